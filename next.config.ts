@@ -1,0 +1,11 @@
+import type { NextConfig } from "next";
+
+const config: NextConfig = {
+  // start and test build side by side
+  distDir: process.env["STAGE_CALL_DIST"] ?? ".next",
+  poweredByHeader: false,
+  serverExternalPackages: ["pg", "pg-boss", "nodemailer", "better-auth", "sanitize-html", "file-type"],
+  experimental: { serverActions: { bodySizeLimit: "25mb" } },
+};
+
+export default config;

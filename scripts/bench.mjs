@@ -1,0 +1,34 @@
+// npm run bench: the speeds that issue and documents name, measured on this machine. Own database and ports.
+import { mkdirSync, rmSync } from "node:fs";
+import { join } from "node:path";
+import { createDatabase, startPostgres } from "./lib/postgres.mjs";
+import { freePort, has, keep, needModules, root, run, say, tsx, until } from "./lib/run.mjs";
+
+needModules();
+const folder = join(root, "var/bench");
+mkdirSync(folder, { recursive: true });
+const cluster = await startPostgres(join(folder, "postgres"));
+process.once("exit", () => cluster.stop());
+const port = await freePort(4600);
+rmSync(join(folder, "files"), { recursive: true, force: true });
+const env = {
+  ...process.env,
+  NODE_ENV: "production",
+  DATABASE_URL: createDatabase(cluster, "stagecall_bench", { isFresh: true }),
+  STAGE_CALL_URL: `http://127.0.0.1:${port}`,
+  PORT: String(port),
+  STAGE_CALL_SECRET: "only-for-the-bench-0123456789abcdef-012345",
+  STAGE_CALL_FILES: join(folder, "files"),
+  STAGE_CALL_TRIES: "lenient",
+  STAGE_CALL_DIST: has(join(root, ".next/BUILD_ID")) ? ".next" : ".next-test",
+};
+run("node", [...tsx, "scripts/migrate.ts"], { env });
+run("node", [...tsx, "scripts/seed.ts"], { env });
+if (!has(join(root, env.STAGE_CALL_DIST, "BUILD_ID"))) run("npx", ["next", "build"], { env });
+// BENCH_PROFILE=folder: a profile of the server as well
+const profile = process.env.BENCH_PROFILE ? ["--cpu-prof", `--cpu-prof-dir=${process.env.BENCH_PROFILE}`] : [];
+keep("node", [...profile, "node_modules/next/dist/bin/next", "start", "-p", String(port), "-H", "127.0.0.1"], env, { stdio: ["ignore", "ignore", "inherit"] });
+await until("the server", async () => (await fetch(`${env.STAGE_CALL_URL}/health`)).ok);
+say("measuring");
+run("node", [...tsx, "bench/main.ts", ...process.argv.slice(2)], { env });
+process.exit(0);
