@@ -1,0 +1,35 @@
+export { audienceStandings, composedKinds, isFollowUp, niceOffset, nobody, wordedKinds, type Audience, type AudienceStanding, type ComposedKind, type WordedKind } from "./audience";
+export { docFromTemplate, docHtml, docText, templateOfDoc, type MailBlock, type MailDoc, type MailInline } from "./doc";
+export { readAddresses, type AddressList, type ListedAddress } from "./addresses";
+export {
+  dueAt,
+  isNecessary,
+  mailingKinds,
+  needsJoinBlock,
+  reachesTheCancelled,
+  reminderOffsetsMinutes,
+  type MailingKind,
+} from "./kinds";
+export {
+  checkTemplate,
+  escapeHtml,
+  mergeFields,
+  mergeSubject,
+  plainValue,
+  type MergeField,
+  type MergeValue,
+  type MergeValues,
+} from "./merge";
+export {
+  changeNoticeDueAt,
+  changeSettleMinutes,
+  maxAttempts,
+  mayReceive,
+  outcomeOf,
+  remindersFor,
+  retryAfterMinutes,
+  type DeliveryOutcome,
+  type PlannedMessage,
+  type Recipient,
+} from "./plan";
+export { hourFrom, hourTo, trackInstant, trackPercent, type TrackSpan } from "./track-scale";

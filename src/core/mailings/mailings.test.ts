@@ -1,0 +1,94 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { hourMs, instantOf, minuteMs } from "../time";
+import { checkTemplate, docFromTemplate, docHtml, docText, dueAt, mayReceive, mergeSubject, niceOffset, outcomeOf, plainValue, readAddresses, remindersFor, retryAfterMinutes, templateOfDoc, type MailDoc, type MergeValues } from ".";
+
+const values: MergeValues = {
+  name: plainValue('<b>Ines</b> & "co"'),
+  event: plainValue("Tides\r\nBcc: x@example.org"),
+  when: plainValue("now"),
+  starts_in: plainValue("in 12 minutes"),
+  producer: plainValue("Trust"),
+  question: plainValue("How high?"),
+  answer: plainValue("Very."),
+  entry_link: plainValue("https://x"),
+  event_link: plainValue("https://e"),
+  recording_link: plainValue("https://r"),
+  join_details: { text: "Join: https://x", html: "<table></table>" },
+};
+
+describe("rule 7: mailings", () => {
+  it("refuses a template without the join block, or with an unknown field and its place", () => {
+    expect(checkTemplate("invitation", "s", "hello")).toEqual({ ok: false, failure: { code: "join-block-missing" } });
+    expect(checkTemplate("invitation", "s", "one\n  {{nmae}} {{join_details}}")).toEqual({ ok: false, failure: { code: "unknown-merge-field", field: "nmae", line: 2, column: 3 } });
+    expect(checkTemplate("invitation", "{{join_details}}", "{{join_details}}").ok).toBe(false);
+    expect(checkTemplate("invitation", "{{event}}", "{{ name }}\n\n{{join_details}}").ok).toBe(true);
+    expect(checkTemplate("cancellation", "s", "no block needed").ok).toBe(true);
+    expect(checkTemplate("reminder", "s", "{{answer}} {{join_details}}").ok).toBe(false);
+    expect(checkTemplate("answer", "{{question}}", "{{answer}}").ok).toBe(true);
+  });
+
+  it("says the same in both parts, escaped in HTML, and keeps a subject one line", () => {
+    const doc = docFromTemplate("Hello {{name}},\nwelcome\n\n{{join_details}}\n\n<script>");
+    expect(docText(doc, values)).toBe('Hello <b>Ines</b> & "co",\nwelcome\n\nJoin: https://x\n\n<script>');
+    expect(docHtml(doc, values)).toBe("<p>Hello &lt;b&gt;Ines&lt;/b&gt; &amp; &quot;co&quot;,<br>welcome</p>\n<table></table>\n<p>&lt;script&gt;</p>");
+    expect(mergeSubject("{{event}}", values)).toBe("Tides Bcc: x@example.org");
+  });
+
+  it("keeps looks, lists and links in both parts of a document", () => {
+    const doc: MailDoc = [
+      { type: "heading", words: [{ type: "text", text: "Bring" }] },
+      { type: "bullets", items: [[{ type: "text", text: "boots", bold: true }], [{ type: "field", field: "name" }]] },
+      { type: "paragraph", words: [{ type: "text", text: "the map", href: "https://example.org/?a=1&b=2" }] },
+    ];
+    expect(docText(doc, values)).toBe('Bring\n\n- boots\n- <b>Ines</b> & "co"\n\nthe map (https://example.org/?a=1&b=2)');
+    expect(docHtml(doc, values)).toContain('<li><strong>boots</strong></li>');
+    expect(docHtml(doc, values)).toContain('<a href="https://example.org/?a=1&amp;b=2">the map</a>');
+  });
+
+  it("turns words into a document and back, on 1,000 generated texts", () => {
+    const piece = fc.constantFrom("{{name}}", "{{join_details}}", "a", "b c", "\n\n", "\n", "{{ nope }}", "<i>");
+    let texts = 0;
+    fc.assert(
+      fc.property(fc.array(piece, { maxLength: 12 }), (parts) => {
+        const once = templateOfDoc(docFromTemplate(parts.join("")));
+        expect(templateOfDoc(docFromTemplate(once))).toBe(once);
+        texts += 1;
+      }),
+      { numRuns: 1000, seed: 20261125 },
+    );
+    console.log(`mail documents: ${texts} texts the same after a second turn`);
+  });
+
+  it("snaps a dragged mail to a distance that people speak of", () => {
+    expect([niceOffset(23), niceOffset(-61), niceOffset(171), niceOffset(5000)]).toEqual([25, -60, 180, 4320]);
+  });
+
+  it("lays reminders by instants, so that a clock change moves nothing, and none that has passed", () => {
+    const startAt = instantOf({ local: "2027-03-28T10:00", zone: "Europe/Madrid" });
+    expect(startAt - dueAt(startAt, 24 * 60)).toBe(24 * hourMs);
+    expect(remindersFor(startAt, [1440, 20], startAt - 3 * hourMs)).toEqual([{ offsetMinutes: 20, plannedDueAt: startAt - 20 * minuteMs }]);
+    expect(remindersFor(startAt, [1440, 20], startAt - 5 * minuteMs)).toEqual([]);
+  });
+
+  it("keeps mails from those who cancelled, unsubscribed or whose address failed", () => {
+    const person = { status: "registered", hasUnsubscribed: false, addressFailed: false } as const;
+    expect(mayReceive("reminder", person)).toBe(true);
+    expect(mayReceive("reminder", { ...person, hasUnsubscribed: true })).toBe(false);
+    expect(mayReceive("change", { ...person, hasUnsubscribed: true })).toBe(true);
+    expect(mayReceive("change", { ...person, status: "cancelled" })).toBe(false);
+    expect(mayReceive("registration-cancelled", { ...person, status: "cancelled" })).toBe(true);
+    expect(mayReceive("confirmation", { ...person, addressFailed: true })).toBe(false);
+  });
+
+  it("tries again on 4xx and connection faults, stops on 5xx (RFC 5321 §4.2.1)", () => {
+    expect([outcomeOf(250), outcomeOf(451), outcomeOf(null), outcomeOf(550)]).toEqual(["accepted", "try-again", "try-again", "refused"]);
+    expect([1, 2, 3, 12].map(retryAfterMinutes)).toEqual([1, 2, 4, 360]);
+  });
+
+  it("reads pasted addresses in any usual form", () => {
+    const list = readAddresses('Ines Marl <Ines@example.org>; "Vell, Oskar" <oskar@example.net>, ines@example.org\nno address here\nmailto:sanna@example.org\ta "quote');
+    expect(list.addresses).toEqual([{ name: "Ines Marl", email: "ines@example.org" }, { name: "Vell, Oskar", email: "oskar@example.net" }, { name: expect.anything(), email: "sanna@example.org" }]);
+    expect([list.duplicates, list.unread.length]).toEqual([1, 1]);
+  });
+});

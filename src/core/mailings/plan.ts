@@ -1,0 +1,51 @@
+import { minuteMs } from "../time";
+import { dueAt, isNecessary, reachesTheCancelled, type MailingKind } from "./kinds";
+
+/** A planned message that has not left yet, or that left for an earlier hour. */
+export interface PlannedMessage {
+  readonly offsetMinutes: number;
+  readonly plannedDueAt: number;
+}
+
+/**
+ * The reminders somebody gets who signed up at `signedUpAt`: none whose due time had passed by then;
+ * the confirmation carries the details instead (rule 7).
+ */
+export function remindersFor(
+  startAt: number,
+  offsetsMinutes: readonly number[],
+  signedUpAt: number,
+): readonly PlannedMessage[] {
+  return offsetsMinutes
+    .map((offsetMinutes) => ({ offsetMinutes, plannedDueAt: dueAt(startAt, offsetMinutes) }))
+    .filter((one) => one.plannedDueAt > signedUpAt);
+}
+
+/** Edits within this time of each other give one change notice. */
+export const changeSettleMinutes = 5;
+
+export const changeNoticeDueAt = (editedAt: number): number => editedAt + changeSettleMinutes * minuteMs;
+
+export interface Recipient {
+  readonly status: "registered" | "waiting" | "pending" | "cancelled" | "declined" | "invited";
+  readonly hasUnsubscribed: boolean;
+  readonly addressFailed: boolean;
+}
+
+/** Whether a message of this kind may go to this person at all. */
+export function mayReceive(kind: MailingKind, recipient: Recipient): boolean {
+  if (recipient.addressFailed) return false;
+  if ((recipient.status === "cancelled" || recipient.status === "declined") && !reachesTheCancelled(kind)) return false;
+  return !recipient.hasUnsubscribed || isNecessary(kind);
+}
+
+/** Minutes to wait before the next try; doubling from one minute, at most six hours (common practice). */
+export const retryAfterMinutes = (attempts: number): number => Math.min(360, 2 ** Math.max(0, attempts - 1));
+export const maxAttempts = 12;
+
+/** What an SMTP outcome means: 4xx and connection faults are tried again, 5xx ends it (RFC 5321 §4.2.1). */
+export type DeliveryOutcome = "accepted" | "try-again" | "refused";
+export function outcomeOf(smtpCode: number | null): DeliveryOutcome {
+  if (smtpCode !== null && smtpCode >= 200 && smtpCode < 300) return "accepted";
+  return smtpCode !== null && smtpCode >= 500 && smtpCode < 600 ? "refused" : "try-again";
+}

@@ -1,0 +1,37 @@
+export const roles = [
+  "producer",
+  "crew",
+  "panelist",
+  "interpreter",
+  "captioner",
+  "attendee",
+  "test-guest",
+  "visitor",
+] as const;
+export type Role = (typeof roles)[number];
+
+export const duties = ["doors-and-curtain", "cues", "questions", "chat", "polls", "people", "recording"] as const;
+export type Duty = (typeof duties)[number];
+
+/** Somebody who asks for an act: what they are in this event and, for crew, what they were given. */
+export interface Actor {
+  readonly role: Role;
+  readonly duties: readonly Duty[];
+}
+
+export const visitor: Actor = { role: "visitor", duties: [] };
+
+const stageRoles: ReadonlySet<Role> = new Set(["producer", "crew", "panelist", "interpreter", "captioner"]);
+
+/** Stage people come backstage; everyone else waits in the foyer. */
+export const isStageRole = (role: Role): boolean => stageRoles.has(role);
+
+/** Attendees alone fill the house and the figures; stage people and test guests never do (rules 3, 11, 13). */
+export const countsInFigures = (role: Role): boolean => role === "attendee";
+
+/** The class of picture somebody gets of the room. */
+export type RoleClass = "desk" | "stage" | "house" | "foyer";
+
+/** The producer holds every duty. */
+export const holdsDuty = (actor: Actor, duty: Duty): boolean =>
+  actor.role === "producer" || (actor.role === "crew" && actor.duties.includes(duty));

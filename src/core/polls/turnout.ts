@@ -1,0 +1,28 @@
+import { touches, type Interval, type IntervalSet } from "../time";
+import { share } from "./tally";
+
+export interface Turnout {
+  readonly voters: number;
+  readonly eligible: number;
+  readonly abstained: number;
+  readonly percent: number;
+}
+
+/**
+ * Turnout = voters / attendees present at any time while the poll was open. A ballot proves presence,
+ * so a voter whose connection was never recorded still stands in the base.
+ */
+export function turnoutOf(
+  presence: ReadonlyMap<string, IntervalSet>,
+  voterIds: ReadonlySet<string>,
+  openSpan: Interval,
+): Turnout {
+  const eligible = new Set(voterIds);
+  for (const [person, intervals] of presence) if (touches(intervals, openSpan)) eligible.add(person);
+  return {
+    voters: voterIds.size,
+    eligible: eligible.size,
+    abstained: eligible.size - voterIds.size,
+    percent: share(voterIds.size, eligible.size),
+  };
+}

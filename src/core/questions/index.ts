@@ -1,0 +1,2 @@
+export { inOrder, questionOrders, questionStates, type QuestionOrder, type QuestionState, type Rankable } from "./order";
+export { similarity, trigramsOf } from "./similarity";

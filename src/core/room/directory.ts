@@ -1,0 +1,63 @@
+import type { DateTimes } from "../dates";
+import type { Duty, Role } from "../people";
+
+/** What the erasable tables say about a date: names and texts by the ids that the journal holds. */
+export interface RoomDirectory {
+  readonly occurrenceId: string;
+  readonly eventId: string;
+  readonly title: string;
+  readonly zone: string;
+  readonly times: DateTimes;
+  readonly houseSize: number;
+  /** rooms opened at once have none: over and under mean nothing there (rule 5) */
+  readonly hasPlannedEnd: boolean;
+  readonly questionsOn: boolean;
+  readonly pollsOn: boolean;
+  /** whether the house sees the questions of others before they are answered */
+  readonly othersQuestionsShown: boolean;
+  readonly earlyEntry: boolean;
+  readonly segments: readonly DirectorySegment[];
+  readonly people: ReadonlyMap<string, DirectoryPerson>;
+  readonly questions: ReadonlyMap<string, DirectoryQuestion>;
+  readonly polls: ReadonlyMap<string, DirectoryPoll>;
+}
+
+export interface DirectorySegment {
+  readonly id: string;
+  readonly title: string;
+  readonly lengthMinutes: number;
+  readonly fixedStartAt: number | null;
+  readonly leaderId: string | null;
+  readonly pollId: string | null;
+}
+
+export interface DirectoryPerson {
+  readonly ticketId: string;
+  readonly name: string;
+  readonly role: Role;
+  readonly duties: readonly Duty[];
+}
+
+export interface DirectoryQuestion {
+  readonly id: string;
+  readonly text: string;
+  readonly answer: string | null;
+}
+
+export interface DirectoryPoll {
+  readonly id: string;
+  readonly question: string;
+  readonly options: readonly { readonly id: string; readonly label: string }[];
+}
+
+/** Facts that come too often for the journal, as the last merge saw them. */
+export interface RoomFigures {
+  /** who is connected now, by ticket, and where */
+  readonly present: ReadonlyMap<string, "foyer" | "house" | "stage">;
+  /** who is on a phone line and how loud, 0–100, by ticket */
+  readonly callers: ReadonlyMap<string, number>;
+  readonly votes: ReadonlyMap<string, number>;
+  readonly tallies: ReadonlyMap<string, Readonly<Record<string, number>>>;
+}
+
+export const noFigures: RoomFigures = { present: new Map(), callers: new Map(), votes: new Map(), tallies: new Map() };

@@ -1,0 +1,36 @@
+import { inOrder } from "../questions";
+import type { DeskView } from "./views";
+
+/** One line of the desk's in-tray: what wants an answer. */
+export type TrayItem =
+  | { kind: "trouble"; id: string; trouble: "leader-away" | "over-time" | "stage-empty"; overMinutes?: number; name?: string }
+  | { kind: "waiting"; id: string; count: number }
+  | { kind: "question"; id: string; votes: number };
+
+/**
+ * Everything that wants an answer, most urgent first: troubles, people at the door, then questions
+ * by rule 12.
+ */
+export function inTray(view: DeskView, overMinutes: number | null): readonly TrayItem[] {
+  const status = view.status["it"];
+  if (!status) return [];
+  const items: TrayItem[] = [];
+  const segment = status.currentSegmentId ? view.segments[status.currentSegmentId] : undefined;
+  const leader = segment?.leaderId ? view.stage[segment.leaderId] : undefined;
+  if (status.phase === "open" && leader && !leader.isPresent) {
+    items.push({ kind: "trouble", id: "leader-away", trouble: "leader-away", name: leader.name });
+  }
+  if (status.isCurtainUp && !Object.values(view.stage).some((person) => person.place === "stage" && person.isPresent)) {
+    items.push({ kind: "trouble", id: "stage-empty", trouble: "stage-empty" });
+  }
+  if (overMinutes !== null && overMinutes >= 5) {
+    items.push({ kind: "trouble", id: "over-time", trouble: "over-time", overMinutes });
+  }
+  const foyer = view.figures["foyer"]?.count ?? 0;
+  if (status.phase === "open" && foyer > 0) items.push({ kind: "waiting", id: "foyer", count: foyer });
+  const open = Object.entries(view.questions)
+    .filter(([, question]) => question.state === "new")
+    .map(([id, question]) => ({ ...question, id, votes: view.votes[id]?.count ?? 0 }));
+  for (const { id, votes } of inOrder(open, "segment", status.currentSegmentId)) items.push({ kind: "question", id, votes });
+  return items;
+}

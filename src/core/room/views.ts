@@ -1,0 +1,161 @@
+import type { Phase, Role } from "../people";
+import type { QuestionState } from "../questions";
+import type { StagePlace } from "./state";
+
+/** A projection: sections of items by id, plain JSON. Each role class has its own sections and fields. */
+export type Section<T> = Readonly<Record<string, T>>;
+
+export interface EventItem {
+  readonly title: string;
+  readonly zone: string;
+  readonly startAt: number;
+  readonly endAt: number;
+  readonly questionsOn: boolean;
+  readonly pollsOn: boolean;
+  readonly hasPlannedEnd: boolean;
+}
+
+export interface StatusItem {
+  readonly phase: Phase;
+  readonly isCurtainUp: boolean;
+}
+export interface StageStatusItem extends StatusItem {
+  readonly currentSegmentId: string | null;
+  readonly cuedAt: number | null;
+  readonly showStartedAt: number | null;
+}
+export interface DeskStatusItem extends StageStatusItem {
+  readonly areDoorsHeld: boolean;
+  readonly doorsOpenedAt: number | null;
+  readonly curtainMoves: number;
+  readonly endedAt: number | null;
+  readonly callAt: number;
+  readonly houseSize: number;
+}
+
+export interface SegmentItem {
+  readonly title: string;
+  readonly position: number;
+  readonly lengthMinutes: number;
+  readonly fixedStartAt: number | null;
+  readonly leaderId: string | null;
+  readonly pollId: string | null;
+}
+
+/** Somebody of the stage, as colleagues and the desk see them. */
+export interface StagePersonItem {
+  readonly name: string;
+  readonly role: Role;
+  readonly place: StagePlace;
+  readonly isMicrophoneOpen: boolean;
+  readonly isPresent: boolean;
+  /** how loud they are on a phone line, 0–100; null for whoever is not on one */
+  readonly callerLevel: number | null;
+}
+
+/** Somebody of the stage, as the house sees them. */
+export interface CastItem {
+  readonly name: string;
+  readonly isMicrophoneOpen: boolean;
+}
+
+export interface AudienceItem {
+  readonly name: string;
+  readonly place: "foyer" | "house";
+  readonly isTest: boolean;
+  readonly callerLevel: number | null;
+}
+
+export interface DeskQuestionItem {
+  readonly text: string;
+  readonly askerId: string;
+  readonly askerName: string;
+  readonly askedAt: number;
+  readonly state: QuestionState;
+  readonly segmentId: string | null;
+  readonly takenBy: string | null;
+  readonly answered: "aloud" | "to-one" | "to-all" | null;
+  readonly answer: string | null;
+}
+export interface StageQuestionItem {
+  readonly text: string;
+  readonly askerName: string;
+  readonly state: QuestionState;
+  readonly segmentId: string | null;
+}
+export interface HouseQuestionItem {
+  readonly text: string;
+  readonly isOnStage: boolean;
+  readonly isAnswered: boolean;
+  readonly askedAt: number;
+  readonly answer: string | null;
+}
+
+export interface PollItem {
+  readonly question: string;
+  readonly options: readonly { readonly id: string; readonly label: string }[];
+  readonly state: "prepared" | "open" | "closed";
+  readonly isRevealed: boolean;
+}
+export interface TallyItem {
+  readonly votes: Readonly<Record<string, number>>;
+}
+export interface CountItem {
+  readonly count: number;
+}
+
+export interface DeskView {
+  readonly event: Section<EventItem>;
+  readonly status: Section<DeskStatusItem>;
+  readonly segments: Section<SegmentItem>;
+  readonly stage: Section<StagePersonItem>;
+  readonly audience: Section<AudienceItem>;
+  readonly questions: Section<DeskQuestionItem>;
+  readonly polls: Section<PollItem>;
+  readonly votes: Section<CountItem>;
+  readonly tallies: Section<TallyItem>;
+  readonly figures: Section<CountItem>;
+}
+export interface StageView {
+  readonly event: Section<EventItem>;
+  readonly status: Section<StageStatusItem>;
+  readonly segments: Section<SegmentItem>;
+  readonly stage: Section<StagePersonItem>;
+  readonly questions: Section<StageQuestionItem>;
+  readonly polls: Section<PollItem>;
+  readonly tallies: Section<TallyItem>;
+  readonly figures: Section<CountItem>;
+}
+export interface HouseView {
+  readonly event: Section<EventItem>;
+  readonly status: Section<StatusItem & { readonly segmentTitle: string | null }>;
+  readonly cast: Section<CastItem>;
+  readonly questions: Section<HouseQuestionItem>;
+  readonly polls: Section<PollItem>;
+  readonly votes: Section<CountItem>;
+  readonly tallies: Section<TallyItem>;
+}
+export interface FoyerView {
+  readonly event: Section<EventItem>;
+  readonly status: Section<{ readonly phase: Phase }>;
+}
+export type AnyView = DeskView | StageView | HouseView | FoyerView;
+export interface ViewOf {
+  desk: DeskView;
+  stage: StageView;
+  house: HouseView;
+  foyer: FoyerView;
+}
+
+/** One person's own things: never in a projection, sent to that person alone. */
+export interface PersonalPart {
+  readonly ticketId: string;
+  readonly name: string;
+  readonly role: Role;
+  readonly place: "foyer" | "house" | StagePlace;
+  /** why somebody still waits in the foyer though the doors are open */
+  readonly waitsFor: "doors" | "seat" | "held-doors" | null;
+  readonly ballots: Readonly<Record<string, string>>;
+  readonly votes: readonly string[];
+  readonly questions: readonly { readonly id: string; readonly text: string; readonly state: QuestionState; readonly answer: string | null }[];
+}

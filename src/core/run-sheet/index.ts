@@ -1,0 +1,2 @@
+export { liveClock, type CuePosition, type LiveClock } from "./live";
+export { planRunSheet, type PlannedSegment, type RunSheetPlan, type TimedSegment } from "./timing";

@@ -1,0 +1,73 @@
+/**
+ * Every way in which a request can be refused. Failures are data: a literal code and the facts that
+ * a message needs. Words are made at the edge (contracts/failure-words), statuses in contracts/failure-http.
+ */
+export type Failure =
+  | { code: "invalid-input"; issues: readonly InputIssue[] }
+  | { code: "not-signed-in" }
+  | { code: "not-allowed"; action: string }
+  | { code: "not-found"; what: string }
+  | { code: "wrong-origin" }
+  | { code: "too-many-tries"; retryAfterSeconds: number }
+  | { code: "edited-meanwhile"; currentVersion: number }
+  | { code: "wrong-state"; action: string; state: string }
+  | { code: "already-done"; action: string }
+  | { code: "cue-moved"; currentSegmentId: string | null }
+  | { code: "poll-not-open" }
+  | { code: "no-such-option" }
+  | { code: "switched-off"; what: "questions" | "polls" | "registration" }
+  | { code: "date-fixed"; startLocal: string; phase: string }
+  | { code: "house-full" }
+  | { code: "seats-clash"; clashing: readonly ClashingDate[]; earlier: string | null; later: string | null }
+  | { code: "no-licence-so-large"; houseSize: number; largest: number }
+  | { code: "licences-in-use"; dates: readonly ClashingDate[] }
+  | { code: "limit-broken"; limit: "length" | "house" | "stage"; wanted: number; most: number }
+  | { code: "not-welcome"; domains: readonly string[] }
+  | { code: "nothing-to-undo" }
+  | { code: "bad-calendar"; reason: "too-large" | "unreadable" | "nothing-in-it"; line?: number }
+  | { code: "bad-rule"; reason: "interval" | "count" | "until-before-start" | "part" | "text" }
+  | { code: "rule-part-unknown"; part: string }
+  | { code: "no-dates" }
+  | { code: "too-many-dates"; most: number }
+  | { code: "date-past" }
+  | { code: "address-taken" }
+  | { code: "join-block-missing" }
+  | { code: "unknown-merge-field"; field: string; line: number; column: number }
+  | { code: "bad-file"; reason: FileFault; line?: number; column?: string }
+  | { code: "file-too-large"; limitBytes: number }
+  | { code: "upload-cut"; expectedBytes: number; receivedBytes: number }
+  | { code: "storage-failed" }
+  | { code: "unavailable" };
+
+/** A date that stands in the way, in words a reader can find it by. */
+export interface ClashingDate {
+  readonly title: string;
+  readonly startLocal: string;
+  readonly zone: string;
+}
+
+export type FailureCode = Failure["code"];
+export interface InputIssue {
+  readonly path: string;
+  readonly message: string;
+}
+export type FileFault =
+  | "not-a-table"
+  | "missing-column"
+  | "broken-quotes"
+  | "empty"
+  | "not-a-video"
+  | "bad-time"
+  | "out-before-in"
+  | "unknown-role"
+  | "not-utf8"
+  | "not-a-picture"
+  | "too-many-pixels";
+
+/** The one error class of core and services; everything else that is thrown is a defect. */
+export class Refusal extends Error {
+  constructor(readonly failure: Failure) {
+    super(failure.code);
+    this.name = "Refusal";
+  }
+}

@@ -1,0 +1,1 @@
+export { laySlots, mostSlots, type Slot, type SlotPlan } from "./lay-slots";

@@ -1,0 +1,1 @@
+export { chaptersFile, chaptersOf, vttTime, type Chapter, type PlayedSegment } from "./chapters";
