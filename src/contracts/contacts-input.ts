@@ -1,0 +1,41 @@
+import { z } from "zod";
+import { isAddress, readableFields } from "@/core/contacts";
+import { isZone } from "@/core/time";
+
+const words = (max: number) => z.string().max(max).transform((text) => text.replace(/[\u0000-\u001f\u007f]+/g, " ").replace(/ +/g, " ").trim());
+const names = z.array(words(80).pipe(z.string().min(1))).max(50);
+
+/** A contact as the form sends it. */
+export const contactInput = z.object({
+  name: words(200),
+  email: z.string().trim().toLowerCase().refine(isAddress, "This is no mail address."),
+  company: words(200),
+  phone: words(60),
+  note: z.string().trim().max(2000),
+  zone: z.string().refine(isZone, "This time zone is unknown.").nullable(),
+  tags: names,
+  groups: names,
+});
+export type ContactInput = z.infer<typeof contactInput>;
+
+/** Which column of a file holds what; null: left out. */
+export const mappingInput = z
+  .array(z.enum(readableFields).nullable())
+  .max(200)
+  .refine((mapping) => mapping.includes("email"), "One column has to hold the address.");
+
+/** The book, narrowed. */
+export const contactQuery = z.object({
+  words: z.string().trim().max(100).default(""),
+  tag: z.string().max(80).default(""),
+  group: z.string().max(80).default(""),
+  state: z.enum(["all", "unsubscribed", "bounced"]).default("all"),
+  page: z.coerce.number().int().min(0).max(100_000).default(0),
+});
+export type ContactQuery = z.infer<typeof contactQuery>;
+
+/** What an import says while it runs and when it is done, one JSON line each. */
+export type ImportLine =
+  | { type: "progress"; done: number; total: number }
+  | { type: "done"; added: number; changed: number; unchanged: number; bad: readonly { line: number; reason: string }[]; badCount: number }
+  | { type: "refused"; words: string };

@@ -1,0 +1,35 @@
+import { z } from "zod";
+import { isLocalDateTime, isZone } from "@/core/time";
+
+const localMoment = z.string().refine(isLocalDateTime, "The date or hour cannot be read.");
+
+/** A change applied to the dates that were marked (rule 2). */
+export const extentInput = z.object({
+  markedIds: z.array(z.uuid()).min(1, "No date is marked.").max(400),
+  change: z.discriminatedUnion("kind", [
+    z.object({ kind: z.literal("move"), firstStartLocal: localMoment, durationMinutes: z.coerce.number().int().min(5).max(1440).nullable() }),
+    z.object({ kind: z.literal("call-off") }),
+  ]),
+});
+export type ExtentInput = z.infer<typeof extentInput>;
+
+/** What a start is tried with against the seat licences. */
+export const seatQuestionInput = z.object({
+  /** the date that is being moved; null for a new one */
+  occurrenceId: z.uuid().nullable(),
+  startLocal: localMoment,
+  zone: z.string().refine(isZone, "This time zone is unknown."),
+  durationMinutes: z.coerce.number().int().min(5).max(1440),
+  callMinutes: z.coerce.number().int().min(0).max(240),
+  houseSize: z.coerce.number().int().min(1).max(100_000),
+});
+export type SeatQuestion = z.infer<typeof seatQuestionInput>;
+
+export const rehearsalInput = z.object({ startLocal: localMoment, durationMinutes: z.coerce.number().int().min(5).max(480) });
+
+export const slotQuestionInput = z.object({
+  fromLocal: localMoment,
+  untilLocal: localMoment,
+  durationMinutes: z.coerce.number().int().min(15).max(600),
+  requiredIds: z.array(z.uuid()).max(100),
+});

@@ -1,0 +1,130 @@
+import { assertNever, type ClashingDate, type Failure, type FileFault } from "@/core/shared";
+import { cityOf, localWords } from "@/core/time";
+
+const fileWords: Record<FileFault, string> = {
+  "not-a-table": "This is not a delimited text file. Nothing was read; choose a CSV file with a header row.",
+  "missing-column": "A column is missing",
+  "broken-quotes": "A quotation mark opens and never closes",
+  empty: "The file has no rows. Nothing was changed.",
+  "not-a-video": "The content is neither WebM nor MP4, whatever the name says. Nothing was kept; export the recording as one of the two.",
+  "bad-time": "A time is not ISO 8601 with an offset or Z",
+  "out-before-in": "Somebody leaves before they came",
+  "unknown-role": "A role is unknown",
+  "not-a-picture": "This is no picture that can be read. Nothing was kept; save it as JPEG, PNG or WebP and choose it again.",
+  "too-many-pixels": "The picture has more than 40 million pixels. Nothing was kept; make it smaller and choose it again.",
+  "not-utf8": "The file is not UTF-8. Save it as UTF-8 and choose it again.",
+};
+
+const momentWords = (local: string): string => localWords(local);
+const phaseText = (phase: string): string => (phase === "cancelled" ? "called off" : phase.replace("-", " "));
+const dateWords = (date: ClashingDate): string => `“${date.title}”, ${localWords(date.startLocal)} (${cityOf(date.zone)})`;
+
+function clashWords({ clashing, earlier, later }: Extract<Failure, { code: "seats-clash" }>): string {
+  const near = [earlier && `earlier: ${localWords(earlier)}`, later && `later: ${localWords(later)}`].filter(Boolean);
+  const fits = near.length > 0 ? ` The nearest starts that fit: ${near.join("; ")}.` : " No start within two weeks fits.";
+  return `No seat licence is free then. In the way: ${clashing.map(dateWords).join("; ")}.${fits} Nothing was saved.`;
+}
+
+const limitWords: Record<"length" | "house" | "stage", (wanted: number, most: number) => string> = {
+  length: (wanted, most) => `${wanted} min is longer than the house rules allow (${most} min).`,
+  house: (wanted, most) => `A house of ${wanted} is larger than the house rules allow (${most}).`,
+  stage: (wanted, most) => `${wanted} people on stage are more than the house rules allow (${most}).`,
+};
+const calendarWords: Record<"too-large" | "unreadable" | "nothing-in-it", string> = {
+  "too-large": "The calendar file is larger than 5 MB. Nothing was read.",
+  unreadable: "This is not a calendar file that can be read (RFC 5545). Nothing was read.",
+  "nothing-in-it": "There is no entry in this calendar file.",
+};
+
+const ruleWords: Record<Extract<Failure, { code: "bad-rule" }>["reason"], string> = {
+  interval: "The distance between dates must be a whole number from 1.",
+  count: "The number of dates must be a whole number from 1.",
+  "until-before-start": "The series would end before it begins.",
+  part: "Two parts of the rule contradict each other.",
+  text: "The rule cannot be read.",
+};
+
+function fileFault(failure: Extract<Failure, { code: "bad-file" }>): string {
+  const column = failure.column ? `: ${failure.column}` : "";
+  const line = failure.line ? ` (line ${failure.line})` : "";
+  const words = fileWords[failure.reason];
+  return words.endsWith(".") ? `${words}${line}` : `${words}${column}${line}. Nothing was read in.`;
+}
+
+/** The one map from refusals to words: what happened, what was kept, what to do. */
+export function wordsOf(failure: Failure): string {
+  switch (failure.code) {
+    case "invalid-input":
+      return failure.issues.map((issue) => issue.message).join(" ") || "Some fields need another look.";
+    case "not-signed-in":
+      return "You are signed out. Sign in and do it again; what you typed is still here.";
+    case "not-allowed":
+      return "Your role does not include this. The producer can give you the duty.";
+    case "not-found":
+      return "It is not there any more. Load the page again to see what is.";
+    case "wrong-origin":
+      return "The request came from another site and was not carried out.";
+    case "too-many-tries":
+      return `Too many tries. Wait ${Math.ceil(failure.retryAfterSeconds / 60)} min, then try again.`;
+    case "edited-meanwhile":
+      return "Somebody else saved this in the meantime. Your text is still here: compare, then save again.";
+    case "wrong-state":
+      return `This cannot be done now: the date is ${failure.state.replace("not-held", "not held")}.`;
+    case "already-done":
+      return "This was already done.";
+    case "cue-moved":
+      return "Somebody else gave the cue first. Nothing was skipped.";
+    case "poll-not-open":
+      return "The poll is not open. Your vote was not counted.";
+    case "no-such-option":
+      return "The poll has no such answer. Your vote was not counted.";
+    case "switched-off":
+      return `${failure.what === "polls" ? "Polls are" : failure.what === "questions" ? "Questions are" : "Registration is"} switched off for this event.`;
+    case "date-fixed":
+      return `${momentWords(failure.startLocal)} cannot change any more: it is ${failure.phase === "scheduled" ? "past its start" : phaseText(failure.phase)}. Nothing was changed.`;
+    case "house-full":
+      return "All places are taken just now.";
+    case "seats-clash":
+      return clashWords(failure);
+    case "no-licence-so-large":
+      return `A house of ${failure.houseSize} needs a larger seat licence than the organisation owns (the largest: ${failure.largest}). Make the house smaller or ask for more seats.`;
+    case "licences-in-use":
+      return `These dates need the licences: ${failure.dates.map(dateWords).join("; ")}. Nothing was changed.`;
+    case "limit-broken":
+      return limitWords[failure.limit](failure.wanted, failure.most);
+    case "not-welcome":
+      return `This event is for addresses of ${failure.domains.join(", ")} only.`;
+    case "nothing-to-undo":
+      return "There is nothing left to undo: something newer was changed, or a date has begun.";
+    case "bad-calendar":
+      return calendarWords[failure.reason];
+    case "bad-rule":
+      return ruleWords[failure.reason];
+    case "rule-part-unknown":
+      return `The rule has a part that a series here cannot keep: ${failure.part}. Nothing was changed; leave it out or write the dates one by one.`;
+    case "no-dates":
+      return "This rule makes no date at all. Nothing was changed.";
+    case "too-many-dates":
+      return `This rule makes more than ${failure.most} dates. Give it an earlier end, or part it into two series.`;
+    case "date-past":
+      return "That moment has passed. Choose a later one.";
+    case "address-taken":
+      return "Somebody with this address is already on the list.";
+    case "join-block-missing":
+      return "The join details are missing: without them nobody finds the way in. Put {{join_details}} back, then save.";
+    case "unknown-merge-field":
+      return `{{${failure.field}}} is no field that can stand there (line ${failure.line}, column ${failure.column}).`;
+    case "bad-file":
+      return fileFault(failure);
+    case "file-too-large":
+      return `The file is larger than ${Math.round(failure.limitBytes / 1e6)} MB. Nothing was kept.`;
+    case "upload-cut":
+      return "The upload broke off. Nothing was kept; start it again.";
+    case "storage-failed":
+      return "The file could not be written. Nothing was kept; try again.";
+    case "unavailable":
+      return "The database does not answer just now. Nothing was lost; try again in a moment.";
+    default:
+      return assertNever(failure);
+  }
+}

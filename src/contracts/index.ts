@@ -1,0 +1,33 @@
+export { bookingInput, slotPlanInput, type SlotPlanInput } from "./slots-input";
+export { frontDoorInput, type FrontDoorInput } from "./look-input";
+export { audienceInput, boardInput, postInput, kindWordsInput, mailDocInput, mailingInput, reminderOffsetsInput, type MailingInput } from "./mailing-input";
+export { contactInput, contactQuery, mappingInput, type ContactInput, type ContactQuery, type ImportLine } from "./contacts-input";
+export { callInput, callReport, callReportEveryMs, type CallReport, type CallState } from "./phone-input";
+export { httpStatusOf } from "./failure-http";
+export { wordsOf } from "./failure-words";
+export {
+  emailText,
+  personName,
+  openEntryInput,
+  registrationInput,
+  stagePersonInput,
+  type RegistrationInput,
+  type StagePersonInput,
+} from "./people-input";
+export {
+  formFieldInput,
+  freshPlan,
+  partInput,
+  ruleInput,
+  planInput,
+  pollInput,
+  runSheetInput,
+  segmentInput,
+  type PlanInput,
+  type RunSheetInput,
+} from "./plan-input";
+export { commandInput, type CommandAnswer, type CommandBody, type CommandInput } from "./room-command";
+export { signEveryMs, signLostAfterMs, type StreamEvent, type StreamMessages } from "./stream";
+export { extentInput, rehearsalInput, seatQuestionInput, slotQuestionInput, type ExtentInput, type SeatQuestion } from "./dates-input";
+export { houseRulesInput, licencesInput, seatDecisionInput, seatRequestInput } from "./house-input";
+export { templateBody, type TemplateBody } from "./template-body";

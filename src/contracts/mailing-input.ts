@@ -1,0 +1,67 @@
+import { z } from "zod";
+import { audienceStandings, composedKinds, mergeFields } from "@/core/mailings";
+import { emailText } from "./people-input";
+
+const oneLine = (max: number) => z.string().max(max).transform((text) => text.replace(/[\u0000-\u001f\u007f]+/g, " ").trim());
+const href = z.string().max(2000).regex(/^(https?:\/\/|mailto:)/i, "A link begins with https:// or mailto:.");
+
+const inline = z.discriminatedUnion("type", [
+  z.object({ type: z.literal("text"), text: z.string().max(20_000), bold: z.boolean().optional(), italic: z.boolean().optional(), href: href.optional() }),
+  z.object({ type: z.literal("field"), field: z.enum(mergeFields) }),
+  z.object({ type: z.literal("break") }),
+]);
+const words = z.array(inline).max(2000);
+const items = z.array(words).max(200);
+
+/** A mail's words as the editor lays them out. */
+export const mailDocInput = z
+  .array(
+    z.discriminatedUnion("type", [
+      z.object({ type: z.literal("paragraph"), words }),
+      z.object({ type: z.literal("heading"), words }),
+      z.object({ type: z.literal("quote"), words }),
+      z.object({ type: z.literal("bullets"), items }),
+      z.object({ type: z.literal("numbers"), items }),
+      z.object({ type: z.literal("join-details") }),
+    ]),
+  )
+  .min(1, "The mail has no words.")
+  .max(500);
+
+export const audienceInput = z.object({
+  standing: z.array(z.enum(audienceStandings)).max(10),
+  groups: z.array(z.string().max(80)).max(100),
+  personIds: z.array(z.uuid()).max(5000),
+  pasted: z.string().max(500_000, "The list is too long: half a million characters at most."),
+  past: z.array(z.object({ eventId: z.uuid(), who: z.enum(["registered", "came", "missed"]) })).max(20),
+});
+
+/** A mailing as the composer sends it. */
+export const mailingInput = z.object({
+  kind: z.enum(composedKinds),
+  subject: oneLine(200).pipe(z.string().min(1, "The subject is empty.")),
+  doc: mailDocInput,
+  audience: audienceInput,
+  senderName: oneLine(120),
+  replyTo: z.union([z.literal(""), emailText]),
+  /** follow-ups: minutes after the end */
+  afterMinutes: z.int().min(5, "At least five minutes after the end.").max(60 * 24 * 60).nullable(),
+});
+export type MailingInput = z.infer<typeof mailingInput>;
+
+/** The words of a kind that is set off by what happens, in this event. */
+export const kindWordsInput = z.object({ subject: oneLine(200).pipe(z.string().min(1, "The subject is empty.")), doc: mailDocInput });
+
+export const reminderOffsetsInput = z.array(z.int().min(5, "At least five minutes ahead.").max(60 * 24 * 60)).max(8, "At most eight reminders.");
+
+/** A board: a group's page, with or without a web hook. */
+export const boardInput = z.object({
+  name: oneLine(80).pipe(z.string().min(1, "The board needs a name.")),
+  hookUrl: z
+    .string()
+    .trim()
+    .max(500)
+    .refine((url) => url === "" || /^https?:\/\/[^\s]+$/i.test(url), "A web hook begins with https:// or http://.")
+    .transform((url) => (url === "" ? null : url)),
+});
+export const postInput = z.object({ boardId: z.uuid(), text: z.string().trim().min(1, "The post has no words.").max(2000) });

@@ -1,0 +1,59 @@
+import { createTranslator } from "use-intl/core";
+import { ar } from "./ar";
+import { de } from "./de";
+import { en, type Messages } from "./en";
+import { es } from "./es";
+import { fr } from "./fr";
+import { pt } from "./pt";
+
+/** Every language there is. More come with the same shape; a missing key is a type error. */
+export const catalogues = { en, es, fr, de, pt, ar } as const satisfies Readonly<Record<string, Messages>>;
+export type Locale = keyof typeof catalogues;
+export const locales = Object.keys(catalogues) as readonly Locale[];
+
+/** What each language calls itself. */
+export const languageNames: Readonly<Record<Locale, string>> = { en: "English", es: "Español", fr: "Français", de: "Deutsch", pt: "Português", ar: "العربية" };
+
+/** The language of the catalogue for a BCP 47 tag: "pt-BR" is read as Portuguese, an unknown one as English. */
+export function localeOf(wanted: string): Locale {
+  const base = wanted.toLowerCase().split("-")[0] ?? "";
+  return locales.find((one) => one === base) ?? "en";
+}
+
+/** The first language of an Accept-Language header (RFC 9110 §12.5.4) that there is, by its weights. */
+export function acceptedLocale(header: string): Locale {
+  const wanted = header
+    .split(",")
+    .map((part) => {
+      const [tag = "", ...rest] = part.trim().split(";");
+      const weight = Number(/q=([\d.]+)/.exec(rest.join(";"))?.[1] ?? 1);
+      return { base: tag.toLowerCase().split("-")[0], weight };
+    })
+    .filter((one) => one.weight > 0)
+    .sort((a, b) => b.weight - a.weight);
+  return wanted.map((one) => locales.find((locale) => locale === one.base)).find((one) => one !== undefined) ?? "en";
+}
+
+/** The locale that dates and numbers are written in: a bare "en" would give month before day. */
+export const formatLocaleOf = (wanted: string): string => ({ en: "en-GB", pt: "pt-PT" })[localeOf(wanted) as string] ?? localeOf(wanted);
+export const directionOf = (locale: string): "rtl" | "ltr" => (localeOf(locale) === "ar" ? "rtl" : "ltr");
+export const messagesFor = (locale: string): Messages => catalogues[localeOf(locale)];
+
+/** Made once a language and part: reading the messages costs more than using them. */
+const translators = new Map<string, Translate>();
+
+/** A translator for one part of the catalogue, for servers and mails. */
+export function translatorFor<P extends Exclude<keyof Messages, "mail">>(locale: string, part: P): Translate {
+  const key = `${localeOf(locale)}|${part}`;
+  const known = translators.get(key);
+  if (known) return known;
+  const translate = createTranslator({ locale: localeOf(locale), messages: messagesFor(locale)[part] as Record<string, unknown> as never });
+  translators.set(key, translate as unknown as Translate);
+  return translate as unknown as Translate;
+}
+
+/** `t("key", { count: 3 })`: ICU MessageFormat. */
+export type Translate = (key: string, values?: Readonly<Record<string, string | number>>) => string;
+
+/** The words around an hour, in a language. */
+export const hourWords = (locale: string) => ({ locale: formatLocaleOf(locale), forYou: messagesFor(locale).whenWords.forYou, inCity: messagesFor(locale).front.inCity });

@@ -1,0 +1,46 @@
+import { describe, expect, it } from "vitest";
+import { acceptedLocale, catalogues, directionOf, locales, localeOf, messagesFor, translatorFor } from ".";
+
+const leaves = (node: unknown, path = ""): [string, string][] => (typeof node === "string" ? [[path, node]] : Object.entries(node as object).flatMap(([key, value]) => leaves(value, path ? `${path}.${key}` : key)));
+const english = leaves(catalogues.en);
+const argumentsOf = (text: string): string[] => [...new Set([...text.matchAll(/\{(\w+)(?=[,}])/g)].map((match) => match[1]!))].sort();
+const fieldsOf = (text: string): string[] => [...text.matchAll(/\{\{(\w+)\}\}/g)].map((match) => match[1]!).sort();
+
+describe("the catalogue", () => {
+  it.each(locales)("has every key in %s, none empty, with the same fields and values", (locale) => {
+    const own = new Map(leaves(catalogues[locale]));
+    expect([...own.keys()].sort()).toEqual(english.map(([key]) => key).sort());
+    for (const [key, text] of english) {
+      expect([key, own.get(key)!.trim() !== ""]).toEqual([key, true]);
+      expect([key, fieldsOf(own.get(key)!)]).toEqual([key, fieldsOf(text)]);
+      if (!key.startsWith("mail.")) expect([key, argumentsOf(own.get(key)!)]).toEqual([key, argumentsOf(text)]);
+    }
+  });
+
+  it.each(locales)("has in %s the plural forms that CLDR asks for, through Intl", (locale) => {
+    const wanted = new Intl.PluralRules(locale).resolvedOptions().pluralCategories.filter((category) => category !== "many" || locale === "ar");
+    for (const [key, text] of leaves(catalogues[locale])) {
+      const plural = /\{count, plural,([^]*)\}/.exec(text)?.[1];
+      if (!plural) continue;
+      const forms = [...plural.matchAll(/(?:^|\s)(zero|one|two|few|many|other)\s*\{/g)].map((match) => match[1]!);
+      expect([key, [...new Set(forms)].sort()]).toEqual([key, [...wanted].sort()]);
+    }
+    for (const count of [0, 1, 2, 3, 11, 100, 101]) expect(translatorFor(locale, "house")("votes", { count })).not.toContain("house.");
+  });
+
+  it("counts in Arabic as CLDR does", () => {
+    const votes = (count: number) => translatorFor("ar", "house")("votes", { count });
+    expect([votes(1), votes(2)]).toEqual(["صوت واحد", "صوتان"]);
+    expect(votes(3)).toContain("أصوات");
+    expect(votes(11)).toContain("صوتًا");
+  });
+
+  it("finds the language of a tag and of a browser's wishes", () => {
+    expect([localeOf("pt-BR"), localeOf("xx"), directionOf("ar-EG"), directionOf("fr")]).toEqual(["pt", "en", "rtl", "ltr"]);
+    expect(acceptedLocale("nl, fr;q=0.4, de-CH;q=0.8")).toBe("de");
+    expect(acceptedLocale("en-GB,en;q=0.9,es;q=0.8")).toBe("en");
+    expect(acceptedLocale("")).toBe("en");
+    expect(acceptedLocale("ar;q=0, *")).toBe("en");
+    expect(messagesFor("de").front.register).toBe("Anmelden");
+  });
+});

@@ -1,0 +1,35 @@
+import { z } from "zod";
+
+const digits = (min: number, max: number, words: string) =>
+  z
+    .string()
+    .transform((text) => text.replace(/[\s#*-]/g, ""))
+    .pipe(z.string().regex(new RegExp(`^\\d{${min},${max}}$`), words));
+
+/** What a phone line reports when somebody has dialled and typed both numbers. */
+export const callInput = z.object({
+  /** the number that was dialled, as the house rules write it */
+  number: z.string().trim().min(4).max(40),
+  conferenceNumber: digits(6, 12, "A conference number has nine digits."),
+  pin: digits(6, 12, "A PIN has nine digits."),
+});
+
+/** What it reports while the call lasts. */
+export const callReport = z.discriminatedUnion("type", [
+  z.object({ type: z.literal("level"), level: z.int().min(0).max(100) }),
+  z.object({ type: z.literal("key"), key: z.literal("6") }),
+  z.object({ type: z.literal("hung-up") }),
+]);
+export type CallReport = z.infer<typeof callReport>;
+
+/** What the line says back: where the caller is, in facts; the words are the line's own. */
+export interface CallState {
+  readonly title: string;
+  readonly name: string;
+  readonly place: "foyer" | "house" | "backstage" | "standby" | "stage" | "over";
+  /** null for whoever may not be heard */
+  readonly isMicrophoneOpen: boolean | null;
+  readonly isCurtainUp: boolean;
+}
+
+export const callReportEveryMs = 1000;

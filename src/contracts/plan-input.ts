@@ -1,0 +1,131 @@
+import { z } from "zod";
+import { fieldKinds } from "@/core/front-door";
+import { pictures } from "@/core/house";
+import { frequencies, isLocalDateTime, isZone, weekdayCodes } from "@/core/time";
+
+const localMoment = z.string().refine(isLocalDateTime, "The date or hour cannot be read.");
+const languageTag = z.string().regex(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/, "A language is written as in: es, pt-BR (BCP 47).");
+
+/** A recurrence rule as the planner builds it. What it makes is checked by the core. */
+export const ruleInput = z.object({
+  freq: z.enum(frequencies),
+  interval: z.coerce.number().int().min(1, "At least 1.").max(99),
+  count: z.coerce.number().int().min(1, "At least one date.").max(1000).nullable(),
+  until: localMoment.nullable(),
+  byMonth: z.array(z.int().min(1).max(12)).max(12),
+  byMonthDay: z.array(z.int().min(-31).max(31)).max(31),
+  byDay: z.array(z.object({ weekday: z.enum(weekdayCodes), ordinal: z.int().min(-5).max(5).nullable() })).max(20),
+  wkst: z.enum(weekdayCodes),
+});
+
+export const formFieldInput = z.object({
+  id: z.string().min(1).max(40),
+  label: z.string().trim().min(1, "The question has no words.").max(200),
+  kind: z.enum(fieldKinds),
+  isRequired: z.boolean(),
+  options: z.array(z.string().trim().min(1).max(120)).max(30),
+  /** where the words that are agreed to stand; the fixed value of a hidden field */
+  link: z.string().trim().max(500).optional(),
+  shownIf: z.object({ fieldId: z.string().max(40), answer: z.string().max(120) }).nullable().optional(),
+});
+
+/** The plan of an event with one date, as the form sends it: one schema in browser and server. */
+export const planInput = z
+  .object({
+    title: z.string().trim().min(1, "The event needs a title.").max(200, "The title may have 200 characters."),
+    descriptionHtml: z.string().max(50_000, "The description is too long."),
+    shape: z.enum(["one-date", "series", "standing", "slots"]),
+    startLocal: localMoment,
+    /** a series' rule; null for the other shapes */
+    rule: ruleInput.nullable(),
+    zone: z.string().refine(isZone, "This time zone is unknown."),
+    durationMinutes: z.coerce.number().int().min(5, "At least 5 minutes.").max(1440, "At most 24 hours."),
+    callMinutes: z.coerce.number().int().min(0).max(240, "The call is at most 4 hours ahead."),
+    houseSize: z.coerce.number().int().min(1, "At least one seat.").max(100_000, "At most 100,000 seats."),
+    registrationLimit: z.coerce.number().int().min(1, "At least one.").max(1_000_000).nullable(),
+    isPrivate: z.boolean(),
+    accessCode: z.string().trim().max(64).nullable(),
+    questionsOn: z.boolean(),
+    pollsOn: z.boolean(),
+    othersQuestionsShown: z.boolean(),
+    entryBy: z.enum(["registration", "open-link"]),
+    approval: z.enum(["at-once", "by-hand"]),
+    approvedDomains: z.array(z.string().trim().toLowerCase().regex(/^[a-z0-9.-]+\.[a-z]{2,}$/, "A domain is written as in: example.org.")).max(50).default([]),
+    provesAddress: z.boolean().default(false),
+    foyerOn: z.boolean(),
+    earlyEntry: z.boolean(),
+    stageMicrophonesOpen: z.boolean(),
+    soundBy: z.enum(["computer", "phone", "both"]),
+    isRecorded: z.boolean(),
+    consentText: z.string().trim().max(1000, "At most 1,000 characters."),
+    interpretationInto: z.array(languageTag).max(12),
+    picture: z.enum(pictures),
+    creditPoints: z.coerce.number().int().min(1).max(1000).nullable(),
+    formFields: z.array(formFieldInput).max(20, "At most 20 questions."),
+  })
+  .refine((plan) => plan.shape !== "series" || plan.rule !== null, { path: ["rule"], message: "A series needs a rule." })
+  .refine((plan) => !plan.isPrivate || (plan.accessCode ?? "").length > 0, {
+    path: ["accessCode"],
+    message: "A private event needs an access code.",
+  });
+export type PlanInput = z.infer<typeof planInput>;
+
+/** What a new plan begins with, before anything is typed. */
+export const freshPlan = (startLocal: string, zone: string, proposed: { durationMinutes: number; houseSize: number; callMinutes: number }): PlanInput => ({
+  title: "",
+  descriptionHtml: "",
+  shape: "one-date",
+  startLocal,
+  rule: null,
+  zone,
+  ...proposed,
+  registrationLimit: null,
+  isPrivate: false,
+  accessCode: null,
+  questionsOn: true,
+  pollsOn: true,
+  othersQuestionsShown: true,
+  entryBy: "registration",
+  approval: "at-once",
+  approvedDomains: [],
+  provesAddress: false,
+  foyerOn: true,
+  earlyEntry: true,
+  stageMicrophonesOpen: false,
+  soundBy: "computer",
+  isRecorded: false,
+  consentText: "",
+  interpretationInto: [],
+  picture: "cards",
+  creditPoints: null,
+  formFields: [],
+});
+
+export const partInput = z.object({
+  id: z.uuid(),
+  title: z.string().trim().min(1, "A part has no title.").max(200),
+  startLocal: localMoment,
+  lengthMinutes: z.coerce.number().int().min(1).max(1440),
+  leaderTicketId: z.uuid().nullable(),
+});
+export const segmentInput = z.object({
+  id: z.uuid(),
+  title: z.string().trim().min(1, "A segment has no title.").max(200),
+  lengthMinutes: z.coerce.number().int().min(1, "At least one minute.").max(1440),
+  fixedStartLocal: z.string().refine(isLocalDateTime, "The fixed start cannot be read.").nullable(),
+  leaderTicketId: z.uuid().nullable(),
+  pollId: z.uuid().nullable(),
+});
+export const pollInput = z.object({
+  id: z.uuid(),
+  question: z.string().trim().min(1, "The poll has no question.").max(300),
+  options: z
+    .array(z.object({ id: z.string().min(1).max(40), label: z.string().trim().min(1, "An answer is empty.").max(200) }))
+    .max(20),
+});
+export const runSheetInput = z.object({
+  segments: z.array(segmentInput).max(100, "At most 100 segments."),
+  polls: z.array(pollInput).max(50, "At most 50 polls."),
+  parts: z.array(partInput).max(30, "At most 30 parts."),
+});
+export type RunSheetInput = z.infer<typeof runSheetInput>;
