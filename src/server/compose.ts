@@ -1,0 +1,62 @@
+import type { Database } from "./db/client";
+import { Hub } from "./live/hub";
+import type { Context } from "./services/context";
+import { admitToHouse, closeLost, SignBook } from "./services/presence";
+import { RoomCache } from "./services/room-commands";
+import { SeatCache } from "./services/seat-cache";
+import { makeContext } from "./worker";
+import { makeSignIn, type SignIn } from "./sign-in";
+
+/** Everything that one process is made of. */
+export interface App {
+  readonly context: Context;
+  readonly database: Database;
+  readonly hub: Hub;
+  readonly signs: SignBook;
+  readonly roomCache: RoomCache;
+  readonly seatCache: SeatCache;
+  readonly signIn: SignIn;
+  close(): Promise<void>;
+}
+
+/** Builds adapters, services and the live hub from a validated environment. */
+export async function makeApp(source: Record<string, string | undefined>): Promise<App> {
+  const { context, database, close } = await makeContext(source);
+  const { environment, clock, log, secrets } = context;
+  const signs = new SignBook(context);
+  const seatCache = new SeatCache(clock);
+  let ticks = 0;
+  const hub = new Hub({
+    db: database.db,
+    databaseUrl: environment.DATABASE_URL,
+    clock,
+    log,
+    rightsChanged: () => seatCache.clear(),
+    admit: (occurrenceId) => admitToHouse(context, occurrenceId),
+    async flushPresence() {
+      await signs.flush();
+      ticks += 1;
+      if (ticks % 20 === 0) await closeLost(context);
+    },
+  });
+  return {
+    context,
+    database,
+    hub,
+    signs,
+    roomCache: new RoomCache(),
+    seatCache,
+    signIn: makeSignIn(database.db, environment.STAGE_CALL_URL, secrets.signInSecret),
+    async close() {
+      await hub.close();
+      await close();
+    },
+  };
+}
+
+// Next gives pages, route handlers and instrumentation module copies of their own: one app for all of them
+const shelf = globalThis as typeof globalThis & { stageCallApp?: Promise<App> };
+
+/** This process's app, made at the first call. */
+export const app = (): Promise<App> => (shelf.stageCallApp ??= makeApp(process.env));
+

@@ -1,0 +1,45 @@
+import { sql } from "drizzle-orm";
+import { callTimeOf, type DateTimes } from "@/core/dates";
+import type { Db } from "../client";
+
+/** What deciding a command needs to know of a date beside its journal: ids and switches, no names. */
+export interface CommandScene {
+  readonly occurrenceId: string;
+  readonly eventId: string;
+  readonly houseSize: number;
+  readonly times: DateTimes;
+  readonly questionsOn: boolean;
+  readonly pollsOn: boolean;
+  readonly earlyEntry: boolean;
+  readonly stageMicrophonesOpen: boolean;
+  readonly segmentIds: readonly string[];
+  readonly pollIds: readonly string[];
+  readonly stageTicketIds: readonly string[];
+}
+
+/** One read for all of it: every command of the hour begins with this. Null for an unknown date. */
+export async function loadScene(db: Db, occurrenceId: string): Promise<CommandScene | null> {
+  const { rows } = await db.execute(sql`
+    select o.event_id, o.start_at, o.end_at, o.call_minutes, e.house_size, e.questions_on, e.polls_on, e.early_entry, e.stage_microphones_open,
+      array(select s.id from segments s where s.occurrence_id = o.id order by s.position) as segment_ids,
+      array(select p.id from polls p where p.occurrence_id = o.id) as poll_ids,
+      array(select t.id from tickets t where t.event_id = o.event_id and t.occurrence_id is null and t.revoked_at is null) as stage_ids
+    from occurrences o join events e on e.id = o.event_id where o.id = ${occurrenceId}`);
+  const row = rows[0] as Record<string, unknown> | undefined;
+  if (!row) return null;
+  const at = (value: unknown): number => new Date(value as string | Date).getTime();
+  const startAt = at(row["start_at"]);
+  return {
+    occurrenceId,
+    eventId: row["event_id"] as string,
+    houseSize: row["house_size"] as number,
+    times: { startAt, endAt: at(row["end_at"]), callAt: callTimeOf(startAt, row["call_minutes"] as number) },
+    questionsOn: row["questions_on"] as boolean,
+    pollsOn: row["polls_on"] as boolean,
+    earlyEntry: row["early_entry"] as boolean,
+    stageMicrophonesOpen: row["stage_microphones_open"] as boolean,
+    segmentIds: row["segment_ids"] as string[],
+    pollIds: row["poll_ids"] as string[],
+    stageTicketIds: row["stage_ids"] as string[],
+  };
+}

@@ -1,0 +1,24 @@
+export { auditLog, consents, contactGroups, groupMembers, members, organisations, people, seeded, tries } from "./organisation";
+export {
+  dateChanges,
+  entryWays,
+  events,
+  eventShapes,
+  invitees,
+  occurrences,
+  parts,
+  polls,
+  segments,
+  series,
+  soundWays,
+  tickets,
+  type DatesBefore,
+  type Look,
+  type PollOption,
+} from "./events";
+export { busyCalendars, licences, seatRequests, templates, type StoredCalendar } from "./house";
+export { boardPosts, boards, mailings, messages, type RenderedMessage } from "./mail";
+export { recordings } from "./recordings";
+export { admissions, ballots, connections, journal, questions, questionVotes, rooms } from "./room";
+export { account, session, user, verification } from "./sign-in";
+export { entryProofs, eventFiles, eventPictures, slotPlans } from "./way-in";

@@ -1,0 +1,27 @@
+import type { Context } from "../services/context";
+import type { JobName } from "../platform/queue";
+import { sendDue } from "../services/mail/deliver";
+import { fillSeries } from "../services/dates/fill";
+import { callHooks } from "../services/boards";
+import { receiveAll } from "../services/incoming-mail";
+import { planFollowUps } from "../services/mailings/track";
+import { countHeld } from "../services/house/forecast";
+import { closeLost } from "../services/presence";
+import { purge, sweepDates } from "../services/sweep";
+
+/** Every job; each safe to run twice. */
+export const handlers: Readonly<Record<JobName, (context: Context) => Promise<unknown>>> = {
+  "send-due-mail": sendDue,
+  "sweep-dates": async (context) => {
+    await closeLost(context);
+    await sweepDates(context);
+    await countHeld(context);
+    await planFollowUps(context);
+  },
+  "receive-mail": receiveAll,
+  "call-hooks": callHooks,
+  purge: async (context) => {
+    await purge(context);
+    await fillSeries(context);
+  },
+};

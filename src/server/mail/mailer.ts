@@ -1,0 +1,66 @@
+import { createTransport } from "nodemailer";
+
+export interface OutgoingMail {
+  readonly messageId: string;
+  readonly from: { readonly name: string; readonly address: string };
+  /** where answers go, if not to the sender */
+  readonly replyTo: string | null;
+  readonly to: { readonly name: string; readonly address: string };
+  readonly subject: string;
+  readonly text: string;
+  readonly html: string;
+  readonly calendar: { readonly method: string; readonly content: string } | null;
+  readonly sentAt: number;
+  /** header List-Unsubscribe, where the kind has one */
+  readonly unsubscribeUrl: string | null;
+}
+
+/** `smtpCode` is the server's reply, or null for a fault of the connection. */
+export type SendResult = { readonly smtpCode: number | null; readonly said?: string };
+
+export interface Mailer {
+  send(mail: OutgoingMail): Promise<SendResult>;
+  close(): void;
+}
+
+/** SMTP (RFC 5321) to whatever server the URL names: the stand-in by default. */
+export function smtpMailer(url: string): Mailer {
+  const transport = createTransport({
+    url,
+    pool: true,
+    maxConnections: 8,
+    maxMessages: Number.POSITIVE_INFINITY,
+    connectionTimeout: 5000,
+    greetingTimeout: 5000,
+    socketTimeout: 20_000,
+    disableFileAccess: true,
+    disableUrlAccess: true,
+  } as Parameters<typeof createTransport>[0]);
+  return {
+    async send(mail) {
+      try {
+        const info = (await transport.sendMail({
+          messageId: mail.messageId,
+          date: new Date(mail.sentAt),
+          from: mail.from,
+          replyTo: mail.replyTo ?? undefined,
+          to: mail.to,
+          subject: mail.subject,
+          text: mail.text,
+          html: mail.html,
+          icalEvent: mail.calendar
+            ? { filename: "invite.ics", method: mail.calendar.method, content: mail.calendar.content }
+            : undefined,
+          list: mail.unsubscribeUrl ? { unsubscribe: { url: mail.unsubscribeUrl, comment: "Unsubscribe" } } : undefined,
+          // RFC 8058: the mail program may unsubscribe by one POST
+          headers: mail.unsubscribeUrl ? { "List-Unsubscribe-Post": "List-Unsubscribe=One-Click" } : undefined,
+        })) as { response?: string };
+        return { smtpCode: Number(info.response?.slice(0, 3)) || 250 };
+      } catch (error) {
+        const { responseCode, response } = error as { responseCode?: number; response?: string };
+        return { smtpCode: responseCode ?? null, said: response };
+      }
+    },
+    close: () => transport.close(),
+  };
+}

@@ -1,0 +1,30 @@
+import { z } from "zod";
+
+const shape = z.object({
+  DATABASE_URL: z.string().min(1),
+  /** the origin that links in mails begin with, without a slash at the end */
+  STAGE_CALL_URL: z.url().default("http://127.0.0.1:3000"),
+  /** 32 or more characters; links and sealed values derive from it */
+  STAGE_CALL_SECRET: z.string().min(32),
+  STAGE_CALL_FILES: z.string().min(1),
+  SMTP_URL: z.string().default("smtp://127.0.0.1:2525"),
+  /** mails that may leave in a second, as the mail server allows */
+  STAGE_CALL_MAILS_PER_SECOND: z.coerce.number().positive().default(400),
+  /** where mail that comes in is laid down (Maildir); without it none is read */
+  STAGE_CALL_INBOX: z.string().optional(),
+  /** tests only: a file with the milliseconds by which the clock is ahead */
+  STAGE_CALL_CLOCK_FILE: z.string().optional(),
+  /** tests and demos only: limits on tries a hundredfold */
+  STAGE_CALL_TRIES: z.enum(["strict", "lenient"]).default("strict"),
+  STAGE_CALL_UPLOAD_LIMIT_MB: z.coerce.number().int().positive().default(4096),
+});
+
+export type Environment = z.infer<typeof shape>;
+
+/** The validated environment. @throws with the names of what is missing or wrong, never their values. */
+export function readEnvironment(source: Record<string, string | undefined>): Environment {
+  const parsed = shape.safeParse(source);
+  if (parsed.success) return parsed.data;
+  const names = parsed.error.issues.map((issue) => issue.path.join(".")).join(", ");
+  throw new Error(`environment: missing or wrong: ${names}`);
+}

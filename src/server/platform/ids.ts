@@ -1,0 +1,18 @@
+import { randomBytes, randomUUID } from "node:crypto";
+
+/** Ids and chance are ports, so that tests and the demo can be repeated. */
+export interface Ids {
+  id(): string;
+  /** `length` characters without those that are easily confused */
+  code(length: number): string;
+  /** `length` digits, the first not a zero */
+  digits(length: number): string;
+}
+
+const alphabet = "abcdefghjkmnpqrstuvwxyz23456789";
+
+export const randomIds: Ids = {
+  id: () => randomUUID(),
+  digits: (length) => Array.from(randomBytes(length), (byte, i) => (i === 0 ? 1 + (byte % 9) : byte % 10)).join(""),
+  code: (length) => Array.from(randomBytes(length), (byte) => alphabet[byte % alphabet.length]).join(""),
+};

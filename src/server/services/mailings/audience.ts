@@ -1,0 +1,131 @@
+import { and, eq, inArray, isNull, sql } from "drizzle-orm";
+import { readAddresses, type Audience, type AudienceStanding, type ComposedKind, type ListedAddress } from "@/core/mailings";
+import type { Db } from "../../db/client";
+import { contactGroups, groupMembers, invitees, people, tickets } from "../../db/schema";
+import { inBook } from "../contacts/book";
+import type { Context } from "../context";
+
+/** Somebody a mailing would reach. New addresses have no person until it is sent. */
+export interface Target {
+  readonly personId: string | null;
+  readonly ticketId: string | null;
+  readonly name: string;
+  readonly email: string;
+}
+
+export interface AudienceCount {
+  readonly targets: readonly Target[];
+  /** named more than once */
+  readonly twice: number;
+  /** invited before, or registered: an invitation would be one too many */
+  readonly already: number;
+  readonly unsubscribed: number;
+  readonly failed: number;
+  /** what was pasted and holds no address */
+  readonly unread: readonly string[];
+}
+
+type Found = { personId: string; ticketId: string | null };
+
+const came = sql`exists (select 1 from connections c where c.ticket_id = tickets.id and c.house_from_at is not null)`;
+
+/** People of one event by where they stand; of its date alone where one is given. */
+async function byStanding(db: Db, eventId: string, dateId: string | null, standing: AudienceStanding): Promise<Found[]> {
+  const { id: ticketId, personId } = tickets;
+  const select = () => db.select({ personId, ticketId }).from(tickets);
+  const ofEvent = and(eq(tickets.eventId, eventId), isNull(tickets.revokedAt), dateId && standing !== "stage" ? eq(tickets.occurrenceId, dateId) : undefined);
+  const registered = and(ofEvent, eq(tickets.role, "attendee"), eq(tickets.status, "registered"));
+  switch (standing) {
+    case "registered":
+      return select().where(registered);
+    case "waiting":
+      return select().where(and(ofEvent, eq(tickets.role, "attendee"), eq(tickets.status, "waiting")));
+    case "came":
+      return select().where(and(registered, came));
+    case "missed":
+      return select().where(and(registered, sql`not ${came}`));
+    case "stage":
+      return select().where(and(ofEvent, isNull(tickets.occurrenceId)));
+    case "unanswered": {
+      const rows = await db.select({ personId: invitees.personId }).from(invitees).where(and(eq(invitees.eventId, eventId), isNull(invitees.reply), sql`not exists (select 1 from tickets t where t.event_id = ${invitees.eventId} and t.person_id = ${invitees.personId} and t.role = 'attendee' and t.status <> 'cancelled')`));
+      return rows.map((row) => ({ ...row, ticketId: null }));
+    }
+  }
+}
+
+const pastStanding = { registered: "registered", came: "came", missed: "missed" } as const;
+
+async function found(db: Db, organisationId: string, eventId: string, dateId: string | null, audience: Audience): Promise<Found[]> {
+  const parts = await Promise.all([
+    ...audience.standing.map((standing) => byStanding(db, eventId, dateId, standing)),
+    ...audience.past.map(async ({ eventId: pastId, who }) => {
+      const rows = await byStanding(db, pastId, null, pastStanding[who]);
+      return rows.map((row) => ({ personId: row.personId, ticketId: null }));
+    }),
+  ]);
+  const direct: Found[] = audience.personIds.map((personId) => ({ personId, ticketId: null }));
+  if (audience.groups.length > 0) {
+    const rows = await db
+      .select({ personId: groupMembers.personId })
+      .from(groupMembers)
+      .innerJoin(contactGroups, eq(contactGroups.id, groupMembers.groupId))
+      .where(and(eq(contactGroups.organisationId, organisationId), inArray(contactGroups.name, [...audience.groups])));
+    direct.push(...rows.map((row) => ({ ...row, ticketId: null })));
+  }
+  return [...parts.flat(), ...direct];
+}
+
+async function inChunks<T, R>(items: readonly T[], read: (chunk: T[]) => Promise<R[]>): Promise<R[]> {
+  const out: R[] = [];
+  for (let from = 0; from < items.length; from += 5000) out.push(...(await read(items.slice(from, from + 5000))));
+  return out;
+}
+
+/** Whom a mailing would reach, and who is left out and why. Nothing is kept. */
+export async function countAudience(context: Context, db: Db, about: { organisationId: string; eventId: string; dateId: string | null; kind: ComposedKind | "invitation-again" }, audience: Audience): Promise<AudienceCount> {
+  const { organisationId, eventId } = about;
+  const pasted = readAddresses(audience.pasted);
+  const named = await found(db, organisationId, eventId, about.dateId, audience);
+  const byAddress = await inChunks(pasted.addresses.map((one) => one.email), (chunk) => db.select().from(people).where(and(inBook(organisationId), inArray(people.email, chunk))));
+  const known = new Map(byAddress.map((row) => [row.email!, row]));
+  const ticketOf = new Map<string, string | null>();
+  let twice = pasted.duplicates;
+  for (const one of [...named, ...byAddress.map((row) => ({ personId: row.id, ticketId: null }))]) {
+    if (ticketOf.has(one.personId)) twice += 1;
+    ticketOf.set(one.personId, ticketOf.get(one.personId) ?? one.ticketId);
+  }
+  const folk = await inChunks([...ticketOf.keys()], (chunk) => db.select().from(people).where(and(inBook(organisationId), inArray(people.id, chunk))));
+  const skipped = about.kind === "invitation" ? await haveBeenAsked(db, eventId) : new Set<string>();
+  const isReachable = (row: typeof people.$inferSelect) => row.addressFailedAt === null && row.unsubscribedAt === null;
+  const reachable = folk.filter((row) => isReachable(row) && !skipped.has(row.id));
+  const fresh = pasted.addresses.filter((one) => !known.has(one.email));
+  return {
+    targets: [...reachable.map((row) => ({ personId: row.id, ticketId: ticketOf.get(row.id) ?? null, name: row.name ?? "", email: row.email! })), ...fresh.map((one) => ({ personId: null, ticketId: null, ...one }))],
+    twice,
+    already: folk.filter((row) => skipped.has(row.id)).length,
+    unsubscribed: folk.filter((row) => row.unsubscribedAt !== null).length,
+    failed: folk.filter((row) => row.addressFailedAt !== null).length,
+    unread: pasted.unread.slice(0, 100),
+  };
+}
+
+/** Those who were invited to an event or hold a ticket of it. */
+async function haveBeenAsked(db: Db, eventId: string): Promise<ReadonlySet<string>> {
+  const [asked, holding] = await Promise.all([
+    db.select({ id: invitees.personId }).from(invitees).where(eq(invitees.eventId, eventId)),
+    db.select({ id: tickets.personId }).from(tickets).where(and(eq(tickets.eventId, eventId), isNull(tickets.revokedAt), inArray(tickets.status, ["registered", "waiting", "pending"]))),
+  ]);
+  return new Set([...asked, ...holding].map((row) => row.id));
+}
+
+/** People for addresses that nobody had yet, made in one step. */
+export async function makePeople(context: Context, tx: Db, organisationId: string, fresh: readonly ListedAddress[]): Promise<ReadonlyMap<string, string>> {
+  const out = new Map<string, string>();
+  for (let from = 0; from < fresh.length; from += 1000) {
+    const chunk = fresh.slice(from, from + 1000);
+    await tx.insert(people).values(chunk.map(({ name, email }) => ({ id: context.ids.id(), organisationId, name: name || email.split("@")[0]!, email, createdAt: context.clock.now() }))).onConflictDoNothing();
+    const rows = await tx.select({ id: people.id, email: people.email }).from(people).where(and(eq(people.organisationId, organisationId), inArray(people.email, chunk.map((one) => one.email))));
+    for (const row of rows) out.set(row.email!, row.id);
+  }
+  return out;
+}

@@ -1,0 +1,118 @@
+import { and, asc, count, eq, inArray, isNotNull, isNull, lte, min, sql } from "drizzle-orm";
+import { reminderOffsetsInput } from "@/contracts";
+import { isFollowUp, type MailingKind } from "@/core/mailings";
+import { dayMs, minuteMs } from "@/core/time";
+import { events, mailings, messages, occurrences } from "../../db/schema";
+import { accessFor, type TeamMember } from "../access";
+import { audit } from "../audit";
+import { parse, type Context } from "../context";
+import { datesOf } from "../dates/load";
+import { planMessages, replanReminders } from "../mail/plan";
+import { countAudience } from "./audience";
+import { ownMailing } from "./compose";
+import { nobody } from "@/core/mailings";
+
+/** One mail's place in the track: what goes, when, to how many, in what state. */
+export interface TrackMark {
+  readonly key: string;
+  readonly kind: MailingKind;
+  readonly at: number;
+  /** by state; the whole where nothing is planned yet */
+  readonly counts: Readonly<Record<string, number>>;
+  /** minutes before the start (positive) of a reminder, after the end of a follow-up */
+  readonly move: { readonly kind: "reminder"; readonly offsetMinutes: number } | { readonly kind: "follow-up"; readonly mailingId: string; readonly afterMinutes: number } | null;
+  readonly isOff: boolean;
+  readonly mailingId: string | null;
+}
+
+/** What goes when for one date: the reminders of its plan, its follow-ups, and what was sent by hand or set off. */
+export async function trackOf(context: Context, member: TeamMember, eventId: string, date: typeof occurrences.$inferSelect): Promise<readonly TrackMark[]> {
+  const { event } = await accessFor(context, member, eventId, "event.read");
+  const rows = await context.db
+    .select({ kind: messages.kind, state: messages.state, mailingId: messages.mailingId, at: min(messages.plannedDueAt).mapWith(messages.plannedDueAt), n: count() })
+    .from(messages)
+    .where(and(eq(messages.eventId, eventId), eq(messages.occurrenceId, date.id)))
+    .groupBy(messages.kind, messages.state, messages.mailingId, sql`date_trunc('hour', ${messages.plannedDueAt})`)
+    .orderBy(sql`min(${messages.plannedDueAt})`)
+    .limit(400);
+  const own = await context.db.select().from(mailings).where(eq(mailings.eventId, eventId)).limit(200);
+  const marks = new Map<string, { -readonly [K in keyof TrackMark]: TrackMark[K] }>();
+  const add = (key: string, mark: Omit<TrackMark, "key" | "counts">, counts: Record<string, number>) => {
+    const known = marks.get(key);
+    if (known) known.counts = { ...known.counts, ...Object.fromEntries(Object.entries(counts).map(([state, n]) => [state, (known.counts[state] ?? 0) + n])) };
+    else marks.set(key, { key, ...mark, counts });
+  };
+  for (const offsetMinutes of event.reminderOffsetsMinutes) add(`reminder:${offsetMinutes}`, { kind: "reminder", at: date.startAt - offsetMinutes * minuteMs, move: { kind: "reminder", offsetMinutes }, isOff: false, mailingId: null }, {});
+  for (const row of own.filter((one) => isFollowUp(one.kind) && one.afterMinutes !== null)) {
+    add(`mailing:${row.id}`, { kind: row.kind, at: date.endAt + row.afterMinutes! * minuteMs, move: { kind: "follow-up", mailingId: row.id, afterMinutes: row.afterMinutes! }, isOff: row.isOff, mailingId: row.id }, {});
+  }
+  for (const row of rows) {
+    const at = row.at ?? 0;
+    const offsetMinutes = Math.round((date.startAt - at) / minuteMs);
+    const key = row.mailingId ? `mailing:${row.mailingId}` : row.kind === "reminder" && event.reminderOffsetsMinutes.includes(offsetMinutes) ? `reminder:${offsetMinutes}` : `${row.kind}:${Math.floor(at / dayMs)}`;
+    add(key, { kind: row.kind, at, move: null, isOff: false, mailingId: row.mailingId }, { [row.state]: row.n });
+  }
+  return [...marks.values()].sort((a, b) => a.at - b.at);
+}
+
+/** Sets when reminders go, in minutes before the start; those not sent yet are laid anew for every coming date. */
+export async function setReminders(context: Context, member: TeamMember, eventId: string, rawOffsets: unknown): Promise<readonly number[]> {
+  const { event } = await accessFor(context, member, eventId, "event.mailings");
+  const offsets = [...new Set(parse(reminderOffsetsInput, rawOffsets))].sort((a, b) => b - a);
+  await context.db.transaction(async (tx) => {
+    await tx.update(events).set({ reminderOffsetsMinutes: offsets }).where(eq(events.id, eventId));
+    const ahead = (await datesOf(tx, eventId)).filter((date) => date.phase === "scheduled" || date.phase === "backstage");
+    await replanReminders(context, tx, { ...event, reminderOffsetsMinutes: offsets }, ahead);
+    await audit(context, tx, { organisationId: event.organisationId, actorId: member.userId, action: "mailing.reminders", eventId, facts: { offsets: offsets.join(" ") } });
+  });
+  return offsets;
+}
+
+/** Moves a follow-up to another distance from the end, or switches it. */
+export async function setFollowUp(context: Context, member: TeamMember, eventId: string, mailingId: string, change: { afterMinutes?: number; isOff?: boolean }): Promise<void> {
+  await accessFor(context, member, eventId, "event.mailings");
+  const row = await ownMailing(context, eventId, mailingId);
+  const afterMinutes = Math.min(60 * 24 * 60, Math.max(5, Math.round(change.afterMinutes ?? row.afterMinutes ?? 60)));
+  await context.db.update(mailings).set({ afterMinutes, isOff: change.isOff ?? row.isOff, version: row.version + 1 }).where(eq(mailings.id, mailingId));
+}
+
+/** Follow-ups of dates that ended within this time are still sent; older ones are let be. */
+const followUpWithinMs = 3 * dayMs;
+
+/**
+ * Plans the follow-ups that are due: who came and who did not is known only after the end. Safe to run
+ * twice and by several: one message a mailing, date and person.
+ */
+export async function planFollowUps(context: Context): Promise<number> {
+  const now = context.clock.now();
+  const due = await context.db
+    .select({ mailing: mailings, date: occurrences })
+    .from(mailings)
+    .innerJoin(occurrences, eq(occurrences.eventId, mailings.eventId))
+    .innerJoin(events, eq(events.id, mailings.eventId))
+    .where(
+      and(
+        inArray(mailings.kind, ["follow-up-came", "follow-up-missed"]),
+        eq(mailings.isOff, false),
+        isNotNull(mailings.afterMinutes),
+        isNull(events.deletedAt),
+        eq(occurrences.phase, "ended"),
+        lte(sql`${occurrences.endAt} + make_interval(mins => ${mailings.afterMinutes})`, new Date(now).toISOString()),
+        sql`${occurrences.endAt} > ${new Date(now - followUpWithinMs).toISOString()}::timestamptz - make_interval(mins => ${mailings.afterMinutes})`,
+        sql`not exists (select 1 from ${messages} m where m.mailing_id = ${mailings.id} and m.occurrence_id = ${occurrences.id})`,
+      ),
+    )
+    .orderBy(asc(occurrences.endAt))
+    .limit(20);
+  let planned = 0;
+  for (const { mailing, date } of due) {
+    const standing = mailing.kind === "follow-up-came" ? ("came" as const) : ("missed" as const);
+    const about = { organisationId: mailing.organisationId, eventId: mailing.eventId, dateId: date.id, kind: mailing.kind as "follow-up-came" };
+    planned += await context.db.transaction(async (tx) => {
+      const { targets } = await countAudience(context, tx, about, { ...nobody, standing: [standing] });
+      const dueAt = date.endAt + mailing.afterMinutes! * minuteMs;
+      return planMessages(context, tx, targets.map((one) => ({ organisationId: about.organisationId, eventId: about.eventId, occurrenceId: date.id, personId: one.personId!, ticketId: one.ticketId, kind: mailing.kind, mailingId: mailing.id, dueAt })));
+    });
+  }
+  return planned;
+}

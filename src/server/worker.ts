@@ -1,0 +1,66 @@
+import { openDatabase } from "./db/client";
+import { folderStorage } from "./files/storage";
+import { bossQueue, startBoss } from "./jobs/boss";
+import { handlers } from "./jobs/handlers";
+import { maildir, noInbox } from "./mail/inbox";
+import { smtpMailer } from "./mail/mailer";
+import { fileClock, systemClock } from "./platform/clock";
+import { readEnvironment } from "./platform/environment";
+import { randomIds } from "./platform/ids";
+import { jsonLog } from "./platform/log";
+import { jobNames, type JobName } from "./platform/queue";
+import { makeSecrets } from "./platform/secrets";
+import type { Context } from "./services/context";
+
+const everyMs: Readonly<Record<JobName, number>> = { "send-due-mail": 1000, "sweep-dates": 5000, "receive-mail": 2000, "call-hooks": 3000, purge: 3_600_000 };
+
+/** The context alone, without streams and sign-in: for the job process, the seed and tools. */
+export async function makeContext(source: Record<string, string | undefined>) {
+  const environment = readEnvironment(source);
+  const database = openDatabase(environment.DATABASE_URL, jsonLog, 20);
+  const boss = await startBoss(environment.DATABASE_URL, jsonLog);
+  const mailer = smtpMailer(environment.SMTP_URL);
+  const context: Context = {
+    db: database.db,
+    clock: environment.STAGE_CALL_CLOCK_FILE ? fileClock(environment.STAGE_CALL_CLOCK_FILE) : systemClock,
+    ids: randomIds,
+    log: jsonLog,
+    secrets: makeSecrets(environment.STAGE_CALL_SECRET),
+    queue: bossQueue(boss),
+    mailer,
+    inbox: environment.STAGE_CALL_INBOX ? maildir(environment.STAGE_CALL_INBOX) : noInbox,
+    storage: folderStorage(environment.STAGE_CALL_FILES),
+    environment,
+  };
+  const close = async () => {
+    mailer.close();
+    await boss.stop({ graceful: false, wait: false });
+    await database.close();
+  };
+  return { context, database, boss, close };
+}
+
+/** The job process: takes what services enqueued, and looks at the clock by itself for what falls due. */
+export async function makeWorker(source: Record<string, string | undefined>): Promise<{ close(): Promise<void> }> {
+  const { context, boss, close } = await makeContext(source);
+  const running = new Set<JobName>();
+  const runJob = async (name: JobName) => {
+    if (running.has(name)) return;
+    running.add(name);
+    try {
+      await handlers[name](context);
+    } catch (error) {
+      context.log.error("job failed", error, { job: name });
+    } finally {
+      running.delete(name);
+    }
+  };
+  for (const name of jobNames) await boss.work(name, { pollingIntervalSeconds: 0.5 }, () => runJob(name));
+  const timers = jobNames.map((name) => setInterval(() => void runJob(name), everyMs[name]));
+  return {
+    async close() {
+      timers.forEach(clearInterval);
+      await close();
+    },
+  };
+}

@@ -1,0 +1,120 @@
+import { Agent, request as httpRequest, type IncomingMessage } from "node:http";
+import type { CommandBody } from "../contracts";
+
+/** One simulated guest: their link and what they are. */
+export interface CrowdMember {
+  readonly ticketId: string;
+  readonly token: string;
+  readonly occurrenceId: string;
+}
+
+type View = Record<string, Record<string, Record<string, unknown>>>;
+interface Message {
+  view?: View;
+  connectionId?: string;
+  changes?: [string, string, Record<string, unknown> | null][];
+}
+
+const agent = new Agent({ keepAlive: true, maxSockets: 64 });
+
+/**
+ * A browserless guest over the product's own addresses: enters by the ticket's cookie, follows the
+ * stream, gives signs of life, sends commands.
+ */
+export class SimulatedGuest {
+  view: View = {};
+  /** what arrives, before it is read: for measuring */
+  onMessage: (event: string, data: string) => void = () => {};
+  private connectionId: string | null = null;
+  private stream: IncomingMessage | null = null;
+  private signs: ReturnType<typeof setInterval> | undefined;
+  private unread = "";
+
+  constructor(
+    private readonly origin: string,
+    readonly member: CrowdMember,
+    /** false: messages are only passed on, the view stays empty; for crowds of thousands */
+    private readonly isFolding = true,
+  ) {}
+
+  private headers(): Record<string, string> {
+    return { cookie: `sc-${this.member.ticketId}=${this.member.token}`, origin: this.origin };
+  }
+  private url(what: "stream" | "commands"): string {
+    return `${this.origin}/live/${this.member.occurrenceId}/${what}?as=${this.member.ticketId}`;
+  }
+
+  /** Comes in; resolves once the stream is open. */
+  come(): Promise<void> {
+    return new Promise((done, failed) => {
+      const outgoing = httpRequest(this.url("stream"), { headers: this.headers(), agent: false }, (incoming) => {
+        if (incoming.statusCode !== 200) return failed(new Error(`stream: ${incoming.statusCode}`));
+        this.stream = incoming;
+        incoming.setEncoding("utf8");
+        incoming.on("data", (text: string) => this.read(text));
+        incoming.on("error", () => {});
+        this.signs = setInterval(() => void this.sign().catch(() => {}), 10_000);
+        done();
+      });
+      outgoing.on("error", failed);
+      outgoing.end();
+    });
+  }
+
+  /** One sign of life; every ten seconds one goes out by itself. */
+  async sign(): Promise<void> {
+    if (this.connectionId) await this.send({ type: "sign", connectionId: this.connectionId });
+  }
+
+  private read(text: string): void {
+    this.unread += text;
+    for (let end = this.unread.indexOf("\n\n"); end >= 0; end = this.unread.indexOf("\n\n")) {
+      const block = this.unread.slice(0, end);
+      this.unread = this.unread.slice(end + 2);
+      const event = /^event: (.*)$/m.exec(block)?.[1];
+      const data = /^data: (.*)$/m.exec(block)?.[1];
+      if (event && data) this.take(event, data);
+    }
+  }
+
+  private take(event: string, raw: string): void {
+    this.onMessage(event, raw);
+    if (!this.isFolding && event !== "personal") return;
+    const data = JSON.parse(raw) as Message;
+    if (event === "snapshot" && data.view) this.view = data.view;
+    if (event === "personal" && data.connectionId) this.connectionId = data.connectionId;
+    for (const [section, id, item] of data.changes ?? []) {
+      const place = (this.view[section] ??= {});
+      if (item === null) delete place[id];
+      else place[id] = item;
+    }
+  }
+
+  send(command: CommandBody, commandId: string = crypto.randomUUID()): Promise<{ ok: boolean; failure?: { code: string } }> {
+    const body = JSON.stringify({ commandId, command });
+    const headers = { ...this.headers(), "content-type": "application/json", "content-length": String(Buffer.byteLength(body)) };
+    return new Promise((done, failed) => {
+      const outgoing = httpRequest(this.url("commands"), { method: "POST", headers, agent }, (incoming) => {
+        let text = "";
+        incoming.setEncoding("utf8");
+        incoming.on("data", (part: string) => (text += part));
+        incoming.on("error", failed);
+        incoming.on("end", () => {
+          try {
+            done(JSON.parse(text) as { ok: boolean; failure?: { code: string } });
+          } catch (error) {
+            failed(error as Error);
+          }
+        });
+      });
+      outgoing.on("error", failed);
+      outgoing.end(body);
+    });
+  }
+
+  leave(): void {
+    clearInterval(this.signs);
+    this.stream?.destroy();
+    this.stream = null;
+  }
+}
