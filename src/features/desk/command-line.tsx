@@ -1,0 +1,74 @@
+"use client";
+import { useEffect, useRef, useState } from "react";
+import type { CommandBody } from "@/contracts";
+import { inputClass } from "@/ui";
+import type { DeskScene } from "./desk";
+
+interface Offer {
+  readonly words: string;
+  readonly command: CommandBody;
+}
+
+/** Every act the desk has now, in words: person and act first, then the room's own. */
+function offersOf({ view, segments, currentIndex, may }: DeskScene): readonly Offer[] {
+  const status = view.status["it"]!;
+  const leavingSegmentId = status.currentSegmentId;
+  const people: Offer[] = !may("people.move")
+    ? []
+    : Object.entries(view.stage).flatMap(([ticketId, person]) =>
+        (["stage", "standby", "backstage"] as const)
+          .filter((place) => place !== person.place)
+          .map((place) => ({ words: `${person.name}: ${place === "stage" ? "bring on stage" : place}`, command: { type: "stage.move", ticketId, place } as const })),
+      );
+  const acts: Offer[] = [];
+  if (may("curtain.move")) acts.push(status.isCurtainUp ? { words: "Drop the curtain", command: { type: "curtain.drop" } } : { words: "Raise the curtain", command: { type: "curtain.raise" } });
+  if (may("doors.hold")) acts.push({ words: status.areDoorsHeld ? "Release the doors" : "Hold the doors", command: { type: status.areDoorsHeld ? "doors.release" : "doors.hold" } });
+  if (may("cue.give")) for (const [i, segment] of segments.entries()) if (i !== currentIndex) acts.push({ words: `Cue: ${segment.title}`, command: { type: "cue.jump", leavingSegmentId, segmentId: segment.id } });
+  return [...acts, ...people];
+}
+
+/** The command line: type a few letters of a person and an act; one match runs, several are asked about. */
+export function CommandLine({ scene, onClose }: { scene: DeskScene; onClose: () => void }) {
+  const [text, setText] = useState("");
+  const [at, setAt] = useState(0);
+  const input = useRef<HTMLInputElement>(null);
+  useEffect(() => input.current?.focus(), []);
+  const parts = text.toLowerCase().split(/\s+/).filter(Boolean);
+  const matches = offersOf(scene).filter((offer) => parts.every((part) => offer.words.toLowerCase().includes(part))).slice(0, 8);
+  const run = (offer: Offer | undefined) => {
+    if (!offer) return;
+    scene.send(offer.command);
+    onClose();
+  };
+  return (
+    <div role="dialog" aria-label="Command line" className="fixed inset-x-0 bottom-0 border-t-2 border-action bg-sheet p-4 shadow-xl">
+      <input
+        ref={input}
+        aria-label="Person and act"
+        className={`${inputClass} mono text-lead`}
+        placeholder="person and act, as in: ines stage"
+        value={text}
+        onChange={(event) => {
+          setText(event.target.value);
+          setAt(0);
+        }}
+        onKeyDown={(event) => {
+          if (event.key === "Escape") onClose();
+          if (event.key === "ArrowDown") setAt((i) => Math.min(i + 1, matches.length - 1));
+          if (event.key === "ArrowUp") setAt((i) => Math.max(i - 1, 0));
+          if (event.key === "Enter") run(matches[at]);
+        }}
+      />
+      <ul className="mt-2">
+        {matches.length === 0 && <li className="text-ink-2">No such person or act.</li>}
+        {matches.map((offer, i) => (
+          <li key={offer.words}>
+            <button type="button" onClick={() => run(offer)} className={`w-full px-2 py-1 text-left ${i === at ? "bg-raised" : ""}`}>
+              {offer.words}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

@@ -1,0 +1,15 @@
+"use client";
+import { useEffect } from "react";
+import { toast } from "sonner";
+
+/** Puts the room's link on the clipboard as it opens, and says so; where the browser refuses, the link is there to be taken. */
+export function CopyLink({ url, code }: { url: string; code: string | null }) {
+  useEffect(() => {
+    const more = code ? ` Code: ${code}.` : "";
+    navigator.clipboard.writeText(url).then(
+      () => toast(`The room’s link is copied.${more}`, { id: "room-link", duration: 20_000 }),
+      () => toast(`The room’s link: ${url}${more}`, { id: "room-link", duration: 60_000 }),
+    );
+  }, [url, code]);
+  return null;
+}

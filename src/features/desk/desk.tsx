@@ -1,0 +1,121 @@
+"use client";
+import { useEffect, useMemo, useState } from "react";
+import { liveClock, type LiveClock } from "@/core/run-sheet";
+import type { Actor } from "@/core/people";
+import { verdict, type Action } from "@/core/people";
+import { inTray, type DeskView } from "@/core/room";
+import { Note } from "@/ui";
+import { segmentsInOrder, type OrderedSegment } from "@/features/shared/segments";
+import { useNow } from "@/features/shared/use-now";
+import { useRoom, type RoomLink } from "@/features/shared/use-room";
+import { CommandLine } from "./command-line";
+import { DoorsAndCurtain } from "./doors-and-curtain";
+import { HourColumn } from "./hour-column";
+import { PeopleShelves } from "./people-shelves";
+import { PollDesk } from "./poll-desk";
+import { Tray } from "./tray";
+
+export interface DeskScene {
+  readonly view: DeskView;
+  readonly send: RoomLink<DeskView>["send"];
+  readonly now: number;
+  readonly zone: string;
+  readonly segments: readonly OrderedSegment[];
+  readonly currentIndex: number;
+  readonly clock: LiveClock | null;
+  /** what this person may do now, by the permission table */
+  readonly may: (action: Action) => boolean;
+}
+
+export interface DeskProps {
+  readonly occurrenceId: string;
+  readonly ticketId: string;
+  readonly actor: Actor;
+  readonly frontUrl: string;
+  readonly backUrl: string;
+  /** to be read out, of a room without fixed time */
+  readonly roomCode: string | null;
+}
+
+/** Keys never fire while typing. */
+const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+
+function useDeskKeys(scene: DeskScene | null, openLine: () => void): void {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "k") {
+        event.preventDefault();
+        openLine();
+        return;
+      }
+      if (!scene || isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+      const status = scene.view.status["it"]!;
+      const leaving = status.currentSegmentId;
+      if (event.key === "x" && scene.may("curtain.move")) scene.send({ type: "curtain.drop" });
+      if (event.key === "n" && scene.may("cue.give")) scene.send({ type: "cue.next", leavingSegmentId: leaving });
+      if (event.key === "m" && scene.may("microphone.close-others")) {
+        scene.send({ type: "microphones.close", exceptId: scene.segments[scene.currentIndex]?.leaderId ?? null });
+      }
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [scene, openLine]);
+}
+
+/** The producer's live screen. */
+export function Desk(props: DeskProps) {
+  const room = useRoom<DeskView>(props.occurrenceId, null);
+  const { view, send, clockAheadMs } = room;
+  const [isLineOpen, setLineOpen] = useState(false);
+  const now = useNow(view?.event["it"]?.startAt ?? 0, clockAheadMs);
+  const scene = useMemo((): DeskScene | null => {
+    const status = view?.status["it"];
+    const event = view?.event["it"];
+    if (!view || !status || !event) return null;
+    const segments = segmentsInOrder(view.segments, event.startAt, event.endAt);
+    const { currentSegmentId, cuedAt } = status;
+    const clock = currentSegmentId && cuedAt !== null ? liveClock(segments, { segmentId: currentSegmentId, cuedAt }, now, event.endAt) : null;
+    const circumstance = { phase: status.phase, questionsOn: event.questionsOn, pollsOn: event.pollsOn };
+    const may = (action: Action) => verdict(props.actor, action, circumstance) === "yes";
+    return { view, send, now, zone: event.zone, segments, currentIndex: segments.findIndex((one) => one.id === currentSegmentId), clock, may };
+  }, [view, now, send, props.actor]);
+  useEffect(() => {
+    if (view?.status["it"]?.phase === "scheduled" || (view && !(props.ticketId in view.stage))) send({ type: "stage.enter" });
+    // once, when the first picture has come
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [view === null]);
+  useDeskKeys(scene, () => setLineOpen(true));
+  if (room.state === "withdrawn") return <main data-theme="desk" className="min-h-screen p-16 text-center text-lead">Your place at this desk was withdrawn.</main>;
+  if (!scene) return <main data-theme="desk" className="min-h-screen p-16 text-center text-ink-2">{room.state === "lost" ? "Connection lost. Trying again." : "Opening the desk"}</main>;
+  const tray = inTray(scene.view, scene.clock?.overMinutes ?? null);
+  return (
+    <div data-theme="desk" className="flex h-screen min-w-[1100px] flex-col overflow-hidden">
+      {room.state === "lost" && <Note tone="attention">Connection lost. Trying again; acts are kept and sent when it is back.</Note>}
+      {room.state === "unwell" && <Note tone="attention">The database does not answer. The room stands as it is; acts are kept and sent when it is back.</Note>}
+      {room.refusal && <Note tone="wrong">{room.refusal}</Note>}
+      <header className="flex items-center gap-4 border-b border-rule px-4 py-1.5">
+        <a href={props.backUrl} className="text-label">Workspace</a>
+        <h1 className="truncate text-base font-semibold">{scene.view.event["it"]!.title}</h1>
+        {props.roomCode && (
+          <span className="text-label text-ink-2">
+            code <span className="mono text-ink">{props.roomCode}</span>
+          </span>
+        )}
+        <span className="ml-auto text-label text-ink-2">
+          <kbd className="mono">x</kbd> drop the curtain · <kbd className="mono">n</kbd> next cue · <kbd className="mono">m</kbd> mute all but the leader · <kbd className="mono">Ctrl K</kbd> command line
+        </span>
+      </header>
+      <div className="grid min-h-0 flex-1 grid-cols-[18rem_1fr_23rem]">
+        <HourColumn scene={scene} />
+        <main className="flex min-h-0 flex-col gap-3 overflow-y-auto border-x border-rule p-3">
+          <DoorsAndCurtain scene={scene} frontUrl={props.frontUrl} />
+          <PeopleShelves scene={scene} />
+          <PollDesk scene={scene} />
+        </main>
+        <Tray scene={scene} items={tray} />
+      </div>
+      {isLineOpen && <CommandLine scene={scene} onClose={() => setLineOpen(false)} />}
+    </div>
+  );
+}

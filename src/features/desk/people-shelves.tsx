@@ -1,0 +1,81 @@
+"use client";
+import type { StagePlace } from "@/core/room";
+import { Button, classes } from "@/ui";
+import { roleWords } from "@/features/shared/role-words";
+import type { DeskScene } from "./desk";
+
+const shelves: readonly { place: StagePlace; title: string; empty: string }[] = [
+  { place: "stage", title: "On stage", empty: "Nobody is on stage." },
+  { place: "standby", title: "Standby", empty: "Nobody stands by." },
+  { place: "backstage", title: "Backstage", empty: "Backstage is empty." },
+];
+const moves: Record<StagePlace, readonly { to: StagePlace; act: string }[]> = {
+  backstage: [{ to: "standby", act: "Standby" }, { to: "stage", act: "To the stage" }],
+  standby: [{ to: "stage", act: "To the stage" }, { to: "backstage", act: "Back" }],
+  stage: [{ to: "backstage", act: "Off" }],
+};
+
+/** How loud somebody on a phone line is just now. */
+function Loudness({ level, name }: { level: number; name: string }) {
+  return (
+    <div role="meter" aria-label={`Level of ${name}`} aria-valuenow={level} aria-valuemin={0} aria-valuemax={100} className="mt-1 h-1.5 bg-rule">
+      <div className="h-full bg-action" style={{ width: `${level}%` }} />
+    </div>
+  );
+}
+
+/** Stage, standby and backstage as three shelves of people, then the house and the foyer by name. */
+export function PeopleShelves({ scene }: { scene: DeskScene }) {
+  const { view, send, may } = scene;
+  const leaderId = scene.segments[scene.currentIndex]?.leaderId;
+  const audience = Object.values(view.audience);
+  return (
+    <section aria-label="People" className="flex flex-col gap-2">
+      {shelves.map((shelf) => {
+        const people = Object.entries(view.stage).filter(([, person]) => person.place === shelf.place && (person.isPresent || shelf.place !== "backstage"));
+        return (
+          <div key={shelf.place} className="grid grid-cols-[5.5rem_1fr] border-t border-rule pt-2">
+            <h2 className="text-label font-medium text-ink-2">{shelf.title}</h2>
+            <ul className="flex flex-wrap gap-2">
+              {people.length === 0 && <li className="text-ink-2">{shelf.empty}</li>}
+              {people.map(([id, person]) => (
+                <li key={id} className={classes("min-w-52 border-l-2 bg-sheet px-2.5 py-1.5", id === leaderId ? "border-attention" : "border-rule", !person.isPresent && "opacity-60")}>
+                  <p className="font-medium">{person.name}</p>
+                  <p className="text-label text-ink-2">
+                    {roleWords[person.role]}
+                    {id === leaderId && " · leads this segment"}
+                    {person.callerLevel !== null && " · on the phone"} · {!person.isPresent ? "away" : person.isMicrophoneOpen ? "microphone open" : "muted"}
+                  </p>
+                  {person.callerLevel !== null && <Loudness level={person.isMicrophoneOpen ? person.callerLevel : 0} name={person.name} />}
+                  {may("people.move") && (
+                    <div className="mt-1 flex gap-1">
+                      {moves[shelf.place].map((move) => (
+                        <Button key={move.to} onClick={() => send({ type: "stage.move", ticketId: id, place: move.to })} aria-label={`${move.act}: ${person.name}`}>
+                          {move.act}
+                        </Button>
+                      ))}
+                    </div>
+                  )}
+                </li>
+              ))}
+            </ul>
+          </div>
+        );
+      })}
+      <details className="border-t border-rule pt-2">
+        <summary className="cursor-pointer text-label font-medium text-ink-2">
+          Everyone in the house and the foyer ({audience.length})
+        </summary>
+        <ul className="mt-1 columns-3 gap-4">
+          {audience.slice(0, 300).map((person, i) => (
+            <li key={i} className="truncate">
+              {person.name} <span className="text-label text-ink-2">{person.place}{person.isTest && " · test guest"}
+                {person.callerLevel !== null && " · on the phone"}</span>
+            </li>
+          ))}
+        </ul>
+        {audience.length > 300 && <p className="text-label text-ink-2">and {audience.length - 300} more</p>}
+      </details>
+    </section>
+  );
+}

@@ -1,0 +1,125 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useEffect, useId, useRef, useState } from "react";
+import { Button, Field, inputClass, Note } from "@/ui";
+import { hourWords } from "@/contracts/messages";
+import { ByPhone } from "@/features/shared/by-phone";
+import { OwnPicture } from "@/features/shared/own-picture";
+import { HourSentence, spanText } from "@/features/shared/times";
+import { useDevices } from "@/features/shared/use-devices";
+import { useNow } from "@/features/shared/use-now";
+import type { EntranceProps } from "./entrance";
+
+/** Plays one's own microphone back for as long as it is on. */
+function HearYourself({ stream, words }: { stream: MediaStream; words: { hear: string; hearStop: string } }) {
+  const audio = useRef<AudioContext | null>(null);
+  const [isOn, setOn] = useState(false);
+  const toggle = () => {
+    if (audio.current) {
+      void audio.current.close();
+      audio.current = null;
+      setOn(false);
+      return;
+    }
+    const context = new AudioContext();
+    const delay = context.createDelay(2);
+    delay.delayTime.value = 0.6;
+    context.createMediaStreamSource(stream).connect(delay).connect(context.destination);
+    audio.current = context;
+    setOn(true);
+  };
+  return (
+    <Button onClick={toggle} aria-pressed={isOn}>
+      {isOn ? words.hearStop : words.hear}
+    </Button>
+  );
+}
+
+/** Without a foyer nobody is told that the doors opened: the page looks again by itself. */
+function useLookAgain(isWaiting: boolean): void {
+  const router = useRouter();
+  useEffect(() => {
+    if (!isWaiting) return;
+    const timer = setInterval(() => router.refresh(), 5000);
+    return () => clearInterval(timer);
+  }, [isWaiting, router]);
+}
+
+/** Alone before the door: a name, a sound and picture check, the countdown; nothing is sent to anybody yet. */
+export function Foyer(props: EntranceProps & { isPending: boolean; wrong: string | null; onEnter: (name: string, hasTriedDevices: boolean) => void }) {
+  const [name, setName] = useState(props.name);
+  const devices = useDevices();
+  const now = useNow(props.now);
+  const words = props.words.foyer;
+  const isOpen = props.isOpen || (!props.isByDoors && now >= props.opensAt);
+  useLookAgain(props.isByDoors && !isOpen && !props.isOver);
+  const headingId = useId();
+  if (props.isOver) {
+    return (
+      <main className="mx-auto max-w-xl px-4 py-24">
+        <h1 className="text-title font-semibold">{props.title}</h1>
+        <p className="mt-2 text-lead">{props.words.house.ended}</p>
+      </main>
+    );
+  }
+  return (
+    <>
+    {/* eslint-disable-next-line @next/next/no-img-element -- made by us, in its final size */}
+    {props.look.bannerId && <img src={`/pictures/${props.look.bannerId}`} alt="" className="block max-h-40 w-full object-cover" />}
+    <main className="mx-auto grid max-w-4xl gap-8 px-4 py-8 md:grid-cols-[1fr_20rem]">
+      <div>
+        <p className="text-label text-ink-2">{props.isStage ? words.backstageWelcome : words.welcome}</p>
+        <h1 className="mt-1 text-title leading-tight font-semibold break-words">
+        <bdi>{props.title}</bdi>
+      </h1>
+        <p className="mt-4 text-label text-ink-2">{now < props.startAt ? words.countdown : words.begun}</p>
+        {now < props.startAt && <output className="block text-clock leading-none">{spanText(props.startAt - now)}</output>}
+        <form
+          className="mt-6 flex flex-col gap-4"
+          onSubmit={(event) => {
+            event.preventDefault();
+            const hasTriedDevices = devices.stream !== null && !devices.isGenerated;
+            devices.stop();
+            props.onEnter(name, hasTriedDevices);
+          }}
+        >
+          <Field label={words.name}>{(ids) => <input {...ids} className={inputClass} value={name} maxLength={200} onChange={(e) => setName(e.target.value)} autoComplete="name" />}</Field>
+          {props.wrong && <Note tone="wrong">{props.wrong}</Note>}
+          {!isOpen && (
+            <Note>
+              <HourSentence at={props.opensAt} zone={props.zone} words={props.isStage ? words.backstageClosed : props.isByDoors ? words.noFoyer : words.closed} hour={hourWords(props.locale)} />
+            </Note>
+          )}
+          <Button type="submit" weight="act" disabled={!isOpen || props.isPending} className="min-h-11 self-start px-6 text-lead">
+            {props.isStage ? words.enterBackstage : words.enter}
+          </Button>
+          {props.backstage.length > 0 && (
+            <p className="text-ink-2">
+              {words.here}: {props.backstage.join(", ")}
+            </p>
+          )}
+        </form>
+      </div>
+      <section aria-labelledby={headingId} className="self-start bg-sheet p-4">
+        <h2 id={headingId} className="text-base font-semibold">
+          {words.check}
+        </h2>
+        <p className="mt-1 border-s-2 border-attention ps-2 text-attention">{words.headphones}</p>
+        {devices.stream ? (
+          <div className="mt-3 flex flex-col gap-2">
+            <OwnPicture devices={devices} words={words} />
+            {devices.isGenerated ? <p className="text-label text-ink-2">{words.noDevice}</p> : props.soundBy !== "phone" && <HearYourself stream={devices.stream} words={words} />}
+          </div>
+        ) : (
+          <Button className="mt-3" onClick={devices.start}>
+            {words.checkStart}
+          </Button>
+        )}
+        {props.phone.length > 0 && <p className="mt-4 border-t border-rule pt-3">{props.soundBy === "phone" ? words.phoneOnly : words.phoneToo}</p>}
+        <ByPhone rows={props.phone} />
+        {!props.isStage && <p className="mt-3 text-label text-ink-2">{words.checkSkip}</p>}
+      </section>
+    </main>
+    </>
+  );
+}

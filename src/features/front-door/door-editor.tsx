@@ -1,0 +1,158 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useState, useTransition, type ReactNode } from "react";
+import { toast } from "sonner";
+import type { FrontDoorInput } from "@/contracts";
+import { isShown, neededContrast, readableLook } from "@/core/front-door";
+import { Button, classes, Field, inputClass, Note } from "@/ui";
+import { AnswerField } from "./answer-field";
+import { CropPicture } from "./crop-picture";
+import { DoorView, type DoorWords } from "./door-view";
+import { FormBuilder } from "./form-builder";
+
+type Done<T> = { ok: true; value: T } | { ok: false; words: string };
+
+export interface DoorFacts {
+  readonly title: string;
+  readonly organisation: string;
+  readonly when: string;
+  readonly descriptionHtml: string;
+  readonly agenda: readonly string[];
+  readonly names: Readonly<Record<string, string>>;
+  readonly files: readonly { readonly id: string; readonly name: string; readonly sizeBytes: number }[];
+  readonly words: DoorWords & { readonly register: string; readonly name: string; readonly email: string; readonly submit: string; readonly required: string };
+}
+
+const widths = { laptop: 1180, phone: 390 } as const;
+
+/** The form as guests will see it, without sending anything. */
+function FormPreview({ input, words }: { input: FrontDoorInput; words: DoorFacts["words"] }) {
+  const [answers, setAnswers] = useState<Readonly<Record<string, string>>>({});
+  return (
+    <section className="self-start border-t-4 border-action bg-sheet p-5">
+      <p className="mb-3 text-head font-semibold">{words.register}</p>
+      <div className="flex flex-col gap-3">
+        {[words.name, words.email].map((label) => (
+          <div key={label}>
+            <span className="text-label font-medium text-ink-2">{label}</span>
+            <div className="min-h-9 rounded-control border border-rule" />
+          </div>
+        ))}
+        {input.formFields
+          .filter((field) => field.kind !== "hidden" && isShown(field as never, input.formFields as never, answers))
+          .map((field) => (
+            <AnswerField key={field.id} field={field as never} value={answers[field.id] ?? ""} error={undefined} required={words.required} countries={[]} onChange={(value) => setAnswers({ ...answers, [field.id]: value })} />
+          ))}
+        <div className="min-h-10 rounded-control bg-action px-4 py-2 text-center font-medium text-on-action">{words.submit}</div>
+      </div>
+    </section>
+  );
+}
+
+/** The front door's look, people, files and form, with the page itself beside them at a laptop's and a phone's width. */
+export function DoorEditor(props: { eventId: string; version: number; initial: FrontDoorInput; facts: DoorFacts; mayEdit: boolean; save: (version: number, input: FrontDoorInput) => Promise<Done<number>>; files: ReactNode }) {
+  const { facts, eventId } = props;
+  const router = useRouter();
+  const [input, setInput] = useState(props.initial);
+  const [version, setVersion] = useState(props.version);
+  const [kept, setKept] = useState(JSON.stringify(props.initial));
+  const [width, setWidth] = useState<keyof typeof widths>("laptop");
+  const [wrong, setWrong] = useState<string | null>(null);
+  const [isPending, run] = useTransition();
+  const isKept = kept === JSON.stringify(input);
+  const look = readableLook(input.look.colour);
+  const setLook = (part: Partial<FrontDoorInput["look"]>) => setInput({ ...input, look: { ...input.look, ...part } });
+  const setPerson = (ticketId: string, part: Partial<FrontDoorInput["stage"][number]>) => setInput({ ...input, stage: input.stage.map((one) => (one.ticketId === ticketId ? { ...one, ...part } : one)) });
+  const save = () =>
+    run(async () => {
+      const done = await props.save(version, input);
+      setWrong(done.ok ? null : done.words);
+      if (!done.ok) return;
+      setVersion(done.value);
+      setKept(JSON.stringify(input));
+      toast("The front door is kept.");
+      router.refresh();
+    });
+  const scale = width === "laptop" ? 0.44 : 0.8;
+  return (
+    <div className="mt-6 grid grid-cols-[minmax(0,1fr)_33rem] gap-6">
+      <div className="flex flex-col gap-6">
+        {wrong && <Note tone="wrong">{wrong}</Note>}
+        <section aria-label="Look" className="flex flex-col gap-3">
+          <h2 className="text-head font-semibold">Look</h2>
+          <Field label="Colour" hint={look.wasDarkened ? `For words a darker one is taken: this one is below ${neededContrast} : 1 on paper.` : `Can be read on paper and with words on it.`}>
+            {(ids) => (
+              <span className="flex items-center gap-2">
+                <input type="color" aria-label="Choose the colour" value={input.look.colour} onChange={(event) => setLook({ colour: event.target.value.toUpperCase() })} className="h-9 w-12 border border-rule" />
+                <input {...ids} className={`${inputClass} mono w-32!`} value={input.look.colour} maxLength={7} onChange={(event) => setLook({ colour: event.target.value })} />
+                <span className="px-3 py-1.5" style={{ background: look.ground, color: look.onGround }}>
+                  words on it
+                </span>
+              </span>
+            )}
+          </Field>
+          <CropPicture eventId={eventId} label="Picture across the page" aspect={4} width={1600} pictureId={input.look.bannerId} onChange={(bannerId) => setLook({ bannerId })} />
+          <CropPicture eventId={eventId} label="Mark of the house" aspect={1} width={256} pictureId={input.look.logoId} onChange={(logoId) => setLook({ logoId })} />
+          <label className="flex items-center gap-2">
+            <input type="checkbox" checked={input.agendaShown} onChange={(event) => setInput({ ...input, agendaShown: event.target.checked })} /> The run sheet’s titles stand on the page
+          </label>
+        </section>
+        {input.stage.length > 0 && (
+          <section aria-label="People on the page" className="flex flex-col gap-3">
+            <h2 className="text-head font-semibold">People on the page</h2>
+            {input.stage.map((person) => (
+              <div key={person.ticketId} className="border-t border-rule pt-2">
+                <p className="font-medium">{facts.names[person.ticketId]}</p>
+                <Field label="A line about them">{(ids) => <input {...ids} className={inputClass} maxLength={240} value={person.aboutLine} onChange={(event) => setPerson(person.ticketId, { aboutLine: event.target.value })} />}</Field>
+                <CropPicture eventId={eventId} label={`Portrait of ${facts.names[person.ticketId] ?? ""}`} aspect={1} width={320} pictureId={person.portraitId} onChange={(portraitId) => setPerson(person.ticketId, { portraitId })} />
+              </div>
+            ))}
+          </section>
+        )}
+        <section aria-label="Files for visitors">
+          <h2 className="text-head font-semibold">Files for visitors</h2>
+          {props.files}
+        </section>
+        <section aria-label="Registration form" id="formFields">
+          <h2 className="text-head font-semibold">Registration form</h2>
+          <p className="text-ink-2">Name, address and consent are always asked.</p>
+          <FormBuilder value={input.formFields} onChange={(formFields) => setInput({ ...input, formFields })} />
+        </section>
+        {props.mayEdit && (
+          <div className="sticky bottom-0 border-t border-rule bg-ground py-2">
+            <Button weight="act" disabled={isPending || isKept} onClick={save}>
+              Keep the front door
+            </Button>
+          </div>
+        )}
+      </div>
+      <aside aria-label="The page as guests get it" className="sticky top-3 self-start">
+        <div className="mb-2 flex gap-2" role="group" aria-label="Width">
+          {(Object.keys(widths) as (keyof typeof widths)[]).map((one) => (
+            <Button key={one} aria-pressed={width === one} className={classes(width === one && "border-action")} onClick={() => setWidth(one)}>
+              {one} <span className="mono text-ink-2">{widths[one]}</span>
+            </Button>
+          ))}
+        </div>
+        <div className="h-[40rem] overflow-auto border border-rule bg-ground" inert>
+          <div style={{ width: widths[width], transform: `scale(${scale})`, transformOrigin: "0 0" }}>
+            <DoorView
+              title={facts.title}
+              organisation={facts.organisation}
+              look={input.look}
+              when={<p className="mt-3 border-s-4 border-action ps-3 text-lead">{facts.when}</p>}
+              descriptionHtml={facts.descriptionHtml}
+              stage={input.stage.map((person) => ({ ...person, name: facts.names[person.ticketId] ?? "" }))}
+              agenda={input.agendaShown ? facts.agenda : []}
+              parts={[]}
+              files={facts.files.map((file) => ({ ...file, href: "#" }))}
+              words={facts.words}
+            >
+              <FormPreview input={input} words={facts.words} />
+            </DoorView>
+          </div>
+        </div>
+      </aside>
+    </div>
+  );
+}

@@ -1,0 +1,119 @@
+import type { ReactNode } from "react";
+import { lookStyle } from "@/features/shared/look";
+
+export interface DoorStage {
+  readonly ticketId: string;
+  readonly name: string;
+  readonly aboutLine: string;
+  readonly portraitId: string | null;
+}
+export interface DoorWords {
+  readonly onStage: string;
+  readonly agenda: string;
+  readonly beside: string;
+  readonly files: string;
+}
+
+const sizeWords = (bytes: number): string => (bytes < 1_000_000 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`);
+
+/** The public page of an event, as its guests get it; as wide as what holds it, so that its editor shows the very same. */
+export function DoorView(props: {
+  title: string;
+  organisation: ReactNode;
+  look: { readonly colour: string; readonly bannerId: string | null; readonly logoId: string | null };
+  when: ReactNode;
+  descriptionHtml: string;
+  stage: readonly DoorStage[];
+  agenda: readonly string[];
+  parts: readonly { readonly id: string; readonly clock: string; readonly title: string }[];
+  files: readonly { readonly id: string; readonly name: string; readonly sizeBytes: number; readonly href: string }[];
+  words: DoorWords;
+  children: ReactNode;
+}) {
+  const { look, words } = props;
+  return (
+    <div className="@container" style={lookStyle(look.colour)}>
+      <div className="px-4 py-3" style={{ background: "var(--event-ground)", color: "var(--event-on-ground)" }}>
+        <div className="mx-auto flex max-w-5xl items-center gap-3">
+          {/* eslint-disable-next-line @next/next/no-img-element -- made by us, in its final size */}
+          {look.logoId && <img src={`/pictures/${look.logoId}`} alt="" className="h-8 w-auto" />}
+          <span className="text-base">{props.organisation}</span>
+        </div>
+      </div>
+      {/* eslint-disable-next-line @next/next/no-img-element */}
+      {look.bannerId && <img src={`/pictures/${look.bannerId}`} alt="" className="block max-h-72 w-full object-cover" />}
+      <main className="mx-auto grid max-w-5xl gap-8 px-4 py-6 @3xl:grid-cols-[1fr_22rem]">
+        <div>
+          <h1 className="text-title leading-tight font-semibold break-words">
+            <bdi>{props.title}</bdi>
+          </h1>
+          {props.when}
+          <div className="prose mt-5 max-w-prose text-lead" dir="auto" dangerouslySetInnerHTML={{ __html: props.descriptionHtml }} />
+          {props.stage.length > 0 && (
+            <section className="mt-6">
+              <h2 className="text-label font-medium text-ink-2">{words.onStage}</h2>
+              <ul className="mt-1 grid gap-x-6 gap-y-3 @lg:grid-cols-2">
+                {props.stage.map((person) => (
+                  <li key={person.ticketId} className="flex items-start gap-3">
+                    {/* eslint-disable-next-line @next/next/no-img-element */}
+                    {person.portraitId && <img src={`/pictures/${person.portraitId}`} alt="" className="size-14 rounded-control object-cover" />}
+                    <span>
+                      <span className="block text-lead font-medium">
+                        <bdi>{person.name}</bdi>
+                      </span>
+                      {person.aboutLine && (
+                        <span className="block text-ink-2">
+                          <bdi>{person.aboutLine}</bdi>
+                        </span>
+                      )}
+                    </span>
+                  </li>
+                ))}
+              </ul>
+            </section>
+          )}
+          {props.agenda.length > 0 && (
+            <section className="mt-6">
+              <h2 className="text-label font-medium text-ink-2">{words.agenda}</h2>
+              <ol className="mt-1 border-s border-rule ps-3">
+                {props.agenda.map((title, i) => (
+                  <li key={i} className="py-0.5">
+                    <bdi>{title}</bdi>
+                  </li>
+                ))}
+              </ol>
+            </section>
+          )}
+          {props.parts.length > 0 && (
+            <section className="mt-6">
+              <h2 className="text-label font-medium text-ink-2">{words.beside}</h2>
+              <ul className="mt-1 border-s border-rule ps-3">
+                {props.parts.map((part) => (
+                  <li key={part.id} className="py-0.5">
+                    <span className="mono">{part.clock}</span> {part.title}
+                  </li>
+                ))}
+              </ul>
+            </section>
+          )}
+          {props.files.length > 0 && (
+            <section className="mt-6">
+              <h2 className="text-label font-medium text-ink-2">{words.files}</h2>
+              <ul className="mt-1">
+                {props.files.map((file) => (
+                  <li key={file.id} className="py-0.5">
+                    <a href={file.href} dir="auto">
+                      {file.name}
+                    </a>{" "}
+                    <span className="mono text-label text-ink-2">{sizeWords(file.sizeBytes)}</span>
+                  </li>
+                ))}
+              </ul>
+            </section>
+          )}
+        </div>
+        {props.children}
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,86 @@
+"use client";
+import type { MailingInput } from "@/contracts";
+import { Field, inputClass } from "@/ui";
+
+type Audience = MailingInput["audience"];
+export interface AudienceChoices {
+  readonly groups: readonly { readonly name: string; readonly count: number }[];
+  readonly pastEvents: readonly { readonly id: string; readonly title: string; readonly day: string }[];
+}
+
+const standingWords = { registered: "Registered for this date", waiting: "On its waiting list", came: "Came to it", missed: "Registered and did not come", unanswered: "Invited and not answered", stage: "People on stage" } as const;
+const pastWords = { registered: "registered", came: "came", missed: "did not come" } as const;
+
+/** Whom a mailing goes to: standings, groups, earlier events, a pasted list; all of them added up. */
+export function AudiencePicker({ value, onChange, choices }: { value: Audience; onChange: (next: Audience) => void; choices: AudienceChoices }) {
+  const toggle = <T,>(list: readonly T[], one: T): T[] => (list.includes(one) ? list.filter((other) => other !== one) : [...list, one]);
+  return (
+    <fieldset className="flex flex-col gap-3">
+      <legend className="text-label font-medium text-ink-2">To</legend>
+      <div className="grid grid-cols-2 gap-x-4 gap-y-1">
+        {(Object.keys(standingWords) as (keyof typeof standingWords)[]).map((one) => (
+          <label key={one} className="flex items-center gap-2">
+            <input type="checkbox" checked={value.standing.includes(one)} onChange={() => onChange({ ...value, standing: toggle(value.standing, one) })} />
+            {standingWords[one]}
+          </label>
+        ))}
+      </div>
+      {choices.groups.length > 0 && (
+        <div>
+          <p className="text-label font-medium text-ink-2">Groups of the contact book</p>
+          <div className="flex flex-wrap gap-x-4 gap-y-1">
+            {choices.groups.map((group) => (
+              <label key={group.name} className="flex items-center gap-2">
+                <input type="checkbox" checked={value.groups.includes(group.name)} onChange={() => onChange({ ...value, groups: toggle(value.groups, group.name) })} />
+                {group.name} <span className="mono text-ink-2">{group.count}</span>
+              </label>
+            ))}
+          </div>
+        </div>
+      )}
+      {choices.pastEvents.length > 0 && (
+        <Field label="Of an earlier event">
+          {(ids) => (
+            <div className="flex flex-col gap-1">
+              <select
+                {...ids}
+                className={inputClass}
+                value=""
+                onChange={(event) => {
+                  if (event.target.value) onChange({ ...value, past: [...value.past, { eventId: event.target.value, who: "registered" }] });
+                }}
+              >
+                <option value="">choose one to add</option>
+                {choices.pastEvents
+                  .filter((one) => !value.past.some((past) => past.eventId === one.id))
+                  .map((one) => (
+                    <option key={one.id} value={one.id}>
+                      {one.day} {one.title}
+                    </option>
+                  ))}
+              </select>
+              {value.past.map((past) => (
+                <p key={past.eventId} className="flex items-center gap-2">
+                  <span className="flex-1 truncate">{choices.pastEvents.find((one) => one.id === past.eventId)?.title}</span>
+                  <select aria-label="Who of them" className={`${inputClass} w-40!`} value={past.who} onChange={(event) => onChange({ ...value, past: value.past.map((one) => (one === past ? { ...one, who: event.target.value as typeof past.who } : one)) })}>
+                    {(Object.keys(pastWords) as (keyof typeof pastWords)[]).map((who) => (
+                      <option key={who} value={who}>
+                        {pastWords[who]}
+                      </option>
+                    ))}
+                  </select>
+                  <button type="button" className="text-ink-2 hover:underline" onClick={() => onChange({ ...value, past: value.past.filter((one) => one !== past) })}>
+                    leave out
+                  </button>
+                </p>
+              ))}
+            </div>
+          )}
+        </Field>
+      )}
+      <Field label="Pasted list" hint="Names and addresses as they come: one a line, or parted by commas.">
+        {(ids) => <textarea {...ids} rows={3} className={`${inputClass} mono`} value={value.pasted} onChange={(event) => onChange({ ...value, pasted: event.target.value })} />}
+      </Field>
+    </fieldset>
+  );
+}

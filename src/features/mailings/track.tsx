@@ -1,0 +1,151 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useRef, useState, useTransition } from "react";
+import { toast } from "sonner";
+import { hourFrom, hourTo, niceOffset, trackInstant, trackPercent, type MailingKind, type TrackSpan } from "@/core/mailings";
+import { clockTime, minuteMs, shortDate } from "@/core/time";
+import { Button, classes } from "@/ui";
+import type { Done } from "./composer";
+import { kindWords } from "./field-words";
+
+export interface TrackLine {
+  readonly key: string;
+  readonly kind: MailingKind;
+  readonly at: number;
+  readonly counts: Readonly<Record<string, number>>;
+  readonly move: { readonly kind: "reminder"; readonly offsetMinutes: number } | { readonly kind: "follow-up"; readonly mailingId: string; readonly afterMinutes: number } | null;
+  readonly isOff: boolean;
+  readonly mailingId: string | null;
+}
+export interface TrackActs {
+  setReminders(offsets: number[]): Promise<Done<readonly number[]>>;
+  setFollowUp(mailingId: string, change: { afterMinutes?: number; isOff?: boolean }): Promise<Done<void>>;
+}
+
+const total = (counts: TrackLine["counts"]): number => Object.values(counts).reduce((sum, n) => sum + n, 0);
+/** "20 min", "24 h", "3 days". */
+const distance = (minutes: number): string => (minutes < 120 ? `${minutes} min` : minutes < 3 * 1440 ? `${Math.round(minutes / 60)} h` : `${Math.round(minutes / 1440)} days`);
+const stateWords: Readonly<Record<string, string>> = { planned: "planned", sending: "leaving", sent: "gone", failed: "came back", dropped: "not sent", held: "stopped" };
+
+function offsetAt(line: TrackLine, at: number, span: TrackSpan): number {
+  const minutes = line.move!.kind === "reminder" ? (span.startAt - at) / minuteMs : (at - span.endAt) / minuteMs;
+  return Math.max(5, niceOffset(minutes));
+}
+
+/** What goes when: each mail at its place around the hour. Planned ones are dragged along, or moved by the list below. */
+export function Track(props: { lines: readonly TrackLine[]; startAt: number; endAt: number; zone: string; now: number; mayEdit: boolean; acts: TrackActs }) {
+  const { lines, startAt, endAt, zone, acts } = props;
+  const span: TrackSpan = { startAt, endAt, earliestAt: Math.min(startAt, ...lines.map((line) => line.at)), latestAt: Math.max(endAt, ...lines.map((line) => line.at)) };
+  const router = useRouter();
+  const box = useRef<HTMLDivElement>(null);
+  const [dragged, setDragged] = useState<{ key: string; percent: number } | null>(null);
+  const [isPending, run] = useTransition();
+  const offsets = lines.flatMap((line) => (line.move?.kind === "reminder" ? [line.move.offsetMinutes] : []));
+  const attempt = (act: () => Promise<Done<unknown>>) =>
+    run(async () => {
+      const done = await act();
+      if (!done.ok) toast.error(done.words);
+      router.refresh();
+    });
+  const move = (line: TrackLine, minutes: number) =>
+    attempt(() => (line.move!.kind === "reminder" ? acts.setReminders(offsets.map((one) => (one === (line.move as { offsetMinutes: number }).offsetMinutes ? minutes : one))) : acts.setFollowUp((line.move as { mailingId: string }).mailingId, { afterMinutes: minutes })));
+  const percentOf = (event: React.PointerEvent): number => {
+    const rect = box.current!.getBoundingClientRect();
+    return Math.min(100, Math.max(0, ((event.clientX - rect.left) / rect.width) * 100));
+  };
+  return (
+    <div className={classes("select-none", isPending && "opacity-60")}>
+      <div
+        ref={box}
+        className="relative h-24 border-y border-rule bg-raised"
+        onPointerMove={(event) => dragged && setDragged({ ...dragged, percent: percentOf(event) })}
+        onPointerUp={() => {
+          const line = lines.find((one) => one.key === dragged?.key);
+          if (line && dragged && Math.abs(dragged.percent - trackPercent(line.at, span)) > 0.4) move(line, offsetAt(line, trackInstant(dragged.percent, span), span));
+          setDragged(null);
+        }}
+        onPointerCancel={() => setDragged(null)}
+      >
+        <div className="absolute inset-y-0 bg-action/15" style={{ left: `${hourFrom}%`, width: `${hourTo - hourFrom}%` }} />
+        <span className="mono absolute bottom-0 -translate-x-full pr-1 text-label text-ink-2" style={{ left: `${hourFrom}%` }}>
+          {clockTime(startAt, zone)}
+        </span>
+        <span className="mono absolute bottom-0 pl-1 text-label text-ink-2" style={{ left: `${hourTo}%` }}>
+          {clockTime(endAt, zone)}
+        </span>
+        <span className="absolute inset-y-0 w-0.5 bg-on-air" style={{ left: `${trackPercent(props.now, span)}%` }} title="now" />
+        {lines.map((line, i) => {
+          const isDragged = dragged?.key === line.key;
+          const percent = isDragged ? dragged.percent : trackPercent(line.at, span);
+          const count = total(line.counts);
+          return (
+            <div
+              key={line.key}
+              data-mail={line.key}
+              title={`${kindWords[line.kind]}, ${shortDate(line.at, zone)} ${clockTime(line.at, zone)}`}
+              className={classes("absolute flex -translate-x-1/2 flex-col items-center touch-none", line.move && props.mayEdit ? "cursor-ew-resize" : "", line.isOff && "opacity-40")}
+              style={{ left: `${percent}%`, top: `${4 + (i % 3) * 22}px` }}
+              onPointerDown={(event) => {
+                if (!line.move || !props.mayEdit || event.button !== 0) return;
+                box.current?.setPointerCapture(event.pointerId);
+                setDragged({ key: line.key, percent });
+              }}
+            >
+              <span className={classes("mono border px-1 text-label leading-4", line.move ? "border-action bg-sheet text-action" : "border-rule bg-ground text-ink-2")}>{count > 0 ? count : "·"}</span>
+              {isDragged && <span className="mono absolute -top-5 bg-ink px-1.5 text-label whitespace-nowrap text-ground">{distance(offsetAt(line, trackInstant(percent, span), span))}</span>}
+            </div>
+          );
+        })}
+      </div>
+      <ul aria-label="What goes when" className="mt-2">
+        {lines.map((line) => (
+          <li key={line.key} className={classes("grid grid-cols-[11rem_13rem_1fr_auto] items-center gap-3 border-b border-rule py-1.5", line.isOff && "text-ink-2")}>
+            <span className="mono">
+              {shortDate(line.at, zone)} {clockTime(line.at, zone)}
+            </span>
+            <span className="truncate">{kindWords[line.kind]}</span>
+            <span className="text-ink-2">
+              {line.isOff ? "switched off" : total(line.counts) === 0 ? (line.move ? "planned for whoever it concerns then" : "") : Object.entries(line.counts).map(([state, n]) => `${n} ${stateWords[state] ?? state}`).join(" · ")}
+            </span>
+            <span className="flex items-center gap-2">
+              {line.move && props.mayEdit && <OffsetEditor line={line} onMove={(minutes) => move(line, minutes)} />}
+              {line.move?.kind === "reminder" && props.mayEdit && (
+                <Button onClick={() => attempt(() => acts.setReminders(offsets.filter((one) => one !== (line.move as { offsetMinutes: number }).offsetMinutes)))} aria-label={`Switch the reminder ${distance(line.move.offsetMinutes)} ahead off`}>
+                  Off
+                </Button>
+              )}
+              {line.move?.kind === "follow-up" && props.mayEdit && <Button onClick={() => attempt(() => acts.setFollowUp((line.move as { mailingId: string }).mailingId, { isOff: !line.isOff }))}>{line.isOff ? "On" : "Off"}</Button>}
+            </span>
+          </li>
+        ))}
+      </ul>
+      {props.mayEdit && offsets.length < 8 && (
+        <Button className="mt-2" onClick={() => attempt(() => acts.setReminders([...offsets, offsets.includes(1440) ? (offsets.includes(20) ? 60 : 20) : 1440]))}>
+          Add a reminder
+        </Button>
+      )}
+    </div>
+  );
+}
+
+/** The distance typed: what the hand on the track does, by keyboard. */
+function OffsetEditor({ line, onMove }: { line: TrackLine; onMove: (minutes: number) => void }) {
+  const minutes = line.move!.kind === "reminder" ? line.move!.offsetMinutes : (line.move as { afterMinutes: number }).afterMinutes;
+  return (
+    <label className="flex items-center gap-1 text-label text-ink-2">
+      <input
+        type="number"
+        min={5}
+        key={minutes}
+        defaultValue={minutes}
+        aria-label={line.move!.kind === "reminder" ? "Minutes before the start" : "Minutes after the end"}
+        className="mono w-20 rounded-control border border-rule bg-sheet px-1.5 py-1 text-ink"
+        onBlur={(event) => {
+          const next = Math.round(Number(event.target.value));
+          if (Number.isFinite(next) && next >= 5 && next !== minutes) onMove(next);
+        }}
+      />
+      min {line.move!.kind === "reminder" ? "before" : "after"}
+    </label>
+  );
+}

@@ -1,0 +1,92 @@
+"use client";
+import { useState } from "react";
+import type { CallState } from "@/contracts";
+import { Button, Field, inputClass, Note } from "@/ui";
+import { useCall } from "./use-call";
+
+const hears: Record<CallState["place"], string> = {
+  foyer: "“You are in the foyer. The doors open for everybody at once; please stay on the line.”",
+  house: "The programme.",
+  backstage: "“You are backstage.” Then whoever has an open microphone there.",
+  standby: "“You are on standby.” Then the stage.",
+  stage: "The stage: you are on it.",
+  over: "The tone of a line that has been hung up.",
+};
+
+function heard({ place, isCurtainUp }: CallState): string {
+  return place === "house" && !isCurtainUp ? "“The curtain is down. The programme begins shortly.”" : hears[place];
+}
+
+/** The stand-in of a telephone: dials a number of the house, types the two numbers, speaks and hangs up. */
+export function Handset({ numbers }: { numbers: readonly { country: string; number: string }[] }) {
+  const call = useCall();
+  const [number, setNumber] = useState(numbers[0]?.number ?? "");
+  const [conferenceNumber, setConference] = useState("");
+  const [pin, setPin] = useState("");
+  const [level, setLevel] = useState(0);
+  const speak = (next: number) => {
+    setLevel(next);
+    call.setLevel(next);
+  };
+  return (
+    <main className="mx-auto max-w-xl px-4 py-8">
+      <p className="text-label text-ink-2">A stand-in for the telephone network: no real number is dialled, no sound is carried.</p>
+      <h1 className="mt-1 text-title font-semibold">Phone line</h1>
+      {numbers.length === 0 && <Note tone="attention">The house has no phone number yet. Whoever runs it sets one under House.</Note>}
+      {call.wrong && <Note tone="wrong">{call.wrong}</Note>}
+      {!call.isOn && numbers.length > 0 && (
+        <form
+          className="mt-4 flex flex-col gap-4 bg-sheet p-5"
+          onSubmit={(event) => {
+            event.preventDefault();
+            void call.dial({ number, conferenceNumber, pin });
+          }}
+        >
+          <Field label="Number to dial">
+            {(ids) => (
+              <select {...ids} className={inputClass} value={number} onChange={(event) => setNumber(event.target.value)}>
+                {numbers.map((one) => (
+                  <option key={one.number} value={one.number}>
+                    {one.country} {one.number}
+                  </option>
+                ))}
+              </select>
+            )}
+          </Field>
+          <Field label="Conference number">{(ids) => <input {...ids} className={`${inputClass} font-mono`} inputMode="numeric" value={conferenceNumber} onChange={(event) => setConference(event.target.value)} />}</Field>
+          <Field label="PIN">{(ids) => <input {...ids} className={`${inputClass} font-mono`} inputMode="numeric" value={pin} onChange={(event) => setPin(event.target.value)} />}</Field>
+          <Button type="submit" weight="act" className="self-start">
+            Dial in
+          </Button>
+        </form>
+      )}
+      {call.isOn && call.state && (
+        <section className="mt-4 flex flex-col gap-4 bg-sheet p-5" aria-live="polite">
+          <div>
+            <p className="text-head font-semibold" dir="auto">
+              {call.state.title}
+            </p>
+            <p className="text-ink-2">
+              {call.state.name} · {call.state.place === "over" ? "the call is over" : `in the ${call.state.place}`.replace("in the backstage", "backstage").replace("in the standby", "on standby").replace("in the stage", "on stage")}
+              {call.state.isMicrophoneOpen !== null && ` · microphone ${call.state.isMicrophoneOpen ? "open" : "closed"}`}
+            </p>
+          </div>
+          <p>
+            <span className="block text-label text-ink-2">You hear</span>
+            {heard(call.state)}
+          </p>
+          {call.state.place !== "over" && (
+            <label className="block">
+              <span className="block text-label text-ink-2">How loud you speak</span>
+              <input type="range" min={0} max={100} step={5} value={level} onChange={(event) => speak(Number(event.target.value))} className="w-full accent-[var(--action)]" />
+            </label>
+          )}
+          <div className="flex gap-2">
+            {call.state.isMicrophoneOpen !== null && call.state.place !== "over" && <Button onClick={() => void call.press()}>6: {call.state.isMicrophoneOpen ? "close" : "open"} the microphone</Button>}
+            <Button onClick={() => void call.hangUp()}>Hang up</Button>
+          </div>
+        </section>
+      )}
+    </main>
+  );
+}

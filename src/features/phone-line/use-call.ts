@@ -1,0 +1,57 @@
+"use client";
+import { useCallback, useEffect, useRef, useState } from "react";
+import { callReportEveryMs, wordsOf, type CallReport, type CallState } from "@/contracts";
+import type { Failure } from "@/core/shared";
+
+type Answer = { ok: true; call?: string; state: CallState } | { ok: false; failure: Failure };
+
+const post = async (address: string, body: unknown): Promise<Answer> => {
+  const response = await fetch(address, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body) });
+  return (await response.json()) as Answer;
+};
+
+const refused = (failure: Failure): string =>
+  failure.code === "not-found" ? "These numbers do not belong together. Look at the join details and dial again." : wordsOf(failure);
+
+/** One call on the simulated line: dialled, reported once a second, hung up. */
+export function useCall() {
+  const [call, setCall] = useState<string | null>(null);
+  const [state, setState] = useState<CallState | null>(null);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const level = useRef(0);
+
+  const report = useCallback(async (to: string, body: CallReport) => {
+    const answer = await post(`/phone-line/calls/${to}`, body).catch(() => null);
+    if (answer?.ok) setState(answer.state);
+    else if (answer) setWrong(refused(answer.failure));
+    return answer;
+  }, []);
+
+  useEffect(() => {
+    if (!call || state?.place === "over") return;
+    // somebody who speaks is never equally loud for two seconds
+    const timer = setInterval(() => void report(call, { type: "level", level: Math.round(level.current * (0.7 + Math.random() * 0.3)) }), callReportEveryMs);
+    return () => clearInterval(timer);
+  }, [call, state?.place, report]);
+
+  return {
+    isOn: call !== null,
+    state,
+    wrong,
+    setLevel: (next: number) => (level.current = next),
+    async dial(numbers: { number: string; conferenceNumber: string; pin: string }) {
+      setWrong(null);
+      const answer = await post("/phone-line/calls", numbers).catch(() => null);
+      if (!answer) return setWrong("The line is dead just now. Dial again in a moment.");
+      if (!answer.ok) return setWrong(refused(answer.failure));
+      setState(answer.state);
+      setCall(answer.call ?? null);
+    },
+    press: () => (call ? report(call, { type: "key", key: "6" }) : null),
+    async hangUp() {
+      if (call) await report(call, { type: "hung-up" });
+      setCall(null);
+      setState(null);
+    },
+  };
+}

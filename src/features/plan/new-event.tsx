@@ -1,0 +1,102 @@
+"use client";
+import { useState, useTransition } from "react";
+import type { PlanInput } from "@/contracts";
+import type { RecurrenceRule } from "@/core/time";
+import { Button, inputClass, Note } from "@/ui";
+import { PlanForm, type PlanFormProps } from "./plan-form";
+
+type Done<T> = { ok: true; value: T } | { ok: false; words: string };
+type Refused = { ok: false; words: string; code: string; issues: readonly { path: string; message: string }[] };
+interface Person {
+  readonly name: string;
+  readonly email: string;
+}
+/** What an entry of a calendar or a pasted text says of the event. */
+export interface Draft {
+  readonly title: string;
+  readonly descriptionHtml: string;
+  readonly startLocal: string | null;
+  readonly zone: string | null;
+  readonly durationMinutes: number | null;
+  readonly rule: RecurrenceRule | null;
+  readonly people: readonly Person[];
+  readonly unread: readonly string[];
+}
+
+const withDraft = (plan: PlanInput, draft: Draft): PlanInput => ({
+  ...plan,
+  title: draft.title || plan.title,
+  descriptionHtml: draft.descriptionHtml || plan.descriptionHtml,
+  startLocal: draft.startLocal ?? plan.startLocal,
+  zone: draft.zone ?? plan.zone,
+  durationMinutes: draft.durationMinutes ?? plan.durationMinutes,
+  shape: draft.rule ? "series" : plan.shape,
+  rule: draft.rule ? { ...draft.rule, byMonth: [...draft.rule.byMonth], byMonthDay: [...draft.rule.byMonthDay], byDay: [...draft.rule.byDay] } : plan.rule,
+});
+
+function FromEntry({ read, onDraft }: { read: (data: FormData) => Promise<Done<Draft>>; onDraft: (draft: Draft) => void }) {
+  const [wrong, setWrong] = useState<string | null>(null);
+  const [isPending, run] = useTransition();
+  return (
+    <form
+      className="mt-2 flex flex-col gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        const data = new FormData(event.currentTarget);
+        run(async () => {
+          const done = await read(data);
+          setWrong(done.ok ? null : done.words);
+          if (done.ok) onDraft(done.value);
+        });
+      }}
+    >
+      <input type="file" name="file" accept=".ics,text/calendar" aria-label="Calendar file" />
+      <textarea name="text" rows={4} className={inputClass} aria-label="Or pasted text" placeholder={"Or paste it here: the title first, then a line with date and hour, the length, the people’s addresses"} />
+      {wrong && <Note tone="wrong">{wrong}</Note>}
+      <Button type="submit" className="self-start" disabled={isPending}>
+        Begin from this
+      </Button>
+    </form>
+  );
+}
+
+/** A new plan: empty, or begun from an entry of somebody's calendar; a template has filled it before. */
+export function NewEvent(props: Omit<PlanFormProps, "isNew" | "version" | "holders" | "onStage" | "save" | "mayEdit"> & {
+  read: (data: FormData) => Promise<Done<Draft>>;
+  create: (input: PlanInput, people: readonly Person[]) => Promise<Refused>;
+}) {
+  const { read, create, ...form } = props;
+  const [draft, setDraft] = useState<Draft | null>(null);
+  const [people, setPeople] = useState<readonly Person[]>([]);
+  return (
+    <>
+      <details className="mb-5 border-l-2 border-rule pl-4">
+        <summary className="cursor-pointer text-ink-2">Begin from a calendar file or pasted text</summary>
+        <FromEntry
+          read={read}
+          onDraft={(found) => {
+            setDraft(found);
+            setPeople(found.people);
+          }}
+        />
+      </details>
+      {draft && (
+        <div role="status" className="mb-5 flex flex-col gap-1">
+          <Note tone={draft.unread.length > 0 ? "attention" : "plain"}>{draft.unread.length > 0 ? `Taken over, except: ${draft.unread.join("; ")}.` : "Everything was taken over."}</Note>
+          {people.length > 0 && <p className="mt-2 text-label text-ink-2">These come onto the stage list as panelists. Nobody is written to.</p>}
+          <ul className="flex flex-wrap gap-2">
+            {people.map((person) => (
+              <li key={person.email} className="bg-raised px-2 py-1">
+                {person.name} <span className="text-label text-ink-2">{person.email}</span>{" "}
+                <button type="button" className="text-label underline" onClick={() => setPeople(people.filter((one) => one !== person))}>
+                  leave out
+                </button>
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+      <PlanForm {...form} key={JSON.stringify(draft)} initial={draft ? withDraft(props.initial, draft) : props.initial} isNew mayEdit version={0} holders={0} onStage={1} save={(_version, input) => create(input, people)} />
+    </>
+  );
+}

@@ -1,0 +1,143 @@
+"use client";
+import { zodResolver } from "@hookform/resolvers/zod";
+import { useState, useTransition } from "react";
+import { Controller, FormProvider, useForm, useFormContext, useWatch } from "react-hook-form";
+import { toast } from "sonner";
+import { planInput, type PlanInput } from "@/contracts";
+import { Button, Field, inputClass, Note } from "@/ui";
+import { Check, Text } from "./controls";
+import { RichText } from "./rich-text";
+import { RoomOptions } from "./room-options";
+import { useDraft } from "./use-draft";
+import { WhenSection, type WhenProps } from "./when-section";
+
+type Saved = { ok: true; value: { version: number; hasMoved: boolean; told: number } } | { ok: false; words: string; code: string; issues: readonly { path: string; message: string }[] };
+
+export interface PlanFormProps extends WhenProps {
+  readonly initial: PlanInput;
+  readonly version: number;
+  /** people who would hear of a move */
+  readonly holders: number;
+  readonly onStage: number;
+  readonly draftKey: string;
+  readonly save: (version: number, input: PlanInput, tellPeople: boolean) => Promise<Saved>;
+  readonly mayEdit: boolean;
+}
+
+/** Who may come, and how. */
+function WhoMayCome() {
+  const isPrivate = useWatch<PlanInput, "isPrivate">({ name: "isPrivate" });
+  const approval = useWatch<PlanInput, "approval">({ name: "approval" });
+  const select = (name: "entryBy" | "approval", label: string, options: readonly (readonly [string, string])[]) => (
+    <Controller
+      name={name}
+      render={({ field }) => (
+        <Field label={label} id={name}>
+          {(ids) => (
+            <select {...ids} className={inputClass} {...field}>
+              {options.map(([value, words]) => (
+                <option key={value} value={value}>
+                  {words}
+                </option>
+              ))}
+            </select>
+          )}
+        </Field>
+      )}
+    />
+  );
+  return (
+    <section className="grid grid-cols-2 gap-4 border-t border-rule pt-4" aria-label="Who may come">
+      <Text name="houseSize" label="House size" type="number" hint="People in the room at once. Stage people and test guests take no seat." />
+      <Text name="registrationLimit" label="Registration limit" type="number" nullable hint="Empty: none. Beyond it people go to the waiting list." />
+      {select("entryBy", "People come", [["registration", "by registration: their ticket comes by mail"], ["open-link", "by the open link: a name is enough"]])}
+      {select("approval", "Registrations are taken", [["at-once", "at once"], ["by-hand", "after somebody has looked at them"]])}
+      {approval === "by-hand" && <Domains />}
+      <div className="flex flex-col justify-center">
+        <Check name="isPrivate" label="Private: an access code opens the page" />
+      </div>
+      {isPrivate && <AccessCode />}
+    </section>
+  );
+}
+
+/** Who is taken at once though the others wait to be looked at. */
+function Domains() {
+  const { register, formState } = useFormContext<PlanInput>();
+  return (
+    <Field label="Taken at once all the same" hint="Domains of addresses, as in: example.org." error={formState.errors.approvedDomains?.message as string | undefined} id="approvedDomains">
+      {(ids) => <input {...ids} className={inputClass} {...register("approvedDomains", { setValueAs: (value: unknown) => (Array.isArray(value) ? value : String(value ?? "").split(/[\s,;]+/).filter(Boolean)) })} />}
+    </Field>
+  );
+}
+
+/** How hard a code is to guess, in words: length and mixture, common practice. */
+const strengthOf = (code: string): string => (code.length < 6 || new Set(code).size <= 2 ? "weak" : code.length < 9 ? "fair" : "strong");
+
+function AccessCode() {
+  const code = useWatch<PlanInput, "accessCode">({ name: "accessCode" }) ?? "";
+  return <Text name="accessCode" label="Access code" nullable hint={`Mails carry it. ${code ? `Strength: ${strengthOf(code)}.` : ""}`} />;
+}
+
+export function PlanForm(props: PlanFormProps) {
+  const form = useForm<PlanInput>({ resolver: zodResolver(planInput) as never, defaultValues: props.initial, mode: "onBlur" });
+  const { control, formState, setError, reset, getValues } = form;
+  const [version, setVersion] = useState(props.version);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const [tellPeople, setTellPeople] = useState(false);
+  const [isPending, run] = useTransition();
+  const draft = useDraft(props.draftKey, getValues, formState.isDirty, (kept) => reset(kept, { keepDefaultValues: true }));
+  const [startLocal, zone, duration, shape] = useWatch({ control, name: ["startLocal", "zone", "durationMinutes", "shape"] });
+  const hasMoved = shape === "one-date" && (startLocal !== props.initial.startLocal || zone !== props.initial.zone || Number(duration) !== props.initial.durationMinutes);
+  const submit = form.handleSubmit((input) =>
+    run(async () => {
+      setWrong(null);
+      const saved = await props.save(version, input, tellPeople);
+      if (saved.ok) {
+        setVersion(saved.value.version);
+        draft.forget();
+        reset(input);
+        toast(saved.value.told > 0 ? `Saved. ${saved.value.told} people hear of the new time in five minutes.` : "Saved.");
+        return;
+      }
+      setWrong(saved.words);
+      for (const issue of saved.issues) setError(issue.path as never, { message: issue.message });
+    }),
+  );
+  return (
+    <FormProvider {...form}>
+      <form onSubmit={(event) => void submit(event)} className="flex max-w-3xl flex-col gap-5" noValidate>
+        {draft.hasDraft && (
+          <Note tone="attention">
+            Something typed here earlier was not saved. <button type="button" className="underline" onClick={draft.take}>Bring it back</button> or <button type="button" className="underline" onClick={draft.forget}>let it go</button>.
+          </Note>
+        )}
+        <fieldset disabled={!props.mayEdit} className="contents">
+          <Text name="title" label="Title" />
+          <div id="description">
+            <p className="mb-1 text-label font-medium text-ink-2">Description</p>
+            <Controller control={control} name="descriptionHtml" render={({ field }) => <RichText value={field.value} onChange={field.onChange} label="Description" />} />
+          </div>
+          <WhenSection cities={props.cities} todayLocal={props.todayLocal} isNew={props.isNew} occurrenceId={props.occurrenceId} askSeats={props.askSeats} />
+          <WhoMayCome />
+          <RoomOptions onStage={props.onStage} />
+          {hasMoved && props.holders > 0 && (
+            <label className="flex items-start gap-2 border-l-2 border-attention bg-attention-ground px-3 py-2 text-attention">
+              <input type="checkbox" checked={tellPeople} onChange={(event) => setTellPeople(event.target.checked)} className="mt-1" />
+              <span>The date moves. Tell {props.holders} people by mail, five minutes after the last edit. Without this nothing is sent; reminders are laid for the new time either way.</span>
+            </label>
+          )}
+          {wrong && <Note tone="wrong">{wrong}</Note>}
+          {props.mayEdit && (
+            <div className="flex items-center gap-3">
+              <Button type="submit" weight="act" disabled={isPending}>
+                {props.isNew ? "Make the event" : "Save the plan"}
+              </Button>
+              {formState.isDirty && <span className="text-ink-2">Not saved yet; kept in this browser.</span>}
+            </div>
+          )}
+        </fieldset>
+      </form>
+    </FormProvider>
+  );
+}

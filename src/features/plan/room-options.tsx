@@ -1,0 +1,85 @@
+"use client";
+import { useFormContext, useWatch } from "react-hook-form";
+import type { PlanInput } from "@/contracts";
+import { bandwidthOf, heavyKbps, type Picture } from "@/core/house";
+import { Field, inputClass } from "@/ui";
+import { Check, Text } from "./controls";
+
+const pictureWords: Record<Picture, string> = {
+  cards: "Names on cards",
+  "one-speaker-360": "One speaker, 360 lines",
+  "one-speaker-540": "One speaker, 540 lines",
+  "one-speaker-720": "One speaker, 720 lines",
+  "round-540": "Round of speakers, 540 lines",
+  "slides-and-speaker-720": "Slides beside the speaker, 720 lines",
+};
+
+const mbit = (kbps: number): string => (kbps >= 1_000_000 ? `${(kbps / 1_000_000).toFixed(1)} Gbit/s` : kbps >= 1000 ? `${(kbps / 1000).toFixed(1)} Mbit/s` : `${kbps} kbit/s`);
+
+/** What lines the chosen picture needs, for whom; heavy ones say so with the figure. */
+function Bandwidth({ picture, houseSize, onStage }: { picture: Picture; houseSize: number; onStage: number }) {
+  const estimate = bandwidthOf({ picture, houseSize, onStage });
+  const part = (side: "attendee" | "stage" | "house", words: string, kbps: number) => (
+    <span className={estimate.heavy.includes(side) ? "text-attention" : "text-ink-2"}>
+      {words} <span className="mono">{mbit(kbps)}</span>
+      {estimate.heavy.includes(side) && ` (heavy: above ${mbit(heavyKbps[side])})`}
+    </span>
+  );
+  return (
+    <p className="flex flex-wrap gap-x-4 text-label" role="status">
+      {part("attendee", "Each attendee receives", estimate.attendeeKbps)}
+      {part("stage", `each of ${onStage} on stage sends`, estimate.stageSendKbps)}
+      {part("house", "a full house draws", estimate.houseKbps)}
+    </p>
+  );
+}
+
+/** What is in the room, and how people come into it. */
+export function RoomOptions({ onStage }: { onStage: number }) {
+  const { register, control } = useFormContext<PlanInput>();
+  const [picture, houseSize, isRecorded] = useWatch({ control, name: ["picture", "houseSize", "isRecorded"] });
+  return (
+    <section className="flex flex-col gap-3 border-t border-rule pt-4" aria-label="In the room">
+      <div className="flex flex-wrap gap-x-6 gap-y-2">
+        <Check name="questionsOn" label="Questions" />
+        <Check name="othersQuestionsShown" label="The house sees each other’s questions" />
+        <Check name="pollsOn" label="Polls" />
+        <Check name="earlyEntry" label="Backstage is open to all of the stage once one is in" />
+        <Check name="stageMicrophonesOpen" label="Microphones of the stage start open" />
+        <Check name="provesAddress" label="Each device is let in by a one-time link to its holder’s address" />
+        <Check name="foyerOn" label="A foyer before the doors" />
+      </div>
+      <div className="grid grid-cols-3 gap-4">
+        <Field label="Picture" id="picture">
+          {(ids) => (
+            <select {...ids} className={inputClass} {...register("picture")}>
+              {(Object.keys(pictureWords) as Picture[]).map((one) => (
+                <option key={one} value={one}>
+                  {pictureWords[one]}
+                </option>
+              ))}
+            </select>
+          )}
+        </Field>
+        <Field label="Sound comes by" id="soundBy">
+          {(ids) => (
+            <select {...ids} className={inputClass} {...register("soundBy")}>
+              <option value="computer">computer</option>
+              <option value="both">computer or phone</option>
+              <option value="phone">phone alone</option>
+            </select>
+          )}
+        </Field>
+        <Field label="Interpreted into" hint="Language tags, as in: es, pt-BR." id="interpretationInto">
+          {(ids) => <input {...ids} className={inputClass} {...register("interpretationInto", { setValueAs: (value: unknown) => (Array.isArray(value) ? value : String(value ?? "").split(/[\s,;]+/).filter(Boolean)) })} />}
+        </Field>
+      </div>
+      <Bandwidth picture={picture} houseSize={Number(houseSize) || 0} onStage={Math.max(1, onStage)} />
+      <div className="grid grid-cols-[auto_1fr_14rem] items-end gap-4">
+        <Check name="isRecorded" label="This hour is recorded" />
+        {isRecorded ? <Text name="consentText" label="Words that ask for consent" /> : <span />}
+        <Text name="creditPoints" label="Credit points for 75 % presence" type="number" nullable />
+      </div>
+    </section>
+  );
+}

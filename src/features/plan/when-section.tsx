@@ -1,0 +1,106 @@
+"use client";
+import { Controller, useFormContext, useWatch } from "react-hook-form";
+import type { PlanInput } from "@/contracts";
+import { instantOf, kindOfWallTime } from "@/core/time";
+import { MomentField } from "@/features/shared/moment-field";
+import { TwoZoneTime } from "@/features/shared/times";
+import { Text } from "./controls";
+import { proposedRule, RuleBuilder } from "./rule-builder";
+import { SeatStrip, type AskSeats } from "./seat-strip";
+import { ZonePicker, type ZoneCity } from "./zone-picker";
+
+export interface WhenProps {
+  readonly cities: readonly ZoneCity[];
+  readonly todayLocal: string;
+  readonly isNew: boolean;
+  /** the date that the form edits; null for a new event */
+  readonly occurrenceId: string | null;
+  readonly askSeats: AskSeats;
+}
+
+function WhenNote({ local, zone }: { local: string; zone: string }) {
+  let at: number;
+  try {
+    at = instantOf({ local, zone });
+  } catch {
+    return null;
+  }
+  const kind = kindOfWallTime({ local, zone });
+  return (
+    <p className="text-ink-2">
+      <TwoZoneTime at={at} zone={zone} />
+      {kind === "gap" && <span className="text-attention"> · the clocks skip this hour that night</span>}
+      {kind === "fold" && <span className="text-attention"> · this hour comes twice that night; the first is meant</span>}
+    </p>
+  );
+}
+
+const shapes = [
+  { shape: "one-date", words: "One date" },
+  { shape: "series", words: "A series" },
+  { shape: "standing", words: "A room without fixed time" },
+] as const;
+
+function ShapeChoice() {
+  const { setValue, getValues, control } = useFormContext<PlanInput>();
+  const shape = useWatch({ control, name: "shape" });
+  return (
+    <div role="radiogroup" aria-label="Shape" className="flex gap-1">
+      {shapes.map((one) => (
+        <button
+          key={one.shape}
+          type="button"
+          role="radio"
+          aria-checked={shape === one.shape}
+          onClick={() => {
+            setValue("shape", one.shape, { shouldDirty: true });
+            setValue("rule", one.shape === "series" ? (getValues("rule") ?? proposedRule(getValues("startLocal"))) : null, { shouldDirty: true });
+          }}
+          className="min-h-8 rounded-control border border-rule bg-sheet px-3 aria-checked:border-action aria-checked:bg-raised aria-checked:font-semibold"
+        >
+          {one.words}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+/** When: one date, a series or a room without fixed time, against the clocks and the seats. */
+export function WhenSection(props: WhenProps) {
+  const { control, setValue, formState } = useFormContext<PlanInput>();
+  const { errors } = formState;
+  const [shape, startLocal, zone, duration, call, houseSize] = useWatch({ control, name: ["shape", "startLocal", "zone", "durationMinutes", "callMinutes", "houseSize"] });
+  const isFixed = !props.isNew && shape === "series";
+  const numbers = [Number(duration), Number(call), Number(houseSize)] as const;
+  const canAsk = shape !== "standing" && numbers.every((n) => Number.isInteger(n)) && numbers[0] >= 5 && numbers[2] >= 1 && !errors.zone;
+  if (isFixed) return null;
+  return (
+    <section className="flex flex-col gap-3 border-t border-rule pt-4" aria-label="When">
+      {props.isNew && <ShapeChoice />}
+      {shape === "standing" ? (
+        <div className="flex items-end gap-4">
+          {text("durationMinutes", "Seats are held for, min")}
+          <p className="text-ink-2">The room has no date until somebody opens it. Its link and its code stay the same.</p>
+        </div>
+      ) : (
+        <>
+          <div className="grid grid-cols-[1fr_8rem_1fr] gap-4">
+            <Controller control={control} name="startLocal" render={({ field }) => <MomentField id="startLocal" label={shape === "series" ? "First date and hour" : "Date and hour"} value={field.value} onChange={field.onChange} todayLocal={props.todayLocal} error={errors.startLocal?.message} />} />
+            {text("durationMinutes", "Length, min")}
+            <Controller control={control} name="zone" render={({ field }) => <ZonePicker value={field.value} cities={props.cities} onChange={field.onChange} error={errors.zone?.message} />} />
+          </div>
+          <div className="flex items-end gap-4">
+            {text("callMinutes", "Call, min ahead", "w-32")}
+            <WhenNote local={startLocal} zone={zone} />
+          </div>
+          {shape === "series" && (
+            <Controller control={control} name="rule" render={({ field }) => (field.value ? <RuleBuilder rule={field.value} startLocal={startLocal} zone={zone} todayLocal={props.todayLocal} onChange={field.onChange} error={errors.rule?.message as string | undefined} /> : <></>)} />
+          )}
+          {canAsk && <SeatStrip ask={props.askSeats} question={{ occurrenceId: props.occurrenceId, startLocal, zone, durationMinutes: numbers[0], callMinutes: numbers[1], houseSize: numbers[2] }} onPick={(local) => setValue("startLocal", local, { shouldDirty: true })} />}
+        </>
+      )}
+    </section>
+  );
+}
+
+const text = (name: keyof PlanInput, label: string, className?: string) => <Text name={name} label={label} type="number" {...(className ? { className } : {})} />;

@@ -1,0 +1,97 @@
+"use client";
+import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSensors } from "@dnd-kit/core";
+import Link from "next/link";
+import { useRef } from "react";
+import { shiftLocal } from "@/core/time";
+import { classes } from "@/ui";
+import { useMove, type MoveActs } from "./use-move";
+
+export interface MonthDate {
+  readonly eventId: string;
+  readonly occurrenceId: string;
+  readonly title: string;
+  readonly startLocal: string;
+  readonly kind: "show" | "rehearsal" | "slot";
+  readonly isPublished: boolean;
+  readonly isFixed: boolean;
+  readonly isCancelled: boolean;
+}
+
+function Chip({ date }: { date: MonthDate }) {
+  const { attributes, listeners, setNodeRef, transform } = useDraggable({ id: date.occurrenceId, disabled: date.isFixed });
+  return (
+    <li
+      ref={setNodeRef}
+      {...(date.isFixed ? {} : { ...attributes, ...listeners })}
+      style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)`, zIndex: 5, position: "relative" } : undefined}
+      className={classes("mt-0.5 border-l-2 px-1 leading-tight", date.isFixed ? "bg-raised text-ink-2" : "cursor-grab bg-sheet", date.kind === "rehearsal" ? "border-attention" : date.isPublished ? "border-action" : "border-rule", date.isCancelled && "line-through")}
+    >
+      <Link href={`/events/${date.eventId}/plan?date=${date.occurrenceId}`} prefetch={false} draggable={false} className="block truncate text-ink no-underline" title={date.title}>
+        <span className="mono">{date.startLocal.slice(11)}</span> {date.kind === "rehearsal" ? "Rehearsal: " : ""}
+        {date.title}
+      </Link>
+    </li>
+  );
+}
+
+function Day({ day, isInMonth, isToday, dates }: { day: string; isInMonth: boolean; isToday: boolean; dates: readonly MonthDate[] }) {
+  const { setNodeRef, isOver } = useDroppable({ id: day });
+  return (
+    <div ref={setNodeRef} className={classes("min-h-24 border-t border-rule p-1 text-label", isOver && "bg-raised", !isInMonth && "opacity-50")}>
+      <Link href={`/events/new?on=${day}`} prefetch={false} title="Plan an event on this day" className={classes("mono no-underline", isToday ? "font-semibold text-action" : "text-ink-2")}>
+        {Number(day.slice(8))}
+      </Link>
+      <ul>
+        {dates.map((date) => (
+          <Chip key={date.occurrenceId} date={date} />
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+/** The month as weeks from Monday; a date is dragged to another day and keeps its hour. */
+export function SeasonMonth({ month, today, dates, acts }: { month: string; today: string; dates: readonly MonthDate[]; acts: MoveActs }) {
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
+  const { move, isPending } = useMove(acts);
+  // letting go over the chip is no click on its link
+  const hasDragged = useRef(false);
+  const first = `${month}-01T00:00`;
+  const lead = (new Date(`${first}:00Z`).getUTCDay() + 6) % 7;
+  const count = new Date(Date.UTC(Number(month.slice(0, 4)), Number(month.slice(5, 7)), 0)).getUTCDate();
+  const days = Array.from({ length: Math.ceil((lead + count) / 7) * 7 }, (_, i) => shiftLocal(first, (i - lead) * 24 * 60).slice(0, 10));
+  return (
+    <DndContext
+      id="season-month"
+      sensors={sensors}
+      onDragStart={() => {
+        hasDragged.current = true;
+      }}
+      onDragEnd={({ active, over }) => {
+        setTimeout(() => {
+          hasDragged.current = false;
+        }, 0);
+        const date = dates.find((one) => one.occurrenceId === active.id);
+        if (date && over && date.startLocal.slice(0, 10) !== over.id) move(date, `${String(over.id)}${date.startLocal.slice(10)}`);
+      }}
+    >
+      <div
+        className={classes("mt-2 grid grid-cols-7 gap-x-1", isPending && "opacity-60")}
+        onClickCapture={(event) => {
+          if (!hasDragged.current) return;
+          event.preventDefault();
+          event.stopPropagation();
+        }}
+      >
+        {["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"].map((name) => (
+          <span key={name} className="text-label text-ink-2">
+            {name}
+          </span>
+        ))}
+        {days.map((day) => (
+          <Day key={day} day={day} isInMonth={day.startsWith(month)} isToday={day === today} dates={dates.filter((date) => date.startLocal.startsWith(day))} />
+        ))}
+      </div>
+    </DndContext>
+  );
+}

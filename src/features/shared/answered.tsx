@@ -1,0 +1,9 @@
+/** What stands in a public form's place once it was taken: the mail alone tells more. */
+export function Answered({ title, more, email }: { title: string; more: string; email: string }) {
+  return (
+    <div role="status" className="border-s-4 border-action bg-sheet p-4">
+      <p className="text-head font-semibold">{title}</p>
+      <p className="mt-1 text-ink-2">{more.replace("{email}", email)}</p>
+    </div>
+  );
+}

@@ -1,0 +1,24 @@
+import type { ReactNode } from "react";
+import { directionOf, languageNames, locales, type Locale } from "@/contracts/messages";
+
+/** A page in the visitor's language and direction, with the choice of another at its foot. */
+export function InLanguage({ locale, label, choose, children }: { locale: Locale; label: string; choose: (locale: string) => Promise<void>; children: ReactNode }) {
+  return (
+    <div lang={locale} dir={directionOf(locale)} className="min-h-screen">
+      {children}
+      <nav aria-label={label} className="mx-auto max-w-5xl px-4 py-6">
+        <ul className="flex flex-wrap gap-x-4 gap-y-1 border-t border-rule pt-3">
+          {locales.map((one) => (
+            <li key={one}>
+              <form action={choose.bind(null, one)}>
+                <button lang={one} aria-current={one === locale ? "true" : undefined} className={one === locale ? "font-semibold" : "text-ink-2 hover:underline"}>
+                  {languageNames[one]}
+                </button>
+              </form>
+            </li>
+          ))}
+        </ul>
+      </nav>
+    </div>
+  );
+}

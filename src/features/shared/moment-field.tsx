@@ -1,0 +1,99 @@
+"use client";
+import { CalendarDays } from "lucide-react";
+import { Popover } from "radix-ui";
+import { useState } from "react";
+import { DayPicker } from "react-day-picker";
+import { localWords, readMoment, type MomentFault } from "@/core/time";
+import { Button, Field, inputClass } from "@/ui";
+
+const faultWords: Record<MomentFault, string> = {
+  "no-date": "No date can be read there. Write it as in: 26 Nov 2026 18:00.",
+  "no-hour": "The hour is missing. Write it as in: 26 Nov 2026 18:00.",
+  "no-such-date": "That day does not exist.",
+};
+
+const dayOf = (local: string): Date => new Date(`${local.slice(0, 10)}T12:00:00`);
+const two = (n: number): string => String(n).padStart(2, "0");
+const dayText = (day: Date): string => `${day.getFullYear()}-${two(day.getMonth() + 1)}-${two(day.getDate())}`;
+
+/** A day picker in the house's look. */
+export function DayGrid({ local, onPick }: { local: string; onPick: (day: string) => void }) {
+  return (
+    <DayPicker
+      mode="single"
+      weekStartsOn={1}
+      defaultMonth={dayOf(local)}
+      selected={dayOf(local)}
+      onSelect={(day) => day && onPick(dayText(day))}
+      classNames={{
+        root: "relative text-base",
+        month_caption: "mb-1 font-semibold",
+        nav: "absolute top-0 right-0 flex gap-1",
+        button_previous: "px-1.5 hover:bg-raised",
+        button_next: "px-1.5 hover:bg-raised",
+        chevron: "size-4 fill-ink-2",
+        weekday: "text-label font-medium text-ink-2",
+        day: "p-0 text-center",
+        day_button: "mono size-8 rounded-control hover:bg-raised",
+        selected: "[&>button]:bg-action [&>button]:text-on-action",
+        today: "[&>button]:font-bold [&>button]:underline",
+        outside: "opacity-40",
+      }}
+    />
+  );
+}
+
+/** A date and hour, typed as people write them or picked. Gives the local time back, `YYYY-MM-DDTHH:mm`. */
+export function MomentField(props: { label: string; value: string; onChange: (local: string) => void; todayLocal: string; error?: string | undefined; id?: string; hint?: string }) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const [fault, setFault] = useState<MomentFault | null>(null);
+  const [isOpen, setOpen] = useState(false);
+  const read = (text: string): boolean => {
+    const outcome = readMoment(text, props.todayLocal, props.value.slice(11) || null);
+    setFault("fault" in outcome ? outcome.fault : null);
+    if ("local" in outcome) props.onChange(outcome.local);
+    return "local" in outcome;
+  };
+  return (
+    <Field label={props.label} hint={props.hint} error={fault ? faultWords[fault] : props.error} {...(props.id ? { id: props.id } : {})}>
+      {(ids) => (
+        <div className="flex gap-1">
+          <input
+            {...ids}
+            className={inputClass}
+            autoComplete="off"
+            value={typed ?? (props.value ? localWords(props.value) : "")}
+            onChange={(event) => {
+              setTyped(event.target.value);
+              read(event.target.value);
+            }}
+            onBlur={() => {
+              // what cannot be read stays as it was typed, beside the reason
+              if (typed === null || read(typed)) setTyped(null);
+            }}
+          />
+          <Popover.Root open={isOpen} onOpenChange={setOpen}>
+            <Popover.Trigger asChild>
+              <Button aria-label={`${props.label}: pick a day`} className="px-2">
+                <CalendarDays size={16} aria-hidden />
+              </Button>
+            </Popover.Trigger>
+            <Popover.Portal>
+              <Popover.Content align="end" className="z-10 rounded-sheet border border-rule bg-sheet p-3 shadow-xl">
+                <DayGrid
+                  local={props.value || `${props.todayLocal.slice(0, 10)}T18:00`}
+                  onPick={(day) => {
+                    props.onChange(`${day}T${props.value.slice(11) || "18:00"}`);
+                    setTyped(null);
+                    setFault(null);
+                    setOpen(false);
+                  }}
+                />
+              </Popover.Content>
+            </Popover.Portal>
+          </Popover.Root>
+        </div>
+      )}
+    </Field>
+  );
+}

@@ -1,0 +1,103 @@
+import Link from "next/link";
+import type { ReactNode } from "react";
+import type { Finding } from "@/core/readiness";
+import { clockTime, longDate, shortDate } from "@/core/time";
+import { classes } from "@/ui";
+import { DateChoice } from "./date-choice";
+import { Mend, type MendAct } from "./mend";
+import { findingWords, hasMend, mendable, severityWords } from "./readiness-words";
+
+export interface SpineState {
+  readonly eventId: string;
+  readonly title: string;
+  /** null: a room without fixed time that nobody opened yet */
+  readonly date: { readonly id: string; readonly startAt: number; readonly zone: string; readonly phase: string } | null;
+  /** all dates of an event that has several */
+  readonly dates: readonly { readonly id: string; readonly startAt: number; readonly zone: string }[];
+  /** whether the page's address names its date */
+  readonly isNamed: boolean;
+  readonly findings: readonly Finding[];
+  /** a few words under each place of the spine */
+  readonly notes: Readonly<Record<string, string>>;
+}
+
+/** The event's workspace: the order of work as a spine on the left, readiness one drawer away. */
+export function Workspace({ spine, place, mend, children }: { spine: SpineState; place: string; mend?: MendAct; children: ReactNode }) {
+  const base = `/events/${spine.eventId}`;
+  const { date } = spine;
+  const query = spine.isNamed && date ? `?date=${date.id}` : "";
+  const steps = [
+    ["plan", "Plan", `${base}/plan${query}`],
+    ["people", "People", `${base}/people${query}`],
+    ["run-sheet", "Run sheet", `${base}/run-sheet${query}`],
+    ["front-door", "Front door", `${base}/front-door${query}`],
+    ["mailings", "Mailings", `${base}/mailings${query}`],
+    ["desk", "Desk", date ? `${base}/desk/${date.id}` : null],
+    ["afterwards", "Afterwards", date ? `${base}/afterwards/${date.id}` : null],
+  ] as const;
+  return (
+    <div className="grid min-h-[calc(100vh-3rem)] grid-cols-[13rem_1fr]">
+      <nav aria-label="Order of work" className="border-r border-rule px-4 py-5">
+        <ol className="flex flex-col border-l-2 border-rule">
+          {steps.map(([key, words, href]) => {
+            const missing = spine.findings.filter((finding) => finding.place === key).length;
+            return (
+              <li key={key}>
+                <Link href={href ?? `${base}/plan`} aria-disabled={href === null} prefetch={false} aria-current={key === place ? "page" : undefined} className={classes("-ml-0.5 block border-l-2 py-1.5 pl-3 text-ink no-underline", key === place ? "border-action font-semibold" : "border-transparent hover:border-ink-2")}>
+                  {words}
+                  <span className={classes("block text-label font-normal", missing > 0 ? "text-attention" : "text-ink-2")}>{missing > 0 ? `${missing} missing` : (spine.notes[key] ?? "")}</span>
+                </Link>
+              </li>
+            );
+          })}
+        </ol>
+      </nav>
+      <main className="min-w-0 px-8 py-5">
+        <header className="mb-5 border-b-2 border-ink pb-2">
+          <h1 className="text-title leading-tight font-semibold break-words" dir="auto">
+            {spine.title}
+          </h1>
+          {date ? (
+            <p className="flex items-baseline gap-3 text-ink-2">
+              <span>
+                {longDate(date.startAt, date.zone)}, <span className="mono">{clockTime(date.startAt, date.zone)}</span> · {date.zone}
+              </span>
+              {spine.dates.length > 1 && <DateChoice eventId={spine.eventId} place={place} currentId={date.id} dates={spine.dates} />}
+            </p>
+          ) : (
+            <p className="text-ink-2">A room without fixed time: it has no date until somebody opens it.</p>
+          )}
+          {spine.findings.length > 0 && (
+            <details className="mt-2" open={place === "plan"}>
+              <summary className="cursor-pointer font-medium text-attention">
+                Readiness: {spine.findings.length} {spine.findings.length === 1 ? "thing" : "things"} missing
+              </summary>
+              <ul className="mt-1">
+                {spine.findings.map((finding) => {
+                  const words = findingWords(finding);
+                  const zone = date?.zone ?? "UTC";
+                  const act = mend && hasMend(finding) && mendable[finding.check];
+                  return (
+                    <li key={finding.check} className="grid grid-cols-[13rem_1fr_auto] gap-3 border-t border-rule py-1">
+                      <span className="text-label text-ink-2">{severityWords[finding.severity]}</span>
+                      <span>
+                        {words.missing} <span className="text-label text-ink-2">by {shortDate(finding.byAt, zone)} {clockTime(finding.byAt, zone)}</span>
+                      </span>
+                      <span className="flex items-center gap-4">
+                        {act && date && <Mend act={mend.bind(null, date.id, finding.check)} words={act} />}
+                        <Link href={`${base}/${finding.place}${query}#${finding.field}`} prefetch={false}>
+                          {words.mend}
+                        </Link>
+                      </span>
+                    </li>
+                  );
+                })}
+              </ul>
+            </details>
+          )}
+        </header>
+        {children}
+      </main>
+    </div>
+  );
+}
