@@ -1,0 +1,43 @@
+"use server";
+import { redirect } from "next/navigation";
+import { Refusal } from "@/core/shared";
+import { app } from "@/server/compose";
+import { askForProof, isProven, needsProof, redeemProof } from "@/server/services/entry-proofs";
+import { takeName, wayIn } from "@/server/services/room-entry";
+import { holderOf, requireWayIn } from "@/server/services/tickets";
+import { act, giveSeat, proofToken } from "../../../_lib/request";
+
+/** Exchanges the link for this browser's seat: a cookie of this ticket's own. */
+export async function enterAction(token: string, name: string, hasTriedDevices: boolean) {
+  return act(async () => {
+    const { context } = await app();
+    const holder = await holderOf(context, token);
+    requireWayIn(holder);
+    if (!wayIn(holder, context.clock.now()).isOpen) throw new Refusal({ code: "wrong-state", action: "enter", state: holder.occurrence.phase });
+    if (needsProof(holder) && !(await isProven(context, holder.ticket.id, await proofToken(holder.ticket.id)))) throw new Refusal({ code: "not-found", what: "ticket" });
+    await takeName(context, holder, name, hasTriedDevices === true);
+    await giveSeat(context, holder.ticket.id, token);
+  });
+}
+
+/** Sends the one-time link to the holder's address. */
+export async function askProofAction(token: string) {
+  return act(async () => {
+    const { context } = await app();
+    const holder = await holderOf(context, token);
+    requireWayIn(holder);
+    await askForProof(context, holder);
+  });
+}
+
+/** Uses the one-time link for this browser, and goes on to the foyer. */
+export async function useProofAction(token: string, proof: string) {
+  const done = await act(async () => {
+    const { context } = await app();
+    const holder = await holderOf(context, token);
+    await redeemProof(context, holder, proof);
+    await giveSeat(context, holder.ticket.id, token, proof);
+  });
+  if (done.ok) redirect(`/enter/${token}`);
+  return done;
+}

@@ -1,0 +1,61 @@
+import { messagesFor } from "@/contracts/messages";
+import { isStageRole } from "@/core/people";
+import { AddressProof } from "@/features/foyer/address-proof";
+import { Entrance } from "@/features/foyer/entrance";
+import { app } from "@/server/compose";
+import { isProofOpen, isProven, needsProof } from "@/server/services/entry-proofs";
+import { backstageNow, wasHere, wayIn } from "@/server/services/room-entry";
+import { holderOf, phoneRowsFor, requireWayIn } from "@/server/services/tickets";
+import { holderLocale } from "../../../_lib/locale";
+import { orNotFound, proofToken, seatToken } from "../../../_lib/request";
+import { askProofAction, enterAction, useProofAction } from "./actions";
+
+export const metadata = { title: "Way in", robots: { index: false } };
+
+/** Half of an address, so that the holder knows which and nobody else learns it. */
+const veiled = (email: string): string => email.replace(/^(.).*(@.*)$/, "$1…$2");
+
+export default async function EnterPage({ params, searchParams }: { params: Promise<{ token: string }>; searchParams: Promise<{ proof?: string }> }) {
+  const { token } = await params;
+  const { context } = await app();
+  const holder = await orNotFound(async () => {
+    const found = await holderOf(context, token);
+    requireWayIn(found);
+    return found;
+  });
+  const now = context.clock.now();
+  const locale = await holderLocale(holder.person.locale);
+  if (needsProof(holder) && !(await isProven(context, holder.ticket.id, await proofToken(holder.ticket.id)))) {
+    const proof = (await searchParams).proof ?? null;
+    const isOpen = await isProofOpen(context, holder, proof);
+    const words = messagesFor(locale).foyer;
+    return <AddressProof title={holder.event.title} address={veiled(holder.person.email!)} words={words} ask={askProofAction.bind(null, token)} confirm={isOpen ? useProofAction.bind(null, token, proof!) : null} />;
+  }
+  const way = wayIn(holder, now);
+  return (
+    <Entrance
+      occurrenceId={holder.occurrence.id}
+      ticketId={holder.ticket.id}
+      isStage={isStageRole(holder.actor.role)}
+      name={holder.person.name ?? ""}
+      title={holder.event.title}
+      zone={holder.occurrence.zone}
+      startAt={holder.occurrence.startAt}
+      opensAt={way.opensAt}
+      isOpen={way.isOpen}
+      isByDoors={way.isByDoors}
+      isOver={["ended", "cancelled", "not-held"].includes(holder.occurrence.phase)}
+      isOtherDevice={(await seatToken(holder.ticket.id)) === null && (await wasHere(context, holder))}
+      frontDoor={`/front/${holder.event.slug}?via=forwarded`}
+      hasEntered={(await seatToken(holder.ticket.id)) === token}
+      backstage={await backstageNow(context, holder)}
+      phone={await phoneRowsFor(context, holder)}
+      soundBy={holder.event.soundBy}
+      now={now}
+      words={messagesFor(locale)}
+      locale={locale}
+      look={holder.event.look}
+      enter={enterAction.bind(null, token)}
+    />
+  );
+}

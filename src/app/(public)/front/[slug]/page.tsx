@@ -1,0 +1,177 @@
+import type { Metadata } from "next";
+import { cookies, headers } from "next/headers";
+import Link from "next/link";
+import { redirect } from "next/navigation";
+import { cache } from "react";
+import { cityOf, clockTime, lengthIn, longDate } from "@/core/time";
+import { formatLocaleOf, messagesFor, translatorFor } from "@/contracts/messages";
+import { AccessCodeForm } from "@/features/front-door/access-code-form";
+import { DoorView } from "@/features/front-door/door-view";
+import { OpenEntry } from "@/features/front-door/open-entry";
+import { RegisterForm } from "@/features/front-door/register-form";
+import { InLanguage } from "@/features/shared/language";
+import { VisitorHour } from "@/features/front-door/when";
+import { app } from "@/server/compose";
+import { frontDoor, type FrontDoor } from "@/server/services/front-door";
+import { inviteeOf } from "@/server/services/tickets";
+import { countriesIn } from "../../../_lib/countries";
+import { visitorLocale } from "../../../_lib/locale";
+import { currentOrganisation, isUuid, orNotFound } from "../../../_lib/request";
+import { chooseLanguageAction } from "../../language-actions";
+import { accessCodeAction, openEntryAction, registerAction } from "./actions";
+
+interface Props {
+  params: Promise<{ slug: string }>;
+  searchParams: Promise<{ via?: string; for?: string; date?: string }>;
+}
+
+async function load({ params, searchParams }: Props) {
+  const [{ slug }, { via, for: invitation, date }] = await Promise.all([params, searchParams]);
+  return loadOnce(slug, via, invitation, date);
+}
+
+/** Once a request, for the metadata and the page together. */
+const loadOnce = cache(async (slug: string, via: string | undefined, invitation: string | undefined, date: string | undefined) => {
+  const query = { via, for: invitation };
+  const dateId = isUuid(date) ? date : null;
+  const { context } = await app();
+  const organisation = await currentOrganisation();
+  const cookie = (await cookies()).get(`sc-pass-${slug}`)?.value ?? null;
+  const first = await orNotFound(() => frontDoor(context, organisation, slug, { cookie, isInvited: query.for !== undefined }, dateId));
+  if (first.isLocked) return { slug, query, found: first, prefill: null };
+  const prefill = await inviteeOf(context, first.door.event.id, query.for ?? null);
+  // a made-up invitation opens nothing
+  const found = first.door.event.isPrivate && !prefill ? await orNotFound(() => frontDoor(context, organisation, slug, { cookie, isInvited: false }, dateId)) : first;
+  return { slug, query, found, prefill };
+});
+
+export async function generateMetadata(props: Props): Promise<Metadata> {
+  const { slug, found } = await load(props);
+  if (found.isLocked) return { title: "Private event", robots: { index: false } };
+  const { event, descriptionText } = found.door;
+  const { context } = await app();
+  return { metadataBase: new URL(context.environment.STAGE_CALL_URL), title: event.title, description: descriptionText, openGraph: { title: event.title, description: descriptionText, images: [{ url: `/front/${slug}/card.png`, width: 1200, height: 630 }] }, alternates: { types: { "application/atom+xml": "/feed.xml" } } };
+}
+
+/** JSON-LD `Event` (schema.org); `<` is escaped so that no text can end the script. */
+function structuredData({ event, occurrence, organisation, descriptionText }: FrontDoor, url: string): string {
+  return JSON.stringify({
+    "@context": "https://schema.org",
+    "@type": "Event",
+    name: event.title,
+    description: descriptionText,
+    ...(occurrence && { startDate: new Date(occurrence.startAt).toISOString(), endDate: new Date(occurrence.endAt).toISOString() }),
+    eventAttendanceMode: "https://schema.org/OnlineEventAttendanceMode",
+    eventStatus: occurrence?.phase === "cancelled" ? "https://schema.org/EventCancelled" : "https://schema.org/EventScheduled",
+    location: { "@type": "VirtualLocation", url },
+    organizer: { "@type": "Organization", name: organisation.name },
+  }).replaceAll("<", "\\u003c");
+}
+
+function standingWords(door: FrontDoor, locale: string): string | null {
+  const words = messagesFor(locale).front;
+  if (!door.occurrence) return words.roomClosed;
+  const { phase } = door.occurrence;
+  if (phase === "ended" || phase === "not-held") return words.over;
+  if (phase === "cancelled") return words.cancelled;
+  return null;
+}
+
+export default async function FrontDoorPage(props: Props) {
+  const { slug, query, found, prefill } = await load(props);
+  const locale = await visitorLocale();
+  const format = formatLocaleOf(locale);
+  const words = messagesFor(locale).front;
+  const t = translatorFor(locale, "front");
+  if (found.isLocked) {
+    return (
+      <InLanguage locale={locale} label={words.language} choose={chooseLanguageAction}>
+        <AccessCodeForm action={accessCodeAction.bind(null, slug)} words={words} />
+      </InLanguage>
+    );
+  }
+  const { door } = found;
+  if (door.event.shape === "slots") redirect(`/book/${slug}`);
+  const { event, occurrence, organisation } = door;
+  const over = standingWords(door, locale);
+  const { context } = await app();
+  const nonce = (await headers()).get("content-security-policy")?.match(/'nonce-([^']+)'/)?.[1];
+  const consent = t("consent", { days: organisation.retentionDays });
+  const formWords = { name: words.name, email: words.email, required: words.required, submit: words.submit, working: words.working, answered: words.answered, answeredMore: words.answeredMore, consent };
+  return (
+    <InLanguage locale={locale} label={words.language} choose={chooseLanguageAction}>
+      <script nonce={nonce} type="application/ld+json" dangerouslySetInnerHTML={{ __html: structuredData(door, `${context.environment.STAGE_CALL_URL}/front/${slug}`) }} />
+      <DoorView
+        title={event.title}
+        organisation={
+          <Link href="/" prefetch={false} className="text-inherit no-underline">
+            {organisation.name}
+          </Link>
+        }
+        look={event.look}
+        when={
+          occurrence && (
+            <div className="mt-3 border-s-4 border-action ps-3">
+              <VisitorHour at={occurrence.startAt} eventZone={occurrence.zone} words={words.forYou} locale={format} />
+              <p className="text-lead">
+                {longDate(occurrence.startAt, occurrence.zone, format)},{" "}
+                <time dateTime={new Date(occurrence.startAt).toISOString()} className="mono">
+                  {t("inCity", { time: clockTime(occurrence.startAt, occurrence.zone), city: cityOf(occurrence.zone) })}
+                </time>
+                {occurrence.hasPlannedEnd && <span className="text-ink-2"> · {t("length", { length: lengthIn(occurrence.durationMinutes, format) })}</span>}
+              </p>
+            </div>
+          )
+        }
+        descriptionHtml={door.descriptionHtml}
+        stage={door.stage}
+        agenda={door.agenda}
+        parts={occurrence ? door.parts.map((part) => ({ id: part.id, clock: part.startLocal.slice(11), title: part.title })) : []}
+        files={door.files.map((file) => ({ ...file, href: `/front/${slug}/files/${file.id}` }))}
+        words={words}
+      >
+        <section aria-labelledby="register" className="self-start border-t-4 border-action bg-sheet p-5">
+          <h2 id="register" className="mb-3 text-head font-semibold">
+            {over ?? (event.entryBy === "open-link" ? words.comeIn : words.register)}
+          </h2>
+          {!occurrence && <p className="mb-3 text-ink-2">{words.roomClosedMore}</p>}
+          {over === null && event.entryBy === "registration" && occurrence?.phase === "open" && <p className="mb-3 text-attention">{words.live}</p>}
+          {over === null && door.placesLeft !== null && (
+            <p className="mb-3 text-ink-2">{door.placesLeft === 0 ? words.full : t("placesLeft", { count: door.placesLeft })}</p>
+          )}
+          {door.dates.length > 1 && (
+            <nav aria-label={words.otherDates} className="mb-3">
+              <p className="text-label font-medium text-ink-2">{words.otherDates}</p>
+              <ul className="max-h-48 overflow-y-auto">
+                {door.dates.map((date) => (
+                  <li key={date.id}>
+                    <Link href={`/front/${slug}?date=${date.id}`} prefetch={false} aria-current={date.id === occurrence?.id ? "date" : undefined} className={date.id === occurrence?.id ? "font-semibold" : ""}>
+                      {longDate(date.startAt, date.zone, format)}, <span className="mono">{clockTime(date.startAt, date.zone)}</span>
+                    </Link>
+                  </li>
+                ))}
+              </ul>
+            </nav>
+          )}
+          {over === null && event.isRecorded && (
+            <p className="mb-3 text-label text-ink-2">{event.consentText || words.recorded}</p>
+          )}
+          {over === null && event.entryBy === "open-link" && (
+            <OpenEntry action={openEntryAction.bind(null, slug, occurrence?.id ?? null)} words={{ ...formWords, submit: words.comeInAct, consent: t("consentName", { days: organisation.retentionDays }) }} />
+          )}
+          {over === null && event.entryBy === "registration" && (
+            <RegisterForm key={occurrence?.id} action={registerAction.bind(null, slug, { via: query.via ?? null, invitation: query.for ?? null, dateId: occurrence?.id ?? null })} fields={event.formFields} countries={event.formFields.some((field) => field.kind === "country") ? countriesIn(format) : []} prefill={prefill} words={formWords} />
+          )}
+          {door.recordingSlug && (
+            <a className="mt-3 inline-block" href={`/on-demand/${door.recordingSlug}`}>
+              {words.watch}
+            </a>
+          )}
+          <p className="mt-4 text-label">
+            <a href={`/front/${slug}/calendar.ics`}>{words.calendar}</a>
+          </p>
+        </section>
+      </DoorView>
+    </InLanguage>
+  );
+}

@@ -1,0 +1,16 @@
+import { Refusal } from "@/core/shared";
+import { exportContacts } from "@/server/services/contacts/export";
+import { answer, currentMember } from "../../../_lib/request";
+
+const types = { "contacts.csv": ["csv", "text/csv; charset=utf-8"], "contacts.vcf": ["vcf", "text/vcard; charset=utf-8"] } as const;
+
+/** The contact book as a file. */
+export function GET(_request: Request, { params }: { params: Promise<{ file: string }> }): Promise<Response> {
+  return answer(async () => {
+    const { context, member } = await currentMember();
+    const { file } = await params;
+    if (file !== "contacts.csv" && file !== "contacts.vcf") throw new Refusal({ code: "not-found", what: "file" });
+    const [kind, type] = types[file];
+    return new Response(await exportContacts(context, member, kind), { headers: { "content-type": type, "content-disposition": `attachment; filename="${file}"`, "cache-control": "no-store" } });
+  });
+}

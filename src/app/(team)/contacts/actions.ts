@@ -1,0 +1,39 @@
+"use server";
+import { revalidatePath } from "next/cache";
+import { removeGroup, saveContact } from "@/server/services/contacts/book";
+import { eraseContact } from "@/server/services/contacts/erase";
+import { mergeContacts, type MergeChoice } from "@/server/services/contacts/merge";
+import { act, currentMember } from "../../_lib/request";
+
+export async function saveContactAction(personId: string | null, input: unknown) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    const id = await saveContact(context, member, personId, input);
+    revalidatePath("/contacts");
+    return id;
+  });
+}
+
+export async function eraseContactAction(personId: string) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    await eraseContact(context, member, personId);
+    revalidatePath("/contacts");
+  });
+}
+
+export async function mergeContactsAction(choice: MergeChoice) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    await mergeContacts(context, member, choice);
+    revalidatePath("/contacts");
+  });
+}
+
+export async function removeGroupAction(name: string) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    await removeGroup(context, member, name);
+    revalidatePath("/contacts");
+  });
+}

@@ -1,0 +1,171 @@
+"use server";
+import { removeFile } from "@/server/services/front/files";
+import { saveFrontDoor } from "@/server/services/front/look";
+import { revalidatePath } from "next/cache";
+import { redirect } from "next/navigation";
+import { commandInput, type CommandBody } from "@/contracts";
+import { parse } from "@/server/services/context";
+import { createEvent, deleteEvent, publishEvent, restoreEvent, savePlan } from "@/server/services/events";
+import { requestSeats } from "@/server/services/house/requests";
+import { mendFinding } from "@/server/services/readiness/mends";
+import { createFromTemplate, duplicateEvent, saveTemplate } from "@/server/services/templates";
+import { publishRecording, setDuration } from "@/server/services/recordings";
+import { makeTestGuest } from "@/server/services/registration";
+import { importEntries } from "@/server/services/reports/import-entries";
+import { copyRunSheet, saveRunSheet } from "@/server/services/run-sheets";
+import { tokenOf } from "@/server/services/tickets";
+import { addFromEntry } from "@/server/services/stage-people";
+import { execute } from "@/server/services/room-commands";
+import { deskEntry } from "@/server/services/room-entry";
+import { app } from "@/server/compose";
+import { forgetPages } from "../../../_lib/anonymous-pages";
+import { act, currentMember } from "../../../_lib/request";
+
+export async function createEventAction(input: unknown, templateId: string | null = null, people: readonly { name: string; email: string }[] = []) {
+  const done = await act(async () => {
+    const { context, member } = await currentMember();
+    const made = await (templateId ? createFromTemplate(context, member, templateId, input) : createEvent(context, member, input));
+    await addFromEntry(context, member, made.eventId, people);
+    return made;
+  });
+  if (done.ok) redirect(`/events/${done.value.eventId}/plan`);
+  return done;
+}
+
+export async function savePlanAction(eventId: string, version: number, input: unknown, tellPeople: boolean) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    const saved = await savePlan(context, member, eventId, version, input, tellPeople);
+    revalidatePath(`/events/${eventId}`, "layout");
+    return saved;
+  });
+}
+
+export async function publishAction(eventId: string, isPublished: boolean): Promise<void> {
+  const { context, member } = await currentMember();
+  await publishEvent(context, member, eventId, isPublished);
+  forgetPages();
+  revalidatePath(`/events/${eventId}`, "layout");
+}
+
+export async function deleteAction(eventId: string): Promise<void> {
+  const { context, member } = await currentMember();
+  await deleteEvent(context, member, eventId);
+  redirect("/season");
+}
+
+export async function restoreAction(eventId: string): Promise<void> {
+  const { context, member } = await currentMember();
+  await restoreEvent(context, member, eventId);
+  revalidatePath("/season");
+}
+
+export async function saveRunSheetAction(eventId: string, dateId: string, input: unknown) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    await saveRunSheet(context, member, eventId, input, dateId);
+    revalidatePath(`/events/${eventId}`, "layout");
+  });
+}
+
+export async function copyRunSheetAction(eventId: string, dateId: string) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    return copyRunSheet(context, member, eventId, dateId);
+  });
+}
+
+export async function mendAction(eventId: string, dateId: string, check: string) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    const words = await mendFinding(context, member, eventId, dateId, check);
+    revalidatePath(`/events/${eventId}`, "layout");
+    return words;
+  });
+}
+
+export async function saveTemplateAction(eventId: string, name: string) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    await saveTemplate(context, member, eventId, name);
+  });
+}
+
+export async function duplicateAction(eventId: string): Promise<void> {
+  const { context, member } = await currentMember();
+  const made = await duplicateEvent(context, member, eventId);
+  redirect(`/events/${made}/plan`);
+}
+
+export async function requestSeatsAction(eventId: string, input: unknown) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    await requestSeats(context, member, eventId, input);
+    revalidatePath(`/events/${eventId}`, "layout");
+  });
+}
+
+export async function testGuestAction(eventId: string) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    return `${context.environment.STAGE_CALL_URL}/ticket/${tokenOf(context, await makeTestGuest(context, member, eventId))}`;
+  });
+}
+
+export async function importEntriesAction(eventId: string, occurrenceId: string, data: FormData) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    const file = data.get("file");
+    const bytes = file instanceof File ? new Uint8Array(await file.arrayBuffer()) : new Uint8Array();
+    const { added, known, bad } = await importEntries(context, member, eventId, occurrenceId, bytes);
+    revalidatePath(`/events/${eventId}/afterwards/${occurrenceId}`);
+    return { added, known, bad: bad.slice(0, 50) };
+  });
+}
+
+export async function publishRecordingAction(eventId: string, recordingId: string, publishedFrom: number | null, tellPeople: boolean) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    await publishRecording(context, member, recordingId, publishedFrom, tellPeople === true);
+    revalidatePath(`/events/${eventId}`, "layout");
+  });
+}
+
+export async function setDurationAction(recordingId: string, seconds: number) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    await setDuration(context, member, recordingId, seconds);
+  });
+}
+
+/** A room command from a page of the workspace, after the hour. */
+async function commandFromWorkspace(eventId: string, occurrenceId: string, command: CommandBody): Promise<void> {
+  const { context, member } = await currentMember();
+  const { roomCache } = await app();
+  const { ticketId, actor } = await deskEntry(context, member, eventId, occurrenceId);
+  const input = parse(commandInput, { commandId: context.ids.id(), command });
+  await execute(context, roomCache, { actorId: ticketId, actor, occurrenceId }, input);
+  revalidatePath(`/events/${eventId}/afterwards/${occurrenceId}`);
+}
+
+export async function strikeCurtainAction(eventId: string, occurrenceId: string, index: number, isStruck: boolean) {
+  return act(() => commandFromWorkspace(eventId, occurrenceId, { type: "curtain.strike", index, isStruck }));
+}
+
+export async function answerByMailAction(eventId: string, occurrenceId: string, questionId: string, text: string) {
+  return act(() => commandFromWorkspace(eventId, occurrenceId, { type: "question.answer", questionId, how: "to-one", text }));
+}
+
+export async function saveFrontDoorAction(eventId: string, version: number, input: unknown) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    return saveFrontDoor(context, member, eventId, version, input);
+  });
+}
+
+export async function removeFileAction(eventId: string, fileId: string) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    await removeFile(context, member, eventId, fileId);
+  });
+}

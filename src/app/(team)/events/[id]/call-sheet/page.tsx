@@ -1,0 +1,76 @@
+import Link from "next/link";
+import { roleWords, dutyWords } from "@/features/shared/role-words";
+import { PrintButton } from "@/features/people/print-button";
+import { callTimeOf } from "@/core/dates";
+import { cityOf, clockTime, longDate } from "@/core/time";
+import { callSheet } from "@/server/services/call-sheet";
+import { workspace, type DateQuery } from "../../../../_lib/workspace";
+
+export const metadata = { title: "Call sheet" };
+
+export default async function CallSheetPage({ params, searchParams }: { params: Promise<{ id: string }>; searchParams: Promise<DateQuery> }) {
+  const { id } = await params;
+  const { context, member, loaded } = await workspace(id, (await searchParams).date ?? null);
+  const { event, occurrence } = loaded;
+  if (!occurrence) return <main className="p-8 text-ink-2">The room has a call sheet once it is opened.</main>;
+  const lines = await callSheet(context, member, id, occurrence);
+  const { zone } = occurrence;
+  return (
+    <main className="mx-auto max-w-6xl bg-ground px-6 py-5 print:max-w-none print:p-0">
+      <header className="flex items-end justify-between border-b-2 border-ink pb-2">
+        <div>
+          <p className="text-label text-ink-2">
+            Call sheet{" "}
+            <Link href={`/events/${id}/people?date=${occurrence.id}`} prefetch={false} className="print:hidden">
+              back to the people
+            </Link>
+          </p>
+          <h1 className="text-title leading-tight font-semibold">{event.title}</h1>
+          <p>
+            {longDate(occurrence.startAt, zone)} · call <span className="mono">{clockTime(callTimeOf(occurrence.startAt, occurrence.callMinutes), zone)}</span> · start <span className="mono">{clockTime(occurrence.startAt, zone)}</span> · end{" "}
+            <span className="mono">{clockTime(occurrence.endAt, zone)}</span> in {cityOf(zone)}
+          </p>
+        </div>
+        <PrintButton />
+      </header>
+      <table className="mt-3 w-full text-left">
+        <thead className="text-label text-ink-2">
+          <tr>
+            {["Who", "As", "Call, for them", "First segment", "Contact", "Tech check", "Own way in"].map((words) => (
+              <th key={words} className="py-1 pr-3 font-medium">
+                {words}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {lines.map((line) => (
+            <tr key={line.ticketId} className="border-t border-rule align-top">
+              <td className="py-1.5 pr-3 font-medium">{line.name}</td>
+              <td className="pr-3">
+                {roleWords[line.role]}
+                {line.languages && <span className="mono text-label"> {line.languages.join(" → ")}</span>}
+                {line.duties.length > 0 && <span className="block text-label text-ink-2">{line.duties.map((duty) => dutyWords[duty]).join(", ")}</span>}
+              </td>
+              <td className="pr-3">
+                <span className="mono">{clockTime(line.callAt, line.zone)}</span> <span className="text-label text-ink-2">{cityOf(line.zone)}</span>
+              </td>
+              <td className="pr-3">
+                {line.first ? (
+                  <>
+                    <span className="mono">{clockTime(line.first.startAt, line.zone)}</span> {line.first.title}
+                  </>
+                ) : (
+                  <span className="text-ink-2">none of their own</span>
+                )}
+              </td>
+              <td className="pr-3 text-label">{line.email}</td>
+              <td className="pr-3 text-label">{line.techCheckedAt === null ? "open" : "done"}</td>
+              <td className="mono text-label break-all">{line.link ?? <span className="text-ink-2">in their mail</span>}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </main>
+  );
+}

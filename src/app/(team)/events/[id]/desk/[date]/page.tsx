@@ -1,0 +1,19 @@
+import { CopyLink } from "@/features/desk/copy-link";
+import { Desk } from "@/features/desk/desk";
+import { deskEntry } from "@/server/services/room-entry";
+import { orNotFound, pageMember } from "../../../../../_lib/request";
+
+export const metadata = { title: "Desk" };
+
+export default async function DeskPage({ params, searchParams }: { params: Promise<{ id: string; date: string }>; searchParams: Promise<{ link?: string }> }) {
+  const { id, date } = await params;
+  const { context, member } = await pageMember();
+  const entry = await orNotFound(() => deskEntry(context, member, id, date));
+  const frontUrl = `${context.environment.STAGE_CALL_URL}/front/${entry.eventSlug}`;
+  return (
+    <>
+      <Desk occurrenceId={date} ticketId={entry.ticketId} actor={entry.actor} frontUrl={frontUrl} backUrl={`/events/${id}/plan`} roomCode={entry.roomCode} />
+      {(await searchParams).link === "copy" && <CopyLink url={frontUrl} code={entry.roomCode} />}
+    </>
+  );
+}

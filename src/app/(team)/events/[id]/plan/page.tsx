@@ -1,0 +1,111 @@
+import { EventActs } from "@/features/plan/event-acts";
+import { PlanForm } from "@/features/plan/plan-form";
+import { Rehearsals } from "@/features/plan/rehearsals";
+import { SeriesStrip } from "@/features/plan/series-strip";
+import { Expectation } from "@/features/plan/expectation";
+import { TeamBar } from "@/features/shared/team-bar";
+import { Workspace } from "@/features/shared/workspace";
+import { roleMay } from "@/core/people";
+import { ruleSentence, shiftLocal, wallTimeAt } from "@/core/time";
+import { datesOf, seriesOf } from "@/server/services/dates/load";
+import { rehearsalsOf } from "@/server/services/dates/rehearsals";
+import { registeredByDate } from "@/server/services/dates/counts";
+import { holdersCount, stageTicketsOf } from "@/server/services/events";
+import { expect, pastHouse } from "@/server/services/house/forecast";
+import { seatRequestsOf } from "@/server/services/house/requests";
+import { buttonClass } from "@/ui";
+import { zoneCities } from "../../../../_lib/cities";
+import { workspace, type DateQuery } from "../../../../_lib/workspace";
+import { askSeatsAction } from "../../../house-actions";
+import { signOutAction } from "../../../sign-in/actions";
+import { deleteAction, duplicateAction, mendAction, requestSeatsAction, savePlanAction, saveTemplateAction } from "../actions";
+import { addRehearsalAction, applyExtentAction, cancelRehearsalAction, inviteToRehearsalAction, openStandingAction, previewExtentAction, undoChangeAction } from "../dates-actions";
+
+export const metadata = { title: "Plan" };
+
+export default async function PlanPage({ params, searchParams }: { params: Promise<{ id: string }>; searchParams: Promise<DateQuery> }) {
+  const { id } = await params;
+  const { context, member, loaded, spine } = await workspace(id, (await searchParams).date ?? null);
+  const { event, occurrence, plan } = loaded;
+  const mayEdit = roleMay(loaded.access.actor, "event.plan");
+  const now = context.clock.now();
+  const dates = event.shape === "series" ? await datesOf(context.db, id) : [];
+  const [rows, counts, stage, past, requests, rehearsals, holders] = await Promise.all([
+    event.shape === "series" ? seriesOf(context.db, id) : [],
+    registeredByDate(context.db, id),
+    stageTicketsOf(context.db, id),
+    pastHouse(context, event.organisationId),
+    seatRequestsOf(context, member, id),
+    rehearsalsOf(context, id),
+    holdersCount(context, occurrence),
+  ]);
+  const todayLocal = wallTimeAt(now, occurrence?.zone ?? plan.zone).local;
+  const registered = occurrence ? (counts.get(occurrence.id) ?? 0) : 0;
+  return (
+    <>
+      <TeamBar signOut={signOutAction} />
+      <Workspace spine={spine} place="plan" mend={mendAction.bind(null, id)}>
+        {event.shape === "standing" && (
+          <section className="mb-5 flex items-center gap-4 border-l-4 border-action bg-sheet p-4">
+            <p>
+              Code <span className="mono text-head">{event.roomCode}</span> <span className="text-ink-2">to type on the public page · {context.environment.STAGE_CALL_URL}/front/{event.slug}</span>
+            </p>
+            {mayEdit && (
+              <form action={openStandingAction.bind(null, id)} className="ml-auto">
+                <button className={buttonClass("act")}>{occurrence && occurrence.phase !== "ended" ? "To the open room" : "Open the room now"}</button>
+              </form>
+            )}
+          </section>
+        )}
+        {rows.length > 0 && <p className="mb-3 text-lead">{rows.map((row) => ruleSentence(row.rule, row.startLocal)).join(" · then ")}</p>}
+        {registered > 0 && <Expectation registered={registered} houseSize={event.houseSize} past={past} expected={expect(past, registered, event.houseSize)} />}
+        <PlanForm
+          key={event.version}
+          isNew={false}
+          initial={plan}
+          version={event.version}
+          cities={zoneCities()}
+          holders={holders}
+          onStage={stage.filter((one) => one.role === "panelist").length}
+          draftKey={`plan-${id}`}
+          todayLocal={todayLocal}
+          occurrenceId={occurrence?.id ?? null}
+          askSeats={askSeatsAction}
+          save={savePlanAction.bind(null, id)}
+          mayEdit={mayEdit}
+        />
+        {dates.length > 0 && (
+          <SeriesStrip
+            mayEdit={mayEdit}
+            todayLocal={todayLocal}
+            dates={dates.map((date) => ({ ...date, registered: counts.get(date.id) ?? 0, isFixed: date.phase !== "scheduled" || date.startAt <= now }))}
+            acts={{ preview: previewExtentAction.bind(null, id), apply: applyExtentAction.bind(null, id), undo: undoChangeAction.bind(null, id) }}
+          />
+        )}
+        {mayEdit && occurrence && (
+          <Rehearsals
+            rehearsals={rehearsals.map(({ id: dateId, startLocal, durationMinutes, phase }) => ({ id: dateId, startLocal, durationMinutes, phase }))}
+            proposedLocal={shiftLocal(occurrence.startLocal, -24 * 60)}
+            todayLocal={todayLocal}
+            deskBase={`/events/${id}/desk`}
+            acts={{ add: addRehearsalAction.bind(null, id), invite: inviteToRehearsalAction.bind(null, id), cancel: cancelRehearsalAction.bind(null, id) }}
+          />
+        )}
+        {mayEdit && (
+          <>
+            <EventActs title={event.title} houseSize={event.houseSize} saveTemplate={saveTemplateAction.bind(null, id)} requestSeats={requestSeatsAction.bind(null, id)} requests={requests} />
+            <div className="mt-8 flex items-center gap-4 border-t border-rule pt-3">
+              <form action={duplicateAction.bind(null, id)}>
+                <button className={buttonClass("quiet")}>Make another like it</button>
+              </form>
+              <form action={deleteAction.bind(null, id)}>
+                <button className={buttonClass("danger")}>Delete the event</button>
+              </form>
+              <span className="text-ink-2">It can be brought back for a week.</span>
+            </div>
+          </>
+        )}
+      </Workspace>
+    </>
+  );
+}

@@ -1,0 +1,46 @@
+import { RunSheetEditor } from "@/features/run-sheet/run-sheet-editor";
+import { TeamBar } from "@/features/shared/team-bar";
+import { Workspace } from "@/features/shared/workspace";
+import { loadRunSheet } from "@/server/services/run-sheets";
+import { listStagePeople } from "@/server/services/stage-people";
+import { workspace, type DateQuery } from "../../../../_lib/workspace";
+import { signOutAction } from "../../../sign-in/actions";
+import { copyRunSheetAction, mendAction, saveRunSheetAction } from "../actions";
+
+export const metadata = { title: "Run sheet" };
+
+export default async function RunSheetPage({ params, searchParams }: { params: Promise<{ id: string }>; searchParams: Promise<DateQuery> }) {
+  const { id } = await params;
+  const { context, member, spine, loaded } = await workspace(id, (await searchParams).date ?? null);
+  if (!loaded.occurrence) {
+    return (
+      <>
+        <TeamBar signOut={signOutAction} />
+        <Workspace spine={spine} place="run-sheet">
+          <p className="text-ink-2">The room has a run sheet once it is opened.</p>
+        </Workspace>
+      </>
+    );
+  }
+  const [{ occurrence, runSheet, mayEditSegments }, people] = await Promise.all([loadRunSheet(context, member, id, loaded.occurrence.id), listStagePeople(context, member, id)]);
+  return (
+    <>
+      <TeamBar signOut={signOutAction} />
+      <Workspace spine={spine} place="run-sheet" mend={mendAction.bind(null, id)}>
+        <RunSheetEditor
+          initial={runSheet}
+          startAt={occurrence.startAt}
+          endAt={occurrence.endAt}
+          startLocal={occurrence.startLocal}
+          zone={occurrence.zone}
+          leaders={people.map((person) => ({ id: person.ticketId, name: person.name }))}
+          mayEdit={mayEditSegments}
+          key={occurrence.id}
+          hasLaterDates={spine.dates.some((date) => date.startAt > occurrence.startAt)}
+          copy={copyRunSheetAction.bind(null, id, occurrence.id)}
+          save={saveRunSheetAction.bind(null, id, occurrence.id)}
+        />
+      </Workspace>
+    </>
+  );
+}

@@ -1,0 +1,43 @@
+import { standingMay } from "@/core/people";
+import { BoardList } from "@/features/boards/board-list";
+import { LicencesForm } from "@/features/organisation/licences-form";
+import { RulesForm } from "@/features/organisation/rules-form";
+import { SeatRequests } from "@/features/organisation/seat-requests";
+import { TemplateList } from "@/features/organisation/template-list";
+import { TeamBar } from "@/features/shared/team-bar";
+import { durationWords } from "@/core/time";
+import { boardsOf } from "@/server/services/boards";
+import { seatRequestsOf } from "@/server/services/house/requests";
+import { house } from "@/server/services/house/licences";
+import { templatesOf } from "@/server/services/templates";
+import { pageMember } from "../../_lib/request";
+import { decideSeatsAction, deleteTemplateAction, makeBoardAction, removeBoardAction, renameTemplateAction, saveLicencesAction, saveRulesAction } from "../house-actions";
+import { signOutAction } from "../sign-in/actions";
+
+export const metadata = { title: "House" };
+
+export default async function OrganisationPage() {
+  const { context, member } = await pageMember();
+  const [own, boards, requests, templates] = await Promise.all([house(context, member), boardsOf(context, member), seatRequestsOf(context, member), templatesOf(context, member)]);
+  const lines = templates.map((one) => ({ id: one.id, name: one.name, facts: `${durationWords(one.plan.durationMinutes)} · ${one.segments} ${one.segments === 1 ? "segment" : "segments"} · ${one.polls} ${one.polls === 1 ? "poll" : "polls"}` }));
+  return (
+    <>
+      <TeamBar signOut={signOutAction} />
+      <main className="mx-auto max-w-6xl px-6 py-5">
+        <header className="mb-5 border-b-2 border-ink pb-2">
+          <h1 className="text-title leading-tight font-semibold">House</h1>
+          <p className="text-ink-2">{own.name}</p>
+        </header>
+        <div className="grid grid-cols-2 gap-x-12 gap-y-8">
+          <div className="flex flex-col gap-8">
+            <LicencesForm initial={own.licences} mayEdit={own.mayEdit} save={saveLicencesAction} />
+            <SeatRequests requests={requests} mayDecide={own.mayEdit} decide={decideSeatsAction} />
+            <BoardList boards={boards} mayEdit={standingMay(member.standing, "boards.edit")} make={makeBoardAction} remove={removeBoardAction} />
+            <TemplateList templates={lines} mayEdit={member.standing !== "crew"} acts={{ rename: renameTemplateAction, remove: deleteTemplateAction }} />
+          </div>
+          <RulesForm initial={own.rules} mayEdit={own.mayEdit} save={saveRulesAction} />
+        </div>
+      </main>
+    </>
+  );
+}

@@ -1,0 +1,164 @@
+import Link from "next/link";
+import { SeasonBoard } from "@/features/season/season-board";
+import { SeasonMonth } from "@/features/season/season-month";
+import { SeasonNav, seasonHref, type SeasonQuery } from "@/features/season/season-nav";
+import { SeasonTable } from "@/features/season/season-table";
+import { TeamBar } from "@/features/shared/team-bar";
+import { dayMs, instantOf, longDate, shiftLocal, wallTimeAt } from "@/core/time";
+import { binned, datesBetween, producersOf, season, seasonList, type SeasonFilter } from "@/server/services/season";
+import { buttonClass } from "@/ui";
+import { currentOrganisation, isUuid, pageMember } from "../../_lib/request";
+import { signOutAction } from "../sign-in/actions";
+import { restoreAction } from "../events/[id]/actions";
+import { applyExtentAction, openStandingAction, undoChangeAction } from "../events/[id]/dates-actions";
+import { openRoomNowAction } from "../house-actions";
+
+export const metadata = { title: "Season" };
+const pageSize = 50;
+const states = ["draft", "published", "live", "missing"] as const;
+const acts = { apply: applyExtentAction, undo: undoChangeAction };
+
+function queryOf(raw: Record<string, string | undefined>, thisMonth: string): SeasonQuery {
+  return {
+    view: raw["view"] === "month" || raw["view"] === "list" ? raw["view"] : "rails",
+    words: (raw["words"] ?? "").slice(0, 100),
+    state: states.find((state) => state === raw["state"]) ?? "",
+    producer: isUuid(raw["producer"]) ? raw["producer"] : "",
+    month: /^\d{4}-(0[1-9]|1[0-2])$/.test(raw["month"] ?? "") ? raw["month"]! : thisMonth,
+    page: Math.min(1000, Math.max(0, Math.floor(Number(raw["page"] ?? 0)) || 0)),
+  };
+}
+
+const filterOf = (query: SeasonQuery): SeasonFilter => ({
+  ...(query.words && { words: query.words }),
+  ...(query.state && { state: query.state as (typeof states)[number] }),
+  ...(query.producer && { producerId: query.producer }),
+});
+
+type Scene = Awaited<ReturnType<typeof pageMember>> & { query: SeasonQuery; zone: string };
+
+async function MonthView({ context, member, query, zone }: Scene) {
+  const first = `${query.month}-01T00:00`;
+  const from = instantOf({ local: first, zone });
+  // weeks at both ends reach into the months beside
+  const dates = await datesBetween(context, member, from - 7 * dayMs, from + 45 * dayMs, filterOf(query));
+  const beside = (days: number) => shiftLocal(first, days * 24 * 60).slice(0, 7);
+  const now = context.clock.now();
+  return (
+    <>
+      <nav aria-label="Months" className="mt-2 flex items-baseline gap-4">
+        <Link href={seasonHref(query, { month: beside(-1) })} prefetch={false}>
+          the month before
+        </Link>
+        <h2 className="text-head font-semibold">{longDate(from + 14 * dayMs, zone).split(" ").slice(2).join(" ")}</h2>
+        <Link href={seasonHref(query, { month: beside(32) })} prefetch={false}>
+          the month after
+        </Link>
+      </nav>
+      <SeasonMonth month={query.month} today={wallTimeAt(now, zone).local.slice(0, 10)} acts={acts} dates={dates.map((date) => ({ ...date, isFixed: date.phase !== "scheduled" || date.startAt <= now || member.standing === "crew", isCancelled: date.phase === "cancelled" }))} />
+    </>
+  );
+}
+
+async function ListView({ context, member, query }: Scene) {
+  const { dates, total } = await seasonList(context, member, filterOf(query), query.page, pageSize);
+  const pages = Math.ceil(total / pageSize);
+  return (
+    <>
+      <p className="mt-2 text-ink-2">
+        <span className="mono">{total}</span> dates{pages > 1 && `, page ${query.page + 1} of ${pages}`}
+      </p>
+      <SeasonTable dates={dates} />
+      <p className="mt-3 flex gap-4">
+        {query.page > 0 && (
+          <Link href={seasonHref(query, { page: query.page - 1 })} prefetch={false}>
+            later dates
+          </Link>
+        )}
+        {query.page + 1 < pages && (
+          <Link href={seasonHref(query, { page: query.page + 1 })} prefetch={false}>
+            earlier dates
+          </Link>
+        )}
+      </p>
+    </>
+  );
+}
+
+async function RailsView({ context, member, query, zone }: Scene) {
+  const [board, bin] = await Promise.all([season(context, member, filterOf(query)), binned(context, member)]);
+  return (
+    <>
+      {board.standing.length > 0 && (
+        <section aria-label="Rooms without fixed time" className="border-b border-rule py-2">
+          <h2 className="text-label font-medium text-ink-2">Rooms without fixed time</h2>
+          <ul className="flex flex-wrap gap-x-8 gap-y-1">
+            {board.standing.map((room) => (
+              <li key={room.eventId} className="flex items-center gap-3">
+                <Link href={`/events/${room.eventId}/plan`} prefetch={false}>
+                  {room.title}
+                </Link>
+                <span className="mono text-ink-2">{room.roomCode}</span>
+                <form action={openStandingAction.bind(null, room.eventId)}>
+                  <button className={buttonClass("quiet")}>Open it now</button>
+                </form>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <SeasonBoard {...board} zone={zone} acts={member.standing === "crew" ? null : acts} />
+      {bin.length > 0 && (
+        <section className="mt-8">
+          <h2 className="text-head font-semibold">Deleted within the last week</h2>
+          <ul>
+            {bin.map((one) => (
+              <li key={one.eventId} className="flex items-center gap-4 border-t border-rule py-1.5">
+                {one.title}
+                <form action={restoreAction.bind(null, one.eventId)}>
+                  <button className={buttonClass("quiet")}>Bring it back</button>
+                </form>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </>
+  );
+}
+
+export default async function SeasonPage({ searchParams }: { searchParams: Promise<Record<string, string | undefined>> }) {
+  const { context, member } = await pageMember();
+  const organisation = await currentOrganisation();
+  const now = context.clock.now();
+  const { zone } = organisation;
+  const query = queryOf(await searchParams, wallTimeAt(now, zone).local.slice(0, 7));
+  const producers = await producersOf(context, member);
+  const scene = { context, member, query, zone };
+  return (
+    <>
+      <TeamBar signOut={signOutAction}>
+        {member.standing !== "crew" && (
+          <form action={openRoomNowAction}>
+            <button className={buttonClass("quiet")}>Open a room now</button>
+          </form>
+        )}
+      </TeamBar>
+      <main className="mx-auto max-w-6xl px-6 py-5">
+        <header className="flex items-end justify-between border-b-2 border-ink pb-2">
+          <div>
+            <h1 className="text-title leading-tight font-semibold">Season</h1>
+            <p className="text-ink-2">
+              {organisation.name} · {longDate(now, zone)}
+            </p>
+          </div>
+          <Link href="/events/new" prefetch={false} className={buttonClass("act")}>
+            Plan an event
+          </Link>
+        </header>
+        <SeasonNav query={query} producers={producers} />
+        {query.view === "month" ? <MonthView {...scene} /> : query.view === "list" ? <ListView {...scene} /> : <RailsView {...scene} />}
+      </main>
+    </>
+  );
+}

@@ -1,0 +1,13 @@
+"use server";
+import { revalidatePath } from "next/cache";
+import { createSlots } from "@/server/services/slots";
+import { act, currentMember } from "../../_lib/request";
+
+export async function createSlotsAction(input: unknown) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    const made = await createSlots(context, member, input);
+    revalidatePath("/slots");
+    return made;
+  });
+}

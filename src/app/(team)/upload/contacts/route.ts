@@ -1,0 +1,42 @@
+import { wordsOf, type ImportLine } from "@/contracts";
+import { Refusal } from "@/core/shared";
+import { importContacts, previewImport } from "@/server/services/contacts/import";
+import { answer, currentMember, failureOf, requireOwnOrigin } from "../../../_lib/request";
+
+const mappingOf = (request: Request): unknown => {
+  const raw = new URL(request.url).searchParams.get("mapping");
+  try {
+    return raw ? (JSON.parse(raw) as unknown) : null;
+  } catch {
+    return null;
+  }
+};
+
+/**
+ * A file of contacts as the request's body: `?preview` tells how it would be read; without it the file is
+ * taken in and the answer is one JSON line a step. Outside the proxy, which would cut it.
+ */
+export function POST(request: Request): Promise<Response> {
+  return answer(async () => {
+    requireOwnOrigin(request);
+    const { context, member } = await currentMember();
+    const bytes = new Uint8Array(await request.arrayBuffer());
+    const length = Number(request.headers.get("content-length") ?? bytes.byteLength);
+    if (length !== bytes.byteLength) throw new Refusal({ code: "upload-cut", expectedBytes: length, receivedBytes: bytes.byteLength });
+    const mapping = mappingOf(request);
+    if (new URL(request.url).searchParams.has("preview")) return Response.json({ ok: true, preview: previewImport(member, bytes, mapping) });
+    const encoder = new TextEncoder();
+    const stream = new ReadableStream<Uint8Array>({
+      async start(controller) {
+        const tell = (line: ImportLine) => controller.enqueue(encoder.encode(`${JSON.stringify(line)}\n`));
+        try {
+          await importContacts(context, member, bytes, mapping, tell);
+        } catch (error) {
+          tell({ type: "refused", words: wordsOf(failureOf(error)) });
+        }
+        controller.close();
+      },
+    });
+    return new Response(stream, { headers: { "content-type": "application/x-ndjson", "cache-control": "no-store" } });
+  });
+}

@@ -1,0 +1,19 @@
+import "server-only";
+import { cookies, headers } from "next/headers";
+import { cache } from "react";
+import { acceptedLocale, localeOf, locales, type Locale } from "@/contracts/messages";
+
+export const languageCookie = "sc-language";
+
+/** The visitor's language: the one they chose, else the first that their browser wishes for and there is. */
+export const visitorLocale = cache(async (): Promise<Locale> => {
+  const chosen = (await cookies()).get(languageCookie)?.value;
+  if (chosen && locales.includes(chosen as Locale)) return chosen as Locale;
+  return acceptedLocale((await headers()).get("accept-language") ?? "");
+});
+
+/** A holder's own language; a choice made in this browser goes before it. */
+export async function holderLocale(personLocale: string): Promise<Locale> {
+  const chosen = (await cookies()).get(languageCookie)?.value;
+  return chosen && locales.includes(chosen as Locale) ? (chosen as Locale) : localeOf(personLocale);
+}

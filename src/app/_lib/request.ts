@@ -1,0 +1,110 @@
+import "server-only";
+import { cookies, headers } from "next/headers";
+import { notFound, redirect } from "next/navigation";
+import { cache } from "react";
+import { httpStatusOf, wordsOf } from "@/contracts";
+import { Refusal, type Failure, type InputIssue } from "@/core/shared";
+import { app } from "@/server/compose";
+import { forgetPages } from "./anonymous-pages";
+import { memberOf, type TeamMember } from "@/server/services/access";
+import type { Context } from "@/server/services/context";
+import { organisationFor, type Organisation } from "@/server/services/front-door";
+
+/** The organisation that this request's host name serves. */
+export const currentOrganisation = cache(async (): Promise<Organisation> => {
+  const { context } = await app();
+  return organisationFor(context.db, (await headers()).get("host") ?? "");
+});
+
+/** The signed-in member, or a refusal. */
+export const currentMember = cache(async (): Promise<{ context: Context; member: TeamMember }> => {
+  const { context, signIn } = await app();
+  const session = await signIn.api.getSession({ headers: await headers() });
+  const organisation = await currentOrganisation();
+  return { context, member: await memberOf(context, organisation.id, session?.user.id ?? null) };
+});
+
+/** For pages: whoever is not signed in is led to the sign-in. */
+export async function pageMember(): Promise<{ context: Context; member: TeamMember }> {
+  try {
+    return await currentMember();
+  } catch (error) {
+    if (error instanceof Refusal && error.failure.code === "not-signed-in") redirect("/sign-in");
+    throw error;
+  }
+}
+
+/** For pages: what is not there, or not theirs, is a plain 404. */
+export async function orNotFound<T>(load: () => Promise<T>): Promise<T> {
+  try {
+    return await load();
+  } catch (error) {
+    if (error instanceof Refusal && (error.failure.code === "not-found" || error.failure.code === "not-allowed")) notFound();
+    throw error;
+  }
+}
+
+const databaseAway = new Set(["ECONNREFUSED", "57P01", "57P03", "ECONNRESET", "08006", "ETIMEDOUT"]);
+
+/** What went wrong, as a failure; a defect is logged and thrown on. */
+export function failureOf(error: unknown): Failure {
+  if (error instanceof Refusal) return error.failure;
+  const cause = (error as { cause?: unknown }).cause ?? error;
+  const code = (cause as { code?: string }).code ?? "";
+  const text = (cause as Error).message ?? "";
+  if (databaseAway.has(code) || /timeout exceeded when trying to connect|Connection terminated/.test(text)) return { code: "unavailable" };
+  throw error;
+}
+
+export type Done<T> = { ok: true; value: T } | { ok: false; words: string; code: Failure["code"]; issues: readonly InputIssue[] };
+
+/** Runs a server action: refusals come back as words and field issues, never as an exception. */
+export async function act<T>(run: () => Promise<T>): Promise<Done<T>> {
+  try {
+    const value = await run();
+    forgetPages();
+    return { ok: true, value };
+  } catch (error) {
+    if ((error as { digest?: string }).digest?.startsWith("NEXT_")) throw error;
+    const failure = failureOf(error);
+    return { ok: false, words: wordsOf(failure), code: failure.code, issues: failure.code === "invalid-input" ? failure.issues : [] };
+  }
+}
+
+/** Runs a route handler: refusals become their status. */
+export async function answer(run: () => Promise<Response>): Promise<Response> {
+  try {
+    return await run();
+  } catch (error) {
+    const failure = failureOf(error);
+    return Response.json({ ok: false, failure, words: wordsOf(failure) }, { status: httpStatusOf[failure.code] });
+  }
+}
+
+export const isUuid = (text: string | null | undefined): text is string => /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/.test(text ?? "");
+
+export const seatCookie = (ticketId: string): string => `sc-${ticketId}`;
+
+/** The token that this browser was given for a ticket, when it came in by its link. */
+export const seatToken = async (ticketId: string): Promise<string | null> => (await cookies()).get(seatCookie(ticketId))?.value ?? null;
+
+const proofCookie = (ticketId: string): string => `sc-proof-${ticketId}`;
+/** The one-time link by which this browser was let in, where an event asks for one. */
+export const proofToken = async (ticketId: string): Promise<string | null> => (await cookies()).get(proofCookie(ticketId))?.value ?? null;
+
+/** Gives this browser a seat: the link's token, and the proof of its address where one was asked for. */
+export async function giveSeat(context: Context, ticketId: string, token: string, proof: string | null = null): Promise<void> {
+  const secure = context.environment.STAGE_CALL_URL.startsWith("https:");
+  const options = { httpOnly: true, sameSite: "lax", secure, path: "/", maxAge: 14 * 86_400 } as const;
+  if (proof) (await cookies()).set(proofCookie(ticketId), proof, options);
+  else (await cookies()).set(seatCookie(ticketId), token, options);
+}
+
+/** The visitor's network address, for counting tries. */
+export const remoteAddress = async (): Promise<string> => (await headers()).get("x-forwarded-for")?.split(",")[0]?.trim() ?? "local";
+
+/** Refuses a request from another site: for routes outside the proxy. */
+export function requireOwnOrigin(request: Request): void {
+  const origin = request.headers.get("origin");
+  if (origin === null || !URL.canParse(origin) || new URL(origin).host !== request.headers.get("host")) throw new Refusal({ code: "wrong-origin" });
+}

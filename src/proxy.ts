@@ -1,0 +1,58 @@
+import { NextResponse, type NextRequest } from "next/server";
+import { anonymousPage } from "./app/_lib/anonymous-pages";
+
+/** Mail programs post one-click unsubscribes without an origin (RFC 8058); the token is the proof there. */
+const withoutOrigin = /^\/unsubscribe\//;
+const behindToken = /^\/(ticket|enter|reply|unsubscribe)\//;
+
+function policy(nonce: string): string {
+  const development = process.env.NODE_ENV === "development" ? " 'unsafe-eval'" : "";
+  return [
+    "default-src 'self'",
+    `script-src 'self' 'nonce-${nonce}' 'strict-dynamic'${development}`,
+    // the notices' library writes one style element of its own: empty first, then these very bytes
+    `style-src 'self' 'nonce-${nonce}' 'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU=' 'sha256-StEaX+se6YS7pqjzrzMIA0KaX9zF/8zAhvQXZAe5epY='`,
+    "style-src-attr 'unsafe-inline'",
+    "img-src 'self' data: blob:",
+    "media-src 'self' blob:",
+    "connect-src 'self'",
+    "frame-src 'self'",
+    "worker-src 'self' blob:",
+    "object-src 'none'",
+    "base-uri 'none'",
+    "form-action 'self'",
+    "frame-ancestors 'self'",
+  ].join("; ");
+}
+
+/** Whether a request that changes something comes from this very site. */
+function isForeign(request: NextRequest): boolean {
+  if (request.method === "GET" || request.method === "HEAD" || request.method === "OPTIONS") return false;
+  if (withoutOrigin.test(request.nextUrl.pathname)) return false;
+  const origin = request.headers.get("origin");
+  return origin === null || new URL(origin).host !== request.headers.get("host");
+}
+
+export async function proxy(request: NextRequest): Promise<NextResponse> {
+  if (isForeign(request)) return NextResponse.json({ ok: false, failure: { code: "wrong-origin" } }, { status: 403 });
+  const nonce = Buffer.from(crypto.getRandomValues(new Uint8Array(16))).toString("base64");
+  const headers = new Headers(request.headers);
+  headers.set("content-security-policy", policy(nonce));
+  const oneClick = /^\/unsubscribe\/[\w-]+$/.test(request.nextUrl.pathname) && request.method === "POST";
+  if (oneClick) return NextResponse.rewrite(new URL(`${request.nextUrl.pathname}/one-click`, request.url));
+  const response = (await anonymousPage(request, nonce)) ?? NextResponse.next({ request: { headers } });
+  response.headers.set("content-security-policy", policy(nonce));
+  response.headers.set("x-content-type-options", "nosniff");
+  response.headers.set("permissions-policy", "camera=(self), microphone=(self), geolocation=(), display-capture=(self)");
+  response.headers.set("cross-origin-opener-policy", "same-origin");
+  response.headers.set("referrer-policy", behindToken.test(request.nextUrl.pathname) ? "no-referrer" : "strict-origin-when-cross-origin");
+  if (behindToken.test(request.nextUrl.pathname)) {
+    response.headers.set("cache-control", "no-store");
+    response.headers.set("x-robots-tag", "noindex");
+  }
+  return response;
+}
+
+// uploads check origin and length on their own: bodies over 10 MB would be cut here. Commands of a room
+// come by the hundred a second, carry no page, and check their origin on their own too
+export const config = { matcher: ["/((?!_next/static|_next/image|favicon|icon.svg|upload/|live/).*)"] };
