@@ -1,0 +1,19 @@
+import { attendanceBench } from "./attendance";
+import { frontDoorBench } from "./front-door";
+import { broadcastBench } from "./live";
+import { planningBench } from "./planning";
+import { wayInBench } from "./way-in";
+
+const benches: Readonly<Record<string, () => Promise<void> | void>> = {
+  attendance: attendanceBench,
+  planning: planningBench,
+  "front-door": frontDoorBench,
+  "way-in": wayInBench,
+  "live-500": () => broadcastBench(500),
+  "live-2000": () => broadcastBench(2000),
+};
+
+// npm run bench -- NAME…: those alone
+const wanted = process.argv.slice(2);
+for (const [name, bench] of Object.entries(benches)) if (wanted.length === 0 || wanted.includes(name)) await bench();
+process.exit(0);

@@ -1,0 +1,116 @@
+import { spawn } from "node:child_process";
+import { mkdtempSync, readdirSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { and, eq } from "drizzle-orm";
+import { docFromTemplate, nobody } from "../src/core/mailings";
+import { wallTimeAt, dayMs } from "../src/core/time";
+import { freshPlan } from "../src/contracts";
+import { members, messages, occurrences, organisations, tickets } from "../src/server/db/schema";
+import { smtpMailer } from "../src/server/mail/mailer";
+import type { TeamMember } from "../src/server/services/access";
+import type { Context } from "../src/server/services/context";
+import { importContacts } from "../src/server/services/contacts/import";
+import { createEvent, publishEvent } from "../src/server/services/events";
+import { frontDoor } from "../src/server/services/front-door";
+import { sendDue } from "../src/server/services/mail/deliver";
+import { saveMailing } from "../src/server/services/mailings/compose";
+import { sendMailing } from "../src/server/services/mailings/send";
+import { register } from "../src/server/services/registration";
+import { bookingPage, bookSlot, createSlots } from "../src/server/services/slots";
+import { makeContext } from "../src/server/worker";
+import { say, show } from "./figures";
+
+async function owner(context: Context): Promise<TeamMember> {
+  const [row] = await context.db.select().from(members).where(eq(members.standing, "owner"));
+  return { organisationId: row!.organisationId, userId: row!.userId, personId: row!.personId, standing: "owner" };
+}
+
+async function event(context: Context, member: TeamMember, title: string): Promise<{ eventId: string; occurrenceId: string; slug: string }> {
+  const startLocal = wallTimeAt(context.clock.now() + 500 * dayMs, "Europe/Lisbon").local;
+  const made = await createEvent(context, member, { ...freshPlan(startLocal, "Europe/Lisbon", { durationMinutes: 60, houseSize: 20, callMinutes: 20 }), title });
+  await publishEvent(context, member, made.eventId, true);
+  const [date] = await context.db.select().from(occurrences).where(eq(occurrences.eventId, made.eventId));
+  const { rows } = await context.db.execute(`select slug from events where id = '${made.eventId}'`);
+  return { eventId: made.eventId, occurrenceId: date!.id, slug: String(rows[0]!["slug"]) };
+}
+
+/** 100 registrations a second for 20 s, the confirmation queued with each. */
+async function registrations(context: Context, member: TeamMember): Promise<void> {
+  const { slug, eventId } = await event(context, member, "Bench registrations");
+  const [organisation] = await context.db.select().from(organisations).where(eq(organisations.id, member.organisationId));
+  const found = await frontDoor(context, organisation!, slug, { cookie: null, isInvited: false });
+  if (found.isLocked) throw new Error("locked");
+  const took: number[] = [];
+  const open: Promise<void>[] = [];
+  const startedAt = performance.now();
+  for (let i = 0; i < 2000; i += 1) {
+    const dueMs = i * 10 - (performance.now() - startedAt);
+    if (dueMs > 1) await new Promise((done) => setTimeout(done, dueMs));
+    const from = performance.now();
+    open.push(register(context, found.door, { name: `Guest ${i}`, email: `bench${i}@example.org`, zone: null, hasConsented: true, source: null, answers: {} }, `bench${i}`).then(() => void took.push(performance.now() - from)));
+  }
+  await Promise.all(open);
+  const [kept, queued] = [await context.db.$count(tickets, eq(tickets.eventId, eventId)), await context.db.$count(messages, and(eq(messages.eventId, eventId), eq(messages.kind, "confirmation")))];
+  show("registrations, 100 a second for 20 s", took, "60 / 500 ms");
+  say(`registrations: ${kept - 1} of 2000 kept, ${queued} confirmations queued, in ${((performance.now() - startedAt) / 1000).toFixed(1)} s`);
+}
+
+/** 5,000 mails rendered and handed to the stand-in. */
+async function mails(context: Context, member: TeamMember): Promise<void> {
+  const { eventId } = await event(context, member, "Bench mails");
+  const folder = mkdtempSync(join(tmpdir(), "stage-call-bench-"));
+  const server = spawn("node", ["--conditions=react-server", "--import", "tsx", "scripts/mail-server.ts"], { env: { ...process.env, SMTP_PORT: "26525", MAIL_HTTP_PORT: "26526", MAIL_FOLDER: folder }, stdio: "ignore" });
+  while (!(await fetch("http://127.0.0.1:26526").then(() => true, () => false))) await new Promise((done) => setTimeout(done, 100));
+  const pasted = Array.from({ length: 5000 }, (_, i) => `Person ${i} <mail${i}@example.org>`).join("\n");
+  const doc = docFromTemplate("Hello {{name}},\n\nwe would be glad to see you at {{event}}, {{when}}.\n\n{{join_details}}\n\n{{producer}}");
+  const { id } = await saveMailing(context, member, eventId, null, 0, { kind: "invitation", subject: "Come: {{event}}", doc, audience: { ...nobody, pasted }, senderName: "", replyTo: "", afterMinutes: null });
+  const planFrom = performance.now();
+  await sendMailing(context, member, eventId, id);
+  const planned = performance.now() - planFrom;
+  await context.db.update(messages).set({ state: "held" }).where(and(eq(messages.state, "planned"), eq(messages.kind, "confirmation")));
+  const mailer = smtpMailer("smtp://127.0.0.1:26525");
+  global.gc?.();
+  const before = process.memoryUsage().heapUsed;
+  const from = performance.now();
+  await sendDue({ ...context, mailer, environment: { ...context.environment, STAGE_CALL_MAILS_PER_SECOND: 100_000 } });
+  const seconds = (performance.now() - from) / 1000;
+  global.gc?.();
+  const grown = (process.memoryUsage().heapUsed - before) / 1_000_000;
+  mailer.close();
+  say(`5,000 mails: planned in ${(planned / 1000).toFixed(1)} s, rendered and handed over in ${seconds.toFixed(1)} s (aim 30 s), ${readdirSync(folder).length} arrived, heap ${grown >= 0 ? "+" : ""}${grown.toFixed(0)} MB`);
+  server.kill();
+}
+
+/** 20,000 contacts from a file. */
+async function contacts(context: Context, member: TeamMember): Promise<void> {
+  const text = ["name,email,tags,groups", ...Array.from({ length: 20_000 }, (_, i) => `"Contact, ${i}",contact${i}@example.org,tag${i % 7};coast,Group ${i % 20}`)].join("\r\n");
+  for (const round of ["new", "again"]) {
+    let steps = 0;
+    const from = performance.now();
+    await importContacts(context, member, new TextEncoder().encode(text), ["name", "email", "tags", "groups"], () => void (steps += 1));
+    say(`20,000 contacts taken in (${round}): ${((performance.now() - from) / 1000).toFixed(2)} s (aim 4 s), ${steps} steps told`);
+  }
+}
+
+/** Fifty people at the same slot. */
+async function slots(context: Context, member: TeamMember): Promise<void> {
+  const startLocal = `${wallTimeAt(context.clock.now() + 3 * dayMs, "Europe/Lisbon").local.slice(0, 10)}T10:00`;
+  const { slug } = await createSlots(context, member, { title: "Bench slots", startLocal, untilClock: "12:00", zone: "Europe/Lisbon", lengthMinutes: 20, pauseMinutes: 0, capacity: 3, rule: null, forEventId: null });
+  const [organisation] = await context.db.select().from(organisations).where(eq(organisations.id, member.organisationId));
+  const page = await bookingPage(context, organisation!, slug);
+  const from = performance.now();
+  const clicks = await Promise.allSettled(Array.from({ length: 50 }, (_, i) => bookSlot(context, page, page.slots[0]!.startAt, { name: `B ${i}`, email: `book${i}@example.org`, zone: null, hasConsented: true, source: null, answers: {} }, `b${i}`)));
+  say(`50 at one slot of 3: ${clicks.filter((one) => one.status === "fulfilled").length} booked, in ${(performance.now() - from).toFixed(0)} ms`);
+}
+
+/** The way in: registrations, mails, contacts and slots. */
+export async function wayInBench(): Promise<void> {
+  const { context, close } = await makeContext(process.env);
+  const member = await owner(context);
+  await registrations(context, member);
+  await contacts(context, member);
+  await slots(context, member);
+  await mails(context, member);
+  await close();
+}

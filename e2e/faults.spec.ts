@@ -1,0 +1,162 @@
+import { expect, test, type Browser, type Page } from "@playwright/test";
+import { parse } from "csv-parse/sync";
+import { randomUUID } from "node:crypto";
+import { eq, inArray, sql } from "drizzle-orm";
+import { ballots, connections, questions, questionVotes } from "../src/server/db/schema";
+import { journalLength, roomOf } from "../src/server/services/room-commands";
+import { closeLost } from "../src/server/services/presence";
+import { makeContext } from "../src/server/worker";
+import { SimulatedGuest } from "../src/stand-ins/crowd";
+import { makeBusyDate, type BusyDate } from "../tests/support/busy-date";
+import { makeInstallation, type Installation, type Server } from "./support/installation";
+import { signIn } from "./support/team";
+
+let installation: Installation;
+let tools: Awaited<ReturnType<typeof makeContext>>;
+test.beforeAll(async () => {
+  installation = await makeInstallation("faults");
+  tools = await makeContext({ ...installation.env, STAGE_CALL_CLOCK_FILE: undefined });
+});
+test.afterAll(async () => {
+  await tools?.close().catch(() => {});
+  installation?.close();
+});
+
+const db = () => tools.context.db;
+const phaseOf = (guest: SimulatedGuest) => guest.view["status"]?.["it"]?.["phase"];
+const isInHouse = (guest: SimulatedGuest) => "cast" in guest.view;
+
+async function openHouse(server: Server, attendees: number): Promise<{ date: BusyDate; producer: SimulatedGuest }> {
+  const date = await makeBusyDate(tools.context, attendees, { areAdmitted: false });
+  const producer = new SimulatedGuest(server.origin, date.producer);
+  await producer.come();
+  await producer.send({ type: "stage.enter" });
+  return { date, producer };
+}
+
+/** A browser of the attendee's own, on the given server. */
+async function seatInBrowser(browser: Browser, server: Server, date: BusyDate, index: number): Promise<Page> {
+  const page = await (await browser.newContext({ baseURL: server.origin })).newPage();
+  await page.goto(`/enter/${date.attendees[index]!.token}`);
+  await page.getByRole("button", { name: "Take my seat" }).click();
+  return page;
+}
+
+async function deskInBrowser(browser: Browser, server: Server, date: BusyDate): Promise<Page> {
+  const page = await (await browser.newContext({ baseURL: server.origin })).newPage();
+  await signIn(page);
+  await page.goto(`/events/${date.eventId}/desk/${date.occurrenceId}`);
+  await expect(page.getByText("Time of day")).toBeVisible();
+  return page;
+}
+
+test("two server processes on one database serve one room", async () => {
+  const [here, there] = [await installation.server(), await installation.server()];
+  const { date, producer } = await openHouse(here, 8);
+  const guests = date.attendees.map((member, i) => new SimulatedGuest(i % 2 === 0 ? here.origin : there.origin, member));
+  for (const guest of guests) await guest.come();
+  await producer.send({ type: "doors.open" });
+  // the doors bring the foyer in within a second, whatever process a guest is connected to
+  await expect.poll(() => guests.filter(isInHouse).length, { timeout: 1000, intervals: [50] }).toBe(8);
+  await producer.send({ type: "poll.open", pollId: date.pollId });
+  const questionId = randomUUID();
+  await guests[1]!.send({ type: "question.ask", text: "Asked over there", segmentId: null }, questionId);
+  for (const guest of guests) await guest.send({ type: "ballot.cast", pollId: date.pollId, optionId: "o1" });
+  for (const guest of guests) if (guest !== guests[1]) await guest.send({ type: "question.vote", questionId, isFor: true });
+  for (const guest of guests) await expect.poll(() => guest.view["votes"]?.[questionId]?.["count"]).toBe(7);
+  await producer.send({ type: "poll.reveal", pollId: date.pollId });
+  for (const guest of guests) await expect.poll(() => guest.view["tallies"]?.[date.pollId]?.["votes"]).toEqual({ o1: 8 });
+  // the same command to both processes at once: one row
+  const before = await journalLength(db(), date.occurrenceId);
+  const commandId = randomUUID();
+  const same = new SimulatedGuest(there.origin, date.producer);
+  const answers = await Promise.all([producer.send({ type: "curtain.raise" }, commandId), same.send({ type: "curtain.raise" }, commandId)]);
+  expect(answers.map((one) => one.ok)).toEqual([true, true]);
+  expect(await journalLength(db(), date.occurrenceId)).toBe(before + 1);
+  for (const guest of [...guests, producer]) guest.leave();
+  here.kill();
+  there.kill();
+});
+
+test("a server killed with 200 people in the room loses nothing, and screens come back by themselves", async ({ browser }) => {
+  const server = await installation.server();
+  const { date, producer } = await openHouse(server, 200);
+  const desk = await deskInBrowser(browser, server, date);
+  const guests = date.attendees.slice(2).map((member) => new SimulatedGuest(server.origin, member));
+  for (let i = 0; i < guests.length; i += 20) await Promise.all(guests.slice(i, i + 20).map((guest) => guest.come()));
+  const seats = [await seatInBrowser(browser, server, date, 0), await seatInBrowser(browser, server, date, 1)];
+  await producer.send({ type: "doors.open" });
+  await producer.send({ type: "curtain.raise" });
+  await producer.send({ type: "poll.open", pollId: date.pollId });
+  await expect.poll(() => guests.filter(isInHouse).length).toBe(198);
+  const asked = guests.slice(0, 10).map(() => randomUUID());
+  await Promise.all(asked.map((id, i) => guests[i]!.send({ type: "question.ask", text: `Question ${i}`, segmentId: null }, id)));
+  await Promise.all(guests.map((guest, i) => guest.send({ type: "ballot.cast", pollId: date.pollId, optionId: i % 3 === 0 ? "o2" : "o1" })));
+  await Promise.all(guests.slice(10, 60).map((guest) => guest.send({ type: "question.vote", questionId: asked[0]!, isFor: true })));
+  await Promise.all(guests.map((guest) => guest.sign()));
+  // signs of life are written a few times a second
+  await expect.poll(async () => (await db().execute(sql`select count(*)::int as n from connections where occurrence_id = ${date.occurrenceId} and last_sign_at > in_at`)).rows[0]!["n"]).toBeGreaterThanOrEqual(198);
+
+  server.kill();
+  await expect(seats[0]!.getByText("Connection lost.")).toBeVisible();
+  await expect(desk.getByText("Connection lost.")).toBeVisible();
+  for (const guest of guests) guest.leave();
+  await server.start();
+  const from = Date.now();
+  for (const page of [...seats, desk]) await expect(page.getByText("Connection lost.")).toBeHidden({ timeout: 5000 });
+  console.log(`screens were back ${Date.now() - from} ms after the server was`);
+  await expect(seats[0]!.getByRole("heading", { name: "A poll for you" }).or(seats[0]!.getByText("A poll for you"))).toBeVisible();
+
+  const room = await roomOf(db(), date.occurrenceId);
+  expect([room.phase, Object.keys(room.questions).length, room.polls[date.pollId]?.state]).toEqual(["open", 10, "open"]);
+  expect(await db().$count(questions, eq(questions.occurrenceId, date.occurrenceId))).toBe(10);
+  expect(await db().$count(questionVotes, inArray(questionVotes.questionId, asked))).toBe(50);
+  expect([await db().$count(ballots, eq(ballots.pollId, date.pollId)), await db().$count(ballots, sql`poll_id = ${date.pollId} and option_id = 'o2'`)]).toEqual([198, 66]);
+
+  // those who did not come back end at their last sign of life; nobody is lost from the attendance
+  await closeLost({ ...tools.context, clock: { now: () => Date.now() + 60_000 } });
+  const rows = await db().select().from(connections).where(eq(connections.occurrenceId, date.occurrenceId));
+  const away = rows.filter((row) => guests.some((guest) => guest.member.ticketId === row.ticketId));
+  expect(new Set(away.map((row) => row.ticketId)).size).toBe(198);
+  expect(away.every((row) => row.outAt !== null && row.outAt >= row.lastSignAt)).toBe(true);
+  const back = new SimulatedGuest(server.origin, date.producer);
+  expect(await back.send({ type: "date.end" })).toMatchObject({ ok: true });
+  const file = await desk.request.get(`/events/${date.eventId}/dates/${date.occurrenceId}/attendance.csv`);
+  const lines = parse(await file.text(), { bom: true, columns: true }) as Record<string, string>[];
+  const attendees = lines.filter((line) => line["role"] === "attendee");
+  expect(attendees.filter((line) => Number(line["entries"]) > 0)).toHaveLength(200);
+  expect(attendees.filter((line) => Number(line["minutes_present"]) > 0).length).toBeGreaterThanOrEqual(198);
+  server.kill();
+});
+
+test("the database away for ten seconds: screens say so, then resume, and nothing is lost", async ({ browser }) => {
+  const server = await installation.server();
+  const { date, producer } = await openHouse(server, 2);
+  const desk = await deskInBrowser(browser, server, date);
+  const seat = await seatInBrowser(browser, server, date, 0);
+  await producer.send({ type: "doors.open" });
+  await expect(seat.getByText("The programme begins shortly")).toBeVisible();
+  const before = await journalLength(db(), date.occurrenceId);
+  await tools.close();
+  installation.cluster.stop();
+  const away = Date.now();
+  await expect(desk.getByText("The database does not answer.")).toBeVisible();
+  await expect(seat.getByText("The server does not reach its records just now.")).toBeVisible();
+  // acts meanwhile are kept and sent when it is back
+  await desk.getByRole("button", { name: /Raise it for/ }).click();
+  await seat.getByLabel("Ask a question").fill("Asked while the records were away");
+  await seat.getByRole("button", { name: "Ask", exact: true }).click();
+  // ten seconds of a real outage: no clock of ours moves the database's
+  await expect.poll(() => Date.now() - away, { timeout: 15_000, intervals: [500] }).toBeGreaterThan(10_000);
+  expect(phaseOf(producer)).toBe("open");
+  installation.cluster.start();
+  await expect(desk.getByText("The database does not answer.")).toBeHidden();
+  await expect(desk.getByRole("button", { name: "Drop the curtain" })).toBeVisible();
+  await expect(desk.getByText("Asked while the records were away")).toBeVisible();
+  await expect(seat.getByText("The server does not reach its records just now.")).toBeHidden();
+  await expect(seat.getByText("Nobody", { exact: false }).or(seat.getByText("The stage is empty for a moment."))).toBeVisible();
+  tools = await makeContext({ ...installation.env, STAGE_CALL_CLOCK_FILE: undefined });
+  expect(await journalLength(db(), date.occurrenceId)).toBe(before + 2);
+  producer.leave();
+  server.kill();
+});

@@ -1,0 +1,63 @@
+import { spawn, spawnSync, type ChildProcess } from "node:child_process";
+import { rmSync } from "node:fs";
+import { join } from "node:path";
+import { createDatabase, startPostgres, type Cluster } from "../../scripts/lib/postgres.mjs";
+import { freePort, root, tsx, until } from "../../scripts/lib/run.mjs";
+
+/** One server process of the product, which a test may kill and start again. */
+export interface Server {
+  readonly origin: string;
+  kill(): void;
+  start(): Promise<void>;
+}
+
+/** An installation of a test's own: database server, database with the demo, any number of processes. */
+export interface Installation {
+  readonly cluster: Cluster;
+  readonly env: NodeJS.ProcessEnv;
+  server(): Promise<Server>;
+  close(): void;
+}
+
+export async function makeInstallation(name: string): Promise<Installation> {
+  const folder = join(root, "var/test", name);
+  const cluster = await startPostgres(join(folder, "postgres"), { isForTests: true, isOwnAlone: true });
+  rmSync(join(folder, "files"), { recursive: true, force: true });
+  const env = {
+    ...process.env,
+    NODE_ENV: "production" as const,
+    DATABASE_URL: createDatabase(cluster, "stagecall", { isFresh: true }),
+    STAGE_CALL_FILES: join(folder, "files"),
+    STAGE_CALL_CLOCK_FILE: "",
+  };
+  for (const script of ["scripts/migrate.ts", "scripts/seed.ts"]) {
+    const done = spawnSync("node", [...tsx, script], { cwd: root, env, encoding: "utf8" });
+    if (done.status !== 0) throw new Error(`${script}: ${done.stderr}`);
+  }
+  const servers: Server[] = [];
+  return {
+    cluster,
+    env,
+    async server() {
+      const one = await makeServer(env);
+      servers.push(one);
+      return one;
+    },
+    close() {
+      for (const one of servers) one.kill();
+      cluster.stop();
+    },
+  };
+}
+
+async function makeServer(env: NodeJS.ProcessEnv): Promise<Server> {
+  const port = await freePort(4700);
+  const origin = `http://127.0.0.1:${port}`;
+  let child: ChildProcess | null = null;
+  const start = async () => {
+    child = spawn("node", ["node_modules/next/dist/bin/next", "start", "-p", String(port), "-H", "127.0.0.1"], { cwd: root, env: { ...env, STAGE_CALL_URL: origin, PORT: String(port) }, stdio: ["ignore", "ignore", "inherit"] });
+    await until("the server", async () => (await fetch(`${origin}/health`)).ok);
+  };
+  await start();
+  return { origin, start, kill: () => void child?.kill("SIGKILL") };
+}

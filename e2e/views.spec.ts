@@ -1,0 +1,143 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test, type Page } from "@playwright/test";
+import { demoLinks } from "../scripts/demo/links";
+import { signIn } from "./support/team";
+
+async function expectNoSeriousFinding(page: Page, name: string): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  const grave = violations.filter((one) => one.impact === "serious" || one.impact === "critical");
+  expect(grave.map((one) => `${name}: ${one.id} ${one.nodes[0]?.html}`)).toEqual([]);
+}
+
+async function expectNoSidewaysScroll(page: Page, name: string): Promise<void> {
+  expect([name, await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)]).toEqual([name, 0]);
+}
+
+const hrefOf = async (page: Page, link: string): Promise<string> => (await page.getByRole("link", { name: link }).first().getAttribute("href"))!;
+
+test("axe finds nothing serious on the main views", async ({ page }) => {
+  await signIn(page);
+  await expectNoSeriousFinding(page, "season");
+  const plan = await hrefOf(page, "Warden training, part two");
+  const past = await hrefOf(page, "Public evening: tides and the saltmarsh");
+  for (const place of ["plan", "people", "run-sheet", "front-door", "mailings"]) {
+    await page.goto(plan.replace(/plan(?=\?|$)/, place));
+    await expectNoSeriousFinding(page, place);
+  }
+  await page.goto(`${plan.replace(/plan(?=\?|$)/, "mailings")}${plan.includes("?") ? "&" : "?"}write=invitation`);
+  await expect(page.getByRole("textbox", { name: "Words of the mail" })).toBeVisible();
+  await expectNoSeriousFinding(page, "composer");
+  await page.goto(past);
+  await expectNoSeriousFinding(page, "afterwards");
+  for (const place of ["/outbox", "/contacts", "/contacts?view=import", "/slots", "/recordings", "/help", "/events/new", "/sign-in", "/"]) {
+    await page.goto(place);
+    await expectNoSeriousFinding(page, place);
+  }
+  await page.goto(await hrefOf(page, "Annual results night"));
+  await expectNoSeriousFinding(page, "front door");
+  await signIn(page);
+  await page.goto(await hrefOf(page, "To the desk"));
+  await expect(page.getByText("Time of day")).toBeVisible();
+  await expectNoSeriousFinding(page, "desk");
+});
+
+test("axe finds nothing serious in what guests and stage people see", async ({ browser }) => {
+  const links = await demoLinks(process.env);
+  for (const viewport of [{ width: 1280, height: 800 }, { width: 390, height: 844 }]) {
+    const page = await (await browser.newContext({ viewport })).newPage();
+    await page.goto(`/ticket/${links.soonAttendee}`);
+    await expectNoSeriousFinding(page, "ticket");
+    await expectNoSidewaysScroll(page, "ticket");
+    for (const [who, token] of [["attendee", links.attendee], ["panelist", links.panelist]] as const) {
+      await page.goto(`/enter/${token}`);
+      // the second device of the same ticket is asked who it is
+      if (viewport.width === 390) {
+        await expectNoSeriousFinding(page, `second device of the ${who}`);
+        await page.getByRole("button", { name: "It is me" }).click();
+      }
+      await page.getByRole("button", { name: "Try microphone and camera" }).click();
+      await expect(page.getByRole("button", { name: "Hear yourself" })).toBeVisible();
+      await expectNoSeriousFinding(page, `foyer of the ${who}`);
+      await expectNoSidewaysScroll(page, `foyer of the ${who}`);
+      await page.getByRole("button", { name: /Take my seat|Go backstage/ }).click();
+      await expect(page.getByText(who === "attendee" ? "You are in the foyer" : "The question in hand")).toBeVisible();
+      await expectNoSeriousFinding(page, `room of the ${who}`);
+      await expectNoSidewaysScroll(page, `room of the ${who}`);
+    }
+    await page.goto(`/on-demand/${links.recordingSlug}`);
+    await expectNoSeriousFinding(page, "on demand");
+    await page.context().close();
+  }
+});
+
+test("a recording plays from any place, with its chapters", async ({ page }) => {
+  const links = await demoLinks(process.env);
+  await page.goto(`/on-demand/${links.recordingSlug}`);
+  const video = page.locator("video");
+  await expect.poll(() => video.evaluate((one: HTMLVideoElement) => Math.round(one.duration))).toBe(3600);
+  await page.getByRole("button", { name: /Question time/ }).click();
+  await expect.poll(() => video.evaluate((one: HTMLVideoElement) => one.currentTime)).toBeGreaterThan(1000);
+  const chapters = await video.evaluate((one: HTMLVideoElement) => {
+    one.textTracks[0]!.mode = "hidden";
+    return new Promise<string[]>((done) => {
+      const timer = setInterval(() => {
+        const cues = one.textTracks[0]!.cues;
+        if (!cues?.length) return;
+        clearInterval(timer);
+        done([...cues].map((cue) => (cue as VTTCue).text));
+      }, 50);
+    });
+  });
+  expect(chapters).toHaveLength(5);
+  const part = await page.request.get(`/on-demand/${links.recordingSlug}/media`, { headers: { range: "bytes=10-19" } });
+  expect([part.status(), (await part.body()).length]).toEqual([206, 10]);
+});
+
+test("guests' pages work on a phone without a sideways scroll", async ({ browser }) => {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const page = await context.newPage();
+  await page.goto("/");
+  await page.getByRole("link", { name: "Annual results night" }).click();
+  await expect(page.getByRole("button", { name: "Send me my ticket" })).toBeVisible();
+  await expectNoSidewaysScroll(page, "front door");
+});
+
+test("a private event tells nothing before its code, and limits nothing else", async ({ page }) => {
+  await signIn(page);
+  await page.goto((await hrefOf(page, "Briefing for ringing crews")).replace(/plan(?=\?|$)/, "front-door"));
+  const address = (await page.getByRole("link", { name: /\/front\// }).textContent())!;
+  await page.context().clearCookies();
+  await page.goto(address);
+  await expect(page.getByText("This event is private.")).toBeVisible();
+  expect(await page.content()).not.toContain("ringing crews");
+  await page.getByLabel("Access code").fill("wrong");
+  await page.getByRole("button", { name: "Show the event" }).click();
+  await expect(page.getByText("That is not the access code.")).toBeVisible();
+  await page.getByLabel("Access code").fill("low-tide-7");
+  await page.getByRole("button", { name: "Show the event" }).click();
+  await expect(page.getByRole("heading", { name: "Briefing for ringing crews" })).toBeVisible();
+});
+
+test("what was typed into a plan survives leaving the page", async ({ page }) => {
+  await signIn(page);
+  await page.goto("/events/new");
+  await page.getByLabel("Title").fill("Half a thought");
+  await expect.poll(() => page.evaluate(() => localStorage.getItem("plan-new"))).toContain("Half a thought");
+  await page.goto("/season");
+  await page.goto("/events/new");
+  await page.getByRole("button", { name: "Bring it back" }).click();
+  await expect(page.getByLabel("Title")).toHaveValue("Half a thought");
+});
+
+test("requests from elsewhere and without a right are refused", async ({ page, request }) => {
+  const url = "/live/00000000-0000-4000-8000-000000000000/commands";
+  const body = { commandId: "00000000-0000-4000-8000-000000000001", command: { type: "curtain.raise" } };
+  expect((await request.post(url, { data: body, headers: { origin: "https://elsewhere.example.com" } })).status()).toBe(403);
+  expect((await request.post(url, { data: body, headers: { origin: process.env["STAGE_CALL_URL"]! } })).status()).toBe(401);
+  for (const path of ["/ticket/nonsense", "/enter/nonsense", "/unsubscribe/nonsense", "/front/nothing", "/on-demand/nothing"]) {
+    expect([path, (await page.goto(path))!.status()]).toEqual([path, 404]);
+  }
+  const answer = await page.goto("/enter/nonsense");
+  expect(answer!.headers()).toMatchObject({ "referrer-policy": "no-referrer", "cache-control": expect.stringContaining("no-store"), "x-robots-tag": "noindex" });
+  expect(answer!.headers()["content-security-policy"]).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic'/);
+});

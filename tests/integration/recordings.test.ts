@@ -1,0 +1,96 @@
+import { readFileSync } from "node:fs";
+import { readdir } from "node:fs/promises";
+import { resolve } from "node:path";
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { eq } from "drizzle-orm";
+import { byteRange } from "@/app/_lib/byte-range";
+import { dayMs } from "@/core/time";
+import { occurrences, organisations } from "@/server/db/schema";
+import { folderStorage } from "@/server/files/storage";
+import { sendDue } from "@/server/services/mail/deliver";
+import { onDemand, publishRecording, recordingsOfDate, uploadRecording } from "@/server/services/recordings";
+import { addTicket, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
+import { mkdtempSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+
+let world: World;
+let event: MadeEvent;
+let folder: string;
+const video = readFileSync(resolve(import.meta.dirname, "../../scripts/demo/shore.webm"));
+
+beforeAll(async () => {
+  world = await makeWorld();
+  folder = mkdtempSync(join(tmpdir(), "recordings-"));
+  world = { ...world, context: { ...world.context, storage: folderStorage(folder), environment: { ...world.context.environment, STAGE_CALL_UPLOAD_LIMIT_MB: 2 } } };
+});
+afterAll(() => world.close());
+beforeEach(async () => {
+  event = await makeEvent(world);
+  await world.context.db.update(occurrences).set({ phase: "ended" }).where(eq(occurrences.id, event.occurrenceId));
+});
+
+const bodyOf = (bytes: Uint8Array) => new Blob([bytes as Uint8Array<ArrayBuffer>]).stream() as ReadableStream<Uint8Array>;
+const upload = (bytes: Uint8Array, expected: number | null = bytes.length) => uploadRecording(world.context, world.owner, event.eventId, event.occurrenceId, bodyOf(bytes), expected);
+const kept = () => recordingsOfDate(world.context, world.owner, event.eventId, event.occurrenceId);
+
+describe("a recording comes in whole or not at all", () => {
+  it("is checked by content, kept byte for byte, and published from its hour on", async () => {
+    const id = await upload(video);
+    const [row] = await kept();
+    expect(row).toMatchObject({ id, mediaType: "video/webm", sizeBytes: video.length });
+    expect(readFileSync(join(folder, row!.fileName)).equals(video)).toBe(true);
+    const [organisation] = await world.context.db.select().from(organisations).where(eq(organisations.id, world.organisationId));
+    await expect(onDemand(world.context, organisation!, row!.slug)).rejects.toMatchObject({ failure: { code: "not-found" } });
+    await publishRecording(world.context, world.owner, id, world.clock.now() + dayMs);
+    await expect(onDemand(world.context, organisation!, row!.slug)).rejects.toMatchObject({ failure: { code: "not-found" } });
+    world.clock.advance(dayMs);
+    expect((await onDemand(world.context, organisation!, row!.slug)).recording.id).toBe(id);
+  });
+
+  it("tells those registered once it can be watched, where that is asked for; taken back, nobody hears of it", async () => {
+    await addTicket(world, event, "attendee", "Waits for it");
+    const id = await upload(video);
+    expect(await publishRecording(world.context, world.owner, id, world.clock.now() + dayMs)).toBe(0);
+    expect(await publishRecording(world.context, world.owner, id, world.clock.now() + dayMs, true)).toBe(1);
+    await publishRecording(world.context, world.owner, id, null);
+    world.clock.advance(2 * dayMs);
+    world.sent.splice(0);
+    await sendDue(world.context);
+    expect(world.sent).toEqual([]);
+    await publishRecording(world.context, world.owner, id, world.clock.now(), true);
+    await sendDue(world.context);
+    expect(world.sent).toMatchObject([{ subject: "The recording is ready: Tides and the saltmarsh", text: expect.stringMatching(/\/on-demand\/[\w-]+/) }]);
+  });
+
+  it.each([
+    ["something else that is named .mp4", () => upload(new TextEncoder().encode("PK not a film at all".repeat(50))), "bad-file"],
+    ["an upload cut in the middle", () => upload(video.subarray(0, 40_000), video.length), "upload-cut"],
+    ["one over the limit", () => upload(new Uint8Array(2_000_001).fill(0x1a)), "file-too-large"],
+  ])("refuses %s and keeps nothing", async (_what, act, code) => {
+    const before = await readdir(folder);
+    await expect(act()).rejects.toMatchObject({ failure: { code } });
+    expect(await kept()).toEqual([]);
+    expect(await readdir(folder)).toEqual(before);
+  });
+
+  it("refuses a date that is not over", async () => {
+    await world.context.db.update(occurrences).set({ phase: "open" }).where(eq(occurrences.id, event.occurrenceId));
+    await expect(upload(video)).rejects.toMatchObject({ failure: { code: "wrong-state" } });
+  });
+});
+
+describe("HTTP Range (RFC 9110 §14.1.2: the examples there, on 10,000 bytes)", () => {
+  it.each([
+    ["bytes=0-499", { start: 0, end: 499 }],
+    ["bytes=500-999", { start: 500, end: 999 }],
+    ["bytes=-500", { start: 9500, end: 9999 }],
+    ["bytes=9500-", { start: 9500, end: 9999 }],
+    ["bytes=9000-20000", { start: 9000, end: 9999 }],
+    ["bytes=10000-", "unsatisfiable"],
+    ["bytes=5-2", null],
+    ["bytes=0-0,-1", null],
+    ["lines=1-2", null],
+    [null, null],
+  ])("%s", (header, wanted) => expect(byteRange(header, 10_000)).toEqual(wanted));
+});

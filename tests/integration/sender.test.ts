@@ -1,0 +1,119 @@
+import { spawn, type ChildProcess } from "node:child_process";
+import { mkdtempSync, readdirSync, readFileSync } from "node:fs";
+import { createServer, type Server, type Socket } from "node:net";
+import { tmpdir } from "node:os";
+import { join, resolve } from "node:path";
+import { and, eq } from "drizzle-orm";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { nobody } from "@/core/mailings";
+import { hourMs } from "@/core/time";
+import { messages } from "@/server/db/schema";
+import { smtpMailer } from "@/server/mail/mailer";
+import { sendDue } from "@/server/services/mail/deliver";
+import { saveMailing } from "@/server/services/mailings/compose";
+import { sendMailing } from "@/server/services/mailings/send";
+import { startMailServer } from "@/stand-ins/mail-server";
+import { composed } from "../support/mailing";
+import { makeEvent, makeWorld, type World } from "../support/world";
+
+const root = resolve(import.meta.dirname, "../..");
+let world: World;
+const folder = mkdtempSync(join(tmpdir(), "stage-call-mail-"));
+const smtpPort = 20_000 + Math.floor(process.pid % 20_000);
+let server: { close(): void };
+beforeAll(async () => {
+  world = await makeWorld();
+  server = startMailServer({ smtpPort, httpPort: smtpPort + 1, folder });
+});
+afterAll(async () => {
+  server.close();
+  await world.close();
+});
+
+async function plan(count: number, prefix: string): Promise<string> {
+  const event = await makeEvent(world);
+  const pasted = Array.from({ length: count }, (_, i) => `${prefix}${i}@example.org`).join("\n");
+  const { id } = await saveMailing(world.context, world.owner, event.eventId, null, 0, composed("invitation", { audience: { ...nobody, pasted } as never }));
+  await sendMailing(world.context, world.owner, event.eventId, id);
+  return id;
+}
+const left = (mailingId: string, state: "planned" | "sending" | "sent" | "failed") => world.context.db.$count(messages, and(eq(messages.mailingId, mailingId), eq(messages.state, state)));
+const arrived = (prefix: string) =>
+  readdirSync(folder)
+    .map((name) => readFileSync(join(folder, name), "latin1").split(/\r?\n\r?\n/, 1)[0]!)
+    .map((head) => ({ to: /^To: .*?([\w.]+@example\.org)/im.exec(head)?.[1] ?? "", id: /^Message-ID: (\S+)/im.exec(head)?.[1] ?? "" }))
+    .filter((mail) => mail.to.startsWith(prefix));
+const until = async (check: () => Promise<boolean>) => {
+  for (let i = 0; i < 600 && !(await check()); i += 1) await new Promise((done) => setTimeout(done, 100));
+};
+
+function worker(): ChildProcess {
+  const env = { ...process.env, NODE_ENV: "test", DATABASE_URL: world.databaseUrl, STAGE_CALL_URL: "http://127.0.0.1:3999", STAGE_CALL_SECRET: "only-for-tests-0123456789abcdef-0123456789", STAGE_CALL_FILES: folder, SMTP_URL: `smtp://127.0.0.1:${smtpPort}`, STAGE_CALL_CLOCK_FILE: join(folder, "no-clock"), STAGE_CALL_MAILS_PER_SECOND: "800" };
+  return spawn("node", ["--conditions=react-server", "--import", "tsx", "scripts/worker.ts"], { cwd: root, env: env as unknown as NodeJS.ProcessEnv, stdio: "ignore" });
+}
+
+describe("the sender", () => {
+  it("killed in the middle of 2,000 mails and started again: everybody has theirs, repeats bear the same Message-ID", async () => {
+    // the worker's clock is the real one: what is planned now is due there
+    world.clock.set(Date.now());
+    const id = await plan(2000, "kill");
+    const first = worker();
+    await until(async () => (await left(id, "sent")) > 400);
+    first.kill("SIGKILL");
+    const inFlight = await left(id, "sending");
+    const before = await left(id, "sent");
+    expect(before).toBeLessThan(2000);
+    // what the dead one held is given back after its lease: the clock of the database rows is moved, nobody waits two minutes
+    await world.context.db.update(messages).set({ dueAt: Date.now() - 1000 }).where(and(eq(messages.mailingId, id), eq(messages.state, "sending")));
+    const second = worker();
+    await until(async () => (await left(id, "sent")) === 2000);
+    second.kill("SIGTERM");
+    const mails = arrived("kill");
+    const byPerson = Map.groupBy ? Map.groupBy(mails, (mail) => mail.to) : mails.reduce((map, mail) => map.set(mail.to, [...(map.get(mail.to) ?? []), mail]), new Map<string, typeof mails>());
+    expect(byPerson.size).toBe(2000);
+    const repeated = [...byPerson.values()].filter((list) => list.length > 1);
+    for (const list of repeated) expect(new Set(list.map((mail) => mail.id)).size).toBe(1);
+    expect(repeated.length).toBeLessThanOrEqual(inFlight);
+    console.log(`sender killed: ${before} sent and ${inFlight} in flight at the kill, 2000 of 2000 arrived, ${repeated.length} repeated with the same Message-ID`);
+    world.clock.set(Date.parse("2026-11-24T09:00:00Z"));
+  }, 120_000);
+
+  const faulty = async (answer: (socket: Socket) => void, run: (port: number) => Promise<void>) => {
+    const sockets = new Set<Socket>();
+    const bad: Server = createServer((socket) => {
+      sockets.add(socket);
+      socket.on("error", () => {});
+      answer(socket);
+    });
+    await new Promise<void>((done) => bad.listen(0, "127.0.0.1", done));
+    try {
+      await run((bad.address() as { port: number }).port);
+    } finally {
+      sockets.forEach((socket) => socket.destroy());
+      bad.close();
+    }
+  };
+
+  it("loses nothing to a server that drops in the middle, stalls, or is away for an hour", async () => {
+    const id = await plan(5, "fault");
+    const through = async (port: number) => {
+      const mailer = smtpMailer(`smtp://127.0.0.1:${port}?socketTimeout=1500&greetingTimeout=1500`);
+      await sendDue({ ...world.context, mailer });
+      mailer.close();
+    };
+    await faulty((socket) => socket.destroy(), through);
+    expect([await left(id, "planned"), await left(id, "sent")]).toEqual([5, 0]);
+    world.clock.advance(hourMs);
+    // greets, then drops after the first words
+    await faulty((socket) => {
+      socket.write("220 ready\r\n");
+      socket.once("data", () => socket.destroy());
+    }, through);
+    expect([await left(id, "planned"), await left(id, "sent")]).toEqual([5, 0]);
+    world.clock.advance(hourMs);
+    await through(smtpPort);
+    expect([await left(id, "planned"), await left(id, "sent")]).toEqual([0, 5]);
+    expect(new Set(arrived("fault").map((mail) => mail.to)).size).toBe(5);
+    console.log("sender: dropped, cut and put off; 5 of 5 arrived");
+  }, 60_000);
+});

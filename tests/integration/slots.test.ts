@@ -1,0 +1,89 @@
+import { and, eq } from "drizzle-orm";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { standardRules } from "@/core/house";
+import { events, messages, occurrences, organisations, tickets } from "@/server/db/schema";
+import { sendDue } from "@/server/services/mail/deliver";
+import { cancelRegistration } from "@/server/services/registration";
+import { takeName } from "@/server/services/room-entry";
+import { bookingPage, bookSlot, createSlots, moveBooking, slotPages } from "@/server/services/slots";
+import { holderById } from "@/server/services/tickets";
+import { addStagePerson } from "@/server/services/stage-people";
+import { addMember, makeEvent, makeWorld, type World } from "../support/world";
+
+let world: World;
+let organisation: typeof organisations.$inferSelect;
+beforeAll(async () => {
+  world = await makeWorld();
+  await world.context.db.update(organisations).set({ rules: standardRules });
+  organisation = (await world.context.db.select().from(organisations))[0]!;
+});
+afterAll(() => world.close());
+
+const plan = { title: "Open hour", startLocal: "2026-11-26T14:00", untilClock: "15:00", zone: "Europe/Lisbon", lengthMinutes: 20, pauseMinutes: 0, capacity: 1, rule: null, forEventId: null };
+const guest = (email: string) => ({ name: email.split("@")[0]!, email, zone: "Europe/Madrid", hasConsented: true, source: "booking", locale: "es", answers: {} });
+const make = async (part = {}) => bookingPage(world.context, organisation, (await createSlots(world.context, world.owner, { ...plan, ...part })).slug);
+const again = (slug: string) => bookingPage(world.context, organisation, slug);
+
+describe("booked slots", () => {
+  it("give each booking a date, a foyer, a mail with the join details and a calendar file of its own", async () => {
+    const page = await make();
+    expect(page.slots.map((slot) => slot.startLocal.slice(11))).toEqual(["14:00", "14:20", "14:40"]);
+    const first = await bookSlot(world.context, page, page.slots[0]!.startAt, guest("ana@example.org"), "t");
+    const second = await bookSlot(world.context, page, page.slots[1]!.startAt, guest("bea@example.org"), "t");
+    const [a, b] = [await holderById(world.context, first), await holderById(world.context, second)];
+    expect(a.occurrence.id).not.toBe(b.occurrence.id);
+    expect(a.occurrence).toMatchObject({ kind: "slot", durationMinutes: 20 });
+    expect((await again(page.event.slug)).slots).toHaveLength(1);
+    await sendDue(world.context);
+    const mail = world.sent.find((one) => one.to.address === "ana@example.org")!;
+    expect(mail.subject).toBe("Su entrada: Open hour");
+    expect(mail.text).toContain("15:00 en Madrid");
+    expect(mail.calendar!.content).toContain("DTSTART;TZID=Europe/Lisbon:20261126T140000");
+    expect((await slotPages(world.context, world.owner)).find((one) => one.eventId === page.event.id)!.bookings.map((one) => one.name)).toEqual(["ana", "bea"]);
+  });
+
+  it("book exactly their capacity when fifty click at once", async () => {
+    const page = await make({ capacity: 3 });
+    const { startAt } = page.slots[0]!;
+    const clicks = await Promise.allSettled(Array.from({ length: 50 }, (_, i) => bookSlot(world.context, page, startAt, guest(`click${i}@example.org`), `r${i}`)));
+    const refused = clicks.filter((one) => one.status === "rejected");
+    expect(clicks.length - refused.length).toBe(3);
+    for (const one of refused) expect(one.reason).toMatchObject({ failure: { code: "house-full" } });
+    const [date] = await world.context.db.select().from(occurrences).where(and(eq(occurrences.eventId, page.event.id), eq(occurrences.startAt, startAt)));
+    expect(await world.context.db.$count(tickets, and(eq(tickets.occurrenceId, date!.id), eq(tickets.status, "registered")))).toBe(3);
+  });
+
+  it("move with their ticket, and come free when they are cancelled", async () => {
+    const page = await make();
+    const id = await bookSlot(world.context, page, page.slots[0]!.startAt, guest("mover@example.org"), "t");
+    await expect(bookSlot(world.context, page, page.slots[1]!.startAt, guest("mover@example.org"), "t")).rejects.toMatchObject({ failure: { code: "already-done" } });
+    await moveBooking(world.context, page, await holderById(world.context, id), page.slots[2]!.startAt);
+    expect((await holderById(world.context, id)).occurrence.startAt).toBe(page.slots[2]!.startAt);
+    expect((await again(page.event.slug)).slots.map((slot) => slot.startLocal.slice(11))).toEqual(["14:00", "14:20"]);
+    expect(await world.context.db.$count(messages, and(eq(messages.ticketId, id), eq(messages.kind, "change")))).toBe(1);
+    await cancelRegistration(world.context, await holderById(world.context, id));
+    expect((await again(page.event.slug)).slots).toHaveLength(3);
+    await expect(bookSlot(world.context, page, page.slots[0]!.startAt + 1, guest("odd@example.org"), "t")).rejects.toMatchObject({ failure: { code: "not-found" } });
+  });
+
+  it("mark the tech check of whoever tried sound and picture there", async () => {
+    const event = await makeEvent(world);
+    await addStagePerson(world.context, world.owner, event.eventId, { name: "Ilka Varn", email: "ilka@example.org", role: "panelist", duties: [], languages: null });
+    const page = await make({ title: "Tech check", forEventId: event.eventId });
+    const holder = await holderById(world.context, await bookSlot(world.context, page, page.slots[0]!.startAt, guest("ilka@example.org"), "t"));
+    const stage = async () => (await world.context.db.select().from(tickets).where(and(eq(tickets.eventId, event.eventId), eq(tickets.role, "panelist"))))[0]!;
+    await takeName(world.context, holder, "Ilka Varn", false);
+    expect((await stage()).techCheckedAt).toBeNull();
+    await takeName(world.context, holder, "Ilka Varn", true);
+    expect((await stage()).techCheckedAt).toBe(world.clock.now());
+  });
+
+  it("are refused where the hours are wrong, and made by nobody of the crew", async () => {
+    await expect(make({ untilClock: "13:00" })).rejects.toMatchObject({ failure: { code: "invalid-input" } });
+    await expect(make({ zone: "Europe/Nowhere" })).rejects.toMatchObject({ failure: { code: "invalid-input" } });
+    const crew = await addMember(world.context, world.organisationId, "crew", "Crew");
+    await expect(createSlots(world.context, crew, plan)).rejects.toMatchObject({ failure: { code: "not-allowed" } });
+    expect(await world.context.db.$count(events, eq(events.shape, "slots"))).toBeGreaterThan(0);
+    await expect(bookingPage(world.context, organisation, "nothing")).rejects.toMatchObject({ failure: { code: "not-found" } });
+  });
+});

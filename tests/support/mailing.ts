@@ -1,0 +1,14 @@
+import type { MailingInput } from "@/contracts";
+import { docFromTemplate, nobody } from "@/core/mailings";
+
+/** A mailing that may be kept; tests change what they are about. */
+export const composed = (kind: MailingInput["kind"], part: Partial<MailingInput> = {}): MailingInput => ({
+  kind,
+  subject: "About {{event}}",
+  doc: docFromTemplate("Hello {{name}},\n\n{{join_details}}\n\nBest") as MailingInput["doc"],
+  audience: { ...nobody, standing: [], groups: [], personIds: [], past: [] },
+  senderName: "",
+  replyTo: "",
+  afterMinutes: kind.startsWith("follow-up") ? 60 : null,
+  ...part,
+});
