@@ -132,7 +132,7 @@ test("of two browsers saving the last licence at once one gets it, the other the
     pages.map((page) =>
       Promise.race([
         page.getByRole("button", { name: "Save the plan" }).waitFor().then(() => "made"),
-        page.getByRole("alert").filter({ hasText: "The great count" }).waitFor().then(() => "refused"),
+        page.getByRole("alert").filter({ hasText: "Nothing was saved." }).waitFor().then(() => "refused"),
       ]),
     ),
   );

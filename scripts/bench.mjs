@@ -30,5 +30,5 @@ const profile = process.env.BENCH_PROFILE ? ["--cpu-prof", `--cpu-prof-dir=${pro
 keep("node", [...profile, "node_modules/next/dist/bin/next", "start", "-p", String(port), "-H", "127.0.0.1"], env, { stdio: ["ignore", "ignore", "inherit"] });
 await until("the server", async () => (await fetch(`${env.STAGE_CALL_URL}/health`)).ok);
 say("measuring");
-run("node", [...tsx, "bench/main.ts", ...process.argv.slice(2)], { env });
+run("node", ["--expose-gc", ...tsx, "bench/main.ts", ...process.argv.slice(2)], { env });
 process.exit(0);

@@ -1,5 +1,5 @@
 import { spawn, spawnSync, type ChildProcess } from "node:child_process";
-import { rmSync } from "node:fs";
+import { openSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { createDatabase, startPostgres, type Cluster } from "../../scripts/lib/postgres.mjs";
 import { freePort, root, tsx, until } from "../../scripts/lib/run.mjs";
@@ -39,7 +39,7 @@ export async function makeInstallation(name: string): Promise<Installation> {
     cluster,
     env,
     async server() {
-      const one = await makeServer(env);
+      const one = await makeServer(env, join(folder, `server-${servers.length}.log`));
       servers.push(one);
       return one;
     },
@@ -50,12 +50,14 @@ export async function makeInstallation(name: string): Promise<Installation> {
   };
 }
 
-async function makeServer(env: NodeJS.ProcessEnv): Promise<Server> {
+/** What a server says while its database is away goes to a file: it would drown the verdict. */
+async function makeServer(env: NodeJS.ProcessEnv, log: string): Promise<Server> {
+  const output = openSync(log, "a");
   const port = await freePort(4700);
   const origin = `http://127.0.0.1:${port}`;
   let child: ChildProcess | null = null;
   const start = async () => {
-    child = spawn("node", ["node_modules/next/dist/bin/next", "start", "-p", String(port), "-H", "127.0.0.1"], { cwd: root, env: { ...env, STAGE_CALL_URL: origin, PORT: String(port) }, stdio: ["ignore", "ignore", "inherit"] });
+    child = spawn("node", ["node_modules/next/dist/bin/next", "start", "-p", String(port), "-H", "127.0.0.1"], { cwd: root, env: { ...env, STAGE_CALL_URL: origin, PORT: String(port) }, stdio: ["ignore", "ignore", output] });
     await until("the server", async () => (await fetch(`${origin}/health`)).ok);
   };
   await start();

@@ -2,10 +2,15 @@ import PostalMime, { type Email } from "postal-mime";
 
 const base = () => process.env["MAIL_URL"]!;
 
+/** A mail that arrived never changes: each is fetched and read once. */
+const read = new Map<string, Promise<Email>>();
+const readMail = async (name: string): Promise<Email> => PostalMime.parse(await (await fetch(`${base()}/${name}`)).arrayBuffer());
+
 /** Mails that the stand-in server took, read by an independent parser. */
 export async function mailsTo(address: string): Promise<Email[]> {
   const names = (await (await fetch(base())).json()) as string[];
-  const mails = await Promise.all(names.map(async (name) => PostalMime.parse(await (await fetch(`${base()}/${name}`)).arrayBuffer())));
+  for (const name of names) if (!read.has(name)) read.set(name, readMail(name));
+  const mails = await Promise.all(names.map((name) => read.get(name)!));
   return mails.filter((mail) => mail.to?.some((to) => "address" in to && to.address === address));
 }
 

@@ -31,3 +31,8 @@ export { signEveryMs, signLostAfterMs, type StreamEvent, type StreamMessages } f
 export { extentInput, rehearsalInput, seatQuestionInput, slotQuestionInput, type ExtentInput, type SeatQuestion } from "./dates-input";
 export { houseRulesInput, licencesInput, seatDecisionInput, seatRequestInput } from "./house-input";
 export { templateBody, type TemplateBody } from "./template-body";
+export type { Contact, ImportPreview } from "./views/contact";
+export type { SeatAnswer, SeatRequestLine } from "./views/seats";
+export type { SeasonDate } from "./views/season-date";
+export type { TrackMark } from "./views/track-mark";
+export type { EventDraft } from "./views/event-draft";

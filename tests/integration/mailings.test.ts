@@ -12,6 +12,7 @@ import { previewMailing, saveKindWords, saveMailing, testMailing } from "@/serve
 import { goOnMailing, remindUnanswered, sendMailing, stopMailing, summariseAudience } from "@/server/services/mailings/send";
 import { planFollowUps, setReminders, trackOf } from "@/server/services/mailings/track";
 import { answerByLink, askedBy } from "@/server/services/replies";
+import { countTry } from "@/server/services/tries";
 import { eventFile } from "@/server/services/reports/exports";
 import { deliveryReport } from "@/stand-ins/delivery-report";
 import { composed } from "../support/mailing";
@@ -146,6 +147,19 @@ describe("replies", () => {
     expect(world.sent.map((mail) => mail.to.address)).toEqual(["quiet@example.org"]);
     for (const forged of ["x", world.context.secrets.tokenFor(event.eventId, 0), `${yes.slice(0, -2)}AA`]) await expect(askedBy(world.context, forged)).rejects.toMatchObject({ failure: { code: "not-found" } });
     await expect(answerByLink(world.context, yes, "maybe", "t")).rejects.toMatchObject({ failure: { code: "invalid-input" } });
+  });
+
+  it("by the link: a yes that is refused its place leaves no yes behind, and a date that is over takes none", async () => {
+    await invite("much@example.org, late@example.org");
+    const much = tokenIn(mailTo("much@example.org").text);
+    // the address's mails of this quarter hour are used up
+    for (let i = 0; i < 20; i += 1) await countTry(world.context, "mail-to-address", "much@example.org").catch(() => {});
+    await expect(answerByLink(world.context, much, "coming", "t")).rejects.toMatchObject({ failure: { code: "too-many-tries" } });
+    expect((await askedBy(world.context, much)).reply).toBeNull();
+    const late = tokenIn(mailTo("late@example.org").text);
+    await world.context.db.update(occurrences).set({ phase: "ended" }).where(eq(occurrences.id, event.occurrenceId));
+    await expect(answerByLink(world.context, late, "coming", "t")).rejects.toMatchObject({ failure: { code: "wrong-state" } });
+    expect((await askedBy(world.context, late)).reply).toBeNull();
   });
 
   /** RFC 5546 §4.2.2's example of a reply, with this event's own UID and invented people. */

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { eq } from "drizzle-orm";
 import { hourMs, minuteMs } from "@/core/time";
-import { messages, tickets } from "@/server/db/schema";
+import { messages, people, tickets } from "@/server/db/schema";
 import { eventAccess } from "@/server/services/access";
 import { savePlan } from "@/server/services/events";
 import { datesOf } from "@/server/services/dates/load";
@@ -10,7 +10,7 @@ import { docFromTemplate, nobody } from "@/core/mailings";
 import { saveMailing } from "@/server/services/mailings/compose";
 import { sendMailing, summariseAudience } from "@/server/services/mailings/send";
 import { composed } from "../support/mailing";
-import { cancelRegistration, register } from "@/server/services/registration";
+import { cancelRegistration, register, unsubscribe, unsubscribePerson } from "@/server/services/registration";
 import { holderById, holderOf, tokenOf } from "@/server/services/tickets";
 import { goodPlan, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
 
@@ -172,6 +172,29 @@ describe("registration and its mails", () => {
     for (const bad of [token, `${token.slice(0, -2)}AA`, "nonsense", `a${"x".repeat(45)}`]) {
       await expect(holderOf(world.context, bad)).rejects.toMatchObject({ failure: { code: "not-found", what: "ticket" } });
     }
+  });
+
+  it("unsubscribes by the person's own link alone: forged ones, a ticket's and an erased person's change nothing", async () => {
+    const event = await makeEvent(world);
+    await signUp(event, "enough@example.org");
+    const [ticket] = await ticketsOf(event);
+    const { tokenFor } = world.context.secrets;
+    const link = tokenFor(ticket!.personId, 0);
+    const stateOf = async () => (await world.context.db.select().from(people).where(eq(people.id, ticket!.personId)))[0]!;
+    const forged = ["", "nonsense", `${link.slice(0, -3)}AAA`, `${link}A`, link.toLowerCase(), tokenFor(ticket!.personId, 1), tokenFor(ticket!.id, 0), tokenFor(event.eventId, 0)];
+    for (const token of forged) {
+      await expect(unsubscribePerson(world.context, token)).rejects.toMatchObject({ failure: { code: "not-found" } });
+      await expect(unsubscribe(world.context, token)).rejects.toMatchObject({ failure: { code: "not-found" } });
+    }
+    expect((await stateOf()).unsubscribedAt).toBeNull();
+    // showing the page changes nothing: mail scanners follow links
+    expect(await unsubscribePerson(world.context, link)).toBe(ticket!.personId);
+    expect((await stateOf()).unsubscribedAt).toBeNull();
+    await unsubscribe(world.context, link);
+    await unsubscribe(world.context, link);
+    expect((await stateOf()).unsubscribedAt).not.toBeNull();
+    await world.context.db.update(people).set({ erasedAt: world.clock.now(), name: null, email: null }).where(eq(people.id, ticket!.personId));
+    await expect(unsubscribe(world.context, link)).rejects.toMatchObject({ failure: { code: "not-found" } });
   });
 
   it("limits tries and mails by address", async () => {

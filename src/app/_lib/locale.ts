@@ -1,7 +1,8 @@
 import "server-only";
 import { cookies, headers } from "next/headers";
 import { cache } from "react";
-import { acceptedLocale, localeOf, locales, type Locale } from "@/contracts/messages";
+import { acceptedLocale, audienceWords, localeOf, locales, type Locale } from "@/contracts/messages";
+import type { Failure } from "@/core/shared";
 
 export const languageCookie = "sc-language";
 
@@ -17,3 +18,6 @@ export async function holderLocale(personLocale: string): Promise<Locale> {
   const chosen = (await cookies()).get(languageCookie)?.value;
   return chosen && locales.includes(chosen as Locale) ? (chosen as Locale) : localeOf(personLocale);
 }
+
+/** For `act`: refusals in the language of the page that acts. */
+export const inLanguage = (locale: Locale) => (failure: Failure): string => audienceWords(failure, locale);

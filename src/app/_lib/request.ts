@@ -58,8 +58,11 @@ export function failureOf(error: unknown): Failure {
 
 export type Done<T> = { ok: true; value: T } | { ok: false; words: string; code: Failure["code"]; issues: readonly InputIssue[] };
 
-/** Runs a server action: refusals come back as words and field issues, never as an exception. */
-export async function act<T>(run: () => Promise<T>): Promise<Done<T>> {
+/**
+ * Runs a server action: refusals come back as words and field issues, never as an exception.
+ * @param say makes words of a refusal: the team's unless given
+ */
+export async function act<T>(run: () => Promise<T>, say: (failure: Failure) => string = wordsOf): Promise<Done<T>> {
   try {
     const value = await run();
     forgetPages();
@@ -67,7 +70,7 @@ export async function act<T>(run: () => Promise<T>): Promise<Done<T>> {
   } catch (error) {
     if ((error as { digest?: string }).digest?.startsWith("NEXT_")) throw error;
     const failure = failureOf(error);
-    return { ok: false, words: wordsOf(failure), code: failure.code, issues: failure.code === "invalid-input" ? failure.issues : [] };
+    return { ok: false, words: say(failure), code: failure.code, issues: failure.code === "invalid-input" ? failure.issues : [] };
   }
 }
 

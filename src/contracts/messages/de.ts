@@ -117,6 +117,7 @@ export const de: Messages = {
     tooMany: "Zu viele Versuche. Versuchen Sie es in einer Viertelstunde wieder.",
     notWelcome: "Zu dieser Veranstaltung können sich nur bestimmte Adressen anmelden.",
     full: "Alle Plätze sind vergeben.",
+    noVote: "Die Abstimmung ist nicht offen. Ihre Stimme wurde nicht gezählt.",
     notNow: "Das geht gerade nicht.",
     notFound: "Hier ist nichts.",
     unavailable: "Der Server antwortet gerade nicht. Nichts geht verloren; versuchen Sie es gleich noch einmal.",

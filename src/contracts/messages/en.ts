@@ -183,6 +183,7 @@ export const en = {
     tooMany: "Too many tries. Try again in a quarter of an hour.",
     notWelcome: "Only some addresses can register for this event.",
     full: "All seats are taken.",
+    noVote: "The poll is not open. Your vote was not counted.",
     notNow: "This is not possible just now.",
     notFound: "There is nothing here.",
     unavailable: "The server does not answer just now. Nothing is lost; try again in a moment.",

@@ -117,6 +117,7 @@ export const es: Messages = {
     tooMany: "Demasiados intentos. Pruebe de nuevo dentro de un cuarto de hora.",
     notWelcome: "En este acto solo pueden inscribirse algunas direcciones.",
     full: "Todos los sitios están ocupados.",
+    noVote: "La votación no está abierta. Su voto no se ha contado.",
     notNow: "No es posible en este momento.",
     notFound: "Aquí no hay nada.",
     unavailable: "El servidor no responde en este momento. No se pierde nada; pruebe de nuevo enseguida.",

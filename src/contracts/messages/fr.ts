@@ -117,6 +117,7 @@ export const fr: Messages = {
     tooMany: "Trop d’essais. Réessayez dans un quart d’heure.",
     notWelcome: "Seules certaines adresses peuvent s’inscrire à cet événement.",
     full: "Toutes les places sont prises.",
+    noVote: "Le sondage n’est pas ouvert. Votre vote n’a pas été compté.",
     notNow: "Ce n’est pas possible en ce moment.",
     notFound: "Il n’y a rien ici.",
     unavailable: "Le serveur ne répond pas en ce moment. Rien n’est perdu ; réessayez dans un instant.",

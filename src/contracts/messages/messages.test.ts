@@ -1,7 +1,9 @@
 import { describe, expect, it } from "vitest";
-import { acceptedLocale, catalogues, directionOf, locales, localeOf, messagesFor, translatorFor } from ".";
+import type { Failure } from "@/core/shared";
+import { acceptedLocale, audienceIssue, audienceWords, catalogues, directionOf, locales, localeOf, messagesFor, translatorFor } from ".";
 
 const leaves = (node: unknown, path = ""): [string, string][] => (typeof node === "string" ? [[path, node]] : Object.entries(node as object).flatMap(([key, value]) => leaves(value, path ? `${path}.${key}` : key)));
+const en = catalogues.en.errors;
 const english = leaves(catalogues.en);
 const argumentsOf = (text: string): string[] => [...new Set([...text.matchAll(/\{(\w+)(?=[,}])/g)].map((match) => match[1]!))].sort();
 const fieldsOf = (text: string): string[] => [...text.matchAll(/\{\{(\w+)\}\}/g)].map((match) => match[1]!).sort();
@@ -42,5 +44,22 @@ describe("the catalogue", () => {
     expect(acceptedLocale("")).toBe("en");
     expect(acceptedLocale("ar;q=0, *")).toBe("en");
     expect(messagesFor("de").front.register).toBe("Anmelden");
+  });
+});
+
+describe("refusals to guests", () => {
+  const told: Failure[] = [{ code: "too-many-tries", retryAfterSeconds: 60 }, { code: "house-full" }, { code: "not-found", what: "ticket" }, { code: "unavailable" }, { code: "poll-not-open" }, { code: "wrong-state", action: "reply", state: "ended" }, { code: "not-welcome", domains: ["example.org"] }];
+
+  it.each(locales)("are said in %s, each in its own words", (locale) => {
+    const words = told.map((failure) => audienceWords(failure, locale));
+    expect(new Set(words).size).toBe(told.length);
+    if (locale !== "en") for (const [i, said] of words.entries()) expect(said).not.toBe(audienceWords(told[i]!, "en"));
+  });
+
+  it("name the field that is wrong", () => {
+    const issue = (path: string, message = "") => audienceIssue({ path, message }, "en");
+    expect([issue("name"), issue("email"), issue("hasConsented"), issue("answers.x", "x: choose one of the answers."), issue("answers.y")]).toEqual([en.name, en.email, en.consent, en.choice, en.answer]);
+    expect(issue("email", "Only addresses of example.org can register.")).toBe(en.notWelcome);
+    expect(audienceWords({ code: "invalid-input", issues: [{ path: "name", message: "" }, { path: "email", message: "" }] }, "en")).toBe(en.other);
   });
 });

@@ -117,6 +117,7 @@ export const pt: Messages = {
     tooMany: "Demasiadas tentativas. Tente de novo dentro de um quarto de hora.",
     notWelcome: "Neste evento só alguns endereços se podem inscrever.",
     full: "Todos os lugares estão ocupados.",
+    noVote: "A votação não está aberta. O seu voto não foi contado.",
     notNow: "Não é possível neste momento.",
     notFound: "Não há nada aqui.",
     unavailable: "O servidor não responde neste momento. Nada se perde; tente de novo daqui a pouco.",

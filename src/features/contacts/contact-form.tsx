@@ -3,13 +3,14 @@ import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import { toast } from "sonner";
 import { Button, Confirm, Field, inputClass, Note } from "@/ui";
-import type { ContactLine, Done } from "./types";
+import type { Contact } from "@/contracts";
+import type { Done } from "./types";
 
 const blank = { name: "", email: "", company: "", phone: "", note: "", tags: "", groups: "" };
 const listOf = (text: string): string[] => [...new Set(text.split(",").map((one) => one.trim()).filter(Boolean))];
 
 /** One contact's own words. Without a contact: a new one. */
-export function ContactForm(props: { contact: ContactLine | null; mayEdit: boolean; save: (id: string | null, input: unknown) => Promise<Done<string>>; erase?: (id: string) => Promise<Done<void>> }) {
+export function ContactForm(props: { contact: Contact | null; mayEdit: boolean; save: (id: string | null, input: unknown) => Promise<Done<string>>; erase?: (id: string) => Promise<Done<void>> }) {
   const { contact } = props;
   const router = useRouter();
   const [values, setValues] = useState(contact ? { ...blank, ...contact, tags: contact.tags.join(", "), groups: contact.groups.join(", ") } : blank);

@@ -2,12 +2,13 @@
 import { useState, useTransition } from "react";
 import { toast } from "sonner";
 import { Button, Note } from "@/ui";
-import type { ContactLine, Done } from "./types";
+import type { Contact } from "@/contracts";
+import type { Done } from "./types";
 
 type Taken = "name" | "email" | "company" | "phone" | "zone";
 export interface Pair {
-  readonly a: ContactLine;
-  readonly b: ContactLine;
+  readonly a: Contact;
+  readonly b: Contact;
   readonly likeness: number;
 }
 type Merge = (choice: { keepId: string; goneId: string; takeFromGone: Taken[] }) => Promise<Done<void>>;

@@ -1,19 +1,10 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import type { ImportLine } from "@/contracts";
+import type { ImportLine, ImportPreview } from "@/contracts";
 import { readableFields, type ReadableField } from "@/core/contacts";
 import { Button, inputClass, Note } from "@/ui";
 
-interface Preview {
-  readonly kind: "csv" | "vcard";
-  readonly header: readonly string[];
-  readonly mapping: readonly (ReadableField | null)[];
-  readonly sample: readonly (readonly string[])[];
-  readonly rows: number;
-  readonly good: number;
-  readonly bad: readonly { readonly line: number; readonly reason: string }[];
-}
 type Done = Extract<ImportLine, { type: "done" }>;
 
 const fieldWords: Readonly<Record<ReadableField, string>> = { name: "name", email: "address", company: "company", phone: "phone", language: "language", time_zone: "time zone", tags: "tags", groups: "groups", note: "note", given_name: "given name", family_name: "family name" };
@@ -23,7 +14,7 @@ const people = (count: number): string => (count === 1 ? "1 person" : `${count} 
 export function ImportPanel() {
   const router = useRouter();
   const [file, setFile] = useState<File | null>(null);
-  const [preview, setPreview] = useState<Preview | null>(null);
+  const [preview, setPreview] = useState<ImportPreview | null>(null);
   const [progress, setProgress] = useState<{ done: number; total: number } | null>(null);
   const [done, setDone] = useState<Done | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
@@ -32,7 +23,7 @@ export function ImportPanel() {
     setWrong(null);
     const query = mapping ? `&mapping=${encodeURIComponent(JSON.stringify(mapping))}` : "";
     const response = await fetch(`/upload/contacts?preview=1${query}`, { method: "POST", body: chosen }).catch(() => null);
-    const answer = response && ((await response.json()) as { ok: true; preview: Preview } | { ok: false; words: string });
+    const answer = response && ((await response.json()) as { ok: true; preview: ImportPreview } | { ok: false; words: string });
     if (answer?.ok) setPreview(answer.preview);
     else setWrong(answer?.words ?? "The file did not reach the server. Choose it again.");
   };

@@ -2,38 +2,30 @@
 import { useRouter } from "next/navigation";
 import { useRef, useState, useTransition } from "react";
 import { toast } from "sonner";
-import { hourFrom, hourTo, niceOffset, trackInstant, trackPercent, type MailingKind, type TrackSpan } from "@/core/mailings";
+import type { TrackMark } from "@/contracts";
+import { hourFrom, hourTo, niceOffset, trackInstant, trackPercent, type TrackSpan } from "@/core/mailings";
 import { clockTime, minuteMs, shortDate } from "@/core/time";
 import { Button, classes } from "@/ui";
 import type { Done } from "./composer";
 import { kindWords } from "./field-words";
 
-export interface TrackLine {
-  readonly key: string;
-  readonly kind: MailingKind;
-  readonly at: number;
-  readonly counts: Readonly<Record<string, number>>;
-  readonly move: { readonly kind: "reminder"; readonly offsetMinutes: number } | { readonly kind: "follow-up"; readonly mailingId: string; readonly afterMinutes: number } | null;
-  readonly isOff: boolean;
-  readonly mailingId: string | null;
-}
 export interface TrackActs {
   setReminders(offsets: number[]): Promise<Done<readonly number[]>>;
   setFollowUp(mailingId: string, change: { afterMinutes?: number; isOff?: boolean }): Promise<Done<void>>;
 }
 
-const total = (counts: TrackLine["counts"]): number => Object.values(counts).reduce((sum, n) => sum + n, 0);
+const total = (counts: TrackMark["counts"]): number => Object.values(counts).reduce((sum, n) => sum + n, 0);
 /** "20 min", "24 h", "3 days". */
 const distance = (minutes: number): string => (minutes < 120 ? `${minutes} min` : minutes < 3 * 1440 ? `${Math.round(minutes / 60)} h` : `${Math.round(minutes / 1440)} days`);
 const stateWords: Readonly<Record<string, string>> = { planned: "planned", sending: "leaving", sent: "gone", failed: "came back", dropped: "not sent", held: "stopped" };
 
-function offsetAt(line: TrackLine, at: number, span: TrackSpan): number {
+function offsetAt(line: TrackMark, at: number, span: TrackSpan): number {
   const minutes = line.move!.kind === "reminder" ? (span.startAt - at) / minuteMs : (at - span.endAt) / minuteMs;
   return Math.max(5, niceOffset(minutes));
 }
 
 /** What goes when: each mail at its place around the hour. Planned ones are dragged along, or moved by the list below. */
-export function Track(props: { lines: readonly TrackLine[]; startAt: number; endAt: number; zone: string; now: number; mayEdit: boolean; acts: TrackActs }) {
+export function Track(props: { lines: readonly TrackMark[]; startAt: number; endAt: number; zone: string; now: number; mayEdit: boolean; acts: TrackActs }) {
   const { lines, startAt, endAt, zone, acts } = props;
   const span: TrackSpan = { startAt, endAt, earliestAt: Math.min(startAt, ...lines.map((line) => line.at)), latestAt: Math.max(endAt, ...lines.map((line) => line.at)) };
   const router = useRouter();
@@ -47,7 +39,7 @@ export function Track(props: { lines: readonly TrackLine[]; startAt: number; end
       if (!done.ok) toast.error(done.words);
       router.refresh();
     });
-  const move = (line: TrackLine, minutes: number) =>
+  const move = (line: TrackMark, minutes: number) =>
     attempt(() => (line.move!.kind === "reminder" ? acts.setReminders(offsets.map((one) => (one === (line.move as { offsetMinutes: number }).offsetMinutes ? minutes : one))) : acts.setFollowUp((line.move as { mailingId: string }).mailingId, { afterMinutes: minutes })));
   const percentOf = (event: React.PointerEvent): number => {
     const rect = box.current!.getBoundingClientRect();
@@ -129,7 +121,7 @@ export function Track(props: { lines: readonly TrackLine[]; startAt: number; end
 }
 
 /** The distance typed: what the hand on the track does, by keyboard. */
-function OffsetEditor({ line, onMove }: { line: TrackLine; onMove: (minutes: number) => void }) {
+function OffsetEditor({ line, onMove }: { line: TrackMark; onMove: (minutes: number) => void }) {
   const minutes = line.move!.kind === "reminder" ? line.move!.offsetMinutes : (line.move as { afterMinutes: number }).afterMinutes;
   return (
     <label className="flex items-center gap-1 text-label text-ink-2">

@@ -1,22 +1,12 @@
 "use client";
 import { useState, useTransition } from "react";
 import { toast } from "sonner";
+import type { SeatRequestLine } from "@/contracts";
 import { Button, inputClass, Note } from "@/ui";
 
 type Done = { ok: true; value: void } | { ok: false; words: string };
-interface Request {
-  readonly id: string;
-  readonly eventId: string;
-  readonly title: string;
-  readonly houseSize: number;
-  readonly wantedSize: number;
-  readonly note: string;
-  readonly by: string;
-  readonly state: "open" | "granted" | "declined";
-  readonly answer: string | null;
-}
 
-function OpenRequest({ request, decide }: { request: Request; decide: (id: string, input: { isGranted: boolean; answer: string }) => Promise<Done> }) {
+function OpenRequest({ request, decide }: { request: SeatRequestLine; decide: (id: string, input: { isGranted: boolean; answer: string }) => Promise<Done> }) {
   const [answer, setAnswer] = useState("");
   const [wrong, setWrong] = useState<string | null>(null);
   const [isPending, run] = useTransition();
@@ -41,7 +31,7 @@ function OpenRequest({ request, decide }: { request: Request; decide: (id: strin
 }
 
 /** Who asks for a larger house, and what was decided. */
-export function SeatRequests({ requests, mayDecide, decide }: { requests: readonly Request[]; mayDecide: boolean; decide: (id: string, input: { isGranted: boolean; answer: string }) => Promise<Done> }) {
+export function SeatRequests({ requests, mayDecide, decide }: { requests: readonly SeatRequestLine[]; mayDecide: boolean; decide: (id: string, input: { isGranted: boolean; answer: string }) => Promise<Done> }) {
   return (
     <section aria-label="Requests for more seats">
       <h2 className="text-head font-semibold">Requests for more seats</h2>

@@ -1,7 +1,6 @@
 "use client";
 import { useState, useTransition } from "react";
-import type { PlanInput } from "@/contracts";
-import type { RecurrenceRule } from "@/core/time";
+import type { EventDraft, PlanInput } from "@/contracts";
 import { Button, inputClass, Note } from "@/ui";
 import { PlanForm, type PlanFormProps } from "./plan-form";
 
@@ -11,19 +10,7 @@ interface Person {
   readonly name: string;
   readonly email: string;
 }
-/** What an entry of a calendar or a pasted text says of the event. */
-export interface Draft {
-  readonly title: string;
-  readonly descriptionHtml: string;
-  readonly startLocal: string | null;
-  readonly zone: string | null;
-  readonly durationMinutes: number | null;
-  readonly rule: RecurrenceRule | null;
-  readonly people: readonly Person[];
-  readonly unread: readonly string[];
-}
-
-const withDraft = (plan: PlanInput, draft: Draft): PlanInput => ({
+const withDraft = (plan: PlanInput, draft: EventDraft): PlanInput => ({
   ...plan,
   title: draft.title || plan.title,
   descriptionHtml: draft.descriptionHtml || plan.descriptionHtml,
@@ -34,7 +21,7 @@ const withDraft = (plan: PlanInput, draft: Draft): PlanInput => ({
   rule: draft.rule ? { ...draft.rule, byMonth: [...draft.rule.byMonth], byMonthDay: [...draft.rule.byMonthDay], byDay: [...draft.rule.byDay] } : plan.rule,
 });
 
-function FromEntry({ read, onDraft }: { read: (data: FormData) => Promise<Done<Draft>>; onDraft: (draft: Draft) => void }) {
+function FromEntry({ read, onDraft }: { read: (data: FormData) => Promise<Done<EventDraft>>; onDraft: (draft: EventDraft) => void }) {
   const [wrong, setWrong] = useState<string | null>(null);
   const [isPending, run] = useTransition();
   return (
@@ -62,11 +49,11 @@ function FromEntry({ read, onDraft }: { read: (data: FormData) => Promise<Done<D
 
 /** A new plan: empty, or begun from an entry of somebody's calendar; a template has filled it before. */
 export function NewEvent(props: Omit<PlanFormProps, "isNew" | "version" | "holders" | "onStage" | "save" | "mayEdit"> & {
-  read: (data: FormData) => Promise<Done<Draft>>;
+  read: (data: FormData) => Promise<Done<EventDraft>>;
   create: (input: PlanInput, people: readonly Person[]) => Promise<Refused>;
 }) {
   const { read, create, ...form } = props;
-  const [draft, setDraft] = useState<Draft | null>(null);
+  const [draft, setDraft] = useState<EventDraft | null>(null);
   const [people, setPeople] = useState<readonly Person[]>([]);
   return (
     <>

@@ -1,24 +1,16 @@
 "use client";
 import { useEffect, useState } from "react";
-import type { SeatQuestion } from "@/contracts";
+import type { SeatAnswer, SeatQuestion } from "@/contracts";
 import { localWords } from "@/core/time";
 import { Button, classes, Note } from "@/ui";
 
-export interface SeatView {
-  readonly verdict: "free" | "taken" | "not-decided" | "too-large" | "no-licences";
-  readonly cells: readonly { readonly startLocal: string; readonly isFree: boolean }[];
-  readonly earlier: string | null;
-  readonly later: string | null;
-  readonly held: readonly { readonly title: string; readonly fromLocal: string; readonly untilLocal: string; readonly houseSize: number }[];
-  readonly largest: number;
-}
-export type AskSeats = (question: SeatQuestion) => Promise<{ ok: true; value: SeatView } | { ok: false; words: string }>;
+export type AskSeats = (question: SeatQuestion) => Promise<{ ok: true; value: SeatAnswer } | { ok: false; words: string }>;
 
 const settleMs = 350;
 
 /** Asks again a moment after the last change; an answer to an older question is dropped. */
-function useSeats(question: SeatQuestion, ask: AskSeats): SeatView | null {
-  const [view, setView] = useState<SeatView | null>(null);
+function useSeats(question: SeatQuestion, ask: AskSeats): SeatAnswer | null {
+  const [view, setView] = useState<SeatAnswer | null>(null);
   const key = JSON.stringify(question);
   useEffect(() => {
     let isCurrent = true;
@@ -35,7 +27,7 @@ function useSeats(question: SeatQuestion, ask: AskSeats): SeatView | null {
   return view;
 }
 
-const verdictWords = (view: SeatView, houseSize: number): string =>
+const verdictWords = (view: SeatAnswer, houseSize: number): string =>
   ({
     free: `A seat licence for ${houseSize} is free at that hour.`,
     taken: `No seat licence for ${houseSize} is free at that hour.`,

@@ -3,11 +3,11 @@ import { cityOf, clockTime, instantOf, minuteMs, shortDate, wallTimeAt, weekdayN
 import { Rail } from "@/features/shared/rail";
 import { DragRail } from "./drag-rail";
 import { SeasonTable } from "./season-table";
-import type { BoardDate } from "./types";
+import type { SeasonDate } from "@/contracts";
 import type { MoveActs } from "./use-move";
 
 /** The next act of a date, in a few words. */
-function nextAct(date: BoardDate, now: number): string {
+function nextAct(date: SeasonDate, now: number): string {
   if (date.phase === "open") return "Live";
   if (date.phase === "backstage") return `Backstage open, starts in ${Math.max(0, Math.round((date.startAt - now) / minuteMs))} min`;
   const toCall = Math.round((date.callAt - now) / minuteMs);
@@ -21,7 +21,7 @@ const earliestMinute = 8 * 60;
 const latestMinute = 22 * 60;
 
 /** The hours of the day that all rails share, in minutes of the organisation's day: wide enough for every date. */
-export function commonClock(dates: readonly BoardDate[], zone: string): { from: number; to: number } {
+export function commonClock(dates: readonly SeasonDate[], zone: string): { from: number; to: number } {
   const minuteOf = (at: number) => Number(wallTimeAt(at, zone).local.slice(11, 13)) * 60 + Number(wallTimeAt(at, zone).local.slice(14, 16));
   let [from, to] = [earliestMinute, latestMinute];
   for (const date of dates) {
@@ -32,7 +32,7 @@ export function commonClock(dates: readonly BoardDate[], zone: string): { from: 
   return { from: Math.floor(from / clockStepMinutes) * clockStepMinutes, to: Math.min(30 * 60, Math.ceil(to / clockStepMinutes) * clockStepMinutes) };
 }
 
-function BoardRow({ date, now, zone, clock, acts }: { date: BoardDate; now: number; zone: string; clock: { from: number; to: number }; acts: MoveActs | null }) {
+function BoardRow({ date, now, zone, clock, acts }: { date: SeasonDate; now: number; zone: string; clock: { from: number; to: number }; acts: MoveActs | null }) {
   const midnight = instantOf({ local: `${wallTimeAt(date.callAt, zone).local.slice(0, 10)}T00:00`, zone });
   const [from, to] = [midnight + clock.from * minuteMs, midnight + clock.to * minuteMs];
   const isLive = date.phase === "open" || date.phase === "backstage";
@@ -107,7 +107,7 @@ function ClockHead({ clock }: { clock: { from: number; to: number } }) {
 }
 
 /** The coming dates as rails on one clock, today first; dragged along it where the member may move them. */
-export function SeasonBoard({ now, ahead, past, hasMore, zone, acts }: { now: number; ahead: readonly BoardDate[]; past: readonly BoardDate[]; hasMore: boolean; zone: string; acts: MoveActs | null }) {
+export function SeasonBoard({ now, ahead, past, hasMore, zone, acts }: { now: number; ahead: readonly SeasonDate[]; past: readonly SeasonDate[]; hasMore: boolean; zone: string; acts: MoveActs | null }) {
   const clock = commonClock(ahead, zone);
   return (
     <>

@@ -1,10 +1,10 @@
 import Link from "next/link";
 import { clockTime, longDate } from "@/core/time";
 import { phaseWords } from "@/features/shared/role-words";
-import type { BoardDate } from "./types";
+import type { SeasonDate } from "@/contracts";
 
 /** Dates as lines: past ones lead to what came of them, the others to their plan. */
-export function SeasonTable({ dates }: { dates: readonly BoardDate[] }) {
+export function SeasonTable({ dates }: { dates: readonly SeasonDate[] }) {
   return (
     <table className="mt-2 w-full text-left">
       <thead className="text-label text-ink-2">

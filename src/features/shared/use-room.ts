@@ -2,6 +2,7 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { signEveryMs, wordsOf, type CommandBody, type StreamMessages } from "@/contracts";
 import type { RoleClass } from "@/core/people";
+import type { Failure } from "@/core/shared";
 import { applyChanges, type AnyView, type PersonalPart } from "@/core/room";
 import { CommandQueue } from "./command-queue";
 
@@ -25,13 +26,14 @@ const endSignSpreadMs = 1500;
  * Follows a room: one event stream, folded with the core's reducer; commands are queued and repeated
  * with the same id until they are answered; a sign of life goes out every ten seconds.
  * @param as the ticket, or null for the desk
+ * @param say makes words of a refusal: the team's unless given
  */
-export function useRoom<V extends AnyView>(occurrenceId: string, as: string | null): RoomLink<V> {
+export function useRoom<V extends AnyView>(occurrenceId: string, as: string | null, say: (failure: Failure) => string = wordsOf): RoomLink<V> {
   const [view, setView] = useState<V | null>(null);
   const [roleClass, setRoleClass] = useState<RoleClass | null>(null);
   const [me, setMe] = useState<PersonalPart | null>(null);
   const [state, setState] = useState<RoomLink<V>["state"]>("connecting");
-  const [refusal, setRefusal] = useState<string | null>(null);
+  const [refusal, setRefusal] = useState<Failure | null>(null);
   const [clockAheadMs, setClockAheadMs] = useState(0);
   const queue = useRef<CommandQueue | null>(null);
   const signNow = useRef<(() => void) | null>(null);
@@ -39,7 +41,7 @@ export function useRoom<V extends AnyView>(occurrenceId: string, as: string | nu
   const query = as ? `as=${as}` : "";
 
   useEffect(() => {
-    const commands = new CommandQueue(`${base}/commands?${query}`, (failure) => setRefusal(failure ? wordsOf(failure) : null));
+    const commands = new CommandQueue(`${base}/commands?${query}`, setRefusal);
     queue.current = commands;
     let source: EventSource | null = null;
     let isOver = false;
@@ -119,5 +121,5 @@ export function useRoom<V extends AnyView>(occurrenceId: string, as: string | nu
     setRefusal(null);
     queue.current?.push(command);
   }, []);
-  return { view, roleClass, me, state, refusal, clockAheadMs, send };
+  return { view, roleClass, me, state, refusal: refusal && say(refusal), clockAheadMs, send };
 }

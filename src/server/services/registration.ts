@@ -1,4 +1,4 @@
-import { and, eq, inArray } from "drizzle-orm";
+import { and, eq, inArray, isNull } from "drizzle-orm";
 import { openEntryInput, registrationInput, type RegistrationInput } from "@/contracts";
 import { localeOf } from "@/contracts/messages";
 import { checkAnswers, waitsForApproval, type AnswerIssue } from "@/core/front-door";
@@ -221,14 +221,13 @@ export async function registrantsOf(context: Context, eventId: string, limit = 5
 
 /** No more invitations, reminders and follow-ups to this person. */
 export async function unsubscribe(context: Context, token: string): Promise<void> {
-  const personId = unsubscribePerson(context, token);
-  const gone = await context.db.update(people).set({ unsubscribedAt: context.clock.now() }).where(eq(people.id, personId)).returning({ id: people.id });
-  oneOf(gone, "ticket");
+  const personId = await unsubscribePerson(context, token);
+  await context.db.update(people).set({ unsubscribedAt: context.clock.now() }).where(eq(people.id, personId));
 }
 
-/** The person an unsubscribe link names, or not found. */
-export function unsubscribePerson(context: Context, token: string): string {
+/** The person an unsubscribe link names. Forged links, those of another kind and of erased people are refused alike. */
+export async function unsubscribePerson(context: Context, token: string): Promise<string> {
   const claim = context.secrets.readToken(token);
   if (!claim || !claim.matches(0)) throw new Refusal({ code: "not-found", what: "ticket" });
-  return claim.ticketId;
+  return oneOf(await context.db.select({ id: people.id }).from(people).where(and(eq(people.id, claim.ticketId), isNull(people.erasedAt))), "ticket").id;
 }

@@ -51,11 +51,12 @@ export async function answerByLink(context: Context, token: string, rawReply: st
   if (!reply) throw new Refusal({ code: "invalid-input", issues: [{ path: "reply", message: "Choose one of the answers." }] });
   const { occurrence } = asked;
   if (!occurrence || ["ended", "cancelled", "not-held"].includes(occurrence.phase)) throw new Refusal({ code: "wrong-state", action: "reply", state: occurrence?.phase ?? "no date" });
-  await keepReply(context, context.db, asked, reply);
-  if (reply !== "coming" || !asked.registers || asked.kind !== "invitee") return false;
+  const registers = reply === "coming" && asked.registers && asked.kind === "invitee";
   const { name, email, zone } = asked.person;
-  await register(context, { event: asked.event, occurrence }, { name: name || email, email, zone, hasConsented: true, source: "invitation", answers: {} }, `reply|${remote}`);
-  return true;
+  // first the place: a refusal must not leave a yes behind that has none
+  if (registers) await register(context, { event: asked.event, occurrence }, { name: name || email, email, zone, hasConsented: true, source: "invitation", answers: {} }, `reply|${remote}`);
+  await keepReply(context, context.db, asked, reply);
+  return registers;
 }
 
 /** Somebody asked to an event, found by the UID of their calendar file and their address: for answers by file. */

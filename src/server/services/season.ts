@@ -1,4 +1,5 @@
 import { and, asc, desc, eq, gte, ilike, inArray, isNotNull, isNull, lt, sql, type SQL } from "drizzle-orm";
+import type { SeasonDate } from "@/contracts";
 import { callTimeOf } from "@/core/dates";
 import type { Phase } from "@/core/people";
 import { planRunSheet } from "@/core/run-sheet";
@@ -10,28 +11,6 @@ import type { Context } from "./context";
 import { expect, pastHouse } from "./house/forecast";
 import { findingsOf } from "./readiness/findings";
 import { timed } from "./run-sheets";
-
-export interface SeasonDate {
-  readonly eventId: string;
-  readonly occurrenceId: string;
-  readonly title: string;
-  readonly kind: "show" | "rehearsal" | "slot";
-  readonly phase: Phase;
-  readonly isPublished: boolean;
-  readonly isOfSeries: boolean;
-  readonly zone: string;
-  readonly startLocal: string;
-  readonly callAt: number;
-  readonly startAt: number;
-  readonly endAt: number;
-  readonly registered: number;
-  readonly registrationLimit: number | null;
-  readonly houseSize: number;
-  readonly fullChance: number | null;
-  readonly missing: number;
-  readonly gravest: string | null;
-  readonly blocks: readonly { title: string; startAt: number; endAt: number }[];
-}
 
 /** What the season is narrowed to. */
 export interface SeasonFilter {

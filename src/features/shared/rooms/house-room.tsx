@@ -2,6 +2,7 @@
 import { useState, type ReactNode } from "react";
 import { useTranslations } from "use-intl";
 import type { Messages } from "@/contracts/messages";
+import { refusalWords } from "@/contracts/messages/refusal";
 import type { FoyerView, HouseView, PersonalPart } from "@/core/room";
 import { Button, Note } from "@/ui";
 import { PollBars } from "../poll-bars";
@@ -182,7 +183,7 @@ function InFoyer({ me, startAt, ahead, words }: { me: PersonalPart | null; start
 
 /** The attendee's room: the programme first, beside it one place that changes with what is asked. */
 export function HouseRoom(props: { occurrenceId: string; ticketId: string; startAt: number; words: Messages }) {
-  const room = useRoom<HouseView | FoyerView>(props.occurrenceId, props.ticketId);
+  const room = useRoom<HouseView | FoyerView>(props.occurrenceId, props.ticketId, (failure) => refusalWords(failure, props.words.errors));
   const t = useTranslations("house");
   const phase = room.view?.status["it"]?.phase;
   const house = room.roleClass === "house" && room.view && "cast" in room.view ? room.view : null;

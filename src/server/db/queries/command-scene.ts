@@ -1,18 +1,13 @@
 import { sql } from "drizzle-orm";
-import { callTimeOf, type DateTimes } from "@/core/dates";
+import { callTimeOf } from "@/core/dates";
+import type { RoomFacts } from "@/core/room";
 import type { Db } from "../client";
 
 /** What deciding a command needs to know of a date beside its journal: ids and switches, no names. */
-export interface CommandScene {
+export interface CommandScene extends Pick<RoomFacts, "times" | "questionsOn" | "pollsOn" | "earlyEntry" | "stageMicrophonesOpen" | "segmentIds"> {
   readonly occurrenceId: string;
   readonly eventId: string;
   readonly houseSize: number;
-  readonly times: DateTimes;
-  readonly questionsOn: boolean;
-  readonly pollsOn: boolean;
-  readonly earlyEntry: boolean;
-  readonly stageMicrophonesOpen: boolean;
-  readonly segmentIds: readonly string[];
   readonly pollIds: readonly string[];
   readonly stageTicketIds: readonly string[];
 }

@@ -1,9 +1,10 @@
+import type { EventDraft } from "@/contracts";
 import { Refusal } from "@/core/shared";
 import { wallTimeAt } from "@/core/time";
 import type { TeamMember } from "../access";
 import type { Context } from "../context";
 import { organisationOf } from "../house/rules";
-import { draftFromCalendar, draftFromText, type EventDraft } from "./event-file";
+import { draftFromCalendar, draftFromText } from "./event-file";
 
 /** The beginning of a plan out of a calendar file, or of pasted text: a calendar's own text or plain words. */
 export async function readDraft(context: Context, member: TeamMember, bytes: Uint8Array | null, text: string): Promise<EventDraft> {

@@ -1,22 +1,10 @@
 import type ICAL from "ical.js";
+import type { EventDraft } from "@/contracts";
 import { readAddresses } from "@/core/mailings";
 import { Refusal } from "@/core/shared";
-import { readMoment, type RecurrenceRule } from "@/core/time";
+import { readMoment } from "@/core/time";
 import { escapeHtml } from "@/core/mailings";
 import { componentsOf, durationOf, momentsOf, ruleOf, textOf } from "./read";
-
-/** What an entry of a calendar says of an event to be planned. Null: it does not say. */
-export interface EventDraft {
-  readonly title: string;
-  readonly descriptionHtml: string;
-  readonly startLocal: string | null;
-  readonly zone: string | null;
-  readonly durationMinutes: number | null;
-  readonly rule: RecurrenceRule | null;
-  readonly people: readonly { readonly name: string; readonly email: string }[];
-  /** what was there and could not be taken over */
-  readonly unread: readonly string[];
-}
 
 const paragraphs = (text: string): string =>
   text

@@ -1,5 +1,5 @@
 import { and, asc, eq, inArray, isNotNull, isNull, ne, sql, type SQL } from "drizzle-orm";
-import { contactInput, contactQuery, type ContactQuery } from "@/contracts";
+import { contactInput, contactQuery, type Contact, type ContactQuery } from "@/contracts";
 import { likelySame } from "@/core/contacts";
 import { Refusal } from "@/core/shared";
 import type { Db } from "../../db/client";
@@ -7,22 +7,6 @@ import { contactGroups, groupMembers, people } from "../../db/schema";
 import { requireStanding, type TeamMember } from "../access";
 import { audit } from "../audit";
 import { notFound, parse, type Context } from "../context";
-
-export interface Contact {
-  readonly id: string;
-  readonly name: string;
-  readonly email: string;
-  readonly company: string;
-  readonly phone: string;
-  readonly note: string;
-  readonly zone: string | null;
-  readonly locale: string;
-  readonly tags: readonly string[];
-  readonly groups: readonly string[];
-  readonly unsubscribedAt: number | null;
-  readonly addressFailedAt: number | null;
-  readonly addressFailedReason: string | null;
-}
 
 type PersonRow = typeof people.$inferSelect;
 export const contactPageSize = 60;

@@ -1,5 +1,5 @@
 import { sql } from "drizzle-orm";
-import { mappingInput, type ImportLine } from "@/contracts";
+import { mappingInput, type ImportLine, type ImportPreview } from "@/contracts";
 import type { ContactDraft } from "@/core/contacts";
 import { Refusal } from "@/core/shared";
 import type { Db } from "../../db/client";
@@ -12,16 +12,6 @@ import { draftsOf, faultWords, mostContacts, readContactFile } from "./read-file
 const chunkSize = 1000;
 const sampleRows = 8;
 const badShown = 200;
-
-export interface ImportPreview {
-  readonly kind: "csv" | "vcard";
-  readonly header: readonly string[];
-  readonly mapping: readonly (string | null)[];
-  readonly sample: readonly (readonly string[])[];
-  readonly rows: number;
-  readonly good: number;
-  readonly bad: readonly { readonly line: number; readonly reason: string }[];
-}
 
 /** What a file holds and how it would be read, before anything is kept. */
 export function previewImport(member: TeamMember, bytes: Uint8Array, rawMapping: unknown): ImportPreview {

@@ -1,5 +1,5 @@
 import { and, desc, eq } from "drizzle-orm";
-import { seatDecisionInput, seatRequestInput } from "@/contracts";
+import { seatDecisionInput, seatRequestInput, type SeatRequestLine } from "@/contracts";
 import { Refusal } from "@/core/shared";
 import { events, people, seatRequests } from "../../db/schema";
 import { accessFor, type TeamMember } from "../access";
@@ -8,19 +8,6 @@ import { notFound, parse, type Context } from "../context";
 import { datesOf } from "../dates/load";
 import { requireOwner } from "./rules";
 import { settleSeats } from "./seats";
-
-export interface SeatRequestLine {
-  readonly id: string;
-  readonly eventId: string;
-  readonly title: string;
-  readonly houseSize: number;
-  readonly wantedSize: number;
-  readonly note: string;
-  readonly by: string;
-  readonly state: "open" | "granted" | "declined";
-  readonly answer: string | null;
-  readonly createdAt: number;
-}
 
 /** Asks whoever runs the house for a larger one. */
 export async function requestSeats(context: Context, member: TeamMember, eventId: string, rawInput: unknown): Promise<void> {

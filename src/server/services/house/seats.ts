@@ -3,7 +3,7 @@ import { callTimeOf } from "@/core/dates";
 import { allocate, fitsAt, freeStarts, holdOf, nearestFits, type Licence, type PlacedDate, type SeatClaim } from "@/core/seats";
 import { Refusal, type ClashingDate } from "@/core/shared";
 import { dayMs, instantOf, minuteMs, wallTimeAt } from "@/core/time";
-import { seatQuestionInput } from "@/contracts";
+import { seatQuestionInput, type SeatAnswer } from "@/contracts";
 import type { Db } from "../../db/client";
 import { events, licences, occurrences, organisations } from "../../db/schema";
 import type { TeamMember } from "../access";
@@ -100,17 +100,6 @@ export async function clashUnder(context: Context, db: Db, organisationId: strin
   const claims = await claimsAfter(db, organisationId, context.clock.now() - dayMs, overrunMinutes);
   const result = allocate(claims, owned);
   return result.verdict === "clash" ? named(claims, result.clashing) : [];
-}
-
-export interface SeatAnswer {
-  readonly verdict: "free" | "taken" | "not-decided" | "too-large" | "no-licences";
-  /** the quarter hours of that day, as starts */
-  readonly cells: readonly { readonly startLocal: string; readonly isFree: boolean }[];
-  readonly earlier: string | null;
-  readonly later: string | null;
-  /** what holds licences on that day */
-  readonly held: readonly { readonly title: string; readonly fromLocal: string; readonly untilLocal: string; readonly houseSize: number }[];
-  readonly largest: number;
 }
 
 /** How a start fares against the seat licences, while it is being picked (rule 3). */

@@ -1,6 +1,6 @@
 import { and, asc, count, eq, inArray, isNotNull, isNull, lte, min, sql } from "drizzle-orm";
-import { reminderOffsetsInput } from "@/contracts";
-import { isFollowUp, type MailingKind } from "@/core/mailings";
+import { reminderOffsetsInput, type TrackMark } from "@/contracts";
+import { isFollowUp } from "@/core/mailings";
 import { dayMs, minuteMs } from "@/core/time";
 import { events, mailings, messages, occurrences } from "../../db/schema";
 import { accessFor, type TeamMember } from "../access";
@@ -11,19 +11,6 @@ import { planMessages, replanReminders } from "../mail/plan";
 import { countAudience } from "./audience";
 import { ownMailing } from "./compose";
 import { nobody } from "@/core/mailings";
-
-/** One mail's place in the track: what goes, when, to how many, in what state. */
-export interface TrackMark {
-  readonly key: string;
-  readonly kind: MailingKind;
-  readonly at: number;
-  /** by state; the whole where nothing is planned yet */
-  readonly counts: Readonly<Record<string, number>>;
-  /** minutes before the start (positive) of a reminder, after the end of a follow-up */
-  readonly move: { readonly kind: "reminder"; readonly offsetMinutes: number } | { readonly kind: "follow-up"; readonly mailingId: string; readonly afterMinutes: number } | null;
-  readonly isOff: boolean;
-  readonly mailingId: string | null;
-}
 
 /** What goes when for one date: the reminders of its plan, its follow-ups, and what was sent by hand or set off. */
 export async function trackOf(context: Context, member: TeamMember, eventId: string, date: typeof occurrences.$inferSelect): Promise<readonly TrackMark[]> {

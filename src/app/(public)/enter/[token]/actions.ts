@@ -1,14 +1,16 @@
 "use server";
 import { redirect } from "next/navigation";
+import type { Locale } from "@/contracts/messages";
 import { Refusal } from "@/core/shared";
 import { app } from "@/server/compose";
 import { askForProof, isProven, needsProof, redeemProof } from "@/server/services/entry-proofs";
 import { takeName, wayIn } from "@/server/services/room-entry";
 import { holderOf, requireWayIn } from "@/server/services/tickets";
+import { inLanguage } from "../../../_lib/locale";
 import { act, giveSeat, proofToken } from "../../../_lib/request";
 
 /** Exchanges the link for this browser's seat: a cookie of this ticket's own. */
-export async function enterAction(token: string, name: string, hasTriedDevices: boolean) {
+export async function enterAction(token: string, locale: Locale, name: string, hasTriedDevices: boolean) {
   return act(async () => {
     const { context } = await app();
     const holder = await holderOf(context, token);
@@ -17,27 +19,27 @@ export async function enterAction(token: string, name: string, hasTriedDevices: 
     if (needsProof(holder) && !(await isProven(context, holder.ticket.id, await proofToken(holder.ticket.id)))) throw new Refusal({ code: "not-found", what: "ticket" });
     await takeName(context, holder, name, hasTriedDevices === true);
     await giveSeat(context, holder.ticket.id, token);
-  });
+  }, inLanguage(locale));
 }
 
 /** Sends the one-time link to the holder's address. */
-export async function askProofAction(token: string) {
+export async function askProofAction(token: string, locale: Locale) {
   return act(async () => {
     const { context } = await app();
     const holder = await holderOf(context, token);
     requireWayIn(holder);
     await askForProof(context, holder);
-  });
+  }, inLanguage(locale));
 }
 
 /** Uses the one-time link for this browser, and goes on to the foyer. */
-export async function useProofAction(token: string, proof: string) {
+export async function useProofAction(token: string, locale: Locale, proof: string) {
   const done = await act(async () => {
     const { context } = await app();
     const holder = await holderOf(context, token);
     await redeemProof(context, holder, proof);
     await giveSeat(context, holder.ticket.id, token, proof);
-  });
+  }, inLanguage(locale));
   if (done.ok) redirect(`/enter/${token}`);
   return done;
 }

@@ -29,7 +29,7 @@ export default async function EnterPage({ params, searchParams }: { params: Prom
     const proof = (await searchParams).proof ?? null;
     const isOpen = await isProofOpen(context, holder, proof);
     const words = messagesFor(locale).foyer;
-    return <AddressProof title={holder.event.title} address={veiled(holder.person.email!)} words={words} ask={askProofAction.bind(null, token)} confirm={isOpen ? useProofAction.bind(null, token, proof!) : null} />;
+    return <AddressProof title={holder.event.title} address={veiled(holder.person.email!)} words={words} ask={askProofAction.bind(null, token, locale)} confirm={isOpen ? useProofAction.bind(null, token, locale, proof!) : null} />;
   }
   const way = wayIn(holder, now);
   return (
@@ -55,7 +55,7 @@ export default async function EnterPage({ params, searchParams }: { params: Prom
       words={messagesFor(locale)}
       locale={locale}
       look={holder.event.look}
-      enter={enterAction.bind(null, token)}
+      enter={enterAction.bind(null, token, locale)}
     />
   );
 }

@@ -1,4 +1,5 @@
 import { hourWords, messagesFor, translatorFor } from "@/contracts/messages";
+import { GuestForm } from "@/features/shared/guest-form";
 import { InLanguage } from "@/features/shared/language";
 import { DayAndHour } from "@/features/shared/times";
 import { buttonClass } from "@/ui";
@@ -45,13 +46,13 @@ export default async function ReplyPage({ params, searchParams }: { params: Prom
       {isOver ? (
         <p className="mt-4 text-ink-2">{words.over}</p>
       ) : (
-        <form action={replyAction.bind(null, token)} className="mt-6 flex flex-wrap gap-3">
+        <GuestForm action={replyAction.bind(null, token, locale)} className="flex flex-wrap gap-3">
           {replyWords.map((one) => (
             <button key={one} name="reply" value={one} aria-pressed={reply === one} className={buttonClass(reply === one || (reply === null && one === "coming") ? "act" : "quiet")}>
               {label[one]}
             </button>
           ))}
-        </form>
+        </GuestForm>
       )}
       {asked.registers && !isOver && <p className="mt-4 text-label text-ink-2">{translatorFor(locale, "front")("consent", { days: organisation.retentionDays })}</p>}
     </main>

@@ -1,21 +1,28 @@
 "use server";
 import { revalidatePath } from "next/cache";
+import type { Locale } from "@/contracts/messages";
+import type { GuestFormState } from "@/features/shared/guest-form";
 import { app } from "@/server/compose";
 import { cancelRegistration, comeBack } from "@/server/services/registration";
 import { holderOf } from "@/server/services/tickets";
-import { act, orNotFound } from "../../../_lib/request";
+import { inLanguage } from "../../../_lib/locale";
+import { act } from "../../../_lib/request";
 
-export async function cancelAction(token: string) {
+/** Gives the place back. */
+export async function cancelAction(token: string, locale: Locale) {
   return act(async () => {
     const { context } = await app();
     await cancelRegistration(context, await holderOf(context, token));
     revalidatePath(`/ticket/${token}`);
-  });
+  }, inLanguage(locale));
 }
 
-/** Registers again by the ticket that was given back. */
-export async function comeBackAction(token: string): Promise<void> {
-  const { context } = await app();
-  await orNotFound(async () => comeBack(context, await holderOf(context, token)));
-  revalidatePath(`/ticket/${token}`);
+/** Registers again by the ticket that was given back; a refusal comes back in words. */
+export async function comeBackAction(token: string, locale: Locale): Promise<GuestFormState> {
+  const done = await act(async () => {
+    const { context } = await app();
+    await comeBack(context, await holderOf(context, token));
+    revalidatePath(`/ticket/${token}`);
+  }, inLanguage(locale));
+  return { wrong: done.ok ? null : done.words };
 }

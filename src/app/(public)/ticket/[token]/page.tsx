@@ -1,5 +1,6 @@
 import { hourWords, messagesFor } from "@/contracts/messages";
 import { foyerOpensAt } from "@/core/dates";
+import { GuestForm } from "@/features/shared/guest-form";
 import { lookStyle } from "@/features/shared/look";
 import { Countdown } from "@/features/ticket/countdown";
 import { CancelPlace } from "@/features/ticket/cancel-place";
@@ -74,7 +75,7 @@ export default async function TicketPage({ params }: { params: Promise<{ token: 
         </div>
       )}
       {!isOver && ticket.role === "attendee" && ticket.status !== "cancelled" && ticket.status !== "declined" && (
-        <CancelPlace action={cancelAction.bind(null, token)} words={words} />
+        <CancelPlace action={cancelAction.bind(null, token, locale)} words={words} />
       )}
       {!isOver && event.shape === "slots" && ticket.status === "registered" && (
         <p className="mt-6">
@@ -82,9 +83,9 @@ export default async function TicketPage({ params }: { params: Promise<{ token: 
         </p>
       )}
       {!isOver && ticket.role === "attendee" && ticket.status === "cancelled" && event.shape !== "slots" && (
-        <form action={comeBackAction.bind(null, token)} className="mt-6">
+        <GuestForm action={comeBackAction.bind(null, token, locale)}>
           <button className={buttonClass("act")}>{words.back}</button>
-        </form>
+        </GuestForm>
       )}
     </main>
     </InLanguage>

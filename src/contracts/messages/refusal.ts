@@ -1,0 +1,40 @@
+import type { Failure, InputIssue } from "@/core/shared";
+import type { Messages } from "./en";
+
+type Errors = Messages["errors"];
+
+/** What is wrong with one field, in the words of one language. */
+export function issueWords(issue: InputIssue, words: Errors): string {
+  if (issue.path === "name") return words.name;
+  if (issue.path === "email") return /^Only/.test(issue.message) ? words.notWelcome : words.email;
+  if (issue.path === "hasConsented") return words.consent;
+  if (issue.path.startsWith("answers.")) return /choose/i.test(issue.message) ? words.choice : words.answer;
+  return words.other;
+}
+
+/**
+ * A refusal in the words of one language, short of the facts that the team's words have. It is given the
+ * words, not the language, so that a browser needs only the language it shows.
+ */
+export function refusalWords(failure: Failure, words: Errors): string {
+  switch (failure.code) {
+    case "invalid-input":
+      return failure.issues.length === 1 ? issueWords(failure.issues[0]!, words) : words.other;
+    case "too-many-tries":
+      return words.tooMany;
+    case "not-welcome":
+    case "not-allowed":
+      return words.notWelcome;
+    case "house-full":
+      return words.full;
+    case "not-found":
+      return words.notFound;
+    case "unavailable":
+      return words.unavailable;
+    case "poll-not-open":
+    case "no-such-option":
+      return words.noVote;
+    default:
+      return words.notNow;
+  }
+}
