@@ -25,10 +25,15 @@ const visibleTo = (member: TeamMember): SQL | undefined =>
     ? undefined
     : sql`exists (select 1 from ${tickets} where ${tickets.eventId} = ${events.id} and ${tickets.personId} = ${member.personId} and ${tickets.occurrenceId} is null and ${tickets.revokedAt} is null)`;
 
-function narrowed(filter: SeasonFilter): (SQL | undefined)[] {
+/** Titles that hold these words; none: every title. */
+function titled(filter: SeasonFilter): SQL | undefined {
   const words = filter.words?.trim();
+  return words ? ilike(events.title, `%${words.replace(/[\\%_]/g, "\\$&")}%`) : undefined;
+}
+
+function narrowed(filter: SeasonFilter): (SQL | undefined)[] {
   return [
-    words ? ilike(events.title, `%${words.replace(/[\\%_]/g, "\\$&")}%`) : undefined,
+    titled(filter),
     filter.state === "draft" ? isNull(events.publishedAt) : undefined,
     filter.state === "published" ? isNotNull(events.publishedAt) : undefined,
     filter.state === "live" ? inArray(occurrences.phase, ["backstage", "open"]) : undefined,
@@ -94,6 +99,8 @@ const ahead = ["scheduled", "backstage", "open"] as const;
 const over = ["ended", "not-held", "cancelled"] as const;
 export const boardLimit = 40;
 export const pastLimit = 40;
+/** What is missing is found by looking at each date: of so many, the first that lack something are shown. */
+const searchedForMissing = 400;
 const monthLimit = 400;
 
 export interface Season {
@@ -111,7 +118,7 @@ async function standingRooms(context: Context, member: TeamMember, filter: Seaso
   const rows = await context.db
     .select({ eventId: events.id, title: events.title, slug: events.slug, roomCode: events.roomCode })
     .from(events)
-    .where(and(eq(events.organisationId, member.organisationId), eq(events.shape, "standing"), isNull(events.deletedAt), sql`not ${isOpen}`, visibleTo(member), filter.words ? ilike(events.title, `%${filter.words}%`) : undefined))
+    .where(and(eq(events.organisationId, member.organisationId), eq(events.shape, "standing"), isNull(events.deletedAt), sql`not ${isOpen}`, visibleTo(member), titled(filter)))
     .orderBy(desc(events.createdAt))
     .limit(20);
   return rows.map((row) => ({ ...row, roomCode: row.roomCode ?? "" }));
@@ -120,14 +127,15 @@ async function standingRooms(context: Context, member: TeamMember, filter: Seaso
 /** The member's dates: what is on and ahead, soonest first, and the last past ones. */
 export async function season(context: Context, member: TeamMember, filter: SeasonFilter = {}): Promise<Season> {
   const now = context.clock.now();
+  const isForMissing = filter.state === "missing";
   const [rows, pastRows, standing] = await Promise.all([
-    datesWhere(context, member, filter, { from: now - dayMs, to: now + 800 * dayMs }, "soonest", boardLimit + 1, ahead),
+    datesWhere(context, member, filter, { from: now - dayMs, to: now + 800 * dayMs }, "soonest", isForMissing ? searchedForMissing : boardLimit + 1, ahead),
     filter.state && filter.state !== "published" ? [] : datesWhere(context, member, filter, { from: 0, to: now }, "latest", pastLimit, over),
     standingRooms(context, member, filter),
   ]);
-  const dates = await filled(context, member, rows.slice(0, boardLimit), true);
-  const shown = filter.state === "missing" ? dates.filter((date) => date.missing > 0) : dates;
-  return { now, ahead: shown, hasMore: rows.length > boardLimit, past: await filled(context, member, pastRows, false), standing };
+  const dates = await filled(context, member, rows, true);
+  const wanted = isForMissing ? dates.filter((date) => date.missing > 0) : dates;
+  return { now, ahead: wanted.slice(0, boardLimit), hasMore: wanted.length > boardLimit, past: await filled(context, member, pastRows, false), standing };
 }
 
 /** Dates between two instants, for the month. */
