@@ -2,13 +2,13 @@ import { attendanceBench } from "./attendance";
 import { frontDoorBench } from "./front-door";
 import { broadcastBench } from "./live";
 import { planningBench } from "./planning";
-import { wayInBench } from "./way-in";
+import { wayInBenches } from "./way-in";
 
 const benches: Readonly<Record<string, () => Promise<void> | void>> = {
   attendance: attendanceBench,
   planning: planningBench,
   "front-door": frontDoorBench,
-  "way-in": wayInBench,
+  ...wayInBenches,
   "live-500": () => broadcastBench(500),
   "live-2000": () => broadcastBench(2000),
 };

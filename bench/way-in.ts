@@ -114,13 +114,11 @@ async function slots(context: Context, member: TeamMember): Promise<void> {
   say(`50 at one slot of 3: ${clicks.filter((one) => one.status === "fulfilled").length} booked, in ${(performance.now() - from).toFixed(0)} ms`);
 }
 
-/** The way in: registrations, mails, contacts and slots. */
-export async function wayInBench(): Promise<void> {
+const alone = (run: (context: Context, member: TeamMember) => Promise<void>) => async (): Promise<void> => {
   const { context, close } = await makeContext(process.env);
-  const member = await owner(context);
-  await registrations(context, member);
-  await contacts(context, member);
-  await slots(context, member);
-  await mails(context, member);
+  await run(context, await owner(context));
   await close();
-}
+};
+
+/** The way in, each part by its name. */
+export const wayInBenches = { registrations: alone(registrations), contacts: alone(contacts), slots: alone(slots), mails: alone(mails) };

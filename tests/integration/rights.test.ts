@@ -22,6 +22,7 @@ import { removeFile } from "@/server/services/front/files";
 import { saveFrontDoor } from "@/server/services/front/look";
 import { createSlots } from "@/server/services/slots";
 import { makeBoard, postOnBoard, removeBoard } from "@/server/services/boards";
+import { tryAgain } from "@/server/services/outbox";
 import { deskEntry } from "@/server/services/room-entry";
 import { addBusyCalendar, findATime } from "@/server/services/free-busy";
 import { readDraft } from "@/server/services/calendar-import/draft";
@@ -37,7 +38,7 @@ import { deleteTemplate, duplicateEvent, renameTemplate, saveTemplate } from "@/
 import { castBallot, voteQuestion } from "@/server/services/room-facts";
 import { copyRunSheet, saveRunSheet } from "@/server/services/run-sheets";
 import { addStagePerson, inviteStagePeople, previewStageInvitation, removeStagePerson, setDuties, setReply } from "@/server/services/stage-people";
-import { recordings, tickets } from "@/server/db/schema";
+import { messages, recordings, tickets } from "@/server/db/schema";
 import { composed } from "../support/mailing";
 import { addMember, addOrganisation, addTicket, goodPlan, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
 
@@ -84,6 +85,7 @@ const actions: Readonly<Record<string, { needs: Action | "standing"; call: Call 
   deleteMailingAction: { needs: "event.mailings", call: (m) => deleteMailing(world.context, m, event.eventId, randomUUID()) },
   remindUnansweredAction: { needs: "event.mailings", call: (m) => remindUnanswered(world.context, m, event.eventId) },
   setRemindersAction: { needs: "event.mailings", call: (m) => setReminders(world.context, m, event.eventId, [60]) },
+  tryAgainAction: { needs: "event.mailings", call: async (m) => tryAgain(world.context, m, await anyMessage()) },
   setFollowUpAction: { needs: "event.mailings", call: (m) => setFollowUp(world.context, m, event.eventId, mailingId, {}) },
   saveFrontDoorAction: { needs: "event.plan", call: (m) => saveFrontDoor(world.context, m, event.eventId, -1, {}) },
   removeFileAction: { needs: "event.plan", call: (m) => removeFile(world.context, m, event.eventId, randomUUID()) },
@@ -109,6 +111,14 @@ const actions: Readonly<Record<string, { needs: Action | "standing"; call: Call 
   cancelRehearsalAction: { needs: "event.plan", call: (m) => cancelRehearsal(world.context, m, event.eventId, randomUUID()) },
   openStandingAction: { needs: "event.plan", call: (m) => openStanding(world.context, m, event.eventId) },
 };
+
+/** A message of the event. */
+async function anyMessage(): Promise<string> {
+  const about = { organisationId: world.organisationId, eventId: event.eventId, occurrenceId: event.occurrenceId, personId: world.owner.personId };
+  const id = randomUUID();
+  await world.context.db.insert(messages).values({ id, ...about, kind: "note", state: "sent", plannedDueAt: world.clock.now(), dueAt: world.clock.now(), createdAt: world.clock.now(), messageId: id, mailingId: id });
+  return id;
+}
 
 const moveOne = () => ({ markedIds: [event.occurrenceId], change: { kind: "call-off" as const } });
 
@@ -147,7 +157,7 @@ async function crewWith(duty: (typeof duties)[number] | null): Promise<TeamMembe
 
 describe("rule 6: every act of the workspace asks the table", () => {
   it("knows every server action", () => {
-    const files = ["events/[id]/actions.ts", "events/[id]/dates-actions.ts", "events/[id]/people-actions.ts", "events/[id]/mailing-actions.ts", "house-actions.ts", "contacts/actions.ts", "slots/actions.ts"];
+    const files = ["events/[id]/actions.ts", "events/[id]/dates-actions.ts", "events/[id]/people-actions.ts", "events/[id]/mailing-actions.ts", "house-actions.ts", "contacts/actions.ts", "slots/actions.ts", "outbox/actions.ts"];
     const text = files.map((file) => readFileSync(resolve(import.meta.dirname, "../../src/app/(team)", file), "utf8")).join("\n");
     const names = [...text.matchAll(/export async function (\w+)/g)].map((match) => match[1]!);
     expect(names.sort()).toEqual([...Object.keys(actions), ...Object.keys(houseActions)].sort());

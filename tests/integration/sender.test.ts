@@ -111,9 +111,38 @@ describe("the sender", () => {
     }, through);
     expect([await left(id, "planned"), await left(id, "sent")]).toEqual([5, 0]);
     world.clock.advance(hourMs);
+    // greets and then says nothing more
+    await faulty((socket) => void socket.write("220 ready\r\n"), through);
+    expect([await left(id, "planned"), await left(id, "sent")]).toEqual([5, 0]);
+    world.clock.advance(hourMs);
     await through(smtpPort);
     expect([await left(id, "planned"), await left(id, "sent")]).toEqual([0, 5]);
     expect(new Set(arrived("fault").map((mail) => mail.to)).size).toBe(5);
-    console.log("sender: dropped, cut and put off; 5 of 5 arrived");
+    console.log("sender: dropped, cut, stalled and put off; 5 of 5 arrived");
   }, 60_000);
+
+  it("sends nobody a mail twice when a slow server eats the lease and another sender steps in", async () => {
+    const id = await plan(60, "slow");
+    const sent: string[] = [];
+    const take = (mail: { to: { address: string } }) => {
+      sent.push(mail.to.address);
+      return { smtpCode: 250 };
+    };
+    const other = { close: () => {}, send: async (mail: { to: { address: string } }) => take(mail) };
+    // each mail takes the clock ten seconds on; meanwhile a second sender takes whatever is due
+    const slow = {
+      close: () => {},
+      async send(mail: { to: { address: string } }) {
+        world.clock.advance(10_000);
+        await sendDue({ ...world.context, mailer: other });
+        return take(mail);
+      },
+    };
+    await sendDue({ ...world.context, mailer: slow });
+    expect(sent.filter((address) => address.startsWith("slow"))).toHaveLength(60);
+    expect(new Set(sent).size).toBe(sent.length);
+    expect(await left(id, "sent")).toBe(60);
+    // what was given back counts as no try
+    expect(await world.context.db.$count(messages, and(eq(messages.mailingId, id), eq(messages.attempts, 1)))).toBe(60);
+  });
 });

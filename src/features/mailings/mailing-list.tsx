@@ -4,6 +4,7 @@ import { useRouter } from "next/navigation";
 import { useEffect, useTransition } from "react";
 import { toast } from "sonner";
 import type { MailingKind } from "@/core/mailings";
+import { clockTime } from "@/core/time";
 import { Button, Confirm } from "@/ui";
 import type { Done } from "./composer";
 import { kindWords } from "./field-words";
@@ -14,6 +15,7 @@ export interface MailingItem {
   readonly subject: string;
   readonly isOff: boolean;
   readonly counts: Readonly<Record<string, number>>;
+  readonly putOff: { readonly note: string; readonly nextAt: number } | null;
 }
 export interface MailingActs {
   stop(id: string): Promise<Done<number>>;
@@ -34,7 +36,7 @@ function useWatch(isLeaving: boolean): void {
 }
 
 /** The event's own mailings: how far each has gone, and its stop. */
-export function MailingList({ items, acts, mayEdit, chosenId }: { items: readonly MailingItem[]; acts: MailingActs; mayEdit: boolean; chosenId: string | null }) {
+export function MailingList({ items, zone, acts, mayEdit, chosenId }: { items: readonly MailingItem[]; zone: string; acts: MailingActs; mayEdit: boolean; chosenId: string | null }) {
   const router = useRouter();
   const [isPending, run] = useTransition();
   useWatch(items.some((item) => (item.counts["planned"] ?? 0) + (item.counts["sending"] ?? 0) > 0));
@@ -67,6 +69,11 @@ export function MailingList({ items, acts, mayEdit, chosenId }: { items: readonl
                     {sent} of {whole}
                   </span>
                   {(item.counts["failed"] ?? 0) > 0 && <span className="text-wrong"> · {item.counts["failed"]} came back</span>}
+                  {item.putOff && (
+                    <span className="block text-label text-attention">
+                      {item.putOff.note}: nothing is lost, again at {clockTime(item.putOff.nextAt, zone)}
+                    </span>
+                  )}
                 </>
               )}
             </span>

@@ -3,7 +3,7 @@ import { eq } from "drizzle-orm";
 import PostalMime, { type Email } from "postal-mime";
 import { messages } from "../db/schema";
 import type { Context } from "./context";
-import { failAddress } from "./mail/deliver";
+import { failAddress } from "./mail/settle";
 import { askedByFile, keepReply, type Reply } from "./replies";
 
 const longestMail = 5_000_000;

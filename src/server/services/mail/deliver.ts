@@ -1,14 +1,17 @@
 import { and, eq, sql } from "drizzle-orm";
-import { isNecessary, maxAttempts, mayReceive, outcomeOf, retryAfterMinutes, type Recipient } from "@/core/mailings";
+import { isNecessary, mayReceive, outcomeOf, type Recipient } from "@/core/mailings";
 import { minuteMs } from "@/core/time";
-import { messages, people, type RenderedMessage } from "../../db/schema";
+import { messages, type RenderedMessage } from "../../db/schema";
 import type { Context } from "../context";
 import { finish, linksOf } from "./links";
 import { loadMessages, type MessageFacts, type MessageRow } from "./load";
 import { render, standardWords } from "./render";
+import { sentLedger, settleUnsent, type NoteSent } from "./settle";
 
 /** A sender that dies holds its messages no longer than this. */
 const leaseMinutes = 2;
+/** The longest that one mail may take, to a server that stalls: what is left of the lease must cover it. */
+const oneMailMs = minuteMs / 2;
 const batchSize = 100;
 /** Mails that are handed over at the same time: as many as the mailer keeps connections. */
 const atOnce = 8;
@@ -46,29 +49,6 @@ function heldBack(facts: MessageFacts, now: number): string | null {
   return mayReceive(message.kind, recipient) ? null : "recipient";
 }
 
-/** Marks an address that mail comes back from; what is planned for it goes no more. */
-export const failAddress = (context: Context, personId: string, reason: string) =>
-  context.db.update(people).set({ addressFailedAt: context.clock.now(), addressFailedReason: reason.slice(0, 300) }).where(eq(people.id, personId));
-
-async function settle(context: Context, message: MessageRow, smtpCode: number | null, said = ""): Promise<void> {
-  const now = context.clock.now();
-  const set = (values: Partial<MessageRow>) => context.db.update(messages).set(values).where(eq(messages.id, message.id));
-  switch (outcomeOf(smtpCode)) {
-    case "accepted":
-      await set({ state: "sent", sentAt: now, note: null });
-      return;
-    case "refused":
-      await set({ state: "failed", note: `refused: ${smtpCode}` });
-      await failAddress(context, message.personId, said || `refused: ${smtpCode}`);
-      return;
-    case "try-again": {
-      const isLast = message.attempts >= maxAttempts;
-      const note = smtpCode === null ? "mail server not reached" : `put off: ${smtpCode}`;
-      await set({ state: isLast ? "failed" : "planned", dueAt: now + retryAfterMinutes(message.attempts) * minuteMs, note });
-    }
-  }
-}
-
 type Ready = { readonly claimed: MessageRow } & ({ readonly facts: MessageFacts; readonly rendered: RenderedMessage } | { readonly facts: null; readonly reason: string | null });
 
 /** A claimed message made ready: rendered once, so that a repeat says the same, or held back with its reason; no reason: tried again later. */
@@ -91,11 +71,13 @@ async function keepRendered(context: Context, batch: readonly Ready[]): Promise<
   await context.db.execute(sql`update messages as m set rendered = v.body::jsonb from unnest(${sql.param(fresh.map((one) => one.claimed.id))}::uuid[], ${sql.param(fresh.map((one) => JSON.stringify(one.rendered)))}::text[]) as v (id, body) where m.id = v.id`);
 }
 
-async function sendOne(context: Context, ready: Ready): Promise<void> {
+async function sendOne(context: Context, ready: Ready, noteSent: NoteSent): Promise<void> {
   const now = context.clock.now();
   const { claimed, facts } = ready;
+  // a slow server ate the lease: without one, somebody else may be sending this very mail
+  if (now > claimed.dueAt - oneMailMs) return giveBack(context, claimed);
   if (facts === null) {
-    if (ready.reason === null) return settle(context, claimed, null);
+    if (ready.reason === null) return settleUnsent(context, claimed, null);
     await context.db.update(messages).set({ state: "dropped", note: ready.reason }).where(eq(messages.id, claimed.id));
     return;
   }
@@ -110,7 +92,14 @@ async function sendOne(context: Context, ready: Ready): Promise<void> {
     sentAt: now,
     unsubscribeUrl: isNecessary(claimed.kind) ? null : links.unsubscribe,
   });
-  await settle(context, claimed, result.smtpCode, result.said);
+  if (outcomeOf(result.smtpCode) === "accepted") await noteSent(claimed.id);
+  else await settleUnsent(context, claimed, result.smtpCode, result.said);
+}
+
+/** Puts a claimed mail back untried, to be claimed anew; one that somebody else has claimed since stays theirs. */
+async function giveBack(context: Context, claimed: MessageRow): Promise<void> {
+  const isStillMine = and(eq(messages.id, claimed.id), eq(messages.state, "sending"), eq(messages.attempts, claimed.attempts));
+  await context.db.update(messages).set({ state: "planned", attempts: claimed.attempts - 1, dueAt: context.clock.now() }).where(isStillMine);
 }
 
 /** Runs an act for each item, so many at a time. */
@@ -134,6 +123,7 @@ async function pace(context: Context, sent: number, startedAt: number): Promise<
 export async function sendDue(context: Context): Promise<number> {
   let sent = 0;
   const startedAt = performance.now();
+  const noteSent = sentLedger(context);
   for (let batch = await claim(context); batch.length > 0; batch = await claim(context)) {
     const facts = await loadMessages(context, context.db, batch);
     const now = context.clock.now();
@@ -141,21 +131,14 @@ export async function sendDue(context: Context): Promise<number> {
     await keepRendered(context, ready);
     await inLanes(ready, atOnce, async (one) => {
       try {
-        await sendOne(context, one);
+        await sendOne(context, one, noteSent);
         sent += 1;
       } catch (error) {
         context.log.error("message failed", error, { message: one.claimed.id });
-        await settle(context, one.claimed, null);
+        await settleUnsent(context, one.claimed, null);
       }
     });
     await pace(context, sent, startedAt);
   }
   return sent;
 }
-
-/** What a producer may do with a message that failed: put it back on the plan, due now. */
-export const tryAgain = (context: Context, organisationId: string, messageId: string) =>
-  context.db
-    .update(messages)
-    .set({ state: "planned", attempts: 0, dueAt: context.clock.now(), note: null })
-    .where(and(eq(messages.id, messageId), eq(messages.organisationId, organisationId), eq(messages.state, "failed")));

@@ -1,4 +1,4 @@
-import { and, asc, eq, sql } from "drizzle-orm";
+import { and, asc, eq, isNotNull, sql } from "drizzle-orm";
 import { kindWordsInput, mailingInput, type MailingInput } from "@/contracts";
 import { checkTemplate, docFromTemplate, isFollowUp, nobody, templateOfDoc, type MailDoc, type MailingKind, type WordedKind } from "@/core/mailings";
 import { Refusal, unwrap } from "@/core/shared";
@@ -20,18 +20,21 @@ export interface MailingLine {
   readonly afterMinutes: number | null;
   readonly isOff: boolean;
   readonly counts: Readonly<Record<string, number>>;
+  /** why some have not left, where a mail server did not take them */
+  readonly putOff: { readonly note: string; readonly nextAt: number } | null;
   readonly createdAt: number;
 }
 
 /** The event's own mailings, oldest first, each with its messages by state. */
 export async function mailingsOf(context: Context, member: TeamMember, eventId: string): Promise<readonly MailingLine[]> {
   await accessFor(context, member, eventId, "event.read");
-  const [rows, counts] = await Promise.all([
+  const [rows, counts, waits] = await Promise.all([
     context.db.select().from(mailings).where(eq(mailings.eventId, eventId)).orderBy(asc(mailings.createdAt)).limit(200),
     context.db.select({ id: messages.mailingId, state: messages.state, n: sql<number>`count(*)::int` }).from(messages).where(and(eq(messages.eventId, eventId), sql`${messages.mailingId} is not null`)).groupBy(messages.mailingId, messages.state),
+    context.db.select({ id: messages.mailingId, note: sql<string>`min(${messages.note})`, nextAt: sql`min(${messages.dueAt})`.mapWith(messages.dueAt) }).from(messages).where(and(eq(messages.eventId, eventId), eq(messages.state, "planned"), isNotNull(messages.mailingId), isNotNull(messages.note))).groupBy(messages.mailingId),
   ]);
   const of = (id: string) => Object.fromEntries(counts.filter((row) => row.id === id).map((row) => [row.state, row.n]));
-  return rows.map(({ id, kind, subject, afterMinutes, isOff, createdAt }) => ({ id, kind, subject, afterMinutes, isOff, createdAt, counts: of(id) }));
+  return rows.map(({ id, kind, subject, afterMinutes, isOff, createdAt }) => ({ id, kind, subject, afterMinutes, isOff, createdAt, counts: of(id), putOff: waits.find((row) => row.id === id) ?? null }));
 }
 
 export interface Draft extends MailingInput {

@@ -99,7 +99,7 @@ export default async function MailingsPage({ params, searchParams }: { params: P
                 </Link>
               ))}
           </header>
-          <MailingList items={composed} mayEdit={mayEdit} chosenId={query.mailing ?? null} acts={{ stop: stopMailingAction.bind(null, id), goOn: goOnMailingAction.bind(null, id), remove: deleteMailingAction.bind(null, id) }} />
+          <MailingList items={composed} zone={occurrence?.zone ?? "UTC"} mayEdit={mayEdit} chosenId={query.mailing ?? null} acts={{ stop: stopMailingAction.bind(null, id), goOn: goOnMailingAction.bind(null, id), remove: deleteMailingAction.bind(null, id) }} />
         </section>
         {mayEdit && (
           <p className="mt-3 flex flex-wrap gap-x-4 gap-y-1">
