@@ -57,10 +57,10 @@ describe("the season", () => {
     expect(await titles({}, elsewhere)).toEqual([]);
   });
 
-  it("lists everything page by page, the newest start first", async () => {
+  it("lists everything page by page: what lies ahead, soonest first, then what is over", async () => {
     const first = await seasonList(world.context, world.owner, {}, 0, 2);
     const second = await seasonList(world.context, world.owner, {}, 1, 2);
-    expect([first.total, first.dates.map((one) => one.title), second.dates.map((one) => one.title)]).toEqual([3, ["100% tide", "Tide tables"], ["Saltmarsh walk"]]);
+    expect([first.total, first.dates.map((one) => one.title), second.dates.map((one) => one.title)]).toEqual([3, ["Saltmarsh walk", "Tide tables"], ["100% tide"]]);
     expect((await seasonList(world.context, world.owner, {}, 9, 2)).dates).toEqual([]);
     expect(await datesBetween(world.context, world.owner, Date.parse("2026-12-01T00:00Z"), Date.parse("2026-12-31T00:00Z"))).toHaveLength(2);
   });
@@ -84,6 +84,7 @@ describe("the season", () => {
     world.clock.set(Date.parse("2026-12-02T09:00:00Z"));
     await world.context.db.update(occurrences).set({ phase: "ended" }).where(eq(occurrences.id, early.occurrenceId));
     const after = await season(world.context, world.owner);
+    expect((await seasonList(world.context, world.owner, {}, 0)).dates.map((one) => one.title)).toEqual(["Tide tables", "100% tide", "Saltmarsh walk"]);
     expect([after.ahead.map((one) => one.title), after.past.map((one) => one.title)]).toEqual([["Tide tables", "100% tide"], ["Saltmarsh walk"]]);
     await deleteEvent(world.context, world.owner, draft);
     expect(await titles()).toEqual(["100% tide"]);

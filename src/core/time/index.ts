@@ -53,3 +53,4 @@ export {
 export const minuteMs = 60_000;
 export const hourMs = 3_600_000;
 export const dayMs = 86_400_000;
+export { readSpan, spanWords } from "./span";

@@ -4,7 +4,7 @@ import { useRef, useState, useTransition } from "react";
 import { toast } from "sonner";
 import type { TrackMark } from "@/contracts";
 import { hourFrom, hourTo, niceOffset, trackInstant, trackPercent, type TrackSpan } from "@/core/mailings";
-import { clockTime, minuteMs, shortDate } from "@/core/time";
+import { clockTime, minuteMs, readSpan, shortDate, spanWords } from "@/core/time";
 import { Button, classes } from "@/ui";
 import type { Done } from "./composer";
 import { kindWords } from "./field-words";
@@ -120,24 +120,33 @@ export function Track(props: { lines: readonly TrackMark[]; startAt: number; end
   );
 }
 
-/** The distance typed: what the hand on the track does, by keyboard. */
+/** The distance typed as people say it: what the hand on the track does, by keyboard. What cannot be read stays, with a word. */
 function OffsetEditor({ line, onMove }: { line: TrackMark; onMove: (minutes: number) => void }) {
+  const isBefore = line.move!.kind === "reminder";
   const minutes = line.move!.kind === "reminder" ? line.move!.offsetMinutes : (line.move as { afterMinutes: number }).afterMinutes;
+  const [wrong, setWrong] = useState<string | null>(null);
+  const take = (text: string) => {
+    const next = readSpan(text);
+    setWrong(next === null ? "Say it as 20 min, 24 h or 2 days." : next < 5 ? "At least 5 min." : null);
+    if (next !== null && next >= 5 && next !== minutes) onMove(next);
+  };
   return (
     <label className="flex items-center gap-1 text-label text-ink-2">
+      {wrong && (
+        <span role="alert" className="text-wrong">
+          {wrong}
+        </span>
+      )}
       <input
-        type="number"
-        min={5}
         key={minutes}
-        defaultValue={minutes}
-        aria-label={line.move!.kind === "reminder" ? "Minutes before the start" : "Minutes after the end"}
-        className="mono w-20 rounded-control border border-rule bg-sheet px-1.5 py-1 text-ink"
-        onBlur={(event) => {
-          const next = Math.round(Number(event.target.value));
-          if (Number.isFinite(next) && next >= 5 && next !== minutes) onMove(next);
-        }}
+        defaultValue={spanWords(minutes)}
+        aria-label={isBefore ? "How long before the start" : "How long after the end"}
+        aria-invalid={wrong !== null}
+        className="mono w-24 rounded-control border border-rule bg-sheet px-1.5 py-1 text-ink aria-[invalid=true]:border-wrong"
+        onBlur={(event) => take(event.target.value)}
+        onKeyDown={(event) => event.key === "Enter" && take(event.currentTarget.value)}
       />
-      min {line.move!.kind === "reminder" ? "before" : "after"}
+      <span className="w-10">{isBefore ? "before" : "after"}</span>
     </label>
   );
 }

@@ -1,7 +1,8 @@
 import Link from "next/link";
 import type { ReactNode } from "react";
 import type { Finding } from "@/core/readiness";
-import { clockTime, longDate, shortDate } from "@/core/time";
+import { clockTime, shortDate } from "@/core/time";
+import { DayAndHour } from "./times";
 import { classes } from "@/ui";
 import { DateChoice } from "./date-choice";
 import { Mend, type MendAct } from "./mend";
@@ -60,7 +61,7 @@ export function Workspace({ spine, place, mend, children }: { spine: SpineState;
           {date ? (
             <p className="flex items-baseline gap-3 text-ink-2">
               <span>
-                {longDate(date.startAt, date.zone)}, <span className="mono">{clockTime(date.startAt, date.zone)}</span> · {date.zone}
+                <DayAndHour at={date.startAt} zone={date.zone} />
               </span>
               {spine.dates.length > 1 && <DateChoice eventId={spine.eventId} place={place} currentId={date.id} dates={spine.dates} />}
             </p>

@@ -148,12 +148,14 @@ export interface SeasonPage {
   readonly total: number;
 }
 
-/** The season as a list, page by page: everything there is, the newest start first unless asked otherwise. */
+/** The season as a list, page by page: what lies ahead, soonest first, then what is over, the last first. */
 export async function seasonList(context: Context, member: TeamMember, filter: SeasonFilter, page: number, pageSize = 50): Promise<SeasonPage> {
   const where = and(eq(occurrences.organisationId, member.organisationId), isNull(events.deletedAt), visibleTo(member), ...narrowed(filter));
+  const isOver = sql`${occurrences.phase} in ('ended', 'not-held', 'cancelled')`;
+  const soonest = sql`case when ${isOver} then null else ${occurrences.startAt} end asc nulls last`;
   const from = () => context.db.select({ event: events, occurrence: occurrences }).from(occurrences).innerJoin(events, eq(events.id, occurrences.eventId)).where(where);
   const [rows, [counted]] = await Promise.all([
-    from().orderBy(desc(occurrences.startAt), asc(occurrences.id)).limit(pageSize).offset(page * pageSize),
+    from().orderBy(soonest, desc(occurrences.startAt), asc(occurrences.id)).limit(pageSize).offset(page * pageSize),
     context.db.select({ n: sql<number>`count(*)::int` }).from(occurrences).innerJoin(events, eq(events.id, occurrences.eventId)).where(where),
   ]);
   return { dates: await filled(context, member, rows, false), total: counted?.n ?? 0 };

@@ -128,7 +128,7 @@ export default async function ContactsPage({ searchParams }: { searchParams: Pro
                 {book.contacts.length === 0 && <p className="text-ink-2">{query.words || query.tag || query.group || query.state !== "all" ? "Nobody fits." : "The book is empty. Take a file in, or add somebody."}</p>}
                 <ul>
                   {book.contacts.map((one) => (
-                    <li key={one.id} className={`grid grid-cols-[1fr_1.2fr_auto] items-baseline gap-3 border-b border-rule py-1.5 ${one.id === raw["contact"] ? "bg-sheet" : ""}`}>
+                    <li key={one.id} className={`grid grid-cols-[11rem_1fr_11rem] items-baseline gap-3 border-b border-rule py-1.5 ${one.id === raw["contact"] ? "bg-sheet" : ""}`}>
                       <Link href={href({ ...narrow, page: query.page ? String(query.page) : "", contact: one.id })} prefetch={false} className="truncate font-medium no-underline hover:underline" dir="auto">
                         {one.name || one.email}
                       </Link>

@@ -1,6 +1,6 @@
 import Link from "next/link";
 import { standingMay } from "@/core/people";
-import { clockTime, longDate, shiftLocal, wallTimeAt } from "@/core/time";
+import { localWords, shiftLocal, wallTimeAt } from "@/core/time";
 import { SlotForm } from "@/features/slots/slot-form";
 import { TeamBar } from "@/features/shared/team-bar";
 import { organisationOf } from "@/server/services/house/rules";
@@ -43,7 +43,7 @@ export default async function SlotsPage() {
                     {page.bookings.map((one) => (
                       <li key={one.dateId + one.email} className="grid grid-cols-[16rem_1fr_auto] gap-3 border-t border-rule py-1.5">
                         <span className="mono">
-                          {longDate(one.startAt, page.plan.zone)} {clockTime(one.startAt, page.plan.zone)}
+                          {localWords(wallTimeAt(one.startAt, page.plan.zone).local)}
                         </span>
                         <span className="truncate" dir="auto">
                           {one.name} <span className="text-ink-2">{one.email}</span>
