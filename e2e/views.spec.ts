@@ -129,6 +129,36 @@ test("what was typed into a plan survives leaving the page", async ({ page }) =>
   await expect(page.getByLabel("Title")).toHaveValue("Half a thought");
 });
 
+test("a run sheet that was typed and not saved is offered again; of two editors the second is told", async ({ page, browser }) => {
+  await signIn(page);
+  const plan = await hrefOf(page, "Warden training, part two");
+  const address = plan.replace(/plan(?=\?|$)/, "run-sheet");
+  await page.goto(address);
+  const segments = page.getByLabel("Segment", { exact: true });
+  const before = await segments.first().inputValue();
+  await segments.first().fill("Half a thought of the hour");
+  await expect.poll(() => page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith("run-sheet-")).length)).toBe(1);
+  await page.goto("/season");
+  await page.goto(address);
+  await expect(segments.first()).toHaveValue(before);
+  await page.getByRole("button", { name: "Bring it back" }).click();
+  await expect(segments.first()).toHaveValue("Half a thought of the hour");
+
+  const other = await (await browser.newContext()).newPage();
+  await signIn(other);
+  await other.goto(address);
+  await other.getByLabel("Segment", { exact: true }).first().fill("Somebody else's words");
+  await other.getByRole("button", { name: "Save the run sheet" }).click();
+  await expect(other.getByText("Run sheet saved.")).toBeVisible();
+  await page.getByRole("button", { name: "Save the run sheet" }).click();
+  await expect(page.getByText("Somebody else saved this in the meantime.")).toBeVisible();
+  await expect(segments.first()).toHaveValue("Half a thought of the hour");
+  // as it was, for whoever looks at the demo next
+  await other.getByLabel("Segment", { exact: true }).first().fill(before);
+  await other.getByRole("button", { name: "Save the run sheet" }).click();
+  await expect(other.getByText("Not saved yet")).toHaveCount(0);
+});
+
 test("requests from elsewhere and without a right are refused", async ({ page, request }) => {
   const url = "/live/00000000-0000-4000-8000-000000000000/commands";
   const body = { commandId: "00000000-0000-4000-8000-000000000001", command: { type: "curtain.raise" } };

@@ -7,6 +7,14 @@ import { signIn } from "./support/team";
 const title = "Night roost count";
 const local = (ahead: number) => `${new Date(Date.now() + ahead * 86_400_000).toISOString().slice(0, 10)}T20:00`;
 
+/** The date's state, as if the desk had changed it while a page stood open. */
+async function setPhase(phase: string): Promise<void> {
+  const client = new pg.Client({ connectionString: process.env["DATABASE_URL"] });
+  await client.connect();
+  await client.query("update occurrences o set phase = $2 from events e where e.id = o.event_id and e.title = $1", [title, phase]);
+  await client.end();
+}
+
 /** Reminders come due at once: the clock of the mails is moved, nobody waits a day. */
 async function letRemindersComeDue(): Promise<void> {
   const client = new pg.Client({ connectionString: process.env["DATABASE_URL"] });
@@ -89,6 +97,13 @@ test("the way in: contacts from a file, an invitation, replies by link and by fi
   await expect(guest.getByText("You are registered as well")).toBeVisible();
   const ticket = await mailWith("roost.counter@example.org", /Your ticket/);
   const second = await mailWith("second.counter@example.org", /You are invited/);
+  // called off while the page stood open: words, and the answer is not kept
+  const late = await (await browser.newContext()).newPage();
+  await late.goto(/https?:\S+\/reply\/[\w-]+/.exec(second.text!)![0]);
+  await setPhase("cancelled");
+  await late.getByRole("button", { name: "I am coming" }).click();
+  await expect(late.getByText("This is not possible just now.")).toBeVisible();
+  await setPhase("scheduled");
   await replyByFile("second.counter@example.org", new TextDecoder().decode(second.attachments.find((one) => one.mimeType === "text/calendar")!.content as Uint8Array), "TENTATIVE");
   await expect(async () => {
     await page.goto(mailings);

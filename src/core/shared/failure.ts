@@ -9,7 +9,7 @@ export type Failure =
   | { code: "not-found"; what: string }
   | { code: "wrong-origin" }
   | { code: "too-many-tries"; retryAfterSeconds: number }
-  | { code: "edited-meanwhile"; currentVersion: number }
+  | { code: "edited-meanwhile"; currentVersion: number | string }
   | { code: "wrong-state"; action: string; state: string }
   | { code: "already-done"; action: string }
   | { code: "cue-moved"; currentSegmentId: string | null }

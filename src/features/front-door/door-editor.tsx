@@ -4,6 +4,7 @@ import { useState, useTransition, type ReactNode } from "react";
 import { toast } from "sonner";
 import type { FrontDoorInput } from "@/contracts";
 import { isShown, neededContrast, readableLook } from "@/core/front-door";
+import { DraftNote, useDraft } from "@/features/shared/use-draft";
 import { Button, classes, Field, inputClass, Note } from "@/ui";
 import { AnswerField } from "./answer-field";
 import { CropPicture } from "./crop-picture";
@@ -60,6 +61,7 @@ export function DoorEditor(props: { eventId: string; version: number; initial: F
   const [wrong, setWrong] = useState<string | null>(null);
   const [isPending, run] = useTransition();
   const isKept = kept === JSON.stringify(input);
+  const draft = useDraft(`front-door ${eventId}`, () => input, !isKept, (before) => setInput({ ...input, ...before }));
   const look = readableLook(input.look.colour);
   const setLook = (part: Partial<FrontDoorInput["look"]>) => setInput({ ...input, look: { ...input.look, ...part } });
   const setPerson = (ticketId: string, part: Partial<FrontDoorInput["stage"][number]>) => setInput({ ...input, stage: input.stage.map((one) => (one.ticketId === ticketId ? { ...one, ...part } : one)) });
@@ -70,6 +72,7 @@ export function DoorEditor(props: { eventId: string; version: number; initial: F
       if (!done.ok) return;
       setVersion(done.value);
       setKept(JSON.stringify(input));
+      draft.forget();
       toast("The front door is kept.");
       router.refresh();
     });
@@ -77,6 +80,7 @@ export function DoorEditor(props: { eventId: string; version: number; initial: F
   return (
     <div className="mt-6 grid grid-cols-[minmax(0,1fr)_33rem] gap-6">
       <div className="flex flex-col gap-6">
+        {props.mayEdit && <DraftNote draft={draft} />}
         {wrong && <Note tone="wrong">{wrong}</Note>}
         <section aria-label="Look" className="flex flex-col gap-3">
           <h2 className="text-head font-semibold">Look</h2>

@@ -1,9 +1,10 @@
 "use client";
-import { useRouter } from "next/navigation";
+import { usePathname, useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import { toast } from "sonner";
 import type { MailingInput } from "@/contracts";
 import { isFollowUp } from "@/core/mailings";
+import { DraftNote, useDraft } from "@/features/shared/use-draft";
 import { MailPreview, type PreviewMail } from "@/features/shared/mail-preview";
 import { Button, Confirm, Field, inputClass, Note } from "@/ui";
 import { AudiencePicker, type AudienceChoices } from "./audience-picker";
@@ -58,12 +59,20 @@ export function Composer(props: { draft: MailingInput & { id: string | null; ver
       if (done.ok) then(done.value);
     });
   const isKept = kept.text === JSON.stringify(input);
+  const [turn, setTurn] = useState(0);
+  const isTouched = JSON.stringify(input) !== (kept.text || JSON.stringify(draft));
+  const typed = useDraft(`mailing ${usePathname()} ${draftId ?? draft.kind}`, () => input, isTouched, (before) => {
+    change(before);
+    // the editor begins anew with the words brought back
+    setTurn(turn + 1);
+  });
   const sendsByItself = isFollowUp(input.kind);
   const save = () =>
     attempt(
       () => props.acts.save(kept.id, kept.version, input),
       (saved) => {
         setKept({ ...saved, text: JSON.stringify(input) });
+        typed.forget();
         toast("Kept. Nothing was sent.");
         if (kept.id === null) router.replace(`?mailing=${saved.id}`, { scroll: false });
         router.refresh();
@@ -72,9 +81,10 @@ export function Composer(props: { draft: MailingInput & { id: string | null; ver
   return (
     <section aria-label={kindWords[input.kind]} className="grid grid-cols-[1fr_22rem] gap-6">
       <div className="flex flex-col gap-3">
+        <DraftNote draft={typed} />
         {wrong && <Note tone="wrong">{wrong}</Note>}
         <Field label="Subject">{(ids) => <input {...ids} className={inputClass} value={input.subject} onChange={(event) => change({ subject: event.target.value })} />}</Field>
-        <MailEditor doc={input.doc} onChange={(doc) => change({ doc: doc as MailingInput["doc"] })} />
+        <MailEditor key={turn} doc={input.doc} onChange={(doc) => change({ doc: doc as MailingInput["doc"] })} />
         <div className="grid grid-cols-2 gap-3">
           <Field label="Sender’s name" hint="Empty: the organisation’s.">
             {(ids) => <input {...ids} className={inputClass} value={input.senderName} onChange={(event) => change({ senderName: event.target.value })} />}

@@ -4,11 +4,11 @@ import { useState, useTransition } from "react";
 import { Controller, FormProvider, useForm, useFormContext, useWatch } from "react-hook-form";
 import { toast } from "sonner";
 import { planInput, type PlanInput } from "@/contracts";
+import { DraftNote, useDraft } from "@/features/shared/use-draft";
 import { Button, Field, inputClass, Note } from "@/ui";
 import { Check, Text } from "./controls";
 import { RichText } from "./rich-text";
 import { RoomOptions } from "./room-options";
-import { useDraft } from "./use-draft";
 import { WhenSection, type WhenProps } from "./when-section";
 
 type Saved = { ok: true; value: { version: number; hasMoved: boolean; told: number } } | { ok: false; words: string; code: string; issues: readonly { path: string; message: string }[] };
@@ -86,7 +86,7 @@ export function PlanForm(props: PlanFormProps) {
   const [wrong, setWrong] = useState<string | null>(null);
   const [tellPeople, setTellPeople] = useState(false);
   const [isPending, run] = useTransition();
-  const draft = useDraft(props.draftKey, getValues, formState.isDirty, (kept) => reset(kept, { keepDefaultValues: true }));
+  const draft = useDraft<PlanInput>(props.draftKey, getValues, formState.isDirty, (kept) => reset({ ...getValues(), ...kept }, { keepDefaultValues: true }));
   const [startLocal, zone, duration, shape] = useWatch({ control, name: ["startLocal", "zone", "durationMinutes", "shape"] });
   const hasMoved = shape === "one-date" && (startLocal !== props.initial.startLocal || zone !== props.initial.zone || Number(duration) !== props.initial.durationMinutes);
   const submit = form.handleSubmit((input) =>
@@ -107,11 +107,7 @@ export function PlanForm(props: PlanFormProps) {
   return (
     <FormProvider {...form}>
       <form onSubmit={(event) => void submit(event)} className="flex max-w-3xl flex-col gap-5" noValidate>
-        {draft.hasDraft && (
-          <Note tone="attention">
-            Something typed here earlier was not saved. <button type="button" className="underline" onClick={draft.take}>Bring it back</button> or <button type="button" className="underline" onClick={draft.forget}>let it go</button>.
-          </Note>
-        )}
+        <DraftNote draft={draft} />
         <fieldset disabled={!props.mayEdit} className="contents">
           <Text name="title" label="Title" />
           <div id="description">

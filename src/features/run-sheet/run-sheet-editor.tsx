@@ -8,6 +8,7 @@ import { planRunSheet } from "@/core/run-sheet";
 import { clockTime, instantOf, minuteMs, wallTimeAt } from "@/core/time";
 import { Button, Confirm, Note } from "@/ui";
 import { Rail } from "@/features/shared/rail";
+import { DraftNote, useDraft } from "@/features/shared/use-draft";
 import { PartEditor } from "./part-editor";
 import { PollEditor } from "./poll-editor";
 import { RailHand } from "./rail-hand";
@@ -21,11 +22,20 @@ export interface RunSheetEditorProps {
   readonly zone: string;
   readonly leaders: readonly { id: string; name: string }[];
   readonly mayEdit: boolean;
-  readonly save: (input: RunSheetInput) => Promise<{ ok: true } | { ok: false; words: string }>;
+  /** what the sheet was when it was loaded: a save over somebody else's is refused */
+  readonly tag: string;
+  readonly draftKey: string;
+  readonly save: (tag: string, input: RunSheetInput) => Promise<{ ok: true; value: string } | { ok: false; words: string }>;
   /** a series goes on after this date */
   readonly hasLaterDates: boolean;
   /** lays this sheet into the later dates; how many */
   readonly copy: () => Promise<{ ok: true; value: number } | { ok: false; words: string }>;
+}
+
+/** The sheet with other polls; a segment whose poll is gone has none. */
+function withPolls(sheet: RunSheetInput, polls: RunSheetInput["polls"]): RunSheetInput {
+  const ids = new Set(polls.map((poll) => poll.id));
+  return { ...sheet, polls, segments: sheet.segments.map((one) => (one.pollId !== null && !ids.has(one.pollId) ? { ...one, pollId: null } : one)) };
 }
 
 /** The plan of the hour on the rail, reordered by hand or by keyboard. */
@@ -33,6 +43,7 @@ export function RunSheetEditor(props: RunSheetEditorProps) {
   const { startAt, endAt, zone } = props;
   const [sheet, setSheet] = useState(props.initial);
   const [isDirty, setDirty] = useState(false);
+  const [tag, setTag] = useState(props.tag);
   const [wrong, setWrong] = useState<string | null>(null);
   const [isPending, run] = useTransition();
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }), useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }));
@@ -40,16 +51,19 @@ export function RunSheetEditor(props: RunSheetEditorProps) {
     setSheet(next);
     setDirty(true);
   };
+  const draft = useDraft(props.draftKey, () => sheet, isDirty, (kept) => change({ ...sheet, ...kept }));
   const changeSegment = (id: string, part: Partial<RunSheetInput["segments"][number]>) => change({ ...sheet, segments: sheet.segments.map((one) => (one.id === id ? { ...one, ...part } : one)) });
   const timedSegments = sheet.segments.map((one) => ({ id: one.id, lengthMinutes: Math.max(1, one.lengthMinutes || 1), fixedStartAt: one.fixedStartLocal ? instantOf({ local: one.fixedStartLocal, zone }) : null }));
   const plan = planRunSheet(timedSegments, startAt, endAt);
   const over = Math.round((plan.segmentsEndAt - plan.plannedEndAt) / minuteMs);
   const save = () =>
     run(async () => {
-      const done = await props.save(sheet);
+      const done = await props.save(tag, sheet);
       setWrong(done.ok ? null : done.words);
       if (done.ok) {
+        setTag(done.value);
         setDirty(false);
+        draft.forget();
         toast("Run sheet saved.");
       }
     });
@@ -61,6 +75,7 @@ export function RunSheetEditor(props: RunSheetEditorProps) {
     });
   return (
     <div className="flex flex-col gap-4">
+      {props.mayEdit && <DraftNote draft={draft} />}
       <Rail
         size="large"
         from={startAt}
@@ -130,17 +145,17 @@ export function RunSheetEditor(props: RunSheetEditorProps) {
           </Button>
         </div>
         <PartEditor parts={sheet.parts} startLocal={props.startLocal} leaders={props.leaders} onChange={(parts) => change({ ...sheet, parts })} />
-        <PollEditor polls={sheet.polls} onChange={(polls) => change({ ...sheet, polls })} />
+        <PollEditor polls={sheet.polls} onChange={(polls) => change(withPolls(sheet, polls))} />
       </fieldset>
       {props.mayEdit && (
         <div className="flex items-center gap-3">
           <Button weight="act" disabled={isPending} onClick={save}>
             Save the run sheet
           </Button>
-          {isDirty && <span className="text-ink-2">Not saved yet.</span>}
+          {isDirty && <span className="text-ink-2">Not saved yet; kept in this browser.</span>}
           {props.hasLaterDates && !isDirty && (
             <Confirm trigger={<Button disabled={isPending}>Lay it into all later dates</Button>} title="Lay it into all later dates" act="Lay it in" onConfirm={copy}>
-              <p>The later dates of the series lose their own segments, parts and polls and get these.</p>
+              <p>Later dates that have no segments and polls yet get these, with hours of their own. A date that has a run sheet keeps it.</p>
             </Confirm>
           )}
         </div>

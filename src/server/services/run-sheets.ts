@@ -1,11 +1,12 @@
-import { asc, eq, notInArray, and } from "drizzle-orm";
+import { and, asc, eq, inArray, notInArray } from "drizzle-orm";
 import { runSheetInput, type RunSheetInput } from "@/contracts";
 import type { TimedSegment } from "@/core/run-sheet";
 import { Refusal } from "@/core/shared";
 import { instantOf, minutesBetween, shiftLocal } from "@/core/time";
 import type { Db } from "../db/client";
 import { notifyJournal } from "../db/notify";
-import { events, occurrences, parts, polls, segments } from "../db/schema";
+import { events, occurrences, parts, polls, segments, tickets } from "../db/schema";
+import { digest } from "../platform/secrets";
 import { accessFor, type TeamMember } from "./access";
 import { oneOf, parse, type Context } from "./context";
 import { dateOf, datesOf, type OccurrenceRow } from "./dates/load";
@@ -33,24 +34,40 @@ export interface LoadedRunSheet {
   readonly event: typeof events.$inferSelect;
   readonly occurrence: typeof occurrences.$inferSelect;
   readonly runSheet: RunSheetInput;
+  /** stands for this very sheet: a save names the one it began from */
+  readonly tag: string;
   readonly mayEditSegments: boolean;
+}
+
+async function readSheet(db: Db, occurrenceId: string): Promise<{ runSheet: RunSheetInput; tag: string }> {
+  // one after another: inside a transaction there is one connection
+  const [rows, pollRows, partRows] = [await segmentsOf(db, occurrenceId), await pollsOf(db, occurrenceId), await partsOf(db, occurrenceId)];
+  const runSheet: RunSheetInput = {
+    segments: rows.map(({ id, title, lengthMinutes, fixedStartLocal, leaderTicketId, pollId }) => ({ id, title, lengthMinutes, fixedStartLocal, leaderTicketId, pollId })),
+    polls: pollRows.map(({ id, question, options }) => ({ id, question, options })),
+    parts: partRows.map(({ id, title, startLocal, lengthMinutes, leaderTicketId }) => ({ id, title, startLocal, lengthMinutes, leaderTicketId })),
+  };
+  return { runSheet, tag: digest(JSON.stringify(runSheet)) };
 }
 
 export async function loadRunSheet(context: Context, member: TeamMember, eventId: string, dateId: string | null = null): Promise<LoadedRunSheet> {
   const { event } = await accessFor(context, member, eventId, "event.read");
   const mayEdit = await accessFor(context, member, eventId, "event.run-sheet").then(() => true, () => false);
   const occurrence = await dateOf(context.db, eventId, context.clock.now(), dateId);
-  const [rows, pollRows, partRows] = await Promise.all([segmentsOf(context.db, occurrence.id), pollsOf(context.db, occurrence.id), partsOf(context.db, occurrence.id)]);
-  return {
-    event,
-    occurrence,
-    mayEditSegments: mayEdit,
-    runSheet: {
-      segments: rows.map(({ id, title, lengthMinutes, fixedStartLocal, leaderTicketId, pollId }) => ({ id, title, lengthMinutes, fixedStartLocal, leaderTicketId, pollId })),
-      polls: pollRows.map(({ id, question, options }) => ({ id, question, options })),
-      parts: partRows.map(({ id, title, startLocal, lengthMinutes, leaderTicketId }) => ({ id, title, startLocal, lengthMinutes, leaderTicketId })),
-    },
-  };
+  return { event, occurrence, mayEditSegments: mayEdit, ...(await readSheet(context.db, occurrence.id)) };
+}
+
+/** Refuses a sheet that points to somebody or something that is not of this event and sheet. */
+async function requireOwn(db: Db, eventId: string, { segments: rows, polls: wanted, parts: side }: RunSheetInput): Promise<void> {
+  const pollIds = new Set(wanted.map((poll) => poll.id));
+  const leaders = [...new Set([...rows, ...side].map((row) => row.leaderTicketId).filter((id) => id !== null))];
+  // somebody taken off the list may still stand in the sheet: their ticket is the event's all the same
+  const known = leaders.length === 0 ? 0 : await db.$count(tickets, and(eq(tickets.eventId, eventId), inArray(tickets.id, leaders)));
+  const issues = [
+    ...(rows.some((row) => row.pollId !== null && !pollIds.has(row.pollId)) ? [{ path: "segments", message: "A segment points to a poll that is not on this sheet." }] : []),
+    ...(known < leaders.length ? [{ path: "segments", message: "Somebody who leads a segment is not of this event." }] : []),
+  ];
+  if (issues.length > 0) throw new Refusal({ code: "invalid-input", issues });
 }
 
 async function savePolls(db: Db, occurrence: typeof occurrences.$inferSelect, wanted: RunSheetInput["polls"]): Promise<void> {
@@ -93,16 +110,26 @@ async function saveParts(db: Db, occurrence: OccurrenceRow, wanted: RunSheetInpu
   if (wanted.length > 0) await db.insert(parts).values(wanted.map((part, position) => ({ ...part, position, occurrenceId, organisationId })));
 }
 
-/** Saves the whole sheet in one transaction; ids come from the screen, so that a repeat changes nothing. */
-export async function saveRunSheet(context: Context, member: TeamMember, eventId: string, input: unknown, dateId: string | null = null): Promise<void> {
+/**
+ * Saves the whole sheet in one transaction; ids come from the screen, so that a repeat changes nothing.
+ * @param seenTag the sheet that was edited: where it is another one by now the save is refused; null: whatever stands there
+ * @returns the tag of what was saved
+ */
+export async function saveRunSheet(context: Context, member: TeamMember, eventId: string, input: unknown, dateId: string | null = null, seenTag: string | null = null): Promise<string> {
   await accessFor(context, member, eventId, "event.run-sheet");
   const wanted = parse(runSheetInput, input);
-  await context.db.transaction(async (tx) => {
+  return context.db.transaction(async (tx) => {
     const occurrence = await dateOf(tx, eventId, context.clock.now(), dateId);
+    // one editor at a time: the second sees what the first saved
+    await tx.select({ id: occurrences.id }).from(occurrences).where(eq(occurrences.id, occurrence.id)).for("update");
+    const { tag } = await readSheet(tx, occurrence.id);
+    if (seenTag !== null && seenTag !== tag) throw new Refusal({ code: "edited-meanwhile", currentVersion: tag });
+    await requireOwn(tx, eventId, wanted);
     await savePolls(tx, occurrence, wanted.polls);
     await saveSegments(tx, occurrence, wanted.segments);
     await saveParts(tx, occurrence, wanted.parts);
     await notifyJournal(tx, occurrence.id);
+    return (await readSheet(tx, occurrence.id)).tag;
   });
 }
 

@@ -60,11 +60,12 @@ export async function restoreAction(eventId: string): Promise<void> {
   revalidatePath("/season");
 }
 
-export async function saveRunSheetAction(eventId: string, dateId: string, input: unknown) {
+export async function saveRunSheetAction(eventId: string, dateId: string, tag: string, input: unknown) {
   return act(async () => {
     const { context, member } = await currentMember();
-    await saveRunSheet(context, member, eventId, input, dateId);
+    const saved = await saveRunSheet(context, member, eventId, input, dateId, tag);
     revalidatePath(`/events/${eventId}`, "layout");
+    return saved;
   });
 }
 

@@ -22,13 +22,15 @@ export default async function RunSheetPage({ params, searchParams }: { params: P
       </>
     );
   }
-  const [{ occurrence, runSheet, mayEditSegments }, people] = await Promise.all([loadRunSheet(context, member, id, loaded.occurrence.id), listStagePeople(context, member, id)]);
+  const [{ occurrence, runSheet, tag, mayEditSegments }, people] = await Promise.all([loadRunSheet(context, member, id, loaded.occurrence.id), listStagePeople(context, member, id)]);
   return (
     <>
       <TeamBar signOut={signOutAction} />
       <Workspace spine={spine} place="run-sheet" mend={mendAction.bind(null, id)}>
         <RunSheetEditor
           initial={runSheet}
+          tag={tag}
+          draftKey={`run-sheet-${occurrence.id}`}
           startAt={occurrence.startAt}
           endAt={occurrence.endAt}
           startLocal={occurrence.startLocal}
