@@ -8,8 +8,8 @@ export default defineConfig({
   testDir: "e2e",
   fullyParallel: false,
   workers: 1,
-  timeout: 120_000,
-  expect: { timeout: 15_000 },
+  timeout: 240_000,
+  expect: { timeout: 20_000 },
   reporter: [["list"]],
   use: {
     baseURL: process.env["STAGE_CALL_URL"],

@@ -18,6 +18,12 @@ export const contactInput = z.object({
 });
 export type ContactInput = z.infer<typeof contactInput>;
 
+/** Which of two a merged contact keeps each word of: what is not named stays the kept one's. */
+export const mergeInput = z
+  .object({ keepId: z.uuid(), goneId: z.uuid(), takeFromGone: z.array(z.enum(["name", "email", "company", "phone", "zone"])).max(5) })
+  .refine((choice) => choice.keepId !== choice.goneId, "These are one person already.");
+export type MergeInput = z.infer<typeof mergeInput>;
+
 /** Which column of a file holds what; null: left out. */
 export const mappingInput = z
   .array(z.enum(readableFields).nullable())

@@ -1,11 +1,12 @@
 export { bookingInput, slotPlanInput, type SlotPlanInput } from "./slots-input";
 export { frontDoorInput, type FrontDoorInput } from "./look-input";
-export { audienceInput, boardInput, postInput, kindWordsInput, mailDocInput, mailingInput, reminderOffsetsInput, type MailingInput } from "./mailing-input";
-export { contactInput, contactQuery, mappingInput, type ContactInput, type ContactQuery, type ImportLine } from "./contacts-input";
+export { audienceInput, boardInput, postInput, kindWordsInput, mailDocInput, mailingInput, followUpInput, reminderOffsetsInput, type MailingInput } from "./mailing-input";
+export { contactInput, contactQuery, mappingInput, mergeInput, type MergeInput, type ContactInput, type ContactQuery, type ImportLine } from "./contacts-input";
 export { callInput, callReport, callReportEveryMs, type CallReport, type CallState } from "./phone-input";
 export { httpStatusOf } from "./failure-http";
 export { wordsOf } from "./failure-words";
 export {
+  dutiesInput,
   emailText,
   personName,
   openEntryInput,

@@ -36,6 +36,8 @@ export const audienceInput = z.object({
   past: z.array(z.object({ eventId: z.uuid(), who: z.enum(["registered", "came", "missed"]) })).max(20),
 });
 
+const afterMinutes = z.int().min(5, "At least five minutes after the end.").max(60 * 24 * 60, "At most 60 days after the end.");
+
 /** A mailing as the composer sends it. */
 export const mailingInput = z.object({
   kind: z.enum(composedKinds),
@@ -45,12 +47,15 @@ export const mailingInput = z.object({
   senderName: oneLine(120),
   replyTo: z.union([z.literal(""), emailText]),
   /** follow-ups: minutes after the end */
-  afterMinutes: z.int().min(5, "At least five minutes after the end.").max(60 * 24 * 60).nullable(),
+  afterMinutes: afterMinutes.nullable(),
 });
 export type MailingInput = z.infer<typeof mailingInput>;
 
 /** The words of a kind that is set off by what happens, in this event. */
 export const kindWordsInput = z.object({ subject: oneLine(200).pipe(z.string().min(1, "The subject is empty.")), doc: mailDocInput });
+
+/** A follow-up moved along the track, or switched. */
+export const followUpInput = z.object({ afterMinutes: afterMinutes.optional(), isOff: z.boolean().optional() });
 
 export const reminderOffsetsInput = z.array(z.int().min(5, "At least five minutes ahead.").max(60 * 24 * 60)).max(8, "At most eight reminders.");
 

@@ -16,6 +16,9 @@ export const personName = z
 
 const languageTag = z.string().trim().regex(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/, "A language is written as in: es, pt-BR (BCP 47).");
 
+/** What a crew member may do, as the form sends it. */
+export const dutiesInput = z.array(z.enum(duties)).max(duties.length).transform((list) => [...new Set(list)]);
+
 export const stagePersonInput = z.object({
   name: personName,
   email: emailText,

@@ -1,20 +1,24 @@
 import { randomUUID } from "node:crypto";
-import { eq, sql } from "drizzle-orm";
+import { and, eq, sql } from "drizzle-orm";
 import fc from "fast-check";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { ImportLine } from "@/contracts";
 import { nobody } from "@/core/mailings";
 import { similarity } from "@/core/questions";
 import { minuteMs } from "@/core/time";
-import { connections, invitees, mailings, people, questions, tickets } from "@/server/db/schema";
+import { connections, invitees, mailings, messages, people, questions, tickets } from "@/server/db/schema";
+import { eventAccess } from "@/server/services/access";
 import { contactById, contactPage, likelyDuplicates, saveContact } from "@/server/services/contacts/book";
 import { eraseContact } from "@/server/services/contacts/erase";
 import { exportContacts } from "@/server/services/contacts/export";
 import { contactHistory } from "@/server/services/contacts/history";
 import { importContacts, previewImport } from "@/server/services/contacts/import";
 import { mergeContacts } from "@/server/services/contacts/merge";
+import { datesOf } from "@/server/services/dates/load";
 import { saveMailing } from "@/server/services/mailings/compose";
 import { personByEmail } from "@/server/services/people-records";
+import { cancelRegistration, register } from "@/server/services/registration";
+import { holderById } from "@/server/services/tickets";
 import { composed } from "../support/mailing";
 import { addMember, addOrganisation, addTicket, makeEvent, makeWorld, type World } from "../support/world";
 
@@ -138,6 +142,41 @@ describe("two contacts made one, and one erased", () => {
     const [left] = await world.context.db.select().from(tickets).where(eq(tickets.id, theirs.id));
     expect(left!.revokedAt).not.toBeNull();
     expect(await world.context.db.$count(invitees, eq(invitees.personId, keep.id))).toBe(1);
+  });
+
+  it("keeps a place and its reminders, whichever of the two held them", async () => {
+    const event = await makeEvent(world, { startLocal: "2026-12-10T18:00", registrationLimit: 5 });
+    const other = await makeEvent(world, { startLocal: "2026-12-11T18:00" });
+    const { event: row } = await eventAccess(world.context, world.owner, event.eventId);
+    const { event: second } = await eventAccess(world.context, world.owner, other.eventId);
+    const sign = async (email: string, of = row, made = event) => register(world.context, { event: of, occurrence: (await datesOf(world.context.db, made.eventId))[0]! }, { name: "Una Dunlin", email, zone: null, hasConsented: true, source: null, answers: {} }, email);
+    await sign("una@example.org");
+    await sign("una.d@example.org");
+    await sign("una.d@example.org", second, other);
+    const [keep] = await world.context.db.select().from(people).where(eq(people.email, "una@example.org"));
+    const [gone] = await world.context.db.select().from(people).where(eq(people.email, "una.d@example.org"));
+    const [mine] = await world.context.db.select().from(tickets).where(eq(tickets.personId, keep!.id));
+    // the kept one had given the place back, the other still holds one
+    await cancelRegistration(world.context, await holderById(world.context, mine!.id));
+    await mergeContacts(world.context, world.owner, { keepId: keep!.id, goneId: gone!.id, takeFromGone: [] });
+    const held = await world.context.db.select().from(tickets).where(eq(tickets.personId, keep!.id));
+    expect(held.filter((one) => one.revokedAt === null).map((one) => one.status)).toEqual(["registered", "registered"]);
+    const planned = await world.context.db.select().from(messages).where(and(eq(messages.personId, keep!.id), eq(messages.kind, "reminder"), eq(messages.state, "planned")));
+    // a day and twenty minutes ahead of each of the two dates, each on a ticket that counts
+    expect(planned).toHaveLength(4);
+    for (const one of planned) expect(held.some((ticket) => ticket.id === one.ticketId && ticket.revokedAt === null)).toBe(true);
+    expect(await world.context.db.$count(messages, and(eq(messages.personId, gone!.id), eq(messages.state, "planned")))).toBe(0);
+  });
+
+  it("takes over nothing that a merge may not, and forgets the mark of an address that went", async () => {
+    const make = (email: string) => personByEmail(world.context, world.context.db, world.organisationId, { name: "Cai Wadden", email });
+    const [keep, gone] = [await make("cai@example.org"), await make("cai.w@example.org")];
+    for (const choice of [{ keepId: keep.id, goneId: keep.id, takeFromGone: [] }, { keepId: "x", goneId: gone.id, takeFromGone: [] }, { keepId: keep.id, goneId: gone.id, takeFromGone: ["unsubscribedAt"] }, null]) {
+      await expect(mergeContacts(world.context, world.owner, choice)).rejects.toMatchObject({ failure: { code: "invalid-input" } });
+    }
+    await world.context.db.update(people).set({ addressFailedAt: 5, addressFailedReason: "no such mailbox" }).where(eq(people.id, keep.id));
+    await mergeContacts(world.context, world.owner, { keepId: keep.id, goneId: gone.id, takeFromGone: ["email"] });
+    expect(await contactById(world.context, world.owner, keep.id)).toMatchObject({ email: "cai.w@example.org", addressFailedAt: null });
   });
 
   it("holds after the merge what both held before, each date once: 40 generated pairs", async () => {

@@ -4,6 +4,7 @@ import { createServer, type Server, type Socket } from "node:net";
 import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
 import { and, eq } from "drizzle-orm";
+import PostalMime from "postal-mime";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { nobody } from "@/core/mailings";
 import { hourMs } from "@/core/time";
@@ -51,6 +52,56 @@ function worker(): ChildProcess {
   const env = { ...process.env, NODE_ENV: "test", DATABASE_URL: world.databaseUrl, STAGE_CALL_URL: "http://127.0.0.1:3999", STAGE_CALL_SECRET: "only-for-tests-0123456789abcdef-0123456789", STAGE_CALL_FILES: folder, SMTP_URL: `smtp://127.0.0.1:${smtpPort}`, STAGE_CALL_CLOCK_FILE: join(folder, "no-clock"), STAGE_CALL_MAILS_PER_SECOND: "800" };
   return spawn("node", ["--conditions=react-server", "--import", "tsx", "scripts/worker.ts"], { cwd: root, env: env as unknown as NodeJS.ProcessEnv, stdio: "ignore" });
 }
+
+describe("a mail on the wire, read by an independent parser (RFC 5322, RFC 2045–2047, RFC 8058)", () => {
+  const mail = {
+    messageId: "<one@stage-call.example.org>",
+    from: { name: "Brinewold Shore Trust", address: "events@brinewold.example.org" },
+    replyTo: "office@brinewold.example.org",
+    to: { name: "ليلى النورس, \"Layla\"", address: "wire@example.org" },
+    subject: "Ürgent: 潮 and the saltmarsh, once more and at such a length that the line has to be folded",
+    text: "Hello,\n\n.a line that begins with a dot\nand one with an umlaut: ü",
+    html: "<p>Hello</p>",
+    calendar: { method: "REQUEST", content: "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nEND:VCALENDAR\r\n" },
+    sentAt: Date.parse("2026-11-25T10:00:00Z"),
+    unsubscribeUrl: "https://stage.example.org/unsubscribe/abc-DEF_123",
+  };
+  const onWire = async (part: Partial<typeof mail>) => {
+    const mailer = smtpMailer(`smtp://127.0.0.1:${smtpPort}`);
+    expect(await mailer.send({ ...mail, ...part } as never)).toMatchObject({ smtpCode: 250 });
+    mailer.close();
+    const raw = readFileSync(join(folder, readdirSync(folder).sort().at(-1)!));
+    const parsed = await PostalMime.parse(raw);
+    return { raw: raw.toString("latin1"), parsed, header: (key: string) => parsed.headers.filter((one) => one.key === key).map((one) => one.value) };
+  };
+
+  it("has its headers once each, names and subject whole in any script, and all three parts", async () => {
+    const { raw, parsed, header } = await onWire({});
+    expect(parsed).toMatchObject({ messageId: mail.messageId, subject: mail.subject, from: mail.from, to: [mail.to], replyTo: [{ address: mail.replyTo }], date: "2026-11-25T10:00:00.000Z" });
+    expect(header("list-unsubscribe")).toEqual([`<${mail.unsubscribeUrl}>`]);
+    expect(header("list-unsubscribe-post")).toEqual(["List-Unsubscribe=One-Click"]);
+    for (const key of ["message-id", "from", "to", "subject", "date", "mime-version"]) expect([key, header(key).length]).toEqual([key, 1]);
+    expect(parsed.text!.trim()).toBe(mail.text);
+    expect(parsed.html).toContain("<p>Hello</p>");
+    expect(parsed.attachments.some((one) => one.mimeType === "text/calendar" && one.method === "REQUEST")).toBe(true);
+    // every line of the head is plain ASCII of 998 octets at most, every line ends with CRLF
+    const head = raw.slice(0, raw.indexOf("\r\n\r\n"));
+    expect(head).not.toMatch(/[^\x00-\x7f]/);
+    expect(Math.max(...raw.split("\r\n").map((line) => line.length))).toBeLessThanOrEqual(998);
+    expect(raw.replaceAll("\r\n", "")).not.toMatch(/[\r\n]/);
+  });
+
+  it("lets nobody add a header or a recipient through a name or a subject", async () => {
+    const { parsed, header } = await onWire({ subject: "Hi\r\nBcc: all@example.org", to: { name: "X\r\nBcc: all@example.org", address: "wire@example.org" }, from: { name: "A\r\nX-Own: 1", address: "events@brinewold.example.org" } });
+    expect([header("bcc"), header("x-own"), parsed.bcc ?? []]).toEqual([[], [], []]);
+    expect(parsed.to).toHaveLength(1);
+  });
+
+  it("without a way out where the mail is a necessary one", async () => {
+    const { header } = await onWire({ unsubscribeUrl: null as never, calendar: null as never });
+    expect([header("list-unsubscribe"), header("list-unsubscribe-post")]).toEqual([[], []]);
+  });
+});
 
 describe("the sender", () => {
   it("killed in the middle of 2,000 mails and started again: everybody has theirs, repeats bear the same Message-ID", async () => {

@@ -52,6 +52,8 @@ export function failureOf(error: unknown): Failure {
   const cause = (error as { cause?: unknown }).cause ?? error;
   const code = (cause as { code?: string }).code ?? "";
   const text = (cause as Error).message ?? "";
+  // an id that is none names nothing
+  if (code === "22P02") return { code: "not-found", what: "id" };
   if (databaseAway.has(code) || /timeout exceeded when trying to connect|Connection terminated/.test(text)) return { code: "unavailable" };
   throw error;
 }

@@ -34,9 +34,8 @@ const asOptions = (mail: OutgoingMail): SendMailOptions => ({
   text: mail.text,
   html: mail.html,
   icalEvent: mail.calendar ? { filename: "invite.ics", method: mail.calendar.method, content: mail.calendar.content } : undefined,
-  list: mail.unsubscribeUrl ? { unsubscribe: { url: mail.unsubscribeUrl, comment: "Unsubscribe" } } : undefined,
-  // RFC 8058: the mail program may unsubscribe by one POST
-  headers: mail.unsubscribeUrl ? { "List-Unsubscribe-Post": "List-Unsubscribe=One-Click" } : undefined,
+  // RFC 2369, and RFC 8058: the mail program may unsubscribe by one POST
+  headers: mail.unsubscribeUrl ? { "List-Unsubscribe": { prepared: true, value: `<${mail.unsubscribeUrl}>` }, "List-Unsubscribe-Post": "List-Unsubscribe=One-Click" } : undefined,
   disableFileAccess: true,
   disableUrlAccess: true,
 });

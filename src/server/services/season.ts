@@ -31,8 +31,12 @@ function titled(filter: SeasonFilter): SQL | undefined {
   return words ? ilike(events.title, `%${words.replace(/[\\%_]/g, "\\$&")}%`) : undefined;
 }
 
+/** A slot that was given back or moved away from is nobody's date. */
+const isTaken = sql`(${occurrences.kind} <> 'slot' or exists (select 1 from ${tickets} where ${tickets.occurrenceId} = ${occurrences.id} and ${tickets.role} = 'attendee' and ${tickets.status} = 'registered' and ${tickets.revokedAt} is null))`;
+
 function narrowed(filter: SeasonFilter): (SQL | undefined)[] {
   return [
+    isTaken,
     titled(filter),
     filter.state === "draft" ? isNull(events.publishedAt) : undefined,
     filter.state === "published" ? isNotNull(events.publishedAt) : undefined,

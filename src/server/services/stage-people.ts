@@ -1,5 +1,5 @@
 import { and, asc, eq, inArray, isNull } from "drizzle-orm";
-import { stagePersonInput } from "@/contracts";
+import { dutiesInput, stagePersonInput } from "@/contracts";
 import type { Duty, Role } from "@/core/people";
 import { isStageRole } from "@/core/people";
 import { Refusal } from "@/core/shared";
@@ -98,15 +98,16 @@ async function stageTicket(context: Context, eventId: string, ticketId: string) 
 }
 
 /** Gives a crew member these duties, ahead or in the middle of the hour. */
-export async function setDuties(context: Context, member: TeamMember, eventId: string, ticketId: string, duties: readonly Duty[]): Promise<void> {
+export async function setDuties(context: Context, member: TeamMember, eventId: string, ticketId: string, rawDuties: unknown): Promise<void> {
   const access = await accessFor(context, member, eventId, "event.people");
+  const duties = parse(dutiesInput, rawDuties);
   const ticket = await stageTicket(context, eventId, ticketId);
   if (ticket.role !== "crew") throw new Refusal({ code: "not-allowed", action: "event.people" });
   // nobody hands out what they do not hold
   const missing = access.actor.role === "crew" && duties.some((duty) => !access.actor.duties.includes(duty) && !ticket.duties.includes(duty));
   if (missing) throw new Refusal({ code: "not-allowed", action: "event.people" });
   await context.db.transaction(async (tx) => {
-    await tx.update(tickets).set({ duties: [...duties] }).where(eq(tickets.id, ticketId));
+    await tx.update(tickets).set({ duties }).where(eq(tickets.id, ticketId));
     await audit(context, tx, { organisationId: ticket.organisationId, actorId: member.userId, action: "people.duties", eventId, facts: { ticketId, duties: duties.join(" ") } });
     await notifyJournals(tx, (await datesOf(tx, eventId)).map((date) => date.id));
   });

@@ -2,7 +2,7 @@
 import { revalidatePath } from "next/cache";
 import { removeGroup, saveContact } from "@/server/services/contacts/book";
 import { eraseContact } from "@/server/services/contacts/erase";
-import { mergeContacts, type MergeChoice } from "@/server/services/contacts/merge";
+import { mergeContacts } from "@/server/services/contacts/merge";
 import { act, currentMember } from "../../_lib/request";
 
 export async function saveContactAction(personId: string | null, input: unknown) {
@@ -22,7 +22,7 @@ export async function eraseContactAction(personId: string) {
   });
 }
 
-export async function mergeContactsAction(choice: MergeChoice) {
+export async function mergeContactsAction(choice: unknown) {
   return act(async () => {
     const { context, member } = await currentMember();
     await mergeContacts(context, member, choice);

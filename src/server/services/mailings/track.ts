@@ -1,5 +1,5 @@
 import { and, asc, count, eq, inArray, isNotNull, isNull, lte, min, sql } from "drizzle-orm";
-import { reminderOffsetsInput, type TrackMark } from "@/contracts";
+import { followUpInput, reminderOffsetsInput, type TrackMark } from "@/contracts";
 import { isFollowUp } from "@/core/mailings";
 import { dayMs, minuteMs } from "@/core/time";
 import { events, mailings, messages, occurrences } from "../../db/schema";
@@ -56,10 +56,11 @@ export async function setReminders(context: Context, member: TeamMember, eventId
 }
 
 /** Moves a follow-up to another distance from the end, or switches it. */
-export async function setFollowUp(context: Context, member: TeamMember, eventId: string, mailingId: string, change: { afterMinutes?: number; isOff?: boolean }): Promise<void> {
+export async function setFollowUp(context: Context, member: TeamMember, eventId: string, mailingId: string, rawChange: unknown): Promise<void> {
   await accessFor(context, member, eventId, "event.mailings");
+  const change = parse(followUpInput, rawChange);
   const row = await ownMailing(context, eventId, mailingId);
-  const afterMinutes = Math.min(60 * 24 * 60, Math.max(5, Math.round(change.afterMinutes ?? row.afterMinutes ?? 60)));
+  const afterMinutes = change.afterMinutes ?? row.afterMinutes ?? 60;
   await context.db.update(mailings).set({ afterMinutes, isOff: change.isOff ?? row.isOff, version: row.version + 1 }).where(eq(mailings.id, mailingId));
 }
 

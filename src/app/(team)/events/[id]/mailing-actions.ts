@@ -92,7 +92,7 @@ export async function setRemindersAction(eventId: string, offsets: number[]) {
   });
 }
 
-export async function setFollowUpAction(eventId: string, mailingId: string, change: { afterMinutes?: number; isOff?: boolean }) {
+export async function setFollowUpAction(eventId: string, mailingId: string, change: unknown) {
   return act(async () => {
     const { context, member } = await currentMember();
     await setFollowUp(context, member, eventId, mailingId, change);

@@ -15,7 +15,7 @@ export async function addPersonAction(eventId: string, input: unknown) {
   });
 }
 
-export async function setDutiesAction(eventId: string, ticketId: string, duties: Duty[]) {
+export async function setDutiesAction(eventId: string, ticketId: string, duties: unknown) {
   return act(async () => {
     const { context, member } = await currentMember();
     await setDuties(context, member, eventId, ticketId, duties);
