@@ -1,3 +1,4 @@
+import { season } from "@/server/services/season";
 import { and, eq } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { standardRules } from "@/core/house";
@@ -61,7 +62,11 @@ describe("booked slots", () => {
     expect((await holderById(world.context, id)).occurrence.startAt).toBe(page.slots[2]!.startAt);
     expect((await again(page.event.slug)).slots.map((slot) => slot.startLocal.slice(11))).toEqual(["14:00", "14:20"]);
     expect(await world.context.db.$count(messages, and(eq(messages.ticketId, id), eq(messages.kind, "change")))).toBe(1);
+    // the slot that was left stands nowhere in the season any more, the one that is held does
+    const shown = async () => (await season(world.context, world.owner, { words: page.event.title })).ahead.filter((date) => date.eventId === page.event.id).map((date) => date.startAt);
+    expect(await shown()).toEqual([page.slots[2]!.startAt]);
     await cancelRegistration(world.context, await holderById(world.context, id));
+    expect(await shown()).toEqual([]);
     expect((await again(page.event.slug)).slots).toHaveLength(3);
     await expect(bookSlot(world.context, page, page.slots[0]!.startAt + 1, guest("odd@example.org"), "t")).rejects.toMatchObject({ failure: { code: "not-found" } });
   });
