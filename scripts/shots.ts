@@ -12,13 +12,21 @@ const flags = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-ru
 const wide = { width: 1280, height: 800 };
 const phone = { width: 390, height: 800 };
 
+interface Beside {
+  readonly locale?: string;
+  readonly size?: typeof phone;
+  readonly path?: string;
+  readonly isTeam?: boolean;
+  readonly act?: (page: Page) => Promise<unknown>;
+}
+
 interface Shot {
   readonly name: string;
   readonly path: string;
   readonly isTeam?: boolean;
   readonly size?: typeof wide;
-  /** the same page in other languages and sizes, laid beside it in one picture */
-  readonly beside?: readonly { readonly locale: string; readonly size?: typeof phone }[];
+  /** the same page in other languages and sizes, or pages that belong to it, laid beside it in one picture */
+  readonly beside?: readonly Beside[];
   /** what is done on the page before the picture */
   readonly act?: (page: Page) => Promise<unknown>;
 }
@@ -36,6 +44,16 @@ const enter = async (page: Page) => {
 const openFirst = async (page: Page) => {
   await page.getByRole("region", { name: "The book" }).getByRole("link").first().click();
   await page.waitForTimeout(1200);
+};
+const findATime = async (page: Page) => {
+  await page.getByRole("button", { name: "Look for slots" }).click();
+  await page.getByText(/within working hours/).first().waitFor();
+  await page.getByRole("region", { name: "Find a time" }).evaluate((one) => one.scrollIntoView());
+  await page.waitForTimeout(500);
+};
+const toComposer = async (page: Page) => {
+  await page.getByRole("region", { name: "Invitation", exact: true }).evaluate((one) => one.scrollIntoView());
+  await page.waitForTimeout(500);
 };
 const tryDevices = async (page: Page) => {
   await sayItIsMe(page);
@@ -63,16 +81,16 @@ async function shotsOf(): Promise<readonly Shot[]> {
   const ahead = `/events/${links.ahead.eventId}`;
   return [
     { name: "season", path: "/season", isTeam: true },
-    { name: "season-month", path: "/season?view=month", isTeam: true },
+    { name: "season-month", path: "/season?view=month", isTeam: true, beside: [{ path: "/season?view=list" }] },
     { name: "house-rules", path: "/organisation", isTeam: true },
     { name: "readiness-before", path: `/events/${links.worst.eventId}/plan`, isTeam: true },
     { name: "plan", path: `${ahead}/plan`, isTeam: true },
-    { name: "people", path: `${ahead}/people`, isTeam: true },
+    { name: "people", path: `${ahead}/people`, isTeam: true, beside: [{ act: findATime }, { path: `${ahead}/call-sheet` }] },
     { name: "run-sheet", path: `${ahead}/run-sheet`, isTeam: true },
-    { name: "mailings", path: `/events/${links.results.eventId}/mailings?write=invitation`, isTeam: true },
+    { name: "mailings", path: `/events/${links.results.eventId}/mailings`, isTeam: true, beside: [{ path: `/events/${links.results.eventId}/mailings?write=invitation`, act: toComposer }] },
     { name: "front-door-editor", path: `/events/${links.results.eventId}/front-door`, isTeam: true, act: (page) => page.evaluate(() => window.scrollTo(0, 170)) },
     { name: "contacts", path: "/contacts?group=Wardens", isTeam: true, act: openFirst },
-    { name: "hours", path: "/slots", isTeam: true },
+    { name: "hours", path: "/slots", isTeam: true, beside: [{ path: `/book/${links.bookingSlug}`, isTeam: false }, { path: `/book/${links.bookingSlug}`, isTeam: false, locale: "ar", size: phone }] },
     { name: "desk", path: `/events/${links.live.eventId}/desk/${links.live.occurrenceId}`, isTeam: true, act: (page) => page.waitForTimeout(2500) },
     { name: "afterwards", path: `${past}/afterwards/${links.past.occurrenceId}`, isTeam: true },
     { name: "front-door", path: `/front/${links.results.slug}`, beside: [{ locale: "de-DE", size: phone }, { locale: "ar" }] },
@@ -101,7 +119,7 @@ async function take(browser: Browser, shot: Shot, state: Awaited<ReturnType<type
   if (!shot.beside) writeFileSync(path, first);
   else {
     const sizes = [wide, ...shot.beside.map((one) => one.size ?? wide)];
-    const pictures = [first, ...(await Promise.all(shot.beside.map((one) => picture(browser, shot, state, one.locale, one.size ?? wide))))];
+    const pictures = [first, ...(await Promise.all(shot.beside.map((one) => picture(browser, { ...shot, ...one }, state, one.locale ?? "en-GB", one.size ?? wide))))];
     const left = sizes.map((_, i) => sizes.slice(0, i).reduce((sum, size) => sum + size.width + 24, 0));
     const width = left.at(-1)! + sizes.at(-1)!.width;
     await sharp({ create: { width, height: wide.height, channels: 3, background: "#5A625F" } }).composite(pictures.map((input, i) => ({ input, left: left[i]!, top: 0 }))).png().toFile(path);

@@ -30,6 +30,7 @@ export async function demoLinks(source: Record<string, string | undefined>) {
   };
   const [live, soon, ahead, past] = [await dateOf(demoTitles.live), await dateOf(demoTitles.soon), await dateOf(demoTitles.training), await dateOf(demoTitles.past)];
   const [recording] = await db.select({ slug: recordings.slug }).from(recordings).where(isNotNull(recordings.publishedFrom)).limit(1);
+  const [booking] = await db.select({ slug: events.slug }).from(events).where(and(eq(events.shape, "slots"), isNotNull(events.publishedAt))).limit(1);
   const links = {
     live,
     soon,
@@ -42,6 +43,7 @@ export async function demoLinks(source: Record<string, string | undefined>) {
     panelist: await tokenIn(live.eventId, "panelist"),
     soonAttendee: await tokenIn(soon.eventId, "attendee"),
     soonPanelist: await tokenIn(soon.eventId, "panelist"),
+    bookingSlug: booking?.slug ?? "none",
     recordingSlug: recording?.slug ?? "none",
   };
   await close();

@@ -27,35 +27,35 @@ export default async function ReplyPage({ params, searchParams }: { params: Prom
   const label = { coming: words.coming, unsure: words.unsure, "not-coming": words.notComing };
   return (
     <InLanguage locale={locale} label={messagesFor(locale).front.language} choose={chooseLanguageAction}>
-    <main className="mx-auto max-w-xl px-4 py-16">
-      <p className="text-label text-ink-2">{words.title}</p>
-      <h1 className="mt-1 text-title leading-tight font-semibold">
-        <bdi>{event.title}</bdi>
-      </h1>
-      {occurrence && (
-        <p className="mt-2 text-lead">
-          <DayAndHour at={occurrence.startAt} zone={occurrence.zone} words={hourWords(locale)} />
-        </p>
-      )}
-      <p className="mt-4">{t("asked", { name: asked.person.name ?? "", event: event.title })}</p>
-      {reply && (
-        <p className="mt-2 border-s-4 border-action ps-3 text-lead" role="status">
-          {t("now", { reply: words.words[reply] })} {done && words.thanks} {done === "registered" && words.registered}
-        </p>
-      )}
-      {isOver ? (
-        <p className="mt-4 text-ink-2">{words.over}</p>
-      ) : (
-        <GuestForm action={replyAction.bind(null, token, locale)} className="flex flex-wrap gap-3">
-          {replyWords.map((one) => (
-            <button key={one} name="reply" value={one} aria-pressed={reply === one} className={buttonClass(reply === one || (reply === null && one === "coming") ? "act" : "quiet")}>
-              {label[one]}
-            </button>
-          ))}
-        </GuestForm>
-      )}
-      {asked.registers && !isOver && <p className="mt-4 text-label text-ink-2">{translatorFor(locale, "front")("consent", { days: organisation.retentionDays })}</p>}
-    </main>
+      <main className="mx-auto max-w-xl px-4 py-16">
+        <p className="text-label text-ink-2">{words.title}</p>
+        <h1 className="mt-1 text-title leading-tight font-semibold">
+          <bdi>{event.title}</bdi>
+        </h1>
+        {occurrence && (
+          <p className="mt-2 text-lead">
+            <DayAndHour at={occurrence.startAt} zone={occurrence.zone} words={hourWords(locale)} />
+          </p>
+        )}
+        <p className="mt-4">{t("asked", { name: asked.person.name ?? "", event: event.title })}</p>
+        {reply && (
+          <p className="mt-2 border-s-4 border-action ps-3 text-lead" role="status">
+            {t("now", { reply: words.words[reply] })} {done && words.thanks} {done === "registered" && words.registered}
+          </p>
+        )}
+        {isOver ? (
+          <p className="mt-4 text-ink-2">{words.over}</p>
+        ) : (
+          <GuestForm action={replyAction.bind(null, token, locale)} className="flex flex-wrap gap-3">
+            {replyWords.map((one) => (
+              <button key={one} name="reply" value={one} aria-pressed={reply === one} className={buttonClass(reply === one || (reply === null && one === "coming") ? "act" : "quiet")}>
+                {label[one]}
+              </button>
+            ))}
+          </GuestForm>
+        )}
+        {asked.registers && !isOver && <p className="mt-4 text-label text-ink-2">{translatorFor(locale, "front")("consent", { days: organisation.retentionDays })}</p>}
+      </main>
     </InLanguage>
   );
 }

@@ -34,60 +34,60 @@ export default async function TicketPage({ params }: { params: Promise<{ token: 
   const standing = { registered: words.registered, waiting: words.waiting, cancelled: words.cancelled, pending: words.pending, declined: words.declined }[ticket.status];
   return (
     <InLanguage locale={locale} label={messagesFor(locale).front.language} choose={chooseHolderLanguageAction.bind(null, token)}>
-    <main className="mx-auto max-w-xl px-4 py-8" style={lookStyle(event.look.colour)}>
-      <p className="text-label text-ink-2">
-        {words.title} · {person.name}
-        {ticket.role === "test-guest" && ` · ${words.test}`}
-      </p>
-      <h1 className="mt-1 text-title leading-tight font-semibold break-words">
-        <bdi>{event.title}</bdi>
-      </h1>
-      <p className="mt-2 text-lead">
-        <DayAndHour at={occurrence.startAt} zone={occurrence.zone} words={hour} />
-      </p>
-      <p className="mt-3 border-s-4 border-action ps-3 text-lead">{isOver ? words.over : standing}</p>
-      {!isOver && ticket.status === "registered" && (
-        <div className="mt-6 bg-sheet p-5">
-          <Countdown at={occurrence.startAt} now={now} words={{ before: words.begins, after: messagesFor(locale).foyer.begun }} />
-          <p className="mt-1 text-ink-2">
-            <HourSentence at={opensAt} zone={occurrence.zone} words={words.foyerOpens} hour={hour} />
-          </p>
-          <div className="mt-4 flex flex-wrap gap-3">
-            <a href={`/enter/${token}`} className={buttonClass("act")}>
-              {words.join}
-            </a>
-            <a href={`/ticket/${token}/calendar.ics`} className={buttonClass("quiet")}>
-              {words.calendar}
-            </a>
-          </div>
-          {files.length > 0 && (
-            <ul className="mt-4" aria-label={messagesFor(locale).front.files}>
-              {files.map((file) => (
-                <li key={file.id}>
-                  <a href={`/front/${event.slug}/files/${file.id}?ticket=${token}`}>
-                    <bdi>{file.name}</bdi>
-                  </a>
-                </li>
-              ))}
-            </ul>
-          )}
-          <ByPhone rows={await phoneRowsFor(context, holder)} />
-        </div>
-      )}
-      {!isOver && ticket.role === "attendee" && ticket.status !== "cancelled" && ticket.status !== "declined" && (
-        <CancelPlace action={cancelAction.bind(null, token, locale)} words={words} />
-      )}
-      {!isOver && event.shape === "slots" && ticket.status === "registered" && (
-        <p className="mt-6">
-          <a href={`/book/${event.slug}?move=${token}`}>{messagesFor(locale).slots.other}</a>
+      <main className="mx-auto max-w-xl px-4 py-8" style={lookStyle(event.look.colour)}>
+        <p className="text-label text-ink-2">
+          {words.title} · {person.name}
+          {ticket.role === "test-guest" && ` · ${words.test}`}
         </p>
-      )}
-      {!isOver && ticket.role === "attendee" && ticket.status === "cancelled" && event.shape !== "slots" && (
-        <GuestForm action={comeBackAction.bind(null, token, locale)}>
-          <button className={buttonClass("act")}>{words.back}</button>
-        </GuestForm>
-      )}
-    </main>
+        <h1 className="mt-1 text-title leading-tight font-semibold break-words">
+          <bdi>{event.title}</bdi>
+        </h1>
+        <p className="mt-2 text-lead">
+          <DayAndHour at={occurrence.startAt} zone={occurrence.zone} words={hour} />
+        </p>
+        <p className="mt-3 border-s-4 border-action ps-3 text-lead">{isOver ? words.over : standing}</p>
+        {!isOver && ticket.status === "registered" && (
+          <div className="mt-6 bg-sheet p-5">
+            <Countdown at={occurrence.startAt} now={now} words={{ before: words.begins, after: messagesFor(locale).foyer.begun }} />
+            <p className="mt-1 text-ink-2">
+              <HourSentence at={opensAt} zone={occurrence.zone} words={words.foyerOpens} hour={hour} />
+            </p>
+            <div className="mt-4 flex flex-wrap gap-3">
+              <a href={`/enter/${token}`} className={buttonClass("act")}>
+                {words.join}
+              </a>
+              <a href={`/ticket/${token}/calendar.ics`} className={buttonClass("quiet")}>
+                {words.calendar}
+              </a>
+            </div>
+            {files.length > 0 && (
+              <ul className="mt-4" aria-label={messagesFor(locale).front.files}>
+                {files.map((file) => (
+                  <li key={file.id}>
+                    <a href={`/front/${event.slug}/files/${file.id}?ticket=${token}`}>
+                      <bdi>{file.name}</bdi>
+                    </a>
+                  </li>
+                ))}
+              </ul>
+            )}
+            <ByPhone rows={await phoneRowsFor(context, holder)} />
+          </div>
+        )}
+        {!isOver && ticket.role === "attendee" && ticket.status !== "cancelled" && ticket.status !== "declined" && (
+          <CancelPlace action={cancelAction.bind(null, token, locale)} words={words} />
+        )}
+        {!isOver && event.shape === "slots" && ticket.status === "registered" && (
+          <p className="mt-6">
+            <a href={`/book/${event.slug}?move=${token}`}>{messagesFor(locale).slots.other}</a>
+          </p>
+        )}
+        {!isOver && ticket.role === "attendee" && ticket.status === "cancelled" && event.shape !== "slots" && (
+          <GuestForm action={comeBackAction.bind(null, token, locale)}>
+            <button className={buttonClass("act")}>{words.back}</button>
+          </GuestForm>
+        )}
+      </main>
     </InLanguage>
   );
 }

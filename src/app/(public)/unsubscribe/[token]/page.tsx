@@ -19,18 +19,18 @@ export default async function UnsubscribePage({ params, searchParams }: { params
   const isDone = (await searchParams).done !== undefined;
   return (
     <InLanguage locale={locale} label={messagesFor(locale).front.language} choose={chooseLanguageAction}>
-    <main className="mx-auto max-w-md px-4 py-24">
-      <h1 className="text-title font-semibold">{words.title}</h1>
-      <p className="mt-2" role="status">
-        {isDone ? words.done : translatorFor(locale, "unsubscribe")("explain", { organisation: organisation.name })}
-      </p>
-      {!isDone && (
-        <form method="post" action={`/unsubscribe/${token}`} className="mt-4">
-          <input type="hidden" name="page" value="1" />
-          <button className={buttonClass("act")}>{words.act}</button>
-        </form>
-      )}
-    </main>
+      <main className="mx-auto max-w-md px-4 py-24">
+        <h1 className="text-title font-semibold">{words.title}</h1>
+        <p className="mt-2" role="status">
+          {isDone ? words.done : translatorFor(locale, "unsubscribe")("explain", { organisation: organisation.name })}
+        </p>
+        {!isDone && (
+          <form method="post" action={`/unsubscribe/${token}`} className="mt-4">
+            <input type="hidden" name="page" value="1" />
+            <button className={buttonClass("act")}>{words.act}</button>
+          </form>
+        )}
+      </main>
     </InLanguage>
   );
 }

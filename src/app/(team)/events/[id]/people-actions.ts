@@ -1,6 +1,5 @@
 "use server";
 import { revalidatePath } from "next/cache";
-import type { Duty } from "@/core/people";
 import { Refusal } from "@/core/shared";
 import { addBusyCalendar, findATime } from "@/server/services/free-busy";
 import { decideRegistrations } from "@/server/services/registration";
