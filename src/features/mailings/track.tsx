@@ -14,6 +14,9 @@ export interface TrackActs {
   setFollowUp(mailingId: string, change: { afterMinutes?: number; isOff?: boolean }): Promise<Done<void>>;
 }
 
+/** Stands on the track where only the end tells how many it will be. */
+const whenUnknown: Partial<Record<TrackMark["kind"], string>> = { "follow-up-came": "came", "follow-up-missed": "missed" };
+
 const total = (counts: TrackMark["counts"]): number => Object.values(counts).reduce((sum, n) => sum + n, 0);
 /** "20 min", "24 h", "3 days". */
 const distance = (minutes: number): string => (minutes < 120 ? `${minutes} min` : minutes < 3 * 1440 ? `${Math.round(minutes / 60)} h` : `${Math.round(minutes / 1440)} days`);
@@ -83,7 +86,7 @@ export function Track(props: { lines: readonly TrackMark[]; startAt: number; end
                 setDragged({ key: line.key, percent });
               }}
             >
-              <span className={classes("mono border px-1 text-label leading-4", line.move ? "border-action bg-sheet text-action" : "border-rule bg-ground text-ink-2")}>{count > 0 ? count : "·"}</span>
+              <span className={classes("mono border px-1 text-label leading-4", line.move ? "border-action bg-sheet text-action" : "border-rule bg-ground text-ink-2")}>{count > 0 ? count : (whenUnknown[line.kind] ?? 0)}</span>
               {isDragged && <span className="mono absolute -top-5 bg-ink px-1.5 text-label whitespace-nowrap text-ground">{distance(offsetAt(line, trackInstant(percent, span), span))}</span>}
             </div>
           );

@@ -1,6 +1,6 @@
 "use client";
 import { useActionState, useState } from "react";
-import { clockTime, longDate } from "@/core/time";
+import { cityOf, clockTime, longDate } from "@/core/time";
 import { Answered } from "@/features/shared/answered";
 import { useReaderZone } from "@/features/shared/times";
 import type { RegisterState } from "@/features/shared/register-state";
@@ -39,7 +39,7 @@ export function Booking(props: { slots: readonly { startAt: number; endAt: numbe
     <form action={submit} className="grid gap-6 md:grid-cols-[1fr_20rem]" noValidate>
       <fieldset>
         <legend className="text-head font-semibold">{words.choose}</legend>
-        <p className="text-ink-2">{words.zone.replace("{zone}", zone)}</p>
+        <p className="text-ink-2">{words.zone.replace("{zone}", cityOf(zone))}</p>
         {props.slots.length === 0 && <p className="mt-3 text-ink-2">{words.none}</p>}
         <div className="mt-3 flex max-h-[28rem] flex-col gap-4 overflow-y-auto">
           {[...days].map(([day, starts]) => (

@@ -34,7 +34,8 @@ export default async function SlotsPage() {
                   {page.title}
                 </h2>
                 <p className="text-ink-2">
-                  <span className="mono">{page.plan.lengthMinutes}</span> min each, <span className="mono">{page.plan.pauseMinutes}</span> min between, {page.plan.capacity === 1 ? "one person" : `${page.plan.capacity} people`} at a time · <a href={`/book/${page.slug}`} className="mono">{`/book/${page.slug}`}</a>
+                  <span className="mono">{page.plan.lengthMinutes}</span> min each, <span className="mono">{page.plan.pauseMinutes}</span> min between, {page.plan.capacity === 1 ? "one person" : `${page.plan.capacity} people`} at a time{" "}
+                  <a href={`/book/${page.slug}`} className="mono block truncate">{`/book/${page.slug}`}</a>
                 </p>
                 {page.bookings.length === 0 ? (
                   <p className="mt-1 text-ink-2">Nobody has booked yet.</p>
