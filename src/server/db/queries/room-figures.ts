@@ -1,6 +1,7 @@
 import { sql } from "drizzle-orm";
 import type { RoomFigures } from "@/core/room";
 import type { Db } from "../client";
+import { isCounted } from "./counted";
 
 type Row = Record<string, unknown>;
 const rowsOf = async (db: Db, query: ReturnType<typeof sql>): Promise<Row[]> => (await db.execute(query)).rows as Row[];
@@ -17,11 +18,11 @@ export async function loadFigures(db: Db, occurrenceId: string, aliveSince: numb
     ),
     rowsOf(
       db,
-      sql`select q.id, count(v.ticket_id)::int as n from questions q join question_votes v on v.question_id = q.id where q.occurrence_id = ${occurrenceId} group by q.id`,
+      sql`select q.id, count(v.ticket_id)::int as n from questions q join question_votes v on v.question_id = q.id where q.occurrence_id = ${occurrenceId} and ${isCounted(sql`v.ticket_id`)} group by q.id`,
     ),
     rowsOf(
       db,
-      sql`select b.poll_id, b.option_id, count(*)::int as n from polls p join ballots b on b.poll_id = p.id where p.occurrence_id = ${occurrenceId} group by b.poll_id, b.option_id`,
+      sql`select b.poll_id, b.option_id, count(*)::int as n from polls p join ballots b on b.poll_id = p.id where p.occurrence_id = ${occurrenceId} and ${isCounted(sql`b.ticket_id`)} group by b.poll_id, b.option_id`,
     ),
   ]);
   const byPoll = new Map<string, Record<string, number>>();

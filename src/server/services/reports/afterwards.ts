@@ -1,5 +1,6 @@
-import { asc, desc, eq, sql } from "drizzle-orm";
+import { and, asc, desc, eq, sql } from "drizzle-orm";
 import { turnoutOf } from "@/core/polls";
+import { isCounted, questionVoteCount } from "../../db/queries/counted";
 import { ballots, polls, questions } from "../../db/schema";
 import { dateAccess, type TeamMember } from "../access";
 import type { Context } from "../context";
@@ -22,7 +23,7 @@ export async function ballotCounts(context: Context, occurrenceId: string): Prom
     .select({ pollId: ballots.pollId, optionId: ballots.optionId, n: sql<number>`count(*)::int` })
     .from(ballots)
     .innerJoin(polls, eq(polls.id, ballots.pollId))
-    .where(eq(polls.occurrenceId, occurrenceId))
+    .where(and(eq(polls.occurrenceId, occurrenceId), isCounted(ballots.ticketId)))
     .groupBy(ballots.pollId, ballots.optionId);
   const out = new Map<string, Record<string, number>>();
   for (const { pollId, optionId, n } of rows) out.set(pollId, { ...out.get(pollId), [optionId]: n });
@@ -46,15 +47,14 @@ async function turnouts(context: Context, prepared: readonly PollRow[], data: Da
 export async function afterwards(context: Context, member: TeamMember, eventId: string, occurrenceId: string): Promise<Afterwards> {
   const { event, occurrence } = await dateAccess(context, member, eventId, occurrenceId, "event.read");
   const data = await dateReport(context, event, occurrence);
-  const votes = sql<number>`(select count(*)::int from question_votes v where v.question_id = ${questions.id})`;
   const [segments, prepared, asked] = await Promise.all([
     segmentsOf(context.db, occurrenceId),
     context.db.select().from(polls).where(eq(polls.occurrenceId, occurrenceId)).orderBy(asc(polls.position)).limit(100),
     context.db
-      .select({ id: questions.id, text: questions.text, state: questions.state, votes, askedAt: questions.askedAt, answer: questions.answer })
+      .select({ id: questions.id, text: questions.text, state: questions.state, votes: questionVoteCount, askedAt: questions.askedAt, answer: questions.answer })
       .from(questions)
       .where(eq(questions.occurrenceId, occurrenceId))
-      .orderBy(desc(votes), asc(questions.askedAt))
+      .orderBy(desc(questionVoteCount), asc(questions.askedAt))
       .limit(500),
   ]);
   return { ...data, occurrence, segments, polls: prepared, questions: asked, turnout: await turnouts(context, prepared, data) };

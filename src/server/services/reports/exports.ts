@@ -1,7 +1,8 @@
-import { asc, eq, inArray, sql } from "drizzle-orm";
+import { and, asc, eq, inArray, sql } from "drizzle-orm";
 import { share, tallyOneChoice } from "@/core/polls";
 import { isoUtc } from "@/core/time";
 import type { Db } from "../../db/client";
+import { isCounted, questionVoteCount } from "../../db/queries/counted";
 import { ballots, invitees, occurrences, people, polls, questions, tickets } from "../../db/schema";
 import { accessFor, dateAccess, type TeamMember } from "../access";
 import { audit } from "../audit";
@@ -122,7 +123,7 @@ function creditFile({ report }: DateReport, outOf: number | null): string {
 async function pollRows(db: Db, occurrenceId: string) {
   const prepared = await db.select().from(polls).where(eq(polls.occurrenceId, occurrenceId)).orderBy(asc(polls.position)).limit(100);
   const ids = prepared.map((poll) => poll.id);
-  const cast = ids.length === 0 ? [] : await db.select().from(ballots).where(inArray(ballots.pollId, ids)).orderBy(asc(ballots.at));
+  const cast = ids.length === 0 ? [] : await db.select().from(ballots).where(and(inArray(ballots.pollId, ids), isCounted(ballots.ticketId))).orderBy(asc(ballots.at));
   return { prepared, cast };
 }
 
@@ -173,9 +174,8 @@ async function questionsFile(db: Db, occurrenceId: string): Promise<string> {
     .innerJoin(occurrences, eq(occurrences.eventId, tickets.eventId))
     .where(eq(occurrences.id, occurrenceId));
   const stageName = new Map(stage.map((row) => [row.id, row.name ?? ""]));
-  const votes = sql<number>`(select count(*)::int from question_votes v where v.question_id = ${questions.id})`;
   const asked = await db
-    .select({ question: questions, votes })
+    .select({ question: questions, votes: questionVoteCount })
     .from(questions)
     .where(eq(questions.occurrenceId, occurrenceId))
     .orderBy(asc(questions.askedAt), asc(questions.id));
