@@ -2,7 +2,7 @@ import { spawn } from "node:child_process";
 import { mkdtempSync, readdirSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { and, eq } from "drizzle-orm";
+import { and, eq, inArray } from "drizzle-orm";
 import { docFromTemplate, nobody } from "../src/core/mailings";
 import { wallTimeAt, dayMs } from "../src/core/time";
 import { freshPlan } from "../src/contracts";
@@ -26,18 +26,24 @@ async function owner(context: Context): Promise<TeamMember> {
   return { organisationId: row!.organisationId, userId: row!.userId, personId: row!.personId, standing: "owner" };
 }
 
-async function event(context: Context, member: TeamMember, title: string): Promise<{ eventId: string; occurrenceId: string; slug: string }> {
+async function event(context: Context, member: TeamMember, title: string, registrationLimit: number | null = null): Promise<{ eventId: string; occurrenceId: string; slug: string }> {
   const startLocal = wallTimeAt(context.clock.now() + 500 * dayMs, "Europe/Lisbon").local;
-  const made = await createEvent(context, member, { ...freshPlan(startLocal, "Europe/Lisbon", { durationMinutes: 60, houseSize: 20, callMinutes: 20 }), title });
+  const made = await createEvent(context, member, { ...freshPlan(startLocal, "Europe/Lisbon", { durationMinutes: 60, houseSize: 20, callMinutes: 20 }), title, registrationLimit });
   await publishEvent(context, member, made.eventId, true);
   const [date] = await context.db.select().from(occurrences).where(eq(occurrences.eventId, made.eventId));
   const { rows } = await context.db.execute(`select slug from events where id = '${made.eventId}'`);
   return { eventId: made.eventId, occurrenceId: date!.id, slug: String(rows[0]!["slug"]) };
 }
 
-/** 100 registrations a second for 20 s, the confirmation queued with each. */
+/** 100 registrations a second for 20 s, the confirmation queued with each; the last 500 to the waiting list where there is a limit. */
 async function registrations(context: Context, member: TeamMember): Promise<void> {
-  const { slug, eventId } = await event(context, member, "Bench registrations");
+  await registrationsWith(context, member, null);
+  await registrationsWith(context, member, 1500);
+}
+
+async function registrationsWith(context: Context, member: TeamMember, limit: number | null): Promise<void> {
+  const words = limit === null ? "no limit" : `a limit of ${limit}`;
+  const { slug, eventId } = await event(context, member, `Bench registrations, ${words}`, limit);
   const [organisation] = await context.db.select().from(organisations).where(eq(organisations.id, member.organisationId));
   const found = await frontDoor(context, organisation!, slug, { cookie: null, isInvited: false });
   if (found.isLocked) throw new Error("locked");
@@ -48,12 +54,14 @@ async function registrations(context: Context, member: TeamMember): Promise<void
     const dueMs = i * 10 - (performance.now() - startedAt);
     if (dueMs > 1) await new Promise((done) => setTimeout(done, dueMs));
     const from = performance.now();
-    open.push(register(context, found.door, { name: `Guest ${i}`, email: `bench${i}@example.org`, zone: null, hasConsented: true, source: null, answers: {} }, `bench${i}`).then(() => void took.push(performance.now() - from)));
+    open.push(register(context, found.door, { name: `Guest ${i}`, email: `bench${limit ?? 0}-${i}@example.org`, zone: null, hasConsented: true, source: null, answers: {} }, `bench${limit ?? 0}-${i}`).then(() => void took.push(performance.now() - from)));
   }
   await Promise.all(open);
-  const [kept, queued] = [await context.db.$count(tickets, eq(tickets.eventId, eventId)), await context.db.$count(messages, and(eq(messages.eventId, eventId), eq(messages.kind, "confirmation")))];
-  show("registrations, 100 a second for 20 s", took, "60 / 500 ms");
-  say(`registrations: ${kept - 1} of 2000 kept, ${queued} confirmations queued, in ${((performance.now() - startedAt) / 1000).toFixed(1)} s`);
+  const attendees = and(eq(tickets.eventId, eventId), eq(tickets.role, "attendee"));
+  const [kept, waiting] = [await context.db.$count(tickets, attendees), await context.db.$count(tickets, and(attendees, eq(tickets.status, "waiting")))];
+  const queued = await context.db.$count(messages, and(eq(messages.eventId, eventId), inArray(messages.kind, ["confirmation", "waiting-list"])));
+  show(`registrations, 100 a second for 20 s, ${words}`, took, "60 / 500 ms");
+  say(`registrations, ${words}: ${kept} of 2000 kept, ${waiting} of them waiting, ${queued} mails queued, in ${((performance.now() - startedAt) / 1000).toFixed(1)} s`);
 }
 
 /** 5,000 mails rendered and handed to the stand-in. */

@@ -15,7 +15,7 @@ import { type EventRow } from "./events";
 import { dateOf, type OccurrenceRow } from "./dates/load";
 import { organisationOf, rulesOf } from "./house/rules";
 import { requireRegistrationOpen, type FrontDoor } from "./front-door";
-import { aboutTicket, dropPlanned, planMessages, planReminders } from "./mail/plan";
+import { aboutTicket, dropPlanned, planMessages, remindersOf } from "./mail/plan";
 import { personByEmail } from "./people-records";
 import type { Holder } from "./tickets";
 import { countTry } from "./tries";
@@ -47,8 +47,9 @@ const lockEvent = (db: Db, eventId: string) => db.select({ id: events.id }).from
 
 async function confirm(context: Context, db: Db, event: EventRow, occurrence: OccurrenceRow, ticket: Ticket): Promise<void> {
   const kind = ticket.status === "waiting" ? "waiting-list" : ticket.status === "pending" ? "pending" : "confirmation";
-  await planMessages(context, db, [{ ...aboutTicket(ticket, occurrence), kind, dueAt: context.clock.now() }]);
-  if (ticket.status === "registered") await planReminders(context, db, event.reminderOffsetsMinutes, occurrence, [ticket]);
+  const now = context.clock.now();
+  const reminders = ticket.status === "registered" ? remindersOf(ticket, occurrence, event.reminderOffsetsMinutes, now) : [];
+  await planMessages(context, db, [{ ...aboutTicket(ticket, occurrence), kind, dueAt: now }, ...reminders]);
 }
 
 async function takePlace(context: Context, db: Db, event: EventRow, occurrence: OccurrenceRow, personId: string, input: RegistrationInput, answers: Record<string, string>): Promise<Ticket> {
@@ -87,9 +88,10 @@ export async function register(context: Context, door: Pick<FrontDoor, "event" |
   await countTry(context, "mail-to-address", input.email);
   const zone = input.zone && isZone(input.zone) ? input.zone : null;
   await context.db.transaction(async (tx) => {
-    // only a limit makes the order in which people come matter; without one unique keys are enough
-    if (event.registrationLimit !== null) await lockEvent(tx, event.id);
     const person = await personByEmail(context, tx, event.organisationId, { ...input, zone, locale: input.locale && localeOf(input.locale) });
+    // only a limit makes the order in which people come matter; without one unique keys are enough. Taken
+    // after the person, so that as little as can be is done while the others wait
+    if (event.registrationLimit !== null) await lockEvent(tx, event.id);
     const ticket = await takePlace(context, tx, event, occurrence, person.id, input, answers);
     const consent = { personId: person.id, ticketId: ticket.id, kind: "registration" as const, wording: consentWording };
     await tx.insert(consents).values({ id: context.ids.id(), organisationId: event.organisationId, givenAt: context.clock.now(), ...consent });

@@ -53,7 +53,7 @@ export const aboutTicket = (ticket: Ticket, occurrence: Occurrence) => ({
 });
 
 /** The reminders still ahead of one ticket's date. */
-const remindersOf = (ticket: Ticket, occurrence: Occurrence, offsetsMinutes: readonly number[], now: number): NewMessage[] => {
+export const remindersOf = (ticket: Ticket, occurrence: Occurrence, offsetsMinutes: readonly number[], now: number): NewMessage[] => {
   const kind = isStageRole(ticket.role) ? "call-time-reminder" : "reminder";
   const offsets = kind === "reminder" ? offsetsMinutes : [24 * 60, occurrence.callMinutes + 10];
   return remindersFor(occurrence.startAt, offsets, now).map((one) => ({ ...aboutTicket(ticket, occurrence), kind, dueAt: one.plannedDueAt }));
