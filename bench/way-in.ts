@@ -48,20 +48,21 @@ async function registrationsWith(context: Context, member: TeamMember, limit: nu
   const found = await frontDoor(context, organisation!, slug, { cookie: null, isInvited: false });
   if (found.isLocked) throw new Error("locked");
   const took: number[] = [];
+  const failed: string[] = [];
   const open: Promise<void>[] = [];
   const startedAt = performance.now();
   for (let i = 0; i < 2000; i += 1) {
     const dueMs = i * 10 - (performance.now() - startedAt);
     if (dueMs > 1) await new Promise((done) => setTimeout(done, dueMs));
     const from = performance.now();
-    open.push(register(context, found.door, { name: `Guest ${i}`, email: `bench${limit ?? 0}-${i}@example.org`, zone: null, hasConsented: true, source: null, answers: {} }, `bench${limit ?? 0}-${i}`).then(() => void took.push(performance.now() - from)));
+    open.push(register(context, found.door, { name: `Guest ${i}`, email: `bench${limit ?? 0}-${i}@example.org`, zone: null, hasConsented: true, source: null, answers: {} }, `bench${limit ?? 0}-${i}`).then(() => void took.push(performance.now() - from), (error: Error) => void failed.push(String(error.cause ?? error))));
   }
   await Promise.all(open);
   const attendees = and(eq(tickets.eventId, eventId), eq(tickets.role, "attendee"));
   const [kept, waiting] = [await context.db.$count(tickets, attendees), await context.db.$count(tickets, and(attendees, eq(tickets.status, "waiting")))];
   const queued = await context.db.$count(messages, and(eq(messages.eventId, eventId), inArray(messages.kind, ["confirmation", "waiting-list"])));
   show(`registrations, 100 a second for 20 s, ${words}`, took, "60 / 500 ms");
-  say(`registrations, ${words}: ${kept} of 2000 kept, ${waiting} of them waiting, ${queued} mails queued, in ${((performance.now() - startedAt) / 1000).toFixed(1)} s`);
+  say(`registrations, ${words}: ${kept} of 2000 kept, ${waiting} of them waiting, ${queued} mails queued,${failed.length > 0 ? ` ${failed.length} FAILED (${failed[0]}),` : ""} in ${((performance.now() - startedAt) / 1000).toFixed(1)} s`);
 }
 
 /** 5,000 mails rendered and handed to the stand-in. */

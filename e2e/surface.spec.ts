@@ -134,5 +134,10 @@ async function expectClosed(request: APIRequestContext, occurrenceId: string): P
   expect((await request.get(`/live/${occurrenceId}/stream`)).status()).toBe(401);
   expect((await request.get(`/live/${occurrenceId}/stream?as=${nobody}`)).status()).toBe(401);
   expect([401, 403, 404]).toContain((await request.post(`/live/${occurrenceId}/commands`, { data: {} })).status());
-  for (const path of [`/upload/recording/${nobody}/${nobody}`, `/upload/contacts`, `/upload/picture/${nobody}`, `/upload/file/${nobody}`]) expect([path, (await request.post(path, { data: "x", headers: { origin: process.env["STAGE_CALL_URL"]! } })).status()]).toEqual([path, 401]);
+  const own = { data: "x", headers: { origin: process.env["STAGE_CALL_URL"]! } };
+  for (const path of ["/upload/contacts", `/upload/picture/${nobody}`, `/upload/file/${nobody}`]) {
+    expect([path, (await request.post(path, own)).status()]).toEqual([path, 401]);
+    expect([path, (await request.post(path, { data: "x", headers: { origin: "https://elsewhere.example.com" } })).status()]).toEqual([path, 403]);
+  }
+  expect((await request.put(`/upload/recording/${nobody}/${nobody}`, own)).status()).toBe(401);
 }

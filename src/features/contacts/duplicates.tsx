@@ -69,15 +69,18 @@ function PairRow({ pair, merge, onGone }: { pair: Pair; merge: Merge; onGone: ()
 }
 
 /** Contacts that are likely one person, likeliest first. */
-export function Duplicates({ pairs, merge }: { pairs: readonly Pair[]; merge: Merge }) {
+export function Duplicates({ pairs, most, merge }: { pairs: readonly Pair[]; most: number; merge: Merge }) {
   const [gone, setGone] = useState<ReadonlySet<string>>(new Set());
   const open = pairs.filter((pair) => !gone.has(pair.a.id) && !gone.has(pair.b.id));
   if (open.length === 0) return <p className="mt-3 text-ink-2">Nobody seems to be in the book twice.</p>;
   return (
-    <ul className="mt-3 max-w-3xl">
-      {open.map((pair) => (
-        <PairRow key={pair.a.id + pair.b.id} pair={pair} merge={merge} onGone={() => setGone(new Set([...gone, pair.b.id]))} />
-      ))}
-    </ul>
+    <>
+      {pairs.length >= most && <p className="mt-1 text-ink-2">The {most} likeliest. Find by name or address for others.</p>}
+      <ul className="mt-3 max-w-3xl">
+        {open.map((pair) => (
+          <PairRow key={pair.a.id + pair.b.id} pair={pair} merge={merge} onGone={() => setGone(new Set([...gone, pair.b.id]))} />
+        ))}
+      </ul>
+    </>
   );
 }

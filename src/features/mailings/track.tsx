@@ -18,8 +18,6 @@ export interface TrackActs {
 const whenUnknown: Partial<Record<TrackMark["kind"], string>> = { "follow-up-came": "came", "follow-up-missed": "missed" };
 
 const total = (counts: TrackMark["counts"]): number => Object.values(counts).reduce((sum, n) => sum + n, 0);
-/** "20 min", "24 h", "3 days". */
-const distance = (minutes: number): string => (minutes < 120 ? `${minutes} min` : minutes < 3 * 1440 ? `${Math.round(minutes / 60)} h` : `${Math.round(minutes / 1440)} days`);
 const stateWords: Readonly<Record<string, string>> = { planned: "planned", sending: "leaving", sent: "gone", failed: "came back", dropped: "not sent", held: "stopped" };
 
 function offsetAt(line: TrackMark, at: number, span: TrackSpan): number {
@@ -87,7 +85,7 @@ export function Track(props: { lines: readonly TrackMark[]; startAt: number; end
               }}
             >
               <span className={classes("mono border px-1 text-label leading-4", line.move ? "border-action bg-sheet text-action" : "border-rule bg-ground text-ink-2")}>{count > 0 ? count : (whenUnknown[line.kind] ?? 0)}</span>
-              {isDragged && <span className="mono absolute -top-5 bg-ink px-1.5 text-label whitespace-nowrap text-ground">{distance(offsetAt(line, trackInstant(percent, span), span))}</span>}
+              {isDragged && <span className="mono absolute -top-5 bg-ink px-1.5 text-label whitespace-nowrap text-ground">{spanWords(offsetAt(line, trackInstant(percent, span), span))}</span>}
             </div>
           );
         })}
@@ -105,7 +103,7 @@ export function Track(props: { lines: readonly TrackMark[]; startAt: number; end
             <span className="flex items-center gap-2">
               {line.move && props.mayEdit && <OffsetEditor line={line} onMove={(minutes) => move(line, minutes)} />}
               {line.move?.kind === "reminder" && props.mayEdit && (
-                <Button onClick={() => attempt(() => acts.setReminders(offsets.filter((one) => one !== (line.move as { offsetMinutes: number }).offsetMinutes)))} aria-label={`Switch the reminder ${distance(line.move.offsetMinutes)} ahead off`}>
+                <Button onClick={() => attempt(() => acts.setReminders(offsets.filter((one) => one !== (line.move as { offsetMinutes: number }).offsetMinutes)))} aria-label={`Switch the reminder ${spanWords(line.move.offsetMinutes)} ahead off`}>
                   Off
                 </Button>
               )}

@@ -6,7 +6,7 @@ import { ContactForm } from "@/features/contacts/contact-form";
 import { Duplicates } from "@/features/contacts/duplicates";
 import { ImportPanel } from "@/features/contacts/import-panel";
 import { TeamBar } from "@/features/shared/team-bar";
-import { contactById, contactPage, contactPageSize, likelyDuplicates } from "@/server/services/contacts/book";
+import { contactById, contactPage, contactPageSize, likelyDuplicates, pairsShown } from "@/server/services/contacts/book";
 import { contactHistory } from "@/server/services/contacts/history";
 import { buttonClass, inputClass } from "@/ui";
 import { isUuid, orNotFound, pageMember } from "../../_lib/request";
@@ -76,6 +76,7 @@ export default async function ContactsPage({ searchParams }: { searchParams: Pro
           <h1 className="text-title leading-tight font-semibold">Contacts</h1>
           <span className="mono pb-1 text-ink-2">{book.total}</span>
           <form className="ml-auto flex gap-2" action="/contacts">
+            {raw["view"] === "duplicates" && <input type="hidden" name="view" value="duplicates" />}
             <input name="words" aria-label="Find by name or address" placeholder="name or address" defaultValue={query.words} className={inputClass} />
             <button className={buttonClass("quiet")}>Find</button>
           </form>
@@ -116,7 +117,7 @@ export default async function ContactsPage({ searchParams }: { searchParams: Pro
           {raw["view"] === "duplicates" ? (
             <section className="col-span-2">
               <h2 className="text-head font-semibold">Perhaps twice in the book</h2>
-              <Duplicates pairs={await likelyDuplicates(context, member)} merge={mergeContactsAction} />
+              <Duplicates pairs={await likelyDuplicates(context, member, { words: query.words })} most={pairsShown} merge={mergeContactsAction} />
             </section>
           ) : raw["view"] === "import" && mayEdit ? (
             <div className="col-span-2">

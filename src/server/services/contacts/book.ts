@@ -128,6 +128,7 @@ export async function removeGroup(context: Context, member: TeamMember, name: st
 }
 
 const comparedAtMost = 30_000;
+export const pairsShown = 60;
 
 export interface LikelyDuplicate {
   readonly a: Contact;
@@ -135,11 +136,11 @@ export interface LikelyDuplicate {
   readonly likeness: number;
 }
 
-/** Contacts that are likely one person by name. One address is one person already: the table has it unique. */
-export async function likelyDuplicates(context: Context, member: TeamMember): Promise<readonly LikelyDuplicate[]> {
+/** Contacts that are likely one person by name, the likeliest of the book or of a part of it. One address is one person already: the table has it unique. */
+export async function likelyDuplicates(context: Context, member: TeamMember, rawQuery: unknown = {}): Promise<readonly LikelyDuplicate[]> {
   requireStanding(member, "contacts.read");
-  const rows = await context.db.select({ id: people.id, name: people.name, email: people.email }).from(people).where(inBook(member.organisationId)).limit(comparedAtMost);
-  const pairs = likelySame(rows.map((row) => ({ id: row.id, name: row.name ?? "", email: row.email ?? "" })), 60);
+  const rows = await context.db.select({ id: people.id, name: people.name, email: people.email }).from(people).where(narrowed(member.organisationId, parse(contactQuery, rawQuery))).limit(comparedAtMost);
+  const pairs = likelySame(rows.map((row) => ({ id: row.id, name: row.name ?? "", email: row.email ?? "" })), pairsShown);
   const ids = [...new Set(pairs.flatMap((pair) => [pair.a, pair.b]))];
   if (ids.length === 0) return [];
   const full = await context.db.select().from(people).where(inArray(people.id, ids));
