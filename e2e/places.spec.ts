@@ -81,7 +81,7 @@ test("a front door of its own look: picture cropped, questions asked when they a
   const add = async (label: string, kind: string, more?: (row: ReturnType<Page["getByRole"]>) => Promise<void>) => {
     await page.getByRole("button", { name: "Add a question" }).click();
     const row = page.getByRole("region", { name: "Registration form" }).getByRole("listitem").last();
-    await row.getByLabel("Question").fill(label);
+    await row.getByLabel("Question", { exact: true }).fill(label);
     await row.getByLabel("Kind of answer").selectOption({ label: kind });
     await more?.(row);
   };
