@@ -1,5 +1,5 @@
 // npm test: from a fresh Debian machine with Node to a verdict. Own database, ports and build folder.
-import { spawnSync } from "node:child_process";
+import { spawn, spawnSync } from "node:child_process";
 import { mkdirSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { createDatabase, startPostgres } from "./lib/postgres.mjs";
@@ -22,13 +22,33 @@ const template = createDatabase(cluster, "stagecall_template", { isFresh: true }
 const secret = "only-for-tests-0123456789abcdef-0123456789";
 run("node", [...tsx, "scripts/migrate.ts"], { env: { ...process.env, DATABASE_URL: template } });
 
+/** Checks that touch nothing, side by side; what a failed one said is shown whole. */
+async function sideBySide(checks) {
+  const outcomes = await Promise.all(
+    checks.map(
+      ([words, command]) =>
+        new Promise((done) => {
+          const child = spawn("npx", command, { cwd: root });
+          let said = "";
+          for (const stream of [child.stdout, child.stderr]) stream.on("data", (chunk) => (said += chunk));
+          child.on("close", (code) => done({ words, code, said }));
+        }),
+    ),
+  );
+  for (const { words, code, said } of outcomes) {
+    if (code !== 0) console.error(said);
+    step(`${words}: ${code === 0 ? "nothing found" : "FAILED"}`);
+  }
+  if (outcomes.some(({ code }) => code !== 0)) process.exit(1);
+}
+
 if (wants("static")) {
-  step("lint");
-  run("npx", ["eslint", ".", "--max-warnings", "0"]);
-  step("types");
-  run("npx", ["tsc", "--noEmit"]);
-  step("import directions");
-  run("npx", ["depcruise", "--config", ".dependency-cruiser.cjs", "src"]);
+  step("lint, types and import directions");
+  await sideBySide([
+    ["lint", ["eslint", ".", "--max-warnings", "0"]],
+    ["types", ["tsc", "--noEmit"]],
+    ["import directions", ["depcruise", "--config", ".dependency-cruiser.cjs", "src"]],
+  ]);
 }
 if (wants("unit")) {
   step("unit and integration tests");
@@ -57,8 +77,8 @@ if (wants("browser")) {
     MAIL_HTTP_PORT: String(mailHttpPort),
     MAIL_URL: `http://127.0.0.1:${mailHttpPort}`,
     MAIL_FOLDER: join(folder, "mail"),
-  STAGE_CALL_INBOX: join(folder, "inbox"),
-  MAIL_OWN_ADDRESSES: "events@brinewold.example.org",
+    STAGE_CALL_INBOX: join(folder, "inbox"),
+    MAIL_OWN_ADDRESSES: "events@brinewold.example.org",
     PORT: String(port),
   };
   rmSync(join(folder, "clock"), { force: true });
