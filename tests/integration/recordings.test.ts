@@ -3,7 +3,6 @@ import { readdir } from "node:fs/promises";
 import { resolve } from "node:path";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { eq } from "drizzle-orm";
-import { byteRange } from "@/app/_lib/byte-range";
 import { dayMs } from "@/core/time";
 import { occurrences, organisations } from "@/server/db/schema";
 import { folderStorage } from "@/server/files/storage";
@@ -78,19 +77,4 @@ describe("a recording comes in whole or not at all", () => {
     await world.context.db.update(occurrences).set({ phase: "open" }).where(eq(occurrences.id, event.occurrenceId));
     await expect(upload(video)).rejects.toMatchObject({ failure: { code: "wrong-state" } });
   });
-});
-
-describe("HTTP Range (RFC 9110 §14.1.2: the examples there, on 10,000 bytes)", () => {
-  it.each([
-    ["bytes=0-499", { start: 0, end: 499 }],
-    ["bytes=500-999", { start: 500, end: 999 }],
-    ["bytes=-500", { start: 9500, end: 9999 }],
-    ["bytes=9500-", { start: 9500, end: 9999 }],
-    ["bytes=9000-20000", { start: 9000, end: 9999 }],
-    ["bytes=10000-", "unsatisfiable"],
-    ["bytes=5-2", null],
-    ["bytes=0-0,-1", null],
-    ["lines=1-2", null],
-    [null, null],
-  ])("%s", (header, wanted) => expect(byteRange(header, 10_000)).toEqual(wanted));
 });

@@ -1,9 +1,9 @@
 "use client";
 import Link from "next/link";
-import { useState, useTransition } from "react";
+import { ActButton } from "@/features/shared/act-button";
 import { useReaderZone } from "@/features/shared/times";
 import { clockTime, shortDate } from "@/core/time";
-import { Button, classes, Note } from "@/ui";
+import { classes, Note } from "@/ui";
 
 type Done = { ok: true } | { ok: false; words: string };
 interface MailLine {
@@ -14,28 +14,6 @@ interface MailLine {
   readonly at: number;
   readonly subject: string | null;
   readonly note: string | null;
-}
-
-/** A failed mail's one act. */
-function TryAgain({ act }: { act: () => Promise<Done> }) {
-  const [wrong, setWrong] = useState<string | null>(null);
-  const [isPending, run] = useTransition();
-  return (
-    <>
-      <Button
-        disabled={isPending}
-        onClick={() =>
-          run(async () => {
-            const done = await act();
-            setWrong(done.ok ? null : done.words);
-          })
-        }
-      >
-        Try again
-      </Button>
-      {wrong && <Note tone="wrong">{wrong}</Note>}
-    </>
-  );
 }
 
 /** Mails that a server put off: nothing is lost, and the reader sees when they are tried again. */
@@ -70,7 +48,7 @@ export function MailList({ lines, zone, chosenId, keep, tryAgain }: { lines: rea
               </span>
               <span className={classes("flex items-center gap-2", line.state === "failed" ? "text-wrong" : "text-ink-2")}>
                 {line.note ?? line.state}
-                {line.state === "failed" && tryAgain && <TryAgain act={() => tryAgain(line.id)} />}
+                {line.state === "failed" && tryAgain && <ActButton act={() => tryAgain(line.id)} words="Try again" />}
               </span>
             </div>
           </li>
