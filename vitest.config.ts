@@ -7,8 +7,8 @@ export default defineConfig({
   resolve: { alias: { "@": at("./src"), "server-only": at("./tests/support/empty.ts") } },
   test: {
     include: ["src/**/*.test.ts", "tests/**/*.test.ts"],
-    testTimeout: 30_000,
-    hookTimeout: 60_000,
+    testTimeout: 60_000,
+    hookTimeout: 120_000,
     fileParallelism: true,
     maxWorkers: 2,
   },

@@ -16,7 +16,7 @@ export async function mailsTo(address: string): Promise<Email[]> {
 
 /** Waits until a mail with this subject has come, and gives it back. */
 export async function mailWith(address: string, subject: RegExp): Promise<Email> {
-  for (let i = 0; i < 120; i += 1) {
+  for (let i = 0; i < 240; i += 1) {
     const hit = (await mailsTo(address)).find((mail) => subject.test(mail.subject ?? ""));
     if (hit) return hit;
     await new Promise((done) => setTimeout(done, 250));
