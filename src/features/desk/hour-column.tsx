@@ -69,7 +69,7 @@ export function HourColumn({ scene }: { scene: DeskScene }) {
         {segments.length === 0 && <li className="p-2 text-ink-2">The run sheet is empty.</li>}
       </ol>
       <div className="flex gap-2">
-        <Button weight="act" className="min-h-11 flex-1" disabled={!may("cue.give") || !next} onClick={() => send({ type: "cue.next", leavingSegmentId })}>
+        <Button weight="act" className="min-h-11 min-w-0 flex-1" disabled={!may("cue.give") || !next} onClick={() => send({ type: "cue.next", leavingSegmentId })}>
           <span className="truncate">{next ? `Cue: ${next.title}` : "No cue left"}</span>
         </Button>
         <Button disabled={!may("cue.give") || leavingSegmentId === null} onClick={() => send({ type: "cue.back", leavingSegmentId })}>

@@ -45,7 +45,7 @@ function QuestionCard({ id, scene }: { id: string; scene: DeskScene }) {
         {question.state !== "new" && ` · ${question.state.replace("-", " ")}`}
       </p>
       {may("question.handle") && (
-        <div className="flex flex-wrap items-center gap-1">
+        <div className="flex flex-wrap items-center gap-x-0.5 gap-y-1">
           {question.state === "new" && <Button onClick={() => move("lined-up")}>Line up</Button>}
           {question.state !== "on-stage" && <Button weight={question.state === "lined-up" ? "act" : "quiet"} onClick={() => move("on-stage")}>On stage</Button>}
           {question.state === "on-stage" && <Button weight="act" onClick={() => send({ type: "question.answer", questionId: id, how: "aloud", text: null })}>Answered aloud</Button>}

@@ -57,7 +57,7 @@ export default async function ContactsPage({ searchParams }: { searchParams: Pro
   const book = await contactPage(context, member, query);
   const mayEdit = standingMay(member.standing, "contacts.edit");
   const narrow = { words: query.words, tag: query.tag, group: query.group, state: query.state === "all" ? "" : query.state };
-  const isIn = (part: Raw) => href({ ...narrow, ...part }) === href(narrow);
+  const isIn = (part: Raw) => href({ ...narrow, ...part }) === href({ ...narrow, view: raw["view"] === "duplicates" ? "duplicates" : "" });
   const side = (part: Raw, words: string, count?: number) => (
     <li key={words}>
       <Link href={href({ ...narrow, ...part })} prefetch={false} aria-current={isIn(part) ? "true" : undefined} className={`flex justify-between gap-2 no-underline hover:underline ${isIn(part) ? "font-semibold text-ink" : ""}`}>

@@ -103,7 +103,7 @@ export function render(facts: MessageFacts, words: Words, now: number): Rendered
   const doc = words.doc ?? docFromTemplate(words.body);
   const text = docText(doc, values) + (unsubscribe ? `\n\n${unsubscribe}: ${placeholder.unsubscribe}` : "");
   const foot = unsubscribe ? `<p style="color:#5A625F;font-size:13px"><a href="${placeholder.unsubscribe}">${escapeHtml(unsubscribe)}</a></p>` : "";
-  const html = `<!doctype html><html lang="${locale}" dir="${directionOf(locale)}"><body style="font-family:sans-serif;line-height:1.5;color:#1B1F23;max-width:36em"><div style="height:6px;background:${look.ground}"></div>${docHtml(doc, values)}${foot}</body></html>`;
+  const html = `<!doctype html><html lang="${locale}" dir="${directionOf(locale)}"><body style="font-family:sans-serif;line-height:1.5;color:#1B1F23;max-width:36em;overflow-wrap:anywhere"><div style="height:6px;background:${look.ground}"></div>${docHtml(doc, values)}${foot}</body></html>`;
   const isCancel = withCancel.has(kind);
   const method = isCancel ? "CANCEL" : "REQUEST";
   const calendar =
