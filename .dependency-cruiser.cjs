@@ -8,7 +8,12 @@ const only = (name, from, allowed) => ({
 
 module.exports = {
   forbidden: [
-    { name: "no-cycles", severity: "error", from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ["type-only"] } } },
+    {
+      name: "no-cycles",
+      severity: "error",
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ["type-only"] } },
+    },
     only("core-shared-stands-alone", "^src/core/shared/", ["^src/core/shared/"]),
     only("core-time-sees-core-shared", "^src/core/time/", ["^src/core/(shared|time)/"]),
     only("core-sees-core", "^src/core/", ["^src/core/"]),
@@ -18,8 +23,18 @@ module.exports = {
       from: { path: "^src/core/([^/]+)/", pathNot: "\\.test\\.tsx?$" },
       to: { path: "^src/core/([^/]+)/", pathNot: ["^src/core/$1/", "^src/core/[^/]+/index\\.ts$"] },
     },
-    { name: "core-is-pure", severity: "error", from: { path: "^src/core/", pathNot: "\\.test\\.tsx?$" }, to: { dependencyTypes: ["core"] } },
-    { name: "core-packages", severity: "error", from: { path: "^src/core/", pathNot: "\\.test\\.tsx?$" }, to: { path: "node_modules", pathNot: "node_modules/temporal-polyfill" } },
+    {
+      name: "core-is-pure",
+      severity: "error",
+      from: { path: "^src/core/", pathNot: "\\.test\\.tsx?$" },
+      to: { dependencyTypes: ["core"] },
+    },
+    {
+      name: "core-packages",
+      severity: "error",
+      from: { path: "^src/core/", pathNot: "\\.test\\.tsx?$" },
+      to: { path: "node_modules", pathNot: "node_modules/temporal-polyfill" },
+    },
     only("contracts-see-core", "^src/contracts/", ["^src/(contracts|core)/"]),
     only("ui-sees-itself", "^src/ui/", ["^src/ui/"]),
     only("features-see-no-server", "^src/features/", ["^src/(features|ui|contracts|core)/"]),
@@ -29,10 +44,20 @@ module.exports = {
       from: { path: "^src/features/([^/]+)/" },
       to: { path: "^src/features/([^/]+)/", pathNot: ["^src/features/$1/", "^src/features/shared/"] },
     },
-    only("app-sees-services", "^src/(app|instrumentation|proxy)", ["^src/(app|features|ui|contracts|core|instrumentation|proxy)", "^src/server/(compose|services/|live/connection)"]),
-    only("services-direction", "^src/server/services/", ["^src/(core|contracts)/", "^src/server/(services|db|mail|files|live|platform)/"]),
+    only("app-sees-services", "^src/(app|instrumentation|proxy)", [
+      "^src/(app|features|ui|contracts|core|instrumentation|proxy)",
+      "^src/server/(compose|services/|live/connection)",
+    ]),
+    only("services-direction", "^src/server/services/", [
+      "^src/(core|contracts)/",
+      "^src/server/(services|db|mail|files|live|platform)/",
+    ]),
     only("jobs-direction", "^src/server/jobs/", ["^src/server/(jobs|services|platform)/", "^src/server/db/client"]),
-    only("live-direction", "^src/server/live/", ["^src/(core|contracts)/", "^src/server/(live|platform)/", "^src/server/db/(queries/|client|notify)"]),
+    only("live-direction", "^src/server/live/", [
+      "^src/(core|contracts)/",
+      "^src/server/(live|platform)/",
+      "^src/server/db/(queries/|client|notify)",
+    ]),
     only("db-direction", "^src/server/db/", ["^src/(core|contracts)/", "^src/server/(db|platform)/"]),
     only("mail-direction", "^src/server/mail/", ["^src/(core|contracts)/", "^src/server/(mail|platform)/"]),
     only("files-direction", "^src/server/files/", ["^src/(core|contracts)/", "^src/server/(files|platform)/"]),
@@ -43,6 +68,10 @@ module.exports = {
     doNotFollow: { path: "node_modules" },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: "tsconfig.json" },
-    enhancedResolveOptions: { exportsFields: ["exports"], conditionNames: ["import", "require", "node", "default"], extensions: [".ts", ".tsx", ".js", ".mjs", ".css"] },
+    enhancedResolveOptions: {
+      exportsFields: ["exports"],
+      conditionNames: ["import", "require", "node", "default"],
+      extensions: [".ts", ".tsx", ".js", ".mjs", ".css"],
+    },
   },
 };

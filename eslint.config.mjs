@@ -17,11 +17,35 @@ const config = [
     ignores: ["**/*.test.ts"],
     rules: {
       // the core has no clock and no chance of its own
-      "no-restricted-properties": ["error", { object: "Date", property: "now" }, { object: "Math", property: "random" }],
-      "no-restricted-globals": ["error", "fetch", "process", "setTimeout", "setInterval", "crypto", "window", "document"],
+      "no-restricted-properties": [
+        "error",
+        { object: "Date", property: "now" },
+        { object: "Math", property: "random" },
+      ],
+      "no-restricted-globals": [
+        "error",
+        "fetch",
+        "process",
+        "setTimeout",
+        "setInterval",
+        "crypto",
+        "window",
+        "document",
+      ],
     },
   },
-  { ignores: [".next/**", ".next-test/**", "var/**", "next-env.d.ts", "drizzle/**", ".dependency-cruiser.cjs", "playwright-report/**", "test-results/**"] },
+  {
+    ignores: [
+      ".next/**",
+      ".next-test/**",
+      "var/**",
+      "next-env.d.ts",
+      "drizzle/**",
+      ".dependency-cruiser.cjs",
+      "playwright-report/**",
+      "test-results/**",
+    ],
+  },
 ];
 
 export default config;

@@ -1,7 +1,24 @@
 import { defineConfig } from "@playwright/test";
 
-const flags = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync", "--use-fake-device-for-media-stream", "--use-fake-ui-for-media-stream"];
-const server = (command: string, url: string) => ({ command, url, reuseExistingServer: false, timeout: 60_000, stdout: "pipe" as const, stderr: "pipe" as const });
+const flags = [
+  "--no-sandbox",
+  "--disable-gpu",
+  "--disable-quic",
+  "--no-first-run",
+  "--disable-background-networking",
+  "--disable-component-update",
+  "--disable-sync",
+  "--use-fake-device-for-media-stream",
+  "--use-fake-ui-for-media-stream",
+];
+const server = (command: string, url: string) => ({
+  command,
+  url,
+  reuseExistingServer: false,
+  timeout: 60_000,
+  stdout: "pipe" as const,
+  stderr: "pipe" as const,
+});
 const tsx = "node --conditions=react-server --import tsx";
 
 export default defineConfig({
@@ -21,6 +38,9 @@ export default defineConfig({
   },
   webServer: [
     server(`${tsx} scripts/mail-server.ts`, process.env["MAIL_URL"] ?? ""),
-    server(`node node_modules/next/dist/bin/next start -p ${process.env["PORT"]} -H 127.0.0.1`, `${process.env["STAGE_CALL_URL"]}/health`),
+    server(
+      `node node_modules/next/dist/bin/next start -p ${process.env["PORT"]} -H 127.0.0.1`,
+      `${process.env["STAGE_CALL_URL"]}/health`,
+    ),
   ],
 });

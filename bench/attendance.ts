@@ -28,5 +28,7 @@ function measure(people: number): number {
 /** Rule 13: 10,000 people with five intervals each, and twice as many. */
 export function attendanceBench(): void {
   const [once, twice] = [measure(10_000), measure(20_000)];
-  console.log(`attendance of 10,000 people × 5 intervals: ${once.toFixed(1)} ms (aim 300); 20,000: ${twice.toFixed(1)} ms, ×${(twice / once).toFixed(2)} (aim 2.3)`);
+  console.log(
+    `attendance of 10,000 people × 5 intervals: ${once.toFixed(1)} ms (aim 300); 20,000: ${twice.toFixed(1)} ms, ×${(twice / once).toFixed(2)} (aim 2.3)`,
+  );
 }

@@ -7,7 +7,9 @@ export function spread(values: readonly number[]): { median: number; p99: number
 
 export const show = (what: string, values: readonly number[], aim: string): void => {
   const { median, p99 } = spread(values);
-  console.log(`${what.padEnd(64)} median ${median.toFixed(1)} ms, 99th ${p99.toFixed(1)} ms  (aim ${aim}; n ${values.length})`);
+  console.log(
+    `${what.padEnd(64)} median ${median.toFixed(1)} ms, 99th ${p99.toFixed(1)} ms  (aim ${aim}; n ${values.length})`,
+  );
 };
 
 /** A figure in words. */

@@ -18,7 +18,9 @@ export async function frontDoorBench(): Promise<void> {
   const list = await (await fetch(origin)).text();
   const path = /href="(\/front\/[^"]+)"/.exec(list)![1]!;
   const [page, empty] = [await scriptBytes(path), await scriptBytes("/front/nothing-here")];
-  console.log(`public event page: ${(page.total / 1000).toFixed(1)} kB compressed JavaScript, ${((page.total - empty.total) / 1000).toFixed(1)} kB above the empty page (aim 45)`);
+  console.log(
+    `public event page: ${(page.total / 1000).toFixed(1)} kB compressed JavaScript, ${((page.total - empty.total) / 1000).toFixed(1)} kB above the empty page (aim 45)`,
+  );
   for (let i = 0; i < 60; i += 1) await (await fetch(`${origin}${path}`)).text();
   const times: number[] = [];
   const running: Promise<void>[] = [];

@@ -109,9 +109,13 @@ async function ballotBench(producer: SimulatedGuest, guests: readonly SimulatedG
   const took = performance.now() - from;
   await pause(800);
   const { context, close } = await makeContext(process.env);
-  const { rows } = await context.db.execute(`select option_id, count(*)::int as n from ballots where poll_id = '${pollId}' group by 1 order by 1`);
+  const { rows } = await context.db.execute(
+    `select option_id, count(*)::int as n from ballots where poll_id = '${pollId}' group by 1 order by 1`,
+  );
   await close();
-  console.log(`500 ballots in ${(took / 1000).toFixed(1)} s: ${answers.filter((one) => one.ok).length} accepted, tally ${rows.map((row) => `${row["option_id"]} ${row["n"]}`).join(", ")} (right: o1 375, o2 125)`);
+  console.log(
+    `500 ballots in ${(took / 1000).toFixed(1)} s: ${answers.filter((one) => one.ok).length} accepted, tally ${rows.map((row) => `${row["option_id"]} ${row["n"]}`).join(", ")} (right: o1 375, o2 125)`,
+  );
   show("one ballot, answered", latencies, "beside it");
   show("desk answering meanwhile", desk, "100 ms median");
 }

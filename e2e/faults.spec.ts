@@ -53,7 +53,9 @@ async function deskInBrowser(browser: Browser, server: Server, date: BusyDate): 
 test("two server processes on one database serve one room", async () => {
   const [here, there] = [await installation.server(), await installation.server()];
   const { date, producer } = await openHouse(here, 8);
-  const guests = date.attendees.map((member, i) => new SimulatedGuest(i % 2 === 0 ? here.origin : there.origin, member));
+  const guests = date.attendees.map(
+    (member, i) => new SimulatedGuest(i % 2 === 0 ? here.origin : there.origin, member),
+  );
   for (const guest of guests) await guest.come();
   await producer.send({ type: "doors.open" });
   // the doors bring the foyer in, whatever process a guest is connected to; how quickly is measured by the bench
@@ -62,15 +64,20 @@ test("two server processes on one database serve one room", async () => {
   const questionId = randomUUID();
   await guests[1]!.send({ type: "question.ask", text: "Asked over there", segmentId: null }, questionId);
   for (const guest of guests) await guest.send({ type: "ballot.cast", pollId: date.pollId, optionId: "o1" });
-  for (const guest of guests) if (guest !== guests[1]) await guest.send({ type: "question.vote", questionId, isFor: true });
+  for (const guest of guests)
+    if (guest !== guests[1]) await guest.send({ type: "question.vote", questionId, isFor: true });
   for (const guest of guests) await expect.poll(() => guest.view["votes"]?.[questionId]?.["count"]).toBe(7);
   await producer.send({ type: "poll.reveal", pollId: date.pollId });
-  for (const guest of guests) await expect.poll(() => guest.view["tallies"]?.[date.pollId]?.["votes"]).toEqual({ o1: 8 });
+  for (const guest of guests)
+    await expect.poll(() => guest.view["tallies"]?.[date.pollId]?.["votes"]).toEqual({ o1: 8 });
   // the same command to both processes at once: one row
   const before = await journalLength(db(), date.occurrenceId);
   const commandId = randomUUID();
   const same = new SimulatedGuest(there.origin, date.producer);
-  const answers = await Promise.all([producer.send({ type: "curtain.raise" }, commandId), same.send({ type: "curtain.raise" }, commandId)]);
+  const answers = await Promise.all([
+    producer.send({ type: "curtain.raise" }, commandId),
+    same.send({ type: "curtain.raise" }, commandId),
+  ]);
   expect(answers.map((one) => one.ok)).toEqual([true, true]);
   expect(await journalLength(db(), date.occurrenceId)).toBe(before + 1);
   for (const guest of [...guests, producer]) guest.leave();
@@ -78,7 +85,9 @@ test("two server processes on one database serve one room", async () => {
   there.kill();
 });
 
-test("a server killed with 200 people in the room loses nothing, and screens come back by themselves", async ({ browser }) => {
+test("a server killed with 200 people in the room loses nothing, and screens come back by themselves", async ({
+  browser,
+}) => {
   const server = await installation.server();
   const { date, producer } = await openHouse(server, 200);
   const desk = await deskInBrowser(browser, server, date);
@@ -90,12 +99,29 @@ test("a server killed with 200 people in the room loses nothing, and screens com
   await producer.send({ type: "poll.open", pollId: date.pollId });
   await expect.poll(() => guests.filter(isInHouse).length).toBe(198);
   const asked = guests.slice(0, 10).map(() => randomUUID());
-  await Promise.all(asked.map((id, i) => guests[i]!.send({ type: "question.ask", text: `Question ${i}`, segmentId: null }, id)));
-  await Promise.all(guests.map((guest, i) => guest.send({ type: "ballot.cast", pollId: date.pollId, optionId: i % 3 === 0 ? "o2" : "o1" })));
-  await Promise.all(guests.slice(10, 60).map((guest) => guest.send({ type: "question.vote", questionId: asked[0]!, isFor: true })));
+  await Promise.all(
+    asked.map((id, i) => guests[i]!.send({ type: "question.ask", text: `Question ${i}`, segmentId: null }, id)),
+  );
+  await Promise.all(
+    guests.map((guest, i) =>
+      guest.send({ type: "ballot.cast", pollId: date.pollId, optionId: i % 3 === 0 ? "o2" : "o1" }),
+    ),
+  );
+  await Promise.all(
+    guests.slice(10, 60).map((guest) => guest.send({ type: "question.vote", questionId: asked[0]!, isFor: true })),
+  );
   await Promise.all(guests.map((guest) => guest.sign()));
   // signs of life are written a few times a second
-  await expect.poll(async () => (await db().execute(sql`select count(*)::int as n from connections where occurrence_id = ${date.occurrenceId} and last_sign_at > in_at`)).rows[0]!["n"]).toBeGreaterThanOrEqual(198);
+  await expect
+    .poll(
+      async () =>
+        (
+          await db().execute(
+            sql`select count(*)::int as n from connections where occurrence_id = ${date.occurrenceId} and last_sign_at > in_at`,
+          )
+        ).rows[0]!["n"],
+    )
+    .toBeGreaterThanOrEqual(198);
 
   server.kill();
   await expect(seats[0]!.getByText("Connection lost.")).toBeVisible();
@@ -105,13 +131,22 @@ test("a server killed with 200 people in the room loses nothing, and screens com
   const from = Date.now();
   for (const page of [...seats, desk]) await expect(page.getByText("Connection lost.")).toBeHidden({ timeout: 20_000 });
   console.log(`screens were back ${Date.now() - from} ms after the server was`);
-  await expect(seats[0]!.getByRole("heading", { name: "A poll for you" }).or(seats[0]!.getByText("A poll for you"))).toBeVisible();
+  await expect(
+    seats[0]!.getByRole("heading", { name: "A poll for you" }).or(seats[0]!.getByText("A poll for you")),
+  ).toBeVisible();
 
   const room = await roomOf(db(), date.occurrenceId);
-  expect([room.phase, Object.keys(room.questions).length, room.polls[date.pollId]?.state]).toEqual(["open", 10, "open"]);
+  expect([room.phase, Object.keys(room.questions).length, room.polls[date.pollId]?.state]).toEqual([
+    "open",
+    10,
+    "open",
+  ]);
   expect(await db().$count(questions, eq(questions.occurrenceId, date.occurrenceId))).toBe(10);
   expect(await db().$count(questionVotes, inArray(questionVotes.questionId, asked))).toBe(50);
-  expect([await db().$count(ballots, eq(ballots.pollId, date.pollId)), await db().$count(ballots, sql`poll_id = ${date.pollId} and option_id = 'o2'`)]).toEqual([198, 66]);
+  expect([
+    await db().$count(ballots, eq(ballots.pollId, date.pollId)),
+    await db().$count(ballots, sql`poll_id = ${date.pollId} and option_id = 'o2'`),
+  ]).toEqual([198, 66]);
 
   // those who did not come back end at their last sign of life; nobody is lost from the attendance
   await closeLost({ ...tools.context, clock: { now: () => Date.now() + 60_000 } });
@@ -154,7 +189,9 @@ test("the database away for ten seconds: screens say so, then resume, and nothin
   await expect(desk.getByRole("button", { name: "Drop the curtain" })).toBeVisible();
   await expect(desk.getByText("Asked while the records were away")).toBeVisible();
   await expect(seat.getByText("The server does not reach its records just now.")).toBeHidden();
-  await expect(seat.getByText("Nobody", { exact: false }).or(seat.getByText("The stage is empty for a moment."))).toBeVisible();
+  await expect(
+    seat.getByText("Nobody", { exact: false }).or(seat.getByText("The stage is empty for a moment.")),
+  ).toBeVisible();
   tools = await makeContext({ ...installation.env, STAGE_CALL_CLOCK_FILE: undefined });
   expect(await journalLength(db(), date.occurrenceId)).toBe(before + 2);
   producer.leave();

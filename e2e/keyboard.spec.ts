@@ -58,7 +58,8 @@ test("the producer's whole path works by keyboard", async ({ page }) => {
   // the new row stands before the button that made it
   for (const name of ["Segment"]) {
     await page.keyboard.press("Shift+Tab");
-    while ((await page.evaluate(() => document.activeElement?.getAttribute("aria-label"))) !== name) await page.keyboard.press("Shift+Tab");
+    while ((await page.evaluate(() => document.activeElement?.getAttribute("aria-label"))) !== name)
+      await page.keyboard.press("Shift+Tab");
   }
   await page.keyboard.type("Welcome");
   await press(page, /^Save the run sheet$/);

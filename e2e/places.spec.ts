@@ -4,8 +4,10 @@ import sharp from "sharp";
 import { linkIn, mailsTo, mailWith } from "./support/mail";
 import { signIn } from "./support/team";
 
-const inDays = (days: number, clock: string) => `${new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10)}T${clock}`;
-const visitor = async (browser: Browser): Promise<Page> => (await browser.newContext({ locale: "en-GB", timezoneId: "Europe/Lisbon" })).newPage();
+const inDays = (days: number, clock: string) =>
+  `${new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10)}T${clock}`;
+const visitor = async (browser: Browser): Promise<Page> =>
+  (await browser.newContext({ locale: "en-GB", timezoneId: "Europe/Lisbon" })).newPage();
 
 async function planEvent(page: Page, title: string): Promise<string> {
   await page.goto("/events/new");
@@ -17,7 +19,10 @@ async function planEvent(page: Page, title: string): Promise<string> {
   return page.url().replace(/\/plan.*/, "");
 }
 
-test("open hours: the last slot goes to one of two who want it, a booking moves and is given back", async ({ browser, page }) => {
+test("open hours: the last slot goes to one of two who want it, a booking moves and is given back", async ({
+  browser,
+  page,
+}) => {
   await signIn(page);
   await page.goto("/slots");
   await page.getByLabel("Title").fill("Ask a warden");
@@ -37,7 +42,20 @@ test("open hours: the last slot goes to one of two who want it, a booking moves 
     await guest.getByRole("checkbox").check();
   }
   await Promise.all(guests.map((guest) => guest.getByRole("button", { name: "Book it" }).click()));
-  const outcome = await Promise.all(guests.map((guest) => Promise.race([guest.getByText("Look at your mail").waitFor().then(() => "booked"), guest.getByText("This time has just been taken.").waitFor().then(() => "taken")])));
+  const outcome = await Promise.all(
+    guests.map((guest) =>
+      Promise.race([
+        guest
+          .getByText("Look at your mail")
+          .waitFor()
+          .then(() => "booked"),
+        guest
+          .getByText("This time has just been taken.")
+          .waitFor()
+          .then(() => "taken"),
+      ]),
+    ),
+  );
   expect([...outcome].sort()).toEqual(["booked", "taken"]);
   const winner = outcome.indexOf("booked");
   // what the other typed is still there; the next slot is theirs
@@ -66,15 +84,22 @@ test("open hours: the last slot goes to one of two who want it, a booking moves 
   await expect(own.getByRole("listitem")).toHaveText(/10:00.*Slot Guest/);
 });
 
-test("a front door of its own look: picture cropped, questions asked when they apply, answers in the file", async ({ browser, page }) => {
+test("a front door of its own look: picture cropped, questions asked when they apply, answers in the file", async ({
+  browser,
+  page,
+}) => {
   await signIn(page);
   const base = await planEvent(page, "Eider count evening");
   await page.goto(`${base}/front-door`);
   await page.getByRole("button", { name: "Open the front door" }).click();
   await expect(page.getByText("Open to the public.")).toBeVisible();
   const front = (await page.getByRole("link", { name: /\/front\// }).textContent())!;
-  const picture = await sharp({ create: { width: 1200, height: 900, channels: 3, background: "#2E6F8E" } }).png().toBuffer();
-  await page.getByLabel("Picture across the page").setInputFiles({ name: "shore.png", mimeType: "image/png", buffer: picture });
+  const picture = await sharp({ create: { width: 1200, height: 900, channels: 3, background: "#2E6F8E" } })
+    .png()
+    .toBuffer();
+  await page
+    .getByLabel("Picture across the page")
+    .setInputFiles({ name: "shore.png", mimeType: "image/png", buffer: picture });
   await page.getByRole("button", { name: "Take it so" }).click();
   await expect(page.getByRole("button", { name: "Take it off" })).toBeVisible();
   await page.getByRole("textbox", { name: "Colour", exact: true }).fill("#1F6F4A");
@@ -114,11 +139,18 @@ test("a front door of its own look: picture cropped, questions asked when they a
   await guest.getByRole("button", { name: "Send me my ticket" }).click();
   await expect(guest.getByText("Look at your mail")).toBeVisible();
   expect((await mailWith("una.eider@example.org", /Your ticket/)).html).toContain("#1F6F4A");
-  const rows = parse(await (await page.request.get(`${base}/registrants.csv`)).text(), { bom: true, columns: true }) as Record<string, string>[];
-  expect(Object.values(rows[0]!)).toEqual(expect.arrayContaining(["Una Dunlin", "shorenews", "Yes", "The north creek"]));
+  const rows = parse(await (await page.request.get(`${base}/registrants.csv`)).text(), {
+    bom: true,
+    columns: true,
+  }) as Record<string, string>[];
+  expect(Object.values(rows[0]!)).toEqual(
+    expect.arrayContaining(["Una Dunlin", "shorenews", "Yes", "The north creek"]),
+  );
 });
 
-test("the mailing track by hand: a reminder dragged, one typed, one switched off; a mailing stopped and let go on", async ({ page }) => {
+test("the mailing track by hand: a reminder dragged, one typed, one switched off; a mailing stopped and let go on", async ({
+  page,
+}) => {
   await signIn(page);
   const base = await planEvent(page, "Dunlin evening");
   await page.goto(`${base}/mailings`);

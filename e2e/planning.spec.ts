@@ -7,17 +7,24 @@ import { signIn } from "./support/team";
 async function letMinutesPass(minutes: number): Promise<void> {
   const client = new pg.Client({ connectionString: process.env["DATABASE_URL"] });
   await client.connect();
-  await client.query("update messages set due_at = due_at - make_interval(mins => $1) where state = 'planned' and kind = 'change'", [minutes]);
+  await client.query(
+    "update messages set due_at = due_at - make_interval(mins => $1) where state = 'planned' and kind = 'change'",
+    [minutes],
+  );
   await client.end();
 }
 
 /** The coming year whose spring clock change lies ahead: the last Sunday of March. */
-const year = new Date(Date.now() + 40 * 86_400_000).getUTCMonth() < 2 ? new Date(Date.now() + 40 * 86_400_000).getUTCFullYear() : new Date().getUTCFullYear() + 1;
+const year =
+  new Date(Date.now() + 40 * 86_400_000).getUTCMonth() < 2
+    ? new Date(Date.now() + 40 * 86_400_000).getUTCFullYear()
+    : new Date().getUTCFullYear() + 1;
 const lastSunday = 31 - new Date(Date.UTC(year, 2, 31)).getUTCDay();
 const dayIn = (offset: number) => new Date(Date.UTC(year, 2, lastSunday + offset));
 /** Thursdays: two before the change, two after. */
 const thursdays = [-10, -3, 4, 11].map(dayIn);
-const words = (day: Date, clock: string) => `${new Intl.DateTimeFormat("en-GB", { timeZone: "UTC", weekday: "short", day: "numeric", month: "short", year: "numeric" }).format(day).replace(",", "").replace("Sept", "Sep")}, ${clock}`;
+const words = (day: Date, clock: string) =>
+  `${new Intl.DateTimeFormat("en-GB", { timeZone: "UTC", weekday: "short", day: "numeric", month: "short", year: "numeric" }).format(day).replace(",", "").replace("Sept", "Sep")}, ${clock}`;
 const local = (day: Date, clock: string) => `${day.toISOString().slice(0, 10)}T${clock}`;
 const title = "Spring passage count";
 
@@ -28,7 +35,8 @@ async function planSeries(page: Page): Promise<void> {
   await page.getByLabel("First date and hour", { exact: true }).fill(local(thursdays[0]!, "18:00"));
   await page.getByLabel("Time zone, by city").fill("Lisbon, Portugal");
   const days = page.getByRole("group", { name: "On these days" });
-  if ((await days.getByRole("button", { name: "Thu" }).getAttribute("aria-pressed")) === "false") await days.getByRole("button", { name: "Thu" }).click();
+  if ((await days.getByRole("button", { name: "Thu" }).getAttribute("aria-pressed")) === "false")
+    await days.getByRole("button", { name: "Thu" }).click();
   for (const name of ["Mon", "Tue", "Wed", "Fri", "Sat", "Sun"]) {
     const day = days.getByRole("button", { name });
     if ((await day.getAttribute("aria-pressed")) === "true") await day.click();
@@ -42,7 +50,10 @@ async function planSeries(page: Page): Promise<void> {
 async function registerFor(page: Page, front: string, index: number, email: string): Promise<void> {
   await page.goto(front);
   await page.getByRole("navigation", { name: "Dates" }).getByRole("link").nth(index).click();
-  await expect(page.getByRole("navigation", { name: "Dates" }).getByRole("link").nth(index)).toHaveAttribute("aria-current", "date");
+  await expect(page.getByRole("navigation", { name: "Dates" }).getByRole("link").nth(index)).toHaveAttribute(
+    "aria-current",
+    "date",
+  );
   await page.getByLabel("Your name").fill("Anna Skerry");
   await page.getByLabel("Mail address").fill(email);
   await page.getByRole("checkbox").check();
@@ -50,23 +61,34 @@ async function registerFor(page: Page, front: string, index: number, email: stri
   await expect(page.getByText("Look at your mail")).toBeVisible();
 }
 
-test("a weekly series over a clock change: one date moved, the later ones split off, a deletion undone", async ({ browser, page }) => {
+test("a weekly series over a clock change: one date moved, the later ones split off, a deletion undone", async ({
+  browser,
+  page,
+}) => {
   await signIn(page);
   await planSeries(page);
   const strip = page.getByRole("region", { name: "Dates of the series" });
   for (const day of thursdays) await expect(strip.getByRole("button", { name: words(day, "18:00") })).toBeVisible();
   const plan = page.url();
 
-  await page.getByRole("navigation", { name: "Order of work" }).getByRole("link", { name: /Front door/ }).click();
+  await page
+    .getByRole("navigation", { name: "Order of work" })
+    .getByRole("link", { name: /Front door/ })
+    .click();
   await page.getByRole("button", { name: "Open the front door" }).click();
   const front = (await page.getByRole("link", { name: /\/front\// }).textContent())!;
   const guest = await (await browser.newContext()).newPage();
   await registerFor(guest, front, 1, "anna.series@example.org");
   await registerFor(guest, front, 3, "bo.series@example.org");
   // 18:00 in Lisbon on both sides of the change, so an hour apart in UTC
-  for (const [address, day] of [["anna.series@example.org", thursdays[1]!], ["bo.series@example.org", thursdays[3]!]] as const) {
+  for (const [address, day] of [
+    ["anna.series@example.org", thursdays[1]!],
+    ["bo.series@example.org", thursdays[3]!],
+  ] as const) {
     const mail = await mailWith(address, /Your ticket/);
-    expect(new TextDecoder().decode(mail.attachments[0]!.content as Uint8Array)).toContain(`DTSTART;TZID=Europe/Lisbon:${day.toISOString().slice(0, 10).replaceAll("-", "")}T180000`);
+    expect(new TextDecoder().decode(mail.attachments[0]!.content as Uint8Array)).toContain(
+      `DTSTART;TZID=Europe/Lisbon:${day.toISOString().slice(0, 10).replaceAll("-", "")}T180000`,
+    );
     expect(mail.text).toContain("18:00 in Lisbon");
   }
 
@@ -131,8 +153,15 @@ test("of two browsers saving the last licence at once one gets it, the other the
   const outcome = await Promise.all(
     pages.map((page) =>
       Promise.race([
-        page.getByRole("button", { name: "Save the plan" }).waitFor().then(() => "made"),
-        page.getByRole("alert").filter({ hasText: "Nothing was saved." }).waitFor().then(() => "refused"),
+        page
+          .getByRole("button", { name: "Save the plan" })
+          .waitFor()
+          .then(() => "made"),
+        page
+          .getByRole("alert")
+          .filter({ hasText: "Nothing was saved." })
+          .waitFor()
+          .then(() => "refused"),
       ]),
     ),
   );
@@ -143,7 +172,10 @@ test("of two browsers saving the last licence at once one gets it, the other the
   // touching the hour asks again: now the strip shows it taken and offers what fits
   await loser.getByLabel("Length, min").fill("65");
   await expect(strip.getByText("No seat licence for 1000 is free at that hour.")).toBeVisible();
-  await strip.getByRole("button", { name: /2027|202\d/ }).last().click();
+  await strip
+    .getByRole("button", { name: /2027|202\d/ })
+    .last()
+    .click();
   await loser.getByRole("button", { name: "Make the event" }).click();
   await expect(loser.getByRole("button", { name: "Save the plan" })).toBeVisible();
 });
@@ -186,7 +218,9 @@ test("a date is dragged to another day of the month, and back by undo", async ({
   await expect(page.locator(`a[href="${before}"]`)).toBeVisible();
 });
 
-test("by hand: a date dragged along the season's clock and taken back, a segment stretched and pinned on the rail", async ({ page }) => {
+test("by hand: a date dragged along the season's clock and taken back, a segment stretched and pinned on the rail", async ({
+  page,
+}) => {
   await signIn(page);
   await page.getByRole("link", { name: "Plan an event" }).click();
   const name = "Dragged by hand";
@@ -213,7 +247,10 @@ test("by hand: a date dragged along the season's clock and taken back, a segment
   await expect(page.getByText("Undone.")).toBeVisible();
 
   await page.goto(plan);
-  await page.getByRole("navigation", { name: "Order of work" }).getByRole("link", { name: /Run sheet/ }).click();
+  await page
+    .getByRole("navigation", { name: "Order of work" })
+    .getByRole("link", { name: /Run sheet/ })
+    .click();
   await page.getByRole("button", { name: "Add a segment" }).click();
   await page.getByRole("textbox", { name: "Segment" }).fill("Welcome");
   const edge = page.locator('[data-edge="Welcome"]');

@@ -18,7 +18,10 @@ async function planEvent(page: Page): Promise<void> {
 }
 
 async function addPanelist(page: Page): Promise<void> {
-  await page.getByRole("navigation", { name: "Order of work" }).getByRole("link", { name: /People/ }).click();
+  await page
+    .getByRole("navigation", { name: "Order of work" })
+    .getByRole("link", { name: /People/ })
+    .click();
   await page.getByLabel("Name", { exact: true }).fill("Leira Quill");
   await page.getByLabel("Mail address").fill("leira.quill@example.net");
   await page.getByRole("button", { name: "Add to the event" }).click();
@@ -30,8 +33,15 @@ async function addPanelist(page: Page): Promise<void> {
 }
 
 async function writeRunSheet(page: Page): Promise<void> {
-  await page.getByRole("navigation", { name: "Order of work" }).getByRole("link", { name: /Run sheet/ }).click();
-  for (const [segment, minutes] of [["Welcome", "10"], ["The roosts", "30"], ["Goodbye", "20"]] as const) {
+  await page
+    .getByRole("navigation", { name: "Order of work" })
+    .getByRole("link", { name: /Run sheet/ })
+    .click();
+  for (const [segment, minutes] of [
+    ["Welcome", "10"],
+    ["The roosts", "30"],
+    ["Goodbye", "20"],
+  ] as const) {
     await page.getByRole("button", { name: "Add a segment" }).click();
     await page.getByLabel("Segment", { exact: true }).last().fill(segment);
     await page.getByLabel("Length in minutes").last().fill(minutes);
@@ -74,7 +84,10 @@ test("the whole story, from planning to the attendance file", async ({ browser, 
   await addPanelist(page);
   await writeRunSheet(page);
 
-  await page.getByRole("navigation", { name: "Order of work" }).getByRole("link", { name: /Front door/ }).click();
+  await page
+    .getByRole("navigation", { name: "Order of work" })
+    .getByRole("link", { name: /Front door/ })
+    .click();
   await page.getByRole("button", { name: "Open the front door" }).click();
   await expect(page.getByText("Open to the public.")).toBeVisible();
   const front = (await page.getByRole("link", { name: /\/front\// }).textContent())!;
@@ -97,7 +110,10 @@ test("the whole story, from planning to the attendance file", async ({ browser, 
   await expect(leira.getByText("Backstage", { exact: true }).first()).toBeVisible();
 
   // attendees: foyer
-  for (const [guest, mail] of [[anna, annaMail], [bo, boMail]] as const) {
+  for (const [guest, mail] of [
+    [anna, annaMail],
+    [bo, boMail],
+  ] as const) {
     await guest.goto(linkIn(mail, "enter"));
     await guest.getByRole("button", { name: "Take my seat" }).click();
     await expect(guest.getByText("The doors are still closed.")).toBeVisible();
@@ -153,9 +169,15 @@ test("the whole story, from planning to the attendance file", async ({ browser, 
   await expect(anna.getByText("The event has ended.")).toBeVisible();
 
   await page.getByRole("link", { name: "Workspace" }).click();
-  await page.getByRole("navigation", { name: "Order of work" }).getByRole("link", { name: /Afterwards/ }).click();
+  await page
+    .getByRole("navigation", { name: "Order of work" })
+    .getByRole("link", { name: /Afterwards/ })
+    .click();
   const attendance = async () => {
-    const [download] = await Promise.all([page.waitForEvent("download"), page.getByRole("link", { name: "attendance.csv" }).click()]);
+    const [download] = await Promise.all([
+      page.waitForEvent("download"),
+      page.getByRole("link", { name: "attendance.csv" }).click(),
+    ]);
     return parse(await readFile(await download.path()), { bom: true, columns: true }) as Record<string, string>[];
   };
   const ofAnna = (rows: Record<string, string>[]) => rows.find((row) => row["email"] === "anna.skerry@example.org")!;
@@ -168,6 +190,9 @@ test("the whole story, from planning to the attendance file", async ({ browser, 
 
   // every mail, as its recipient got it
   await page.getByRole("link", { name: "Outbox" }).click();
-  await page.getByRole("link", { name: `Your ticket: ${title}` }).first().click();
+  await page
+    .getByRole("link", { name: `Your ticket: ${title}` })
+    .first()
+    .click();
   await expect(page.getByText("Calendar file (REQUEST)")).toBeVisible();
 });

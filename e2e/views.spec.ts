@@ -10,10 +10,14 @@ async function expectNoSeriousFinding(page: Page, name: string): Promise<void> {
 }
 
 async function expectNoSidewaysScroll(page: Page, name: string): Promise<void> {
-  expect([name, await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)]).toEqual([name, 0]);
+  expect([name, await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)]).toEqual([
+    name,
+    0,
+  ]);
 }
 
-const hrefOf = async (page: Page, link: string): Promise<string> => (await page.getByRole("link", { name: link }).first().getAttribute("href"))!;
+const hrefOf = async (page: Page, link: string): Promise<string> =>
+  (await page.getByRole("link", { name: link }).first().getAttribute("href"))!;
 
 test("axe finds nothing serious on the main views", async ({ page }) => {
   await signIn(page);
@@ -29,7 +33,17 @@ test("axe finds nothing serious on the main views", async ({ page }) => {
   await expectNoSeriousFinding(page, "composer");
   await page.goto(past);
   await expectNoSeriousFinding(page, "afterwards");
-  for (const place of ["/outbox", "/contacts", "/contacts?view=import", "/slots", "/recordings", "/help", "/events/new", "/sign-in", "/"]) {
+  for (const place of [
+    "/outbox",
+    "/contacts",
+    "/contacts?view=import",
+    "/slots",
+    "/recordings",
+    "/help",
+    "/events/new",
+    "/sign-in",
+    "/",
+  ]) {
     await page.goto(place);
     await expectNoSeriousFinding(page, place);
   }
@@ -43,12 +57,18 @@ test("axe finds nothing serious on the main views", async ({ page }) => {
 
 test("axe finds nothing serious in what guests and stage people see", async ({ browser }) => {
   const links = await demoLinks(process.env);
-  for (const viewport of [{ width: 1280, height: 800 }, { width: 390, height: 844 }]) {
+  for (const viewport of [
+    { width: 1280, height: 800 },
+    { width: 390, height: 844 },
+  ]) {
     const page = await (await browser.newContext({ viewport })).newPage();
     await page.goto(`/ticket/${links.soonAttendee}`);
     await expectNoSeriousFinding(page, "ticket");
     await expectNoSidewaysScroll(page, "ticket");
-    for (const [who, token] of [["attendee", links.attendee], ["panelist", links.panelist]] as const) {
+    for (const [who, token] of [
+      ["attendee", links.attendee],
+      ["panelist", links.panelist],
+    ] as const) {
       await page.goto(`/enter/${token}`);
       // the second device of the same ticket is asked who it is
       if (viewport.width === 390) {
@@ -129,7 +149,10 @@ test("what was typed into a plan survives leaving the page", async ({ page }) =>
   await expect(page.getByLabel("Title")).toHaveValue("Half a thought");
 });
 
-test("a run sheet that was typed and not saved is offered again; of two editors the second is told", async ({ page, browser }) => {
+test("a run sheet that was typed and not saved is offered again; of two editors the second is told", async ({
+  page,
+  browser,
+}) => {
   await signIn(page);
   const plan = await hrefOf(page, "Warden training, part two");
   const address = plan.replace(/plan(?=\?|$)/, "run-sheet");
@@ -137,7 +160,9 @@ test("a run sheet that was typed and not saved is offered again; of two editors 
   const segments = page.getByLabel("Segment", { exact: true });
   const before = await segments.first().inputValue();
   await segments.first().fill("Half a thought of the hour");
-  await expect.poll(() => page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith("run-sheet-")).length)).toBe(1);
+  await expect
+    .poll(() => page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith("run-sheet-")).length))
+    .toBe(1);
   await page.goto("/season");
   await page.goto(address);
   await expect(segments.first()).toHaveValue(before);
@@ -162,12 +187,26 @@ test("a run sheet that was typed and not saved is offered again; of two editors 
 test("requests from elsewhere and without a right are refused", async ({ page, request }) => {
   const url = "/live/00000000-0000-4000-8000-000000000000/commands";
   const body = { commandId: "00000000-0000-4000-8000-000000000001", command: { type: "curtain.raise" } };
-  expect((await request.post(url, { data: body, headers: { origin: "https://elsewhere.example.com" } })).status()).toBe(403);
-  expect((await request.post(url, { data: body, headers: { origin: process.env["STAGE_CALL_URL"]! } })).status()).toBe(401);
-  for (const path of ["/ticket/nonsense", "/enter/nonsense", "/unsubscribe/nonsense", "/front/nothing", "/on-demand/nothing"]) {
+  expect((await request.post(url, { data: body, headers: { origin: "https://elsewhere.example.com" } })).status()).toBe(
+    403,
+  );
+  expect((await request.post(url, { data: body, headers: { origin: process.env["STAGE_CALL_URL"]! } })).status()).toBe(
+    401,
+  );
+  for (const path of [
+    "/ticket/nonsense",
+    "/enter/nonsense",
+    "/unsubscribe/nonsense",
+    "/front/nothing",
+    "/on-demand/nothing",
+  ]) {
     expect([path, (await page.goto(path))!.status()]).toEqual([path, 404]);
   }
   const answer = await page.goto("/enter/nonsense");
-  expect(answer!.headers()).toMatchObject({ "referrer-policy": "no-referrer", "cache-control": expect.stringContaining("no-store"), "x-robots-tag": "noindex" });
+  expect(answer!.headers()).toMatchObject({
+    "referrer-policy": "no-referrer",
+    "cache-control": expect.stringContaining("no-store"),
+    "x-robots-tag": "noindex",
+  });
   expect(answer!.headers()["content-security-policy"]).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic'/);
 });

@@ -11,7 +11,10 @@ const local = (ahead: number) => `${new Date(Date.now() + ahead * 86_400_000).to
 async function setPhase(phase: string): Promise<void> {
   const client = new pg.Client({ connectionString: process.env["DATABASE_URL"] });
   await client.connect();
-  await client.query("update occurrences o set phase = $2 from events e where e.id = o.event_id and e.title = $1", [title, phase]);
+  await client.query("update occurrences o set phase = $2 from events e where e.id = o.event_id and e.title = $1", [
+    title,
+    phase,
+  ]);
   await client.end();
 }
 
@@ -19,7 +22,10 @@ async function setPhase(phase: string): Promise<void> {
 async function letRemindersComeDue(): Promise<void> {
   const client = new pg.Client({ connectionString: process.env["DATABASE_URL"] });
   await client.connect();
-  await client.query("update messages m set due_at = now() from events e where e.id = m.event_id and e.title = $1 and m.state = 'planned' and m.kind = 'reminder' and m.planned_due_at = (select min(planned_due_at) from messages x where x.event_id = e.id and x.kind = 'reminder')", [title]);
+  await client.query(
+    "update messages m set due_at = now() from events e where e.id = m.event_id and e.title = $1 and m.state = 'planned' and m.kind = 'reminder' and m.planned_due_at = (select min(planned_due_at) from messages x where x.event_id = e.id and x.kind = 'reminder')",
+    [title],
+  );
   await client.end();
 }
 
@@ -31,7 +37,10 @@ async function planEvent(page: Page): Promise<string> {
   await page.getByLabel("Registration limit").fill("2");
   await page.getByRole("button", { name: "Make the event" }).click();
   await expect(page.getByRole("button", { name: "Save the plan" })).toBeVisible();
-  await page.getByRole("navigation", { name: "Order of work" }).getByRole("link", { name: /Front door/ }).click();
+  await page
+    .getByRole("navigation", { name: "Order of work" })
+    .getByRole("link", { name: /Front door/ })
+    .click();
   await page.getByRole("button", { name: "Open the front door" }).click();
   await expect(page.getByText("Open to the public.")).toBeVisible();
   return (await page.getByRole("link", { name: /\/front\// }).textContent())!;
@@ -40,9 +49,28 @@ async function planEvent(page: Page): Promise<string> {
 /** Answers by a calendar file, as a mail program does: by SMTP to the event's address (RFC 5546). */
 async function replyByFile(from: string, request: string, partstat: string): Promise<void> {
   const uid = /^UID:(.+)$/m.exec(request.replace(/\r\n[ \t]/g, "").replaceAll("\r", ""))![1]!;
-  const content = ["BEGIN:VCALENDAR", "VERSION:2.0", "PRODID:-//Example//EN", "METHOD:REPLY", "BEGIN:VEVENT", `UID:${uid}`, "DTSTAMP:20261125T100000Z", `ATTENDEE;PARTSTAT=${partstat}:mailto:${from}`, "ORGANIZER:mailto:events@brinewold.example.org", "END:VEVENT", "END:VCALENDAR", ""].join("\r\n");
+  const content = [
+    "BEGIN:VCALENDAR",
+    "VERSION:2.0",
+    "PRODID:-//Example//EN",
+    "METHOD:REPLY",
+    "BEGIN:VEVENT",
+    `UID:${uid}`,
+    "DTSTAMP:20261125T100000Z",
+    `ATTENDEE;PARTSTAT=${partstat}:mailto:${from}`,
+    "ORGANIZER:mailto:events@brinewold.example.org",
+    "END:VEVENT",
+    "END:VCALENDAR",
+    "",
+  ].join("\r\n");
   const transport = createTransport(process.env["SMTP_URL"]!);
-  await transport.sendMail({ from, to: "events@brinewold.example.org", subject: `Re: ${title}`, text: "See the file.", icalEvent: { method: "REPLY", content } });
+  await transport.sendMail({
+    from,
+    to: "events@brinewold.example.org",
+    subject: `Re: ${title}`,
+    text: "See the file.",
+    icalEvent: { method: "REPLY", content },
+  });
   transport.close();
 }
 
@@ -61,14 +89,25 @@ async function registerInArabic(browser: Browser, front: string): Promise<Page> 
   return page;
 }
 
-test("the way in: contacts from a file, an invitation, replies by link and by file, an Arabic registration, the waiting list, a reminder, a cancellation", async ({ browser, page }) => {
+test("the way in: contacts from a file, an invitation, replies by link and by file, an Arabic registration, the waiting list, a reminder, a cancellation", async ({
+  browser,
+  page,
+}) => {
   await signIn(page);
   const front = await planEvent(page);
   const mailings = page.url().replace("/front-door", "/mailings");
 
   await page.goto("/contacts?view=import");
-  const csv = ["name;mail address;group", "Roost Counter;roost.counter@example.org;Roost crew", "Second Counter;second.counter@example.org;Roost crew", "Quiet Counter;quiet.counter@example.org;Roost crew", "Nobody;not-an-address;Roost crew"].join("\r\n");
-  await page.getByLabel("File of contacts").setInputFiles({ name: "crew.csv", mimeType: "text/csv", buffer: Buffer.from(csv) });
+  const csv = [
+    "name;mail address;group",
+    "Roost Counter;roost.counter@example.org;Roost crew",
+    "Second Counter;second.counter@example.org;Roost crew",
+    "Quiet Counter;quiet.counter@example.org;Roost crew",
+    "Nobody;not-an-address;Roost crew",
+  ].join("\r\n");
+  await page
+    .getByLabel("File of contacts")
+    .setInputFiles({ name: "crew.csv", mimeType: "text/csv", buffer: Buffer.from(csv) });
   await expect(page.getByText("line 5: the address cannot be read")).toBeVisible();
   await page.getByRole("button", { name: "Take 3 people in" }).click();
   await expect(page.getByText(/3 people added/)).toBeVisible();
@@ -88,7 +127,9 @@ test("the way in: contacts from a file, an invitation, replies by link and by fi
   await page.getByRole("button", { name: "Send to 3 people" }).click();
   await page.getByRole("button", { name: "Send 3", exact: true }).click();
   const invitation = await mailWith("roost.counter@example.org", /You are invited/);
-  expect(invitation.headers.find((header) => header.key === "list-unsubscribe-post")?.value).toBe("List-Unsubscribe=One-Click");
+  expect(invitation.headers.find((header) => header.key === "list-unsubscribe-post")?.value).toBe(
+    "List-Unsubscribe=One-Click",
+  );
 
   // one says yes by the link and is registered by it; one is unsure by a calendar file
   const guest = await (await browser.newContext()).newPage();
@@ -104,7 +145,11 @@ test("the way in: contacts from a file, an invitation, replies by link and by fi
   await late.getByRole("button", { name: "I am coming" }).click();
   await expect(late.getByText("This is not possible just now.")).toBeVisible();
   await setPhase("scheduled");
-  await replyByFile("second.counter@example.org", new TextDecoder().decode(second.attachments.find((one) => one.mimeType === "text/calendar")!.content as Uint8Array), "TENTATIVE");
+  await replyByFile(
+    "second.counter@example.org",
+    new TextDecoder().decode(second.attachments.find((one) => one.mimeType === "text/calendar")!.content as Uint8Array),
+    "TENTATIVE",
+  );
   await expect(async () => {
     await page.goto(mailings);
     await expect(page.getByRole("region", { name: "Replies" }).getByText("1 not sure")).toBeVisible({ timeout: 4000 });
@@ -145,8 +190,13 @@ test("the way in: contacts from a file, an invitation, replies by link and by fi
   await expect(away.getByText("لك مكان.")).toBeVisible();
 
   // one click of a mail program unsubscribes (RFC 8058): no page, no origin
-  const unsubscribe = /https?:\/\/[^>\s]+\/unsubscribe\/[\w-]+/.exec(String(invitation.headers.find((header) => header.key === "list-unsubscribe")?.value))![0];
-  const answer = await fetch(unsubscribe, { method: "POST", body: new URLSearchParams({ "List-Unsubscribe": "One-Click" }) });
+  const unsubscribe = /https?:\/\/[^>\s]+\/unsubscribe\/[\w-]+/.exec(
+    String(invitation.headers.find((header) => header.key === "list-unsubscribe")?.value),
+  )![0];
+  const answer = await fetch(unsubscribe, {
+    method: "POST",
+    body: new URLSearchParams({ "List-Unsubscribe": "One-Click" }),
+  });
   expect(answer.status).toBe(200);
   await page.goto("/contacts?state=unsubscribed&words=roost.counter");
   await expect(page.getByRole("link", { name: "Roost Counter" })).toBeVisible();

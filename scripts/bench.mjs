@@ -27,7 +27,9 @@ run("node", [...tsx, "scripts/seed.ts"], { env });
 if (!has(join(root, env.STAGE_CALL_DIST, "BUILD_ID"))) run("npx", ["next", "build"], { env });
 // BENCH_PROFILE=folder: profiles of the server and of the bench
 const profile = process.env.BENCH_PROFILE ? ["--cpu-prof", `--cpu-prof-dir=${process.env.BENCH_PROFILE}`] : [];
-keep("node", [...profile, "node_modules/next/dist/bin/next", "start", "-p", String(port), "-H", "127.0.0.1"], env, { stdio: ["ignore", "ignore", "inherit"] });
+keep("node", [...profile, "node_modules/next/dist/bin/next", "start", "-p", String(port), "-H", "127.0.0.1"], env, {
+  stdio: ["ignore", "ignore", "inherit"],
+});
 await until("the server", async () => (await fetch(`${env.STAGE_CALL_URL}/health`)).ok);
 say("measuring");
 run("node", ["--expose-gc", ...profile, ...tsx, "bench/main.ts", ...process.argv.slice(2)], { env });

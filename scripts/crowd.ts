@@ -18,7 +18,11 @@ const rows = await context.db
   .innerJoin(events, eq(events.id, tickets.eventId))
   .where(and(isNull(tickets.revokedAt), eq(tickets.status, "registered"), eq(events.title, demoTitles.live)));
 const date = rows[0]?.occurrence;
-const member = (row: (typeof rows)[number]) => ({ ticketId: row.ticket.id, token: context.secrets.tokenFor(row.ticket.id, row.ticket.linkVersion), occurrenceId: row.occurrence.id });
+const member = (row: (typeof rows)[number]) => ({
+  ticketId: row.ticket.id,
+  token: context.secrets.tokenFor(row.ticket.id, row.ticket.linkVersion),
+  occurrenceId: row.occurrence.id,
+});
 await close();
 if (!date || date.phase === "ended") process.exit(0);
 
@@ -27,14 +31,17 @@ const attendees = rows.filter((row) => row.ticket.role === "attendee").slice(0, 
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
 
 const producer = new SimulatedGuest(origin, member(stage.find((row) => row.ticket.role === "producer")!));
-const panelists = stage.filter((row) => row.ticket.role === "panelist").map((row) => new SimulatedGuest(origin, member(row)));
+const panelists = stage
+  .filter((row) => row.ticket.role === "panelist")
+  .map((row) => new SimulatedGuest(origin, member(row)));
 await producer.come();
 await producer.send({ type: "stage.enter" });
 for (const panelist of panelists) {
   await panelist.come();
   await panelist.send({ type: "stage.enter" });
 }
-for (const panelist of panelists.slice(0, 2)) await producer.send({ type: "stage.move", ticketId: panelist.member.ticketId, place: "stage" });
+for (const panelist of panelists.slice(0, 2))
+  await producer.send({ type: "stage.move", ticketId: panelist.member.ticketId, place: "stage" });
 await panelists[0]?.send({ type: "microphone.set", isOpen: true });
 if (panelists[2]) await producer.send({ type: "stage.move", ticketId: panelists[2].member.ticketId, place: "standby" });
 await producer.send({ type: "doors.open" });
@@ -60,8 +67,10 @@ async function somethingHappens(): Promise<void> {
   if (open && roll < 0.6) {
     const options = open[1]["options"] as { id: string }[];
     await guest.send({ type: "ballot.cast", pollId: open[0], optionId: chance.pick(options).id });
-  } else if (roll < 0.18 && asked.length < 14) await guest.send({ type: "question.ask", text: chance.pick(questionTexts), segmentId: null });
-  else if (roll < 0.75 && asked.length > 0) await guest.send({ type: "question.vote", questionId: chance.pick(asked), isFor: true });
+  } else if (roll < 0.18 && asked.length < 14)
+    await guest.send({ type: "question.ask", text: chance.pick(questionTexts), segmentId: null });
+  else if (roll < 0.75 && asked.length > 0)
+    await guest.send({ type: "question.vote", questionId: chance.pick(asked), isFor: true });
   else if (roll > 0.93) {
     guest.leave();
     await pause(chance.between(3000, 40_000));

@@ -17,7 +17,20 @@ await withInstallation(({ url, files, secretFile }) => {
   // one transaction: a restore that fails leaves what was there. Whole schemas go, since the queue's
   // partitions cannot be dropped piece by piece
   const clear = "drop schema if exists queue, drizzle, public cascade; create schema public;";
-  run("psql", ["--quiet", "--no-psqlrc", "--single-transaction", "--set=ON_ERROR_STOP=1", "--output=/dev/null", `--dbname=${url}`, `--command=${clear}`, `--file=${script}`], { env: { ...process.env, PGOPTIONS: "-c client_min_messages=warning" } });
+  run(
+    "psql",
+    [
+      "--quiet",
+      "--no-psqlrc",
+      "--single-transaction",
+      "--set=ON_ERROR_STOP=1",
+      "--output=/dev/null",
+      `--dbname=${url}`,
+      `--command=${clear}`,
+      `--file=${script}`,
+    ],
+    { env: { ...process.env, PGOPTIONS: "-c client_min_messages=warning" } },
+  );
   rmSync(work, { recursive: true });
   rmSync(files, { recursive: true, force: true });
   if (has(join(source, "files"))) cpSync(join(source, "files"), files, { recursive: true });

@@ -8,7 +8,15 @@ import { demoLinks } from "./demo/links";
 const origin = process.env["STAGE_CALL_URL"]!;
 const folder = process.env["SHOTS_FOLDER"] ?? "docs/screenshots";
 const wanted = process.argv.slice(2);
-const flags = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--use-fake-device-for-media-stream", "--use-fake-ui-for-media-stream"];
+const flags = [
+  "--no-sandbox",
+  "--disable-gpu",
+  "--disable-quic",
+  "--no-first-run",
+  "--disable-background-networking",
+  "--use-fake-device-for-media-stream",
+  "--use-fake-ui-for-media-stream",
+];
 const wide = { width: 1280, height: 800 };
 const phone = { width: 390, height: 800 };
 
@@ -47,7 +55,10 @@ const openFirst = async (page: Page) => {
 };
 const findATime = async (page: Page) => {
   await page.getByRole("button", { name: "Look for slots" }).click();
-  await page.getByText(/within working hours/).first().waitFor();
+  await page
+    .getByText(/within working hours/)
+    .first()
+    .waitFor();
   await page.getByRole("region", { name: "Find a time" }).evaluate((one) => one.scrollIntoView());
   await page.waitForTimeout(500);
 };
@@ -67,7 +78,11 @@ const mendAll = async (page: Page) => {
   let skipped = 0;
   for (let left = await mends.count(); left > skipped; left = await mends.count()) {
     await mends.nth(skipped).click();
-    const isMended = await page.waitForFunction((before) => document.querySelectorAll("details li button").length < before, left, { timeout: 3000 }).catch(() => null);
+    const isMended = await page
+      .waitForFunction((before) => document.querySelectorAll("details li button").length < before, left, {
+        timeout: 3000,
+      })
+      .catch(() => null);
     // a duty cannot be given where no crew is on the list
     if (!isMended) skipped += 1;
   }
@@ -85,15 +100,47 @@ async function shotsOf(): Promise<readonly Shot[]> {
     { name: "house-rules", path: "/organisation", isTeam: true },
     { name: "readiness-before", path: `/events/${links.worst.eventId}/plan`, isTeam: true },
     { name: "plan", path: `${ahead}/plan`, isTeam: true },
-    { name: "people", path: `${ahead}/people`, isTeam: true, beside: [{ act: findATime }, { path: `${ahead}/call-sheet` }] },
+    {
+      name: "people",
+      path: `${ahead}/people`,
+      isTeam: true,
+      beside: [{ act: findATime }, { path: `${ahead}/call-sheet` }],
+    },
     { name: "run-sheet", path: `${ahead}/run-sheet`, isTeam: true },
-    { name: "mailings", path: `/events/${links.results.eventId}/mailings`, isTeam: true, beside: [{ path: `/events/${links.results.eventId}/mailings?write=invitation`, act: toComposer }] },
-    { name: "front-door-editor", path: `/events/${links.results.eventId}/front-door`, isTeam: true, act: (page) => page.evaluate(() => window.scrollTo(0, 170)) },
+    {
+      name: "mailings",
+      path: `/events/${links.results.eventId}/mailings`,
+      isTeam: true,
+      beside: [{ path: `/events/${links.results.eventId}/mailings?write=invitation`, act: toComposer }],
+    },
+    {
+      name: "front-door-editor",
+      path: `/events/${links.results.eventId}/front-door`,
+      isTeam: true,
+      act: (page) => page.evaluate(() => window.scrollTo(0, 170)),
+    },
     { name: "contacts", path: "/contacts?group=Wardens", isTeam: true, act: openFirst },
-    { name: "hours", path: "/slots", isTeam: true, beside: [{ path: `/book/${links.bookingSlug}`, isTeam: false }, { path: `/book/${links.bookingSlug}`, isTeam: false, locale: "ar", size: phone }] },
-    { name: "desk", path: `/events/${links.live.eventId}/desk/${links.live.occurrenceId}`, isTeam: true, act: (page) => page.waitForTimeout(2500) },
+    {
+      name: "hours",
+      path: "/slots",
+      isTeam: true,
+      beside: [
+        { path: `/book/${links.bookingSlug}`, isTeam: false },
+        { path: `/book/${links.bookingSlug}`, isTeam: false, locale: "ar", size: phone },
+      ],
+    },
+    {
+      name: "desk",
+      path: `/events/${links.live.eventId}/desk/${links.live.occurrenceId}`,
+      isTeam: true,
+      act: (page) => page.waitForTimeout(2500),
+    },
     { name: "afterwards", path: `${past}/afterwards/${links.past.occurrenceId}`, isTeam: true },
-    { name: "front-door", path: `/front/${links.results.slug}`, beside: [{ locale: "de-DE", size: phone }, { locale: "ar" }] },
+    {
+      name: "front-door",
+      path: `/front/${links.results.slug}`,
+      beside: [{ locale: "de-DE", size: phone }, { locale: "ar" }],
+    },
     { name: "foyer", path: `/enter/${links.soonPanelist}`, act: tryDevices },
     { name: "house", path: `/enter/${links.attendee}`, act: enter },
     { name: "stage", path: `/enter/${links.panelist}`, act: enter },
@@ -102,8 +149,20 @@ async function shotsOf(): Promise<readonly Shot[]> {
   ];
 }
 
-async function picture(browser: Browser, shot: Shot, state: Awaited<ReturnType<typeof signedIn>>, locale: string, size: typeof wide): Promise<Buffer> {
-  const context = await browser.newContext({ viewport: size, locale, timezoneId: "Europe/Madrid", baseURL: origin, ...(shot.isTeam ? { storageState: state } : {}) });
+async function picture(
+  browser: Browser,
+  shot: Shot,
+  state: Awaited<ReturnType<typeof signedIn>>,
+  locale: string,
+  size: typeof wide,
+): Promise<Buffer> {
+  const context = await browser.newContext({
+    viewport: size,
+    locale,
+    timezoneId: "Europe/Madrid",
+    baseURL: origin,
+    ...(shot.isTeam ? { storageState: state } : {}),
+  });
   const page = await context.newPage();
   await page.goto(shot.path);
   await page.waitForTimeout(700);
@@ -119,10 +178,18 @@ async function take(browser: Browser, shot: Shot, state: Awaited<ReturnType<type
   if (!shot.beside) writeFileSync(path, first);
   else {
     const sizes = [wide, ...shot.beside.map((one) => one.size ?? wide)];
-    const pictures = [first, ...(await Promise.all(shot.beside.map((one) => picture(browser, { ...shot, ...one }, state, one.locale ?? "en-GB", one.size ?? wide))))];
+    const pictures = [
+      first,
+      ...(await Promise.all(
+        shot.beside.map((one) => picture(browser, { ...shot, ...one }, state, one.locale ?? "en-GB", one.size ?? wide)),
+      )),
+    ];
     const left = sizes.map((_, i) => sizes.slice(0, i).reduce((sum, size) => sum + size.width + 24, 0));
     const width = left.at(-1)! + sizes.at(-1)!.width;
-    await sharp({ create: { width, height: wide.height, channels: 3, background: "#5A625F" } }).composite(pictures.map((input, i) => ({ input, left: left[i]!, top: 0 }))).png().toFile(path);
+    await sharp({ create: { width, height: wide.height, channels: 3, background: "#5A625F" } })
+      .composite(pictures.map((input, i) => ({ input, left: left[i]!, top: 0 })))
+      .png()
+      .toFile(path);
   }
   console.log(shot.name);
 }
@@ -143,6 +210,7 @@ async function signedIn(browser: Browser) {
 mkdirSync(folder, { recursive: true });
 const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: flags });
 const state = await signedIn(browser);
-for (const shot of await shotsOf()) if (wanted.length === 0 || wanted.includes(shot.name)) await take(browser, shot, state);
+for (const shot of await shotsOf())
+  if (wanted.length === 0 || wanted.includes(shot.name)) await take(browser, shot, state);
 await browser.close();
 process.exit(0);

@@ -12,7 +12,10 @@ mkdirSync(data, { recursive: true });
 
 if (existsSync(pidFile)) {
   const [pid, address] = readFileSync(pidFile, "utf8").split("\n");
-  const answers = await fetch(`${address}/health`).then((one) => one.ok, () => false);
+  const answers = await fetch(`${address}/health`).then(
+    (one) => one.ok,
+    () => false,
+  );
   if (answers && !isFresh) {
     say(`already running at ${address} (process ${pid})`);
     process.exit(0);
@@ -25,7 +28,15 @@ if (existsSync(pidFile)) {
       // it ended by itself a moment ago
       if (error.code !== "ESRCH") throw error;
     }
-    await until("the old one to stop", async () => !(await fetch(`${address}/health`).then(() => true, () => false)), 20);
+    await until(
+      "the old one to stop",
+      async () =>
+        !(await fetch(`${address}/health`).then(
+          () => true,
+          () => false,
+        )),
+      20,
+    );
   }
 }
 
@@ -67,7 +78,9 @@ say("laying the demo down");
 run("node", [...tsx, "scripts/seed.ts"], { env: { ...process.env, ...env } });
 
 if (!process.env.SMTP_URL) keep("node", [...tsx, "scripts/mail-server.ts"], env);
-keep("node", ["node_modules/next/dist/bin/next", "start", "-p", String(port), "-H", "127.0.0.1"], env, { stdio: ["ignore", "ignore", "inherit"] });
+keep("node", ["node_modules/next/dist/bin/next", "start", "-p", String(port), "-H", "127.0.0.1"], env, {
+  stdio: ["ignore", "ignore", "inherit"],
+});
 await until("the server", async () => (await fetch(`${address}/health`)).ok);
 keep("node", [...tsx, "scripts/worker.ts"], env, { stdio: ["ignore", "ignore", "inherit"] });
 keep("node", [...tsx, "scripts/crowd.ts"], env, { stdio: ["ignore", "ignore", "ignore"] });

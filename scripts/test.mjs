@@ -52,7 +52,9 @@ if (wants("static")) {
 }
 if (wants("unit")) {
   step("unit and integration tests");
-  run("npx", ["vitest", "run", "--reporter=dot", ...(only === "unit" ? process.argv.slice(3) : [])], { env: { ...process.env, NODE_ENV: "test", TEST_CLUSTER_URL: cluster.url } });
+  run("npx", ["vitest", "run", "--reporter=dot", ...(only === "unit" ? process.argv.slice(3) : [])], {
+    env: { ...process.env, NODE_ENV: "test", TEST_CLUSTER_URL: cluster.url },
+  });
 }
 if (wants("browser")) {
   step("building for the browser tests");

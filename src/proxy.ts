@@ -43,9 +43,15 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
   const response = (await anonymousPage(request, nonce)) ?? NextResponse.next({ request: { headers } });
   response.headers.set("content-security-policy", policy(nonce));
   response.headers.set("x-content-type-options", "nosniff");
-  response.headers.set("permissions-policy", "camera=(self), microphone=(self), geolocation=(), display-capture=(self)");
+  response.headers.set(
+    "permissions-policy",
+    "camera=(self), microphone=(self), geolocation=(), display-capture=(self)",
+  );
   response.headers.set("cross-origin-opener-policy", "same-origin");
-  response.headers.set("referrer-policy", behindToken.test(request.nextUrl.pathname) ? "no-referrer" : "strict-origin-when-cross-origin");
+  response.headers.set(
+    "referrer-policy",
+    behindToken.test(request.nextUrl.pathname) ? "no-referrer" : "strict-origin-when-cross-origin",
+  );
   if (behindToken.test(request.nextUrl.pathname)) {
     response.headers.set("cache-control", "no-store");
     response.headers.set("x-robots-tag", "noindex");

@@ -57,7 +57,11 @@ async function makeServer(env: NodeJS.ProcessEnv, log: string): Promise<Server> 
   const origin = `http://127.0.0.1:${port}`;
   let child: ChildProcess | null = null;
   const start = async () => {
-    child = spawn("node", ["node_modules/next/dist/bin/next", "start", "-p", String(port), "-H", "127.0.0.1"], { cwd: root, env: { ...env, STAGE_CALL_URL: origin, PORT: String(port) }, stdio: ["ignore", "ignore", output] });
+    child = spawn("node", ["node_modules/next/dist/bin/next", "start", "-p", String(port), "-H", "127.0.0.1"], {
+      cwd: root,
+      env: { ...env, STAGE_CALL_URL: origin, PORT: String(port) },
+      stdio: ["ignore", "ignore", output],
+    });
     await until("the server", async () => (await fetch(`${origin}/health`)).ok);
   };
   await start();

@@ -4,7 +4,8 @@ const base = () => process.env["MAIL_URL"]!;
 
 /** A mail that arrived never changes: each is fetched and read once. */
 const read = new Map<string, Promise<Email>>();
-const readMail = async (name: string): Promise<Email> => PostalMime.parse(await (await fetch(`${base()}/${name}`)).arrayBuffer());
+const readMail = async (name: string): Promise<Email> =>
+  PostalMime.parse(await (await fetch(`${base()}/${name}`)).arrayBuffer());
 
 /** Mails that the stand-in server took, read by an independent parser. */
 export async function mailsTo(address: string): Promise<Email[]> {

@@ -21,16 +21,36 @@ export async function demoLinks(source: Record<string, string | undefined>) {
     const [row] = await db
       .select()
       .from(tickets)
-      .where(and(eq(tickets.eventId, eventId), eq(tickets.role, role), eq(tickets.status, "registered"), isNull(tickets.revokedAt)))
+      .where(
+        and(
+          eq(tickets.eventId, eventId),
+          eq(tickets.role, role),
+          eq(tickets.status, "registered"),
+          isNull(tickets.revokedAt),
+        ),
+      )
       .orderBy(asc(tickets.id))
       .limit(1)
       .offset(offset);
     if (!row) throw new Error(`nobody in the demo is ${role} there`);
     return secrets.tokenFor(row.id, row.linkVersion);
   };
-  const [live, soon, ahead, past] = [await dateOf(demoTitles.live), await dateOf(demoTitles.soon), await dateOf(demoTitles.training), await dateOf(demoTitles.past)];
-  const [recording] = await db.select({ slug: recordings.slug }).from(recordings).where(isNotNull(recordings.publishedFrom)).limit(1);
-  const [booking] = await db.select({ slug: events.slug }).from(events).where(and(eq(events.shape, "slots"), isNotNull(events.publishedAt))).limit(1);
+  const [live, soon, ahead, past] = [
+    await dateOf(demoTitles.live),
+    await dateOf(demoTitles.soon),
+    await dateOf(demoTitles.training),
+    await dateOf(demoTitles.past),
+  ];
+  const [recording] = await db
+    .select({ slug: recordings.slug })
+    .from(recordings)
+    .where(isNotNull(recordings.publishedFrom))
+    .limit(1);
+  const [booking] = await db
+    .select({ slug: events.slug })
+    .from(events)
+    .where(and(eq(events.shape, "slots"), isNotNull(events.publishedAt)))
+    .limit(1);
   const links = {
     live,
     soon,

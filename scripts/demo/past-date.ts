@@ -1,6 +1,15 @@
 import { foldAll, emptyRoom, type EntryBody, type JournalEntry } from "../../src/core/room";
 import { minuteMs } from "../../src/core/time";
-import { ballots, connections, journal, occurrences, polls, questions, questionVotes, rooms } from "../../src/server/db/schema";
+import {
+  ballots,
+  connections,
+  journal,
+  occurrences,
+  polls,
+  questions,
+  questionVotes,
+  rooms,
+} from "../../src/server/db/schema";
 import type { Db } from "../../src/server/db/client";
 import { eq } from "drizzle-orm";
 import type { Chance } from "./chance";
@@ -26,16 +35,26 @@ async function inChunks<T>(rows: readonly T[], write: (chunk: T[]) => Promise<un
 /** One attendee's comings and goings: late, early, dropping out and back, some on two devices. */
 function visits(chance: Chance, startAt: number, endAt: number): { device: string; from: number; to: number }[] {
   const late = chance.next() < 0.65 ? chance.between(-14, 0) : chance.between(0, 18);
-  const leaves = chance.next() < 0.6 ? endAt + chance.between(0, 2) * minuteMs : chance.between(startAt + 15 * minuteMs, endAt);
+  const leaves =
+    chance.next() < 0.6 ? endAt + chance.between(0, 2) * minuteMs : chance.between(startAt + 15 * minuteMs, endAt);
   const from = startAt + late * minuteMs;
   const to = Math.max(from + 2 * minuteMs, leaves);
   const device = chance.pick(["computer", "computer", "phone", "tablet"]);
   if (chance.next() < 0.25) {
     const drop = chance.between(from, to);
     const back = drop + chance.pick([8_000, 20_000, 95_000, 260_000]);
-    return back < to ? [{ device, from, to: drop }, { device, from: back, to }] : [{ device, from, to: drop }];
+    return back < to
+      ? [
+          { device, from, to: drop },
+          { device, from: back, to },
+        ]
+      : [{ device, from, to: drop }];
   }
-  if (chance.next() < 0.06) return [{ device, from, to }, { device: "phone", from: from + 4 * minuteMs, to: Math.max(from + 5 * minuteMs, to - 3 * minuteMs) }];
+  if (chance.next() < 0.06)
+    return [
+      { device, from, to },
+      { device: "phone", from: from + 4 * minuteMs, to: Math.max(from + 5 * minuteMs, to - 3 * minuteMs) },
+    ];
   return [{ device, from, to }];
 }
 
@@ -43,12 +62,17 @@ function visits(chance: Chance, startAt: number, endAt: number): { device: strin
 export async function fillPastDate(db: Db, chance: Chance, parts: PastParts): Promise<void> {
   const { organisationId, occurrenceId, startAt } = parts;
   const base = { organisationId, occurrenceId };
-  const show = { from: startAt + chance.between(0.4, 3) * minuteMs, to: startAt + (parts.durationMinutes + chance.between(-3, 6)) * minuteMs };
+  const show = {
+    from: startAt + chance.between(0.4, 3) * minuteMs,
+    to: startAt + (parts.durationMinutes + chance.between(-3, 6)) * minuteMs,
+  };
   const came = parts.attendeeIds.filter(() => chance.next() < 0.46);
   const rows: { at: number; actorId: string; body: EntryBody }[] = [];
   const say = (at: number, body: EntryBody, actorId = parts.producerId) => rows.push({ at, actorId, body });
   say(startAt - 20 * minuteMs, { type: "backstage.opened" });
-  parts.stageIds.forEach((ticketId, i) => say(startAt - (18 - i) * minuteMs, { type: "stage.entered", ticketId }, ticketId));
+  parts.stageIds.forEach((ticketId, i) =>
+    say(startAt - (18 - i) * minuteMs, { type: "stage.entered", ticketId }, ticketId),
+  );
   parts.stageIds.forEach((ticketId) => say(startAt - 4 * minuteMs, { type: "stage.moved", ticketId, place: "stage" }));
   say(startAt - 9 * minuteMs, { type: "doors.opened" });
   say(show.from, { type: "curtain.raised" });
@@ -59,12 +83,28 @@ export async function fillPastDate(db: Db, chance: Chance, parts: PastParts): Pr
   }
   const askers = came.filter(() => chance.next() < 0.12).slice(0, 40);
   const asked = askers.map((askerTicketId) => {
-    const one = { id: chance.id(), ...base, askerTicketId, segmentId: chance.pick(parts.segments).id, text: chance.pick(questionTexts), askedAt: chance.between(show.from + 3 * minuteMs, show.to - 6 * minuteMs) };
+    const one = {
+      id: chance.id(),
+      ...base,
+      askerTicketId,
+      segmentId: chance.pick(parts.segments).id,
+      text: chance.pick(questionTexts),
+      askedAt: chance.between(show.from + 3 * minuteMs, show.to - 6 * minuteMs),
+    };
     const state = chance.pick(["done", "done", "new", "later", "not-taken"] as const);
-    say(one.askedAt, { type: "question.asked", questionId: one.id, askerId: askerTicketId, segmentId: one.segmentId }, askerTicketId);
-    if (state === "done") say(one.askedAt + 2 * minuteMs, { type: "question.answered", questionId: one.id, how: "aloud" });
-    else if (state !== "new") say(one.askedAt + 2 * minuteMs, { type: "question.moved", questionId: one.id, state, segmentId: one.segmentId });
-    const answered = state === "done" ? { answered: "aloud" as const, answeredBy: parts.producerId, answeredAt: one.askedAt + 2 * minuteMs } : {};
+    say(
+      one.askedAt,
+      { type: "question.asked", questionId: one.id, askerId: askerTicketId, segmentId: one.segmentId },
+      askerTicketId,
+    );
+    if (state === "done")
+      say(one.askedAt + 2 * minuteMs, { type: "question.answered", questionId: one.id, how: "aloud" });
+    else if (state !== "new")
+      say(one.askedAt + 2 * minuteMs, { type: "question.moved", questionId: one.id, state, segmentId: one.segmentId });
+    const answered =
+      state === "done"
+        ? { answered: "aloud" as const, answeredBy: parts.producerId, answeredAt: one.askedAt + 2 * minuteMs }
+        : {};
     return { ...one, state, ...answered };
   });
   const opened = show.from + 24 * minuteMs;
@@ -77,16 +117,57 @@ export async function fillPastDate(db: Db, chance: Chance, parts: PastParts): Pr
   const room = foldAll(emptyRoom, entries);
   await inChunks(entries, (chunk) => db.insert(journal).values(chunk.map((entry) => ({ ...base, ...entry }))));
   await db.update(rooms).set({ seq: room.seq }).where(eq(rooms.occurrenceId, occurrenceId));
-  await db.update(occurrences).set({ phase: "ended", doorsOpenedAt: room.doorsOpenedAt, showStartedAt: show.from, endedAt: room.endedAt }).where(eq(occurrences.id, occurrenceId));
-  await db.update(polls).set({ state: "closed", isRevealed: true, openedAt: opened, closedAt: opened + 3 * minuteMs }).where(eq(polls.id, parts.pollId));
-  const attended = came.flatMap((ticketId) => visits(chance, show.from, show.to).map((visit) => ({ ticketId, role: "attendee", ...visit })));
-  const stage = parts.stageIds.map((ticketId) => ({ ticketId, role: "panelist", device: "computer", from: startAt - 18 * minuteMs, to: show.to + minuteMs }));
+  await db
+    .update(occurrences)
+    .set({ phase: "ended", doorsOpenedAt: room.doorsOpenedAt, showStartedAt: show.from, endedAt: room.endedAt })
+    .where(eq(occurrences.id, occurrenceId));
+  await db
+    .update(polls)
+    .set({ state: "closed", isRevealed: true, openedAt: opened, closedAt: opened + 3 * minuteMs })
+    .where(eq(polls.id, parts.pollId));
+  const attended = came.flatMap((ticketId) =>
+    visits(chance, show.from, show.to).map((visit) => ({ ticketId, role: "attendee", ...visit })),
+  );
+  const stage = parts.stageIds.map((ticketId) => ({
+    ticketId,
+    role: "panelist",
+    device: "computer",
+    from: startAt - 18 * minuteMs,
+    to: show.to + minuteMs,
+  }));
   await inChunks([...attended, ...stage], (chunk) =>
-    db.insert(connections).values(chunk.map(({ ticketId, role, device, from, to }) => ({ id: chance.id(), ...base, ticketId, chainId: ticketId, role, device, inAt: from, lastSignAt: to, outAt: to, houseFromAt: from }))),
+    db
+      .insert(connections)
+      .values(
+        chunk.map(({ ticketId, role, device, from, to }) => ({
+          id: chance.id(),
+          ...base,
+          ticketId,
+          chainId: ticketId,
+          role,
+          device,
+          inAt: from,
+          lastSignAt: to,
+          outAt: to,
+          houseFromAt: from,
+        })),
+      ),
   );
   await inChunks(asked, (chunk) => db.insert(questions).values(chunk));
-  const votes = asked.flatMap((question) => came.filter((id) => id !== question.askerTicketId && chance.next() < chance.between(0, 0.14)).map((ticketId) => ({ questionId: question.id, ticketId, organisationId, at: question.askedAt + minuteMs })));
+  const votes = asked.flatMap((question) =>
+    came
+      .filter((id) => id !== question.askerTicketId && chance.next() < chance.between(0, 0.14))
+      .map((ticketId) => ({ questionId: question.id, ticketId, organisationId, at: question.askedAt + minuteMs })),
+  );
   await inChunks(votes, (chunk) => db.insert(questionVotes).values(chunk));
-  const cast = came.filter(() => chance.next() < 0.62).map((ticketId) => ({ pollId: parts.pollId, ticketId, organisationId, optionId: chance.pick([...parts.optionIds, parts.optionIds[0]!]), at: opened + chance.between(5_000, 170_000) }));
+  const cast = came
+    .filter(() => chance.next() < 0.62)
+    .map((ticketId) => ({
+      pollId: parts.pollId,
+      ticketId,
+      organisationId,
+      optionId: chance.pick([...parts.optionIds, parts.optionIds[0]!]),
+      at: opened + chance.between(5_000, 170_000),
+    }));
   await inChunks(cast, (chunk) => db.insert(ballots).values(chunk));
 }

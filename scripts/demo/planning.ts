@@ -13,18 +13,39 @@ import { saveTemplate } from "../../src/server/services/templates";
 
 const zone = "Europe/Lisbon";
 /** So many licences of so many seats. */
-const owned = [[4, 100], [2, 500], [1, 1000]] as const;
+const owned = [
+  [4, 100],
+  [2, 500],
+  [1, 1000],
+] as const;
 /** The event that shows most of what can be missing. */
 export const worstTitle = "Shore songs on Christmas evening";
 export const seriesTitle = "Ringing crew evening";
 export const standingTitle = "The warden's room";
 
-const plan = (startLocal: string, some: Partial<PlanInput>): PlanInput => ({ ...freshPlan(startLocal, zone, { durationMinutes: 60, houseSize: 100, callMinutes: 20 }), ...some });
+const plan = (startLocal: string, some: Partial<PlanInput>): PlanInput => ({
+  ...freshPlan(startLocal, zone, { durationMinutes: 60, houseSize: 100, callMinutes: 20 }),
+  ...some,
+});
 
 async function layLicences(context: Context, organisationId: string): Promise<void> {
   const { db, ids, clock } = context;
-  await db.insert(licences).values(owned.flatMap(([count, size]) => Array.from({ length: count }, () => ({ id: ids.id(), organisationId, size, createdAt: clock.now() }))));
-  const ahead = await db.select({ id: occurrences.id }).from(occurrences).where(and(eq(occurrences.organisationId, organisationId), inArray(occurrences.phase, ["scheduled", "backstage", "open"])));
+  await db
+    .insert(licences)
+    .values(
+      owned.flatMap(([count, size]) =>
+        Array.from({ length: count }, () => ({ id: ids.id(), organisationId, size, createdAt: clock.now() })),
+      ),
+    );
+  const ahead = await db
+    .select({ id: occurrences.id })
+    .from(occurrences)
+    .where(
+      and(
+        eq(occurrences.organisationId, organisationId),
+        inArray(occurrences.phase, ["scheduled", "backstage", "open"]),
+      ),
+    );
   await db.transaction((tx) => settleSeats(context, tx, organisationId, new Set(ahead.map((one) => one.id))));
 }
 
@@ -34,9 +55,15 @@ async function phones(context: Context, organisationId: string, liveTitle: strin
     { country: "United Kingdom", number: "+44 20 7946 0123" },
     { country: "United States", number: "+1 202 555 0143" },
   ];
-  await context.db.update(organisations).set({ rules: { ...standardRules, phoneNumbers } }).where(eq(organisations.id, organisationId));
+  await context.db
+    .update(organisations)
+    .set({ rules: { ...standardRules, phoneNumbers } })
+    .where(eq(organisations.id, organisationId));
   for (const title of [liveTitle, "Briefing for ringing crews"]) {
-    await context.db.update(events).set({ soundBy: "both", conferenceNumber: context.ids.digits(9) }).where(and(eq(events.organisationId, organisationId), eq(events.title, title)));
+    await context.db
+      .update(events)
+      .set({ soundBy: "both", conferenceNumber: context.ids.digits(9) })
+      .where(and(eq(events.organisationId, organisationId), eq(events.title, title)));
   }
 }
 
@@ -50,17 +77,48 @@ function nextWednesday(now: number): string {
 
 /** Every Wednesday for half a year: across the clock change that lies ahead. */
 async function weekly(context: Context, member: TeamMember): Promise<void> {
-  const rule = { freq: "WEEKLY" as const, interval: 1, count: 26, until: null, byMonth: [], byMonthDay: [], byDay: [{ weekday: "WE" as const, ordinal: null }], wkst: "MO" as const };
-  const input = plan(`${nextWednesday(context.clock.now())}T19:30`, { title: seriesTitle, shape: "series", rule, houseSize: 60, descriptionHtml: "<p>Rings, re-sightings and the week’s doubtful cases, every Wednesday.</p>" });
+  const rule = {
+    freq: "WEEKLY" as const,
+    interval: 1,
+    count: 26,
+    until: null,
+    byMonth: [],
+    byMonthDay: [],
+    byDay: [{ weekday: "WE" as const, ordinal: null }],
+    wkst: "MO" as const,
+  };
+  const input = plan(`${nextWednesday(context.clock.now())}T19:30`, {
+    title: seriesTitle,
+    shape: "series",
+    rule,
+    houseSize: 60,
+    descriptionHtml: "<p>Rings, re-sightings and the week’s doubtful cases, every Wednesday.</p>",
+  });
   const { eventId } = await createEvent(context, member, input);
   await publishEvent(context, member, eventId, true);
-  await addStagePerson(context, member, eventId, { name: "Wenna Tarrow", email: "wenna.tarrow@example.com", role: "panelist", duties: [], languages: null });
+  await addStagePerson(context, member, eventId, {
+    name: "Wenna Tarrow",
+    email: "wenna.tarrow@example.com",
+    role: "panelist",
+    duties: [],
+    languages: null,
+  });
 }
 
 /** A room whose code is read out to whoever needs it. */
 async function standing(context: Context, member: TeamMember): Promise<void> {
   const now = wallTimeAt(context.clock.now(), zone).local;
-  const { eventId } = await createEvent(context, member, plan(now, { title: standingTitle, shape: "standing", entryBy: "open-link", houseSize: 40, descriptionHtml: "<p>For a word between wardens, whenever one is needed.</p>" }));
+  const { eventId } = await createEvent(
+    context,
+    member,
+    plan(now, {
+      title: standingTitle,
+      shape: "standing",
+      entryBy: "open-link",
+      houseSize: 40,
+      descriptionHtml: "<p>For a word between wardens, whenever one is needed.</p>",
+    }),
+  );
   await publishEvent(context, member, eventId, true);
 }
 
@@ -73,40 +131,93 @@ function nextChristmas(now: number): string {
 
 async function worst(context: Context, member: TeamMember): Promise<void> {
   const start = `${nextChristmas(context.clock.now())}T20:00`;
-  const { eventId, occurrenceId } = await createEvent(context, member, plan(start, {
-    title: worstTitle,
-    houseSize: 500,
-    registrationLimit: 900,
-    isPrivate: true,
-    accessCode: "1111",
-    isRecorded: true,
-    interpretationInto: ["es"],
-    creditPoints: 3,
-    entryBy: "open-link",
-    picture: "slides-and-speaker-720",
-  }));
-  const dana = await addStagePerson(context, member, eventId, { name: "Oskar Vell", email: "oskar.vell@example.net", role: "panelist", duties: [], languages: null });
+  const { eventId, occurrenceId } = await createEvent(
+    context,
+    member,
+    plan(start, {
+      title: worstTitle,
+      houseSize: 500,
+      registrationLimit: 900,
+      isPrivate: true,
+      accessCode: "1111",
+      isRecorded: true,
+      interpretationInto: ["es"],
+      creditPoints: 3,
+      entryBy: "open-link",
+      picture: "slides-and-speaker-720",
+    }),
+  );
+  const dana = await addStagePerson(context, member, eventId, {
+    name: "Oskar Vell",
+    email: "oskar.vell@example.net",
+    role: "panelist",
+    duties: [],
+    languages: null,
+  });
   await context.db.update(tickets).set({ reply: "not-coming" }).where(eq(tickets.id, dana));
   const id = () => context.ids.id();
   const pollId = id();
-  await saveRunSheet(context, member, eventId, {
-    segments: [
-      { id: id(), title: "Songs of the flats", lengthMinutes: 35, fixedStartLocal: null, leaderTicketId: dana, pollId: null },
-      { id: id(), title: "What the waders heard", lengthMinutes: 30, fixedStartLocal: `${start.slice(0, 10)}T20:25`, leaderTicketId: null, pollId: null },
-      { id: id(), title: "A long goodbye", lengthMinutes: 20, fixedStartLocal: null, leaderTicketId: null, pollId: null },
-    ],
-    polls: [{ id: pollId, question: "Which song shall be the last?", options: [] }],
-    parts: [{ id: id(), title: "The quiet room", startLocal: `${start.slice(0, 10)}T21:30`, lengthMinutes: 30, leaderTicketId: null }],
-  }, occurrenceId);
+  await saveRunSheet(
+    context,
+    member,
+    eventId,
+    {
+      segments: [
+        {
+          id: id(),
+          title: "Songs of the flats",
+          lengthMinutes: 35,
+          fixedStartLocal: null,
+          leaderTicketId: dana,
+          pollId: null,
+        },
+        {
+          id: id(),
+          title: "What the waders heard",
+          lengthMinutes: 30,
+          fixedStartLocal: `${start.slice(0, 10)}T20:25`,
+          leaderTicketId: null,
+          pollId: null,
+        },
+        {
+          id: id(),
+          title: "A long goodbye",
+          lengthMinutes: 20,
+          fixedStartLocal: null,
+          leaderTicketId: null,
+          pollId: null,
+        },
+      ],
+      polls: [{ id: pollId, question: "Which song shall be the last?", options: [] }],
+      parts: [
+        {
+          id: id(),
+          title: "The quiet room",
+          startLocal: `${start.slice(0, 10)}T21:30`,
+          lengthMinutes: 30,
+          leaderTicketId: null,
+        },
+      ],
+    },
+    occurrenceId,
+  );
 }
 
 async function templateFrom(context: Context, member: TeamMember, title: string, name: string): Promise<void> {
-  const [event] = await context.db.select({ id: events.id }).from(events).where(and(eq(events.organisationId, member.organisationId), eq(events.title, title)));
+  const [event] = await context.db
+    .select({ id: events.id })
+    .from(events)
+    .where(and(eq(events.organisationId, member.organisationId), eq(events.title, title)));
   await saveTemplate(context, member, event!.id, name);
 }
 
 /** What planning needs beside single dates: licences, a series, a standing room, a plan with gaps, a template. */
-export async function seedPlanning(context: Context, member: TeamMember, templateTitle: string, liveTitle: string): Promise<void> {
+export async function seedPlanning(
+  context: Context,
+  member: TeamMember,
+  templateTitle: string,
+  liveTitle: string,
+): Promise<void> {
   await phones(context, member.organisationId, liveTitle);
   await layLicences(context, member.organisationId);
   await weekly(context, member);

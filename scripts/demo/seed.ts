@@ -4,7 +4,21 @@ import { and, desc, eq } from "drizzle-orm";
 import { reminderOffsetsMinutes } from "../../src/core/mailings";
 import { dayMs, hourMs, minuteMs, wallTimeAt } from "../../src/core/time";
 import type { Context } from "../../src/server/services/context";
-import { account, events, members, occurrences, organisations, people, polls, recordings, rooms, seeded, segments, tickets, user } from "../../src/server/db/schema";
+import {
+  account,
+  events,
+  members,
+  occurrences,
+  organisations,
+  people,
+  polls,
+  recordings,
+  rooms,
+  seeded,
+  segments,
+  tickets,
+  user,
+} from "../../src/server/db/schema";
 import { aboutTicket, planMessages, planReminders } from "../../src/server/services/mail/plan";
 import { makeChance, type Chance } from "./chance";
 import type { TeamMember } from "../../src/server/services/access";
@@ -47,16 +61,113 @@ interface DemoEvent {
 
 const day = dayMs / minuteMs;
 const demoEvents: readonly DemoEvent[] = [
-  { title: demoTitles.live, description: "<p>Six thousand kilometres of shore, one weekend in January, and what the numbers tell when they are laid side by side. With time for your questions.</p>", set: "evening", startsInMinutes: -14, zone: "Europe/Lisbon", registrants: 140, houseSize: 250, phase: "live" },
-  { title: demoTitles.soon, description: "<p>Bring your site, your tide table and your doubts. We count one stretch together.</p>", set: "clinic", startsInMinutes: 48, zone: "Europe/Lisbon", registrants: 38, houseSize: 60, registrationLimit: 40, phase: "ahead" },
-  { title: demoTitles.training, description: "<p>Disturbance, the law and good sense. Earns credit for those who stay.</p>", set: "training", startsInMinutes: 3 * day + 95, zone: "Europe/Madrid", registrants: 64, houseSize: 100, phase: "ahead", creditPoints: 2 },
-  { title: "Briefing for ringing crews", description: "<p>For the crews of the spring season.</p>", set: "clinic", startsInMinutes: 6 * day + 200, zone: "Europe/London", registrants: 12, houseSize: 40, phase: "ahead", isPrivate: true },
-  { title: demoTitles.results, description: "<p>A year on the shore, told by those who were there.</p>", set: "evening", startsInMinutes: 20 * day + 60, zone: "America/New_York", registrants: 212, houseSize: 500, phase: "ahead" },
-  { title: "Saltmarsh walk on screen", description: "<p>A low tide, seen from six places.</p>", set: "evening", startsInMinutes: 27 * day, zone: "Europe/Lisbon", registrants: 0, houseSize: 100, phase: "ahead", isDraft: true },
-  { title: demoTitles.past, description: "<p>Why the marsh moves.</p>", set: "evening", startsInMinutes: -13 * day, zone: "Europe/Lisbon", registrants: 320, houseSize: 250, phase: "past", hasRecording: true },
-  { title: "Warden training, part one", description: "<p>The first of two.</p>", set: "training", startsInMinutes: -24 * day + 90, zone: "Europe/Madrid", registrants: 180, houseSize: 200, phase: "past", creditPoints: 2 },
-  { title: "Count clinic before the January weekend", description: "<p>The last before the count.</p>", set: "clinic", startsInMinutes: -41 * day, zone: "Europe/Lisbon", registrants: 96, houseSize: 100, phase: "past" },
-  { title: "Annual results night of last year", description: "<p>All that was counted.</p>", set: "evening", startsInMinutes: -60 * day, zone: "America/New_York", registrants: 540, houseSize: 500, phase: "past" },
+  {
+    title: demoTitles.live,
+    description:
+      "<p>Six thousand kilometres of shore, one weekend in January, and what the numbers tell when they are laid side by side. With time for your questions.</p>",
+    set: "evening",
+    startsInMinutes: -14,
+    zone: "Europe/Lisbon",
+    registrants: 140,
+    houseSize: 250,
+    phase: "live",
+  },
+  {
+    title: demoTitles.soon,
+    description: "<p>Bring your site, your tide table and your doubts. We count one stretch together.</p>",
+    set: "clinic",
+    startsInMinutes: 48,
+    zone: "Europe/Lisbon",
+    registrants: 38,
+    houseSize: 60,
+    registrationLimit: 40,
+    phase: "ahead",
+  },
+  {
+    title: demoTitles.training,
+    description: "<p>Disturbance, the law and good sense. Earns credit for those who stay.</p>",
+    set: "training",
+    startsInMinutes: 3 * day + 95,
+    zone: "Europe/Madrid",
+    registrants: 64,
+    houseSize: 100,
+    phase: "ahead",
+    creditPoints: 2,
+  },
+  {
+    title: "Briefing for ringing crews",
+    description: "<p>For the crews of the spring season.</p>",
+    set: "clinic",
+    startsInMinutes: 6 * day + 200,
+    zone: "Europe/London",
+    registrants: 12,
+    houseSize: 40,
+    phase: "ahead",
+    isPrivate: true,
+  },
+  {
+    title: demoTitles.results,
+    description: "<p>A year on the shore, told by those who were there.</p>",
+    set: "evening",
+    startsInMinutes: 20 * day + 60,
+    zone: "America/New_York",
+    registrants: 212,
+    houseSize: 500,
+    phase: "ahead",
+  },
+  {
+    title: "Saltmarsh walk on screen",
+    description: "<p>A low tide, seen from six places.</p>",
+    set: "evening",
+    startsInMinutes: 27 * day,
+    zone: "Europe/Lisbon",
+    registrants: 0,
+    houseSize: 100,
+    phase: "ahead",
+    isDraft: true,
+  },
+  {
+    title: demoTitles.past,
+    description: "<p>Why the marsh moves.</p>",
+    set: "evening",
+    startsInMinutes: -13 * day,
+    zone: "Europe/Lisbon",
+    registrants: 320,
+    houseSize: 250,
+    phase: "past",
+    hasRecording: true,
+  },
+  {
+    title: "Warden training, part one",
+    description: "<p>The first of two.</p>",
+    set: "training",
+    startsInMinutes: -24 * day + 90,
+    zone: "Europe/Madrid",
+    registrants: 180,
+    houseSize: 200,
+    phase: "past",
+    creditPoints: 2,
+  },
+  {
+    title: "Count clinic before the January weekend",
+    description: "<p>The last before the count.</p>",
+    set: "clinic",
+    startsInMinutes: -41 * day,
+    zone: "Europe/Lisbon",
+    registrants: 96,
+    houseSize: 100,
+    phase: "past",
+  },
+  {
+    title: "Annual results night of last year",
+    description: "<p>All that was counted.</p>",
+    set: "evening",
+    startsInMinutes: -60 * day,
+    zone: "America/New_York",
+    registrants: 540,
+    houseSize: 500,
+    phase: "past",
+  },
 ];
 
 class Seeder {
@@ -72,7 +183,9 @@ class Seeder {
 
   private async person(name: string, email: string, zone: string): Promise<string> {
     const id = this.chance.id();
-    await this.context.db.insert(people).values({ id, organisationId: this.organisationId, name, email, zone, createdAt: this.now - 200 * dayMs });
+    await this.context.db
+      .insert(people)
+      .values({ id, organisationId: this.organisationId, name, email, zone, createdAt: this.now - 200 * dayMs });
     return id;
   }
 
@@ -86,7 +199,9 @@ class Seeder {
     for (const { name, email, standing } of demoTeam) {
       const userId = this.chance.id();
       await db.insert(user).values({ id: userId, name, email, emailVerified: true });
-      await db.insert(account).values({ id: this.chance.id(), accountId: userId, providerId: "credential", userId, password });
+      await db
+        .insert(account)
+        .values({ id: this.chance.id(), accountId: userId, providerId: "credential", userId, password });
       const personId = await this.person(name, email, organisation.zone);
       await db.insert(members).values({ organisationId: this.organisationId, userId, personId, standing });
       ids.push(personId);
@@ -102,7 +217,14 @@ class Seeder {
       const email = `${name.toLowerCase().replace(" ", ".")}.${i + 1}@${host}`;
       const id = this.chance.id();
       this.crowd.push(id);
-      return { id, organisationId: this.organisationId, name, email, zone: this.chance.pick(zones), createdAt: this.now - 200 * dayMs };
+      return {
+        id,
+        organisationId: this.organisationId,
+        name,
+        email,
+        zone: this.chance.pick(zones),
+        createdAt: this.now - 200 * dayMs,
+      };
     });
     for (let i = 0; i < rows.length; i += 500) await this.context.db.insert(people).values(rows.slice(i, i + 500));
   }
@@ -110,7 +232,8 @@ class Seeder {
   private startOf(event: DemoEvent): { startAt: number; startLocal: string } {
     // the live date keeps its minute; the others begin on a quarter
     const raw = this.now + event.startsInMinutes * minuteMs;
-    const at = event.phase === "live" ? Math.floor(raw / minuteMs) * minuteMs : Math.ceil(raw / (15 * minuteMs)) * 15 * minuteMs;
+    const at =
+      event.phase === "live" ? Math.floor(raw / minuteMs) * minuteMs : Math.ceil(raw / (15 * minuteMs)) * 15 * minuteMs;
     const startLocal = wallTimeAt(at, event.zone).local;
     return { startAt: at, startLocal };
   }
@@ -123,7 +246,10 @@ class Seeder {
     const { startAt, startLocal } = this.startOf(event);
     const set = segmentSets[event.set]!;
     const durationMinutes = set.reduce((sum, [, minutes]) => sum + minutes, 0);
-    const slug = `${event.title.toLowerCase().replace(/[^a-z0-9]+/g, "-").replace(/^-|-$/g, "")}-${chance.code(4)}`;
+    const slug = `${event.title
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, "-")
+      .replace(/^-|-$/g, "")}-${chance.code(4)}`;
     const common = { organisationId, eventId };
     await db.insert(events).values({
       id: eventId,
@@ -136,17 +262,53 @@ class Seeder {
       accessCodeSealed: event.isPrivate ? secrets.seal("low-tide-7") : null,
       houseSize: event.houseSize,
       registrationLimit: event.registrationLimit ?? null,
-      formFields: event.set === "training" ? [{ id: "site", label: "Which site do you look after?", kind: "short" as const, isRequired: true, options: [] }] : [],
+      formFields:
+        event.set === "training"
+          ? [
+              {
+                id: "site",
+                label: "Which site do you look after?",
+                kind: "short" as const,
+                isRequired: true,
+                options: [],
+              },
+            ]
+          : [],
       creditPoints: event.creditPoints ?? null,
       publishedAt: event.isDraft ? null : Math.min(now, startAt) - 30 * dayMs,
       createdAt: Math.min(now, startAt) - 40 * dayMs,
     });
-    await db.insert(occurrences).values({ id: occurrenceId, ...common, originalStartLocal: startLocal, startLocal, zone: event.zone, durationMinutes, startAt, endAt: startAt + durationMinutes * minuteMs });
+    await db
+      .insert(occurrences)
+      .values({
+        id: occurrenceId,
+        ...common,
+        originalStartLocal: startLocal,
+        startLocal,
+        zone: event.zone,
+        durationMinutes,
+        startAt,
+        endAt: startAt + durationMinutes * minuteMs,
+      });
     await db.insert(rooms).values({ occurrenceId, organisationId });
     const registeredAt = startAt - 30 * dayMs;
-    const ticket = async (personId: string, role: "producer" | "crew" | "panelist", duties: ("doors-and-curtain" | "questions" | "cues")[] = []) => {
+    const ticket = async (
+      personId: string,
+      role: "producer" | "crew" | "panelist",
+      duties: ("doors-and-curtain" | "questions" | "cues")[] = [],
+    ) => {
       const id = chance.id();
-      await db.insert(tickets).values({ id, ...common, personId, role, duties, registeredAt, invitedAt: event.isDraft ? null : registeredAt });
+      await db
+        .insert(tickets)
+        .values({
+          id,
+          ...common,
+          personId,
+          role,
+          duties,
+          registeredAt,
+          invitedAt: event.isDraft ? null : registeredAt,
+        });
       return id;
     };
     const producerId = await ticket(team[0]!, "producer");
@@ -154,13 +316,46 @@ class Seeder {
     const stageIds: string[] = [];
     for (const personId of event.isDraft ? [] : panelists) stageIds.push(await ticket(personId, "panelist"));
     const pollId = chance.id();
-    const options = [{ id: "o1", label: "More than last year" }, { id: "o2", label: "About the same" }, { id: "o3", label: "Fewer" }];
-    await db.insert(polls).values({ id: pollId, organisationId, occurrenceId, position: 0, question: "How many birds were on your site this winter?", options: event.isDraft ? options.slice(0, 1) : options });
-    const rows = set.map(([title, lengthMinutes], position) => ({ id: chance.id(), organisationId, occurrenceId, position, title, lengthMinutes: event.isDraft && position === 1 ? lengthMinutes + 25 : lengthMinutes, leaderTicketId: stageIds[position % Math.max(1, stageIds.length)] ?? producerId, pollId: position === 1 ? pollId : null }));
+    const options = [
+      { id: "o1", label: "More than last year" },
+      { id: "o2", label: "About the same" },
+      { id: "o3", label: "Fewer" },
+    ];
+    await db
+      .insert(polls)
+      .values({
+        id: pollId,
+        organisationId,
+        occurrenceId,
+        position: 0,
+        question: "How many birds were on your site this winter?",
+        options: event.isDraft ? options.slice(0, 1) : options,
+      });
+    const rows = set.map(([title, lengthMinutes], position) => ({
+      id: chance.id(),
+      organisationId,
+      occurrenceId,
+      position,
+      title,
+      lengthMinutes: event.isDraft && position === 1 ? lengthMinutes + 25 : lengthMinutes,
+      leaderTicketId: stageIds[position % Math.max(1, stageIds.length)] ?? producerId,
+      pollId: position === 1 ? pollId : null,
+    }));
     await db.insert(segments).values(rows);
     const attendeeIds = await this.registrants(common, occurrenceId, event, Math.min(now, startAt));
     if (event.phase === "past") {
-      await fillPastDate(db, chance, { organisationId, occurrenceId, startAt, durationMinutes, producerId, stageIds, attendeeIds, segments: rows, pollId, optionIds: options.map((one) => one.id) });
+      await fillPastDate(db, chance, {
+        organisationId,
+        occurrenceId,
+        startAt,
+        durationMinutes,
+        producerId,
+        stageIds,
+        attendeeIds,
+        segments: rows,
+        pollId,
+        optionIds: options.map((one) => one.id),
+      });
     }
     if (event.phase === "ahead" && !event.isDraft) await this.mails(occurrenceId, event.registrants);
     if (event.hasRecording) await this.recording(occurrenceId, slug, event.title, startAt + durationMinutes * minuteMs);
@@ -170,10 +365,18 @@ class Seeder {
   private async mails(occurrenceId: string, count: number): Promise<void> {
     const { db, clock } = this.context;
     const [occurrence] = await db.select().from(occurrences).where(eq(occurrences.id, occurrenceId));
-    const holders = await db.select().from(tickets).where(and(eq(tickets.occurrenceId, occurrenceId), eq(tickets.status, "registered"))).orderBy(desc(tickets.registeredAt));
+    const holders = await db
+      .select()
+      .from(tickets)
+      .where(and(eq(tickets.occurrenceId, occurrenceId), eq(tickets.status, "registered")))
+      .orderBy(desc(tickets.registeredAt));
     await planReminders(this.context, db, reminderOffsetsMinutes, occurrence!, holders);
     const latest = holders.slice(0, Math.min(6, count));
-    await planMessages(this.context, db, latest.map((ticket) => ({ ...aboutTicket(ticket, occurrence!), kind: "confirmation", dueAt: clock.now() })));
+    await planMessages(
+      this.context,
+      db,
+      latest.map((ticket) => ({ ...aboutTicket(ticket, occurrence!), kind: "confirmation", dueAt: clock.now() })),
+    );
   }
 
   /** A generated picture of a tide, an hour long: what stands in for the evening's recording. */
@@ -184,12 +387,28 @@ class Seeder {
     const body = new Blob([bytes]).stream() as ReadableStream<Uint8Array>;
     await this.context.storage.write(fileName, body, { maxBytes: bytes.length, expectedBytes: bytes.length });
     const file = { fileName, mediaType: "video/webm" as const, sizeBytes: bytes.length, durationSeconds: 3600 };
-    const row = { id, organisationId: this.organisationId, occurrenceId, slug: `${slug}-${this.chance.code(5)}`, title, ...file };
-    await this.context.db.insert(recordings).values({ ...row, uploadedAt: endedAt + hourMs, publishedFrom: endedAt + dayMs });
+    const row = {
+      id,
+      organisationId: this.organisationId,
+      occurrenceId,
+      slug: `${slug}-${this.chance.code(5)}`,
+      title,
+      ...file,
+    };
+    await this.context.db
+      .insert(recordings)
+      .values({ ...row, uploadedAt: endedAt + hourMs, publishedFrom: endedAt + dayMs });
   }
 
-  private async registrants(common: { organisationId: string; eventId: string }, occurrenceId: string, event: DemoEvent, before: number): Promise<string[]> {
-    const shuffled = [...this.crowd].sort(() => this.chance.next() - 0.5).slice(0, event.registrants + (event.registrationLimit ? 5 : 0));
+  private async registrants(
+    common: { organisationId: string; eventId: string },
+    occurrenceId: string,
+    event: DemoEvent,
+    before: number,
+  ): Promise<string[]> {
+    const shuffled = [...this.crowd]
+      .sort(() => this.chance.next() - 0.5)
+      .slice(0, event.registrants + (event.registrationLimit ? 5 : 0));
     const rows = shuffled.map((personId, i) => ({
       id: this.chance.id(),
       ...common,
@@ -198,7 +417,10 @@ class Seeder {
       role: "attendee" as const,
       status: event.registrationLimit && i >= event.registrationLimit ? ("waiting" as const) : ("registered" as const),
       waitingSince: event.registrationLimit && i >= event.registrationLimit ? before - hourMs : null,
-      answers: event.set === "training" ? { site: this.chance.pick(["North spit", "Mill creek", "Gull bank", "The old salt pans"]) } : ({} as Record<string, string>),
+      answers:
+        event.set === "training"
+          ? { site: this.chance.pick(["North spit", "Mill creek", "Gull bank", "The old salt pans"]) }
+          : ({} as Record<string, string>),
       source: this.chance.pick(["newsletter", "invitation", null, null, "noticeboard"]),
       registeredAt: before - this.chance.between(0.1, 25) * dayMs,
     }));
@@ -216,7 +438,11 @@ class Seeder {
     ];
     for (const event of demoEvents) await this.event(event, team, panelists);
     await seedPlanning(this.context, this.owner!, demoTitles.live, demoTitles.live);
-    await seedWayIn(this.context, this.owner!, { live: demoTitles.live, soon: demoTitles.soon, results: demoTitles.results });
+    await seedWayIn(this.context, this.owner!, {
+      live: demoTitles.live,
+      soon: demoTitles.soon,
+      results: demoTitles.results,
+    });
   }
 }
 

@@ -19,7 +19,12 @@ export async function withInstallation(act) {
   const cluster = await startPostgres(join(data, "postgres"));
   try {
     const demoUrl = createDatabase(cluster, "stagecall");
-    return act({ url: demoUrl, files: join(data, "files"), secretFile, secret: existsSync(secretFile) ? readFileSync(secretFile, "utf8") : "" });
+    return act({
+      url: demoUrl,
+      files: join(data, "files"),
+      secretFile,
+      secret: existsSync(secretFile) ? readFileSync(secretFile, "utf8") : "",
+    });
   } finally {
     cluster.stop();
   }

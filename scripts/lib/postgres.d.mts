@@ -4,5 +4,8 @@ export interface Cluster {
   start(): void;
   stop(): void;
 }
-export function startPostgres(folder: string, options?: { isForTests?: boolean; isOwnAlone?: boolean }): Promise<Cluster>;
+export function startPostgres(
+  folder: string,
+  options?: { isForTests?: boolean; isOwnAlone?: boolean },
+): Promise<Cluster>;
 export function createDatabase(cluster: Cluster, name: string, options?: { isFresh?: boolean }): string;

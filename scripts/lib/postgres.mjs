@@ -26,7 +26,15 @@ export async function startPostgres(folder, { isForTests = false, isOwnAlone = f
     rmSync(folder, { recursive: true, force: true });
     mkdirSync(folder, { recursive: true });
     if (isRoot) spawnSync("chown", ["postgres", folder]);
-    const made = asServer(bin, "initdb", ["-D", data, "-U", "stagecall", "--auth=trust", "--encoding=UTF8", "--locale=C.UTF-8"]);
+    const made = asServer(bin, "initdb", [
+      "-D",
+      data,
+      "-U",
+      "stagecall",
+      "--auth=trust",
+      "--encoding=UTF8",
+      "--locale=C.UTF-8",
+    ]);
     if (made.status !== 0) throw new Error(`initdb: ${made.stderr}`);
   }
   const stop = () => void asServer(bin, "pg_ctl", ["stop", "-w", "-m", "fast", "-D", data]);
@@ -42,7 +50,16 @@ export async function startPostgres(folder, { isForTests = false, isOwnAlone = f
   writeFileSync(portFile, String(port));
   const settings = `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories='${folder}' -c max_connections=200${isForTests ? " -c fsync=off -c synchronous_commit=off" : ""}`;
   const start = () => {
-    const started = asServer(bin, "pg_ctl", ["start", "-w", "-D", data, "-l", join(folder, "server.log"), "-o", settings]);
+    const started = asServer(bin, "pg_ctl", [
+      "start",
+      "-w",
+      "-D",
+      data,
+      "-l",
+      join(folder, "server.log"),
+      "-o",
+      settings,
+    ]);
     if (started.status !== 0) throw new Error(`pg_ctl: ${started.stdout}${started.stderr}`);
   };
   start();
@@ -50,7 +67,8 @@ export async function startPostgres(folder, { isForTests = false, isOwnAlone = f
 }
 
 export function createDatabase(cluster, name, { isFresh = false } = {}) {
-  const psql = (text) => spawnSync("psql", ["-X", "-q", "-At", `${cluster.url}/postgres`, "-c", text], { encoding: "utf8" });
+  const psql = (text) =>
+    spawnSync("psql", ["-X", "-q", "-At", `${cluster.url}/postgres`, "-c", text], { encoding: "utf8" });
   if (isFresh) psql(`drop database if exists ${name} with (force)`);
   const known = psql(`select 1 from pg_database where datname = '${name}'`).stdout.trim() === "1";
   if (!known) {

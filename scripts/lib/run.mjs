@@ -23,7 +23,9 @@ export const has = (path) => existsSync(path);
 /** Installs Debian packages where that is possible, else says which are missing. */
 export function needPackages(packages) {
   if (!isRoot) {
-    console.error(`Missing on this machine: ${packages.join(", ")}. Install with: sudo apt-get install ${packages.join(" ")}`);
+    console.error(
+      `Missing on this machine: ${packages.join(", ")}. Install with: sudo apt-get install ${packages.join(" ")}`,
+    );
     process.exit(1);
   }
   say(`installing ${packages.join(", ")}`);
@@ -31,14 +33,19 @@ export function needPackages(packages) {
   // start and test may meet here on a fresh machine
   withLock("apt", () => {
     run("apt-get", ["update", "-qq"], { env });
-    run("apt-get", ["install", "-y", "-qq", "--no-install-recommends", "-o", "DPkg::Lock::Timeout=300", ...packages], { env, stdio: ["ignore", "ignore", "inherit"] });
+    run("apt-get", ["install", "-y", "-qq", "--no-install-recommends", "-o", "DPkg::Lock::Timeout=300", ...packages], {
+      env,
+      stdio: ["ignore", "ignore", "inherit"],
+    });
   });
 }
 
 /** `npm ci`, unless what is installed came from this very lockfile. */
 export function needModules() {
   const stamp = join(root, "node_modules/.stage-call-lock");
-  const lock = createHash("sha256").update(readFileSync(join(root, "package-lock.json"))).digest("hex");
+  const lock = createHash("sha256")
+    .update(readFileSync(join(root, "package-lock.json")))
+    .digest("hex");
   if (existsSync(stamp) && readFileSync(stamp, "utf8") === lock) return;
   say("installing packages (npm ci)");
   withLock("npm", () => {
@@ -80,7 +87,12 @@ export const freePort = (from) =>
 
 /** A child that lives as long as this process. */
 export function keep(command, args, env, options = {}) {
-  const child = spawn(command, args, { cwd: root, env: { ...process.env, ...env }, stdio: ["ignore", "inherit", "inherit"], ...options });
+  const child = spawn(command, args, {
+    cwd: root,
+    env: { ...process.env, ...env },
+    stdio: ["ignore", "inherit", "inherit"],
+    ...options,
+  });
   process.once("exit", () => child.kill("SIGTERM"));
   return child;
 }

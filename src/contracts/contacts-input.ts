@@ -2,7 +2,16 @@ import { z } from "zod";
 import { isAddress, readableFields } from "@/core/contacts";
 import { isZone } from "@/core/time";
 
-const words = (max: number) => z.string().max(max).transform((text) => text.replace(/[\u0000-\u001f\u007f]+/g, " ").replace(/ +/g, " ").trim());
+const words = (max: number) =>
+  z
+    .string()
+    .max(max)
+    .transform((text) =>
+      text
+        .replace(/[\u0000-\u001f\u007f]+/g, " ")
+        .replace(/ +/g, " ")
+        .trim(),
+    );
 const names = z.array(words(80).pipe(z.string().min(1))).max(50);
 
 /** A contact as the form sends it. */
@@ -20,7 +29,11 @@ export type ContactInput = z.infer<typeof contactInput>;
 
 /** Which of two a merged contact keeps each word of: what is not named stays the kept one's. */
 export const mergeInput = z
-  .object({ keepId: z.uuid(), goneId: z.uuid(), takeFromGone: z.array(z.enum(["name", "email", "company", "phone", "zone"])).max(5) })
+  .object({
+    keepId: z.uuid(),
+    goneId: z.uuid(),
+    takeFromGone: z.array(z.enum(["name", "email", "company", "phone", "zone"])).max(5),
+  })
   .refine((choice) => choice.keepId !== choice.goneId, "These are one person already.");
 export type MergeInput = z.infer<typeof mergeInput>;
 
@@ -43,5 +56,12 @@ export type ContactQuery = z.infer<typeof contactQuery>;
 /** What an import says while it runs and when it is done, one JSON line each. */
 export type ImportLine =
   | { type: "progress"; done: number; total: number }
-  | { type: "done"; added: number; changed: number; unchanged: number; bad: readonly { line: number; reason: string }[]; badCount: number }
+  | {
+      type: "done";
+      added: number;
+      changed: number;
+      unchanged: number;
+      bad: readonly { line: number; reason: string }[];
+      badCount: number;
+    }
   | { type: "refused"; words: string };

@@ -7,7 +7,11 @@ const localMoment = z.string().refine(isLocalDateTime, "The date or hour cannot 
 export const extentInput = z.object({
   markedIds: z.array(z.uuid()).min(1, "No date is marked.").max(400),
   change: z.discriminatedUnion("kind", [
-    z.object({ kind: z.literal("move"), firstStartLocal: localMoment, durationMinutes: z.coerce.number().int().min(5).max(1440).nullable() }),
+    z.object({
+      kind: z.literal("move"),
+      firstStartLocal: localMoment,
+      durationMinutes: z.coerce.number().int().min(5).max(1440).nullable(),
+    }),
     z.object({ kind: z.literal("call-off") }),
   ]),
 });
@@ -25,7 +29,10 @@ export const seatQuestionInput = z.object({
 });
 export type SeatQuestion = z.infer<typeof seatQuestionInput>;
 
-export const rehearsalInput = z.object({ startLocal: localMoment, durationMinutes: z.coerce.number().int().min(5).max(480) });
+export const rehearsalInput = z.object({
+  startLocal: localMoment,
+  durationMinutes: z.coerce.number().int().min(5).max(480),
+});
 
 export const slotQuestionInput = z.object({
   fromLocal: localMoment,

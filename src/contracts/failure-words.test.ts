@@ -70,7 +70,19 @@ describe("words and statuses of refusals", () => {
   });
 
   it("has words for every fault of a file", () => {
-    const faults: FileFault[] = ["not-a-table", "missing-column", "broken-quotes", "empty", "not-a-video", "bad-time", "out-before-in", "unknown-role", "not-utf8", "not-a-picture", "too-many-pixels"];
+    const faults: FileFault[] = [
+      "not-a-table",
+      "missing-column",
+      "broken-quotes",
+      "empty",
+      "not-a-video",
+      "bad-time",
+      "out-before-in",
+      "unknown-role",
+      "not-utf8",
+      "not-a-picture",
+      "too-many-pixels",
+    ];
     const words = faults.map((reason) => wordsOf({ code: "bad-file", reason }));
     expect(new Set(words).size).toBe(faults.length);
     for (const said of words) expect(said).toMatch(/Nothing was|choose|Save it/);

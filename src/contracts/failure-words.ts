@@ -6,22 +6,27 @@ const fileWords: Record<FileFault, string> = {
   "missing-column": "A column is missing",
   "broken-quotes": "A quotation mark opens and never closes",
   empty: "The file has no rows. Nothing was changed.",
-  "not-a-video": "The content is neither WebM nor MP4, whatever the name says. Nothing was kept; export the recording as one of the two.",
+  "not-a-video":
+    "The content is neither WebM nor MP4, whatever the name says. Nothing was kept; export the recording as one of the two.",
   "bad-time": "A time is not ISO 8601 with an offset or Z",
   "out-before-in": "Somebody leaves before they came",
   "unknown-role": "A role is unknown",
-  "not-a-picture": "This is no picture that can be read. Nothing was kept; save it as JPEG, PNG or WebP and choose it again.",
-  "too-many-pixels": "The picture has more than 40 million pixels. Nothing was kept; make it smaller and choose it again.",
+  "not-a-picture":
+    "This is no picture that can be read. Nothing was kept; save it as JPEG, PNG or WebP and choose it again.",
+  "too-many-pixels":
+    "The picture has more than 40 million pixels. Nothing was kept; make it smaller and choose it again.",
   "not-utf8": "The file is not UTF-8. Save it as UTF-8 and choose it again.",
 };
 
 const momentWords = (local: string): string => localWords(local);
 const phaseText = (phase: string): string => (phase === "cancelled" ? "called off" : phase.replace("-", " "));
-const dateWords = (date: ClashingDate): string => `“${date.title}”, ${localWords(date.startLocal)} (${cityOf(date.zone)})`;
+const dateWords = (date: ClashingDate): string =>
+  `“${date.title}”, ${localWords(date.startLocal)} (${cityOf(date.zone)})`;
 
 function clashWords({ clashing, earlier, later }: Extract<Failure, { code: "seats-clash" }>): string {
   const near = [earlier && `earlier: ${localWords(earlier)}`, later && `later: ${localWords(later)}`].filter(Boolean);
-  const fits = near.length > 0 ? ` The nearest starts that fit: ${near.join("; ")}.` : " No start within two weeks fits.";
+  const fits =
+    near.length > 0 ? ` The nearest starts that fit: ${near.join("; ")}.` : " No start within two weeks fits.";
   return `No seat licence is free then. In the way: ${clashing.map(dateWords).join("; ")}.${fits} Nothing was saved.`;
 }
 

@@ -4,7 +4,9 @@ const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, "An hour is written 
 
 /** Licences by size: how many of each. */
 export const licencesInput = z
-  .array(z.object({ size: z.coerce.number().int().min(1).max(100_000), count: z.coerce.number().int().min(0).max(200) }))
+  .array(
+    z.object({ size: z.coerce.number().int().min(1).max(100_000), count: z.coerce.number().int().min(0).max(200) }),
+  )
   .max(20)
   .refine((rows) => new Set(rows.map((row) => row.size)).size === rows.length, "A size stands there twice.");
 
@@ -17,15 +19,39 @@ export const houseRulesInput = z
     earliestStart: clock,
     latestStart: clock,
     guestsFromOutside: z.boolean(),
-    ownDomains: z.array(z.string().trim().toLowerCase().regex(/^[a-z0-9.-]+\.[a-z]{2,}$/, "A domain is written as in: example.org.")).max(50),
+    ownDomains: z
+      .array(
+        z
+          .string()
+          .trim()
+          .toLowerCase()
+          .regex(/^[a-z0-9.-]+\.[a-z]{2,}$/, "A domain is written as in: example.org."),
+      )
+      .max(50),
     proposed: z.object({
       durationMinutes: z.coerce.number().int().min(5).max(1440),
       houseSize: z.coerce.number().int().min(1).max(100_000),
       callMinutes: z.coerce.number().int().min(0).max(240),
     }),
-    phoneNumbers: z.array(z.object({ country: z.string().trim().min(1).max(60), number: z.string().trim().regex(/^\+[0-9 ()-]{6,24}$/, "A number is written as in: +44 20 7946 0123.") })).max(60),
+    phoneNumbers: z
+      .array(
+        z.object({
+          country: z.string().trim().min(1).max(60),
+          number: z
+            .string()
+            .trim()
+            .regex(/^\+[0-9 ()-]{6,24}$/, "A number is written as in: +44 20 7946 0123."),
+        }),
+      )
+      .max(60),
   })
-  .refine((rules) => rules.earliestStart < rules.latestStart, { path: ["latestStart"], message: "The latest start lies before the earliest." });
+  .refine((rules) => rules.earliestStart < rules.latestStart, {
+    path: ["latestStart"],
+    message: "The latest start lies before the earliest.",
+  });
 
-export const seatRequestInput = z.object({ wantedSize: z.coerce.number().int().min(1).max(100_000), note: z.string().trim().max(500) });
+export const seatRequestInput = z.object({
+  wantedSize: z.coerce.number().int().min(1).max(100_000),
+  note: z.string().trim().max(500),
+});
 export const seatDecisionInput = z.object({ isGranted: z.boolean(), answer: z.string().trim().max(500) });

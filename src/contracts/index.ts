@@ -1,7 +1,26 @@
 export { bookingInput, slotPlanInput, type SlotPlanInput } from "./slots-input";
 export { frontDoorInput, type FrontDoorInput } from "./look-input";
-export { audienceInput, boardInput, postInput, kindWordsInput, mailDocInput, mailingInput, followUpInput, reminderOffsetsInput, type MailingInput } from "./mailing-input";
-export { contactInput, contactQuery, mappingInput, mergeInput, type MergeInput, type ContactInput, type ContactQuery, type ImportLine } from "./contacts-input";
+export {
+  audienceInput,
+  boardInput,
+  postInput,
+  kindWordsInput,
+  mailDocInput,
+  mailingInput,
+  followUpInput,
+  reminderOffsetsInput,
+  type MailingInput,
+} from "./mailing-input";
+export {
+  contactInput,
+  contactQuery,
+  mappingInput,
+  mergeInput,
+  type MergeInput,
+  type ContactInput,
+  type ContactQuery,
+  type ImportLine,
+} from "./contacts-input";
 export { callInput, callReport, callReportEveryMs, type CallReport, type CallState } from "./phone-input";
 export { httpStatusOf } from "./failure-http";
 export { wordsOf } from "./failure-words";
@@ -29,7 +48,14 @@ export {
 } from "./plan-input";
 export { commandInput, type CommandAnswer, type CommandBody, type CommandInput } from "./room-command";
 export { signEveryMs, signLostAfterMs, type StreamEvent, type StreamMessages } from "./stream";
-export { extentInput, rehearsalInput, seatQuestionInput, slotQuestionInput, type ExtentInput, type SeatQuestion } from "./dates-input";
+export {
+  extentInput,
+  rehearsalInput,
+  seatQuestionInput,
+  slotQuestionInput,
+  type ExtentInput,
+  type SeatQuestion,
+} from "./dates-input";
 export { houseRulesInput, licencesInput, seatDecisionInput, seatRequestInput } from "./house-input";
 export { templateBody, type TemplateBody } from "./template-body";
 export type { Contact, ImportPreview } from "./views/contact";

@@ -1,11 +1,19 @@
 import { z } from "zod";
 import { formFieldInput } from "./plan-input";
 
-const line = (max: number) => z.string().max(max).transform((text) => text.replace(/[\u0000-\u001f\u007f]+/g, " ").trim());
+const line = (max: number) =>
+  z
+    .string()
+    .max(max)
+    .transform((text) => text.replace(/[\u0000-\u001f\u007f]+/g, " ").trim());
 
 /** The front door as its editor sends it. */
 export const frontDoorInput = z.object({
-  look: z.object({ colour: z.string().regex(/^#[0-9a-f]{6}$/i, "A colour is written as in: #0E5A5A."), bannerId: z.uuid().nullable(), logoId: z.uuid().nullable() }),
+  look: z.object({
+    colour: z.string().regex(/^#[0-9a-f]{6}$/i, "A colour is written as in: #0E5A5A."),
+    bannerId: z.uuid().nullable(),
+    logoId: z.uuid().nullable(),
+  }),
   agendaShown: z.boolean(),
   formFields: z.array(formFieldInput).max(20, "At most 20 questions."),
   stage: z.array(z.object({ ticketId: z.uuid(), aboutLine: line(240), portraitId: z.uuid().nullable() })).max(50),

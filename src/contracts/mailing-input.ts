@@ -2,11 +2,24 @@ import { z } from "zod";
 import { audienceStandings, composedKinds, mergeFields } from "@/core/mailings";
 import { emailText } from "./people-input";
 
-const oneLine = (max: number) => z.string().max(max).transform((text) => text.replace(/[\u0000-\u001f\u007f]+/g, " ").trim());
-const href = z.string().max(2000).regex(/^(https?:\/\/|mailto:)/i, "A link begins with https:// or mailto:.");
+const oneLine = (max: number) =>
+  z
+    .string()
+    .max(max)
+    .transform((text) => text.replace(/[\u0000-\u001f\u007f]+/g, " ").trim());
+const href = z
+  .string()
+  .max(2000)
+  .regex(/^(https?:\/\/|mailto:)/i, "A link begins with https:// or mailto:.");
 
 const inline = z.discriminatedUnion("type", [
-  z.object({ type: z.literal("text"), text: z.string().max(20_000), bold: z.boolean().optional(), italic: z.boolean().optional(), href: href.optional() }),
+  z.object({
+    type: z.literal("text"),
+    text: z.string().max(20_000),
+    bold: z.boolean().optional(),
+    italic: z.boolean().optional(),
+    href: href.optional(),
+  }),
   z.object({ type: z.literal("field"), field: z.enum(mergeFields) }),
   z.object({ type: z.literal("break") }),
 ]);
@@ -36,7 +49,10 @@ export const audienceInput = z.object({
   past: z.array(z.object({ eventId: z.uuid(), who: z.enum(["registered", "came", "missed"]) })).max(20),
 });
 
-const afterMinutes = z.int().min(5, "At least five minutes after the end.").max(60 * 24 * 60, "At most 60 days after the end.");
+const afterMinutes = z
+  .int()
+  .min(5, "At least five minutes after the end.")
+  .max(60 * 24 * 60, "At most 60 days after the end.");
 
 /** A mailing as the composer sends it. */
 export const mailingInput = z.object({
@@ -52,12 +68,22 @@ export const mailingInput = z.object({
 export type MailingInput = z.infer<typeof mailingInput>;
 
 /** The words of a kind that is set off by what happens, in this event. */
-export const kindWordsInput = z.object({ subject: oneLine(200).pipe(z.string().min(1, "The subject is empty.")), doc: mailDocInput });
+export const kindWordsInput = z.object({
+  subject: oneLine(200).pipe(z.string().min(1, "The subject is empty.")),
+  doc: mailDocInput,
+});
 
 /** A follow-up moved along the track, or switched. */
 export const followUpInput = z.object({ afterMinutes: afterMinutes.optional(), isOff: z.boolean().optional() });
 
-export const reminderOffsetsInput = z.array(z.int().min(5, "At least five minutes ahead.").max(60 * 24 * 60)).max(8, "At most eight reminders.");
+export const reminderOffsetsInput = z
+  .array(
+    z
+      .int()
+      .min(5, "At least five minutes ahead.")
+      .max(60 * 24 * 60),
+  )
+  .max(8, "At most eight reminders.");
 
 /** A board: a group's page, with or without a web hook. */
 export const boardInput = z.object({
@@ -69,4 +95,7 @@ export const boardInput = z.object({
     .refine((url) => url === "" || /^https?:\/\/[^\s]+$/i.test(url), "A web hook begins with https:// or http://.")
     .transform((url) => (url === "" ? null : url)),
 });
-export const postInput = z.object({ boardId: z.uuid(), text: z.string().trim().min(1, "The post has no words.").max(2000) });
+export const postInput = z.object({
+  boardId: z.uuid(),
+  text: z.string().trim().min(1, "The post has no words.").max(2000),
+});

@@ -4,7 +4,9 @@ import { pictures } from "@/core/house";
 import { frequencies, isLocalDateTime, isZone, weekdayCodes } from "@/core/time";
 
 const localMoment = z.string().refine(isLocalDateTime, "The date or hour cannot be read.");
-const languageTag = z.string().regex(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/, "A language is written as in: es, pt-BR (BCP 47).");
+const languageTag = z
+  .string()
+  .regex(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/, "A language is written as in: es, pt-BR (BCP 47).");
 
 /** A recurrence rule as the planner builds it. What it makes is checked by the core. */
 export const ruleInput = z.object({
@@ -26,7 +28,10 @@ export const formFieldInput = z.object({
   options: z.array(z.string().trim().min(1).max(120)).max(30),
   /** where the words that are agreed to stand; the fixed value of a hidden field */
   link: z.string().trim().max(500).optional(),
-  shownIf: z.object({ fieldId: z.string().max(40), answer: z.string().max(120) }).nullable().optional(),
+  shownIf: z
+    .object({ fieldId: z.string().max(40), answer: z.string().max(120) })
+    .nullable()
+    .optional(),
 });
 
 /** The plan of an event with one date, as the form sends it: one schema in browser and server. */
@@ -50,7 +55,16 @@ export const planInput = z
     othersQuestionsShown: z.boolean(),
     entryBy: z.enum(["registration", "open-link"]),
     approval: z.enum(["at-once", "by-hand"]),
-    approvedDomains: z.array(z.string().trim().toLowerCase().regex(/^[a-z0-9.-]+\.[a-z]{2,}$/, "A domain is written as in: example.org.")).max(50).default([]),
+    approvedDomains: z
+      .array(
+        z
+          .string()
+          .trim()
+          .toLowerCase()
+          .regex(/^[a-z0-9.-]+\.[a-z]{2,}$/, "A domain is written as in: example.org."),
+      )
+      .max(50)
+      .default([]),
     provesAddress: z.boolean().default(false),
     foyerOn: z.boolean(),
     earlyEntry: z.boolean(),
@@ -63,7 +77,10 @@ export const planInput = z
     creditPoints: z.coerce.number().int().min(1).max(1000).nullable(),
     formFields: z.array(formFieldInput).max(20, "At most 20 questions."),
   })
-  .refine((plan) => plan.shape !== "series" || plan.rule !== null, { path: ["rule"], message: "A series needs a rule." })
+  .refine((plan) => plan.shape !== "series" || plan.rule !== null, {
+    path: ["rule"],
+    message: "A series needs a rule.",
+  })
   .refine((plan) => !plan.isPrivate || (plan.accessCode ?? "").length > 0, {
     path: ["accessCode"],
     message: "A private event needs an access code.",
@@ -71,7 +88,11 @@ export const planInput = z
 export type PlanInput = z.infer<typeof planInput>;
 
 /** What a new plan begins with, before anything is typed. */
-export const freshPlan = (startLocal: string, zone: string, proposed: { durationMinutes: number; houseSize: number; callMinutes: number }): PlanInput => ({
+export const freshPlan = (
+  startLocal: string,
+  zone: string,
+  proposed: { durationMinutes: number; houseSize: number; callMinutes: number },
+): PlanInput => ({
   title: "",
   descriptionHtml: "",
   shape: "one-date",

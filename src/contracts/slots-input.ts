@@ -16,7 +16,10 @@ export const slotPlanInput = z
     /** the event whose stage these tech checks are for; null: open hours for anybody */
     forEventId: z.uuid().nullable(),
   })
-  .refine((plan) => plan.startLocal.slice(11, 16) < plan.untilClock, { path: ["untilClock"], message: "The last hour comes before the first." });
+  .refine((plan) => plan.startLocal.slice(11, 16) < plan.untilClock, {
+    path: ["untilClock"],
+    message: "The last hour comes before the first.",
+  });
 export type SlotPlanInput = z.infer<typeof slotPlanInput>;
 
 export const bookingInput = z.object({ startAt: z.coerce.number().int() });

@@ -59,4 +59,3 @@ const shelf = globalThis as typeof globalThis & { stageCallApp?: Promise<App> };
 
 /** This process's app, made at the first call. */
 export const app = (): Promise<App> => (shelf.stageCallApp ??= makeApp(process.env));
-

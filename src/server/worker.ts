@@ -12,7 +12,13 @@ import { jobNames, type JobName } from "./platform/queue";
 import { makeSecrets } from "./platform/secrets";
 import type { Context } from "./services/context";
 
-const everyMs: Readonly<Record<JobName, number>> = { "send-due-mail": 1000, "sweep-dates": 5000, "receive-mail": 2000, "call-hooks": 3000, purge: 3_600_000 };
+const everyMs: Readonly<Record<JobName, number>> = {
+  "send-due-mail": 1000,
+  "sweep-dates": 5000,
+  "receive-mail": 2000,
+  "call-hooks": 3000,
+  purge: 3_600_000,
+};
 
 /** The context alone, without streams and sign-in: for the job process, the seed and tools. */
 export async function makeContext(source: Record<string, string | undefined>) {

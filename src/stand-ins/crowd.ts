@@ -90,9 +90,16 @@ export class SimulatedGuest {
     }
   }
 
-  send(command: CommandBody, commandId: string = crypto.randomUUID()): Promise<{ ok: boolean; failure?: { code: string } }> {
+  send(
+    command: CommandBody,
+    commandId: string = crypto.randomUUID(),
+  ): Promise<{ ok: boolean; failure?: { code: string } }> {
     const body = JSON.stringify({ commandId, command });
-    const headers = { ...this.headers(), "content-type": "application/json", "content-length": String(Buffer.byteLength(body)) };
+    const headers = {
+      ...this.headers(),
+      "content-type": "application/json",
+      "content-length": String(Buffer.byteLength(body)),
+    };
     return new Promise((done, failed) => {
       const outgoing = httpRequest(this.url("commands"), { method: "POST", headers, agent }, (incoming) => {
         let text = "";

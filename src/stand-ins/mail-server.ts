@@ -10,7 +10,13 @@ import { deliveryReport } from "./delivery-report";
  * 550, with `later` a 451: what real servers do. Those beginning with `bounce` are taken and come back as
  * a delivery report (RFC 3464). Mail to one of the `ownAddresses` is laid down in the Maildir besides.
  */
-export function startMailServer(options: { smtpPort: number; httpPort: number; folder: string; inbox?: string; ownAddresses?: readonly string[] }): { close(): void } {
+export function startMailServer(options: {
+  smtpPort: number;
+  httpPort: number;
+  folder: string;
+  inbox?: string;
+  ownAddresses?: readonly string[];
+}): { close(): void } {
   mkdirSync(options.folder, { recursive: true });
   let count = readdirSync(options.folder).length;
   const own = new Set((options.ownAddresses ?? []).map((one) => one.toLowerCase()));

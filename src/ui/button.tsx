@@ -19,6 +19,11 @@ export const buttonClass = (weight: Weight = "quiet"): string =>
   );
 
 /** The button says the act. */
-export function Button({ weight = "quiet", className, type = "button", ...rest }: ButtonHTMLAttributes<HTMLButtonElement> & { weight?: Weight }) {
+export function Button({
+  weight = "quiet",
+  className,
+  type = "button",
+  ...rest
+}: ButtonHTMLAttributes<HTMLButtonElement> & { weight?: Weight }) {
   return <button type={type} className={classes(buttonClass(weight), className)} {...rest} />;
 }

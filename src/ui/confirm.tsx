@@ -4,13 +4,20 @@ import type { ReactNode } from "react";
 import { buttonClass } from "./button";
 
 /** Asks once more before an act that cannot be taken back; says what will happen and to how many. */
-export function Confirm(props: { trigger: ReactNode; title: string; children: ReactNode; act: string; weight?: "danger" | "on-air" | "act"; onConfirm: () => void }) {
+export function Confirm(props: {
+  trigger: ReactNode;
+  title: string;
+  children: ReactNode;
+  act: string;
+  weight?: "danger" | "on-air" | "act";
+  onConfirm: () => void;
+}) {
   return (
     <AlertDialog.Root>
       <AlertDialog.Trigger asChild>{props.trigger}</AlertDialog.Trigger>
       <AlertDialog.Portal>
         <AlertDialog.Overlay className="fixed inset-0 bg-black/40" />
-        <AlertDialog.Content className="fixed left-1/2 top-1/3 z-10 w-[26rem] max-w-[92vw] -translate-x-1/2 -translate-y-1/3 border-l-4 border-on-air bg-sheet p-5 text-ink shadow-xl">
+        <AlertDialog.Content className="fixed top-1/3 left-1/2 z-10 w-[26rem] max-w-[92vw] -translate-x-1/2 -translate-y-1/3 border-l-4 border-on-air bg-sheet p-5 text-ink shadow-xl">
           <AlertDialog.Title className="text-lead font-semibold">{props.title}</AlertDialog.Title>
           <AlertDialog.Description asChild>
             <div className="mt-2 text-ink-2">{props.children}</div>

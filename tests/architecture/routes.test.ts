@@ -5,7 +5,9 @@ import { describe, expect, it } from "vitest";
 const root = resolve(import.meta.dirname, "../../src/app");
 
 function filesBelow(folder: string): string[] {
-  return readdirSync(folder, { withFileTypes: true }).flatMap((entry) => (entry.isDirectory() ? filesBelow(join(folder, entry.name)) : [join(folder, entry.name)]));
+  return readdirSync(folder, { withFileTypes: true }).flatMap((entry) =>
+    entry.isDirectory() ? filesBelow(join(folder, entry.name)) : [join(folder, entry.name)],
+  );
 }
 
 /** What each address asks for before it answers. A new route fails here until it is put in. */
@@ -64,7 +66,9 @@ const guards: Readonly<Record<string, string>> = {
 };
 
 describe("every route is in the table of guards, and keeps to it", () => {
-  const routes = filesBelow(root).map((file) => file.slice(root.length + 1)).filter((file) => /(^|\/)(page\.tsx|route\.tsx?)$/.test(file));
+  const routes = filesBelow(root)
+    .map((file) => file.slice(root.length + 1))
+    .filter((file) => /(^|\/)(page\.tsx|route\.tsx?)$/.test(file));
 
   it("knows every route", () => {
     expect(routes.sort()).toEqual(Object.keys(guards).sort());
@@ -75,10 +79,16 @@ describe("every route is in the table of guards, and keeps to it", () => {
   });
 
   it("every server action of the team asks who is there", () => {
-    const files = filesBelow(join(root, "(team)")).filter((file) => /actions\.ts$/.test(file) && !file.includes("sign-in"));
+    const files = filesBelow(join(root, "(team)")).filter(
+      (file) => /actions\.ts$/.test(file) && !file.includes("sign-in"),
+    );
     expect(files.length).toBeGreaterThanOrEqual(4);
     const actions = files.flatMap((file) => readFileSync(file, "utf8").split("export async function ").slice(1));
     expect(actions.length).toBeGreaterThan(40);
-    for (const action of actions) expect([action.split("(")[0], /currentMember\(|commandFromWorkspace\(/.test(action)]).toEqual([action.split("(")[0], true]);
+    for (const action of actions)
+      expect([action.split("(")[0], /currentMember\(|commandFromWorkspace\(/.test(action)]).toEqual([
+        action.split("(")[0],
+        true,
+      ]);
   });
 });

@@ -29,9 +29,19 @@ const script = (name: string) =>
   spawnSync("node", [join(root, "scripts", `${name}.mjs`), join(folder, "saved")], {
     cwd: root,
     encoding: "utf8",
-    env: { ...process.env, DATABASE_URL: world.databaseUrl, STAGE_CALL_FILES: files, STAGE_CALL_SECRET: "kept-as-well" },
+    env: {
+      ...process.env,
+      DATABASE_URL: world.databaseUrl,
+      STAGE_CALL_FILES: files,
+      STAGE_CALL_SECRET: "kept-as-well",
+    },
   });
-const counts = async () => (await world.context.db.execute(sql`select (select count(*)::int from events) as events, (select count(*)::int from queue.queue) as queues`)).rows[0];
+const counts = async () =>
+  (
+    await world.context.db.execute(
+      sql`select (select count(*)::int from events) as events, (select count(*)::int from queue.queue) as queues`,
+    )
+  ).rows[0];
 
 describe("backup and restore", () => {
   it("puts back what was there, whatever happened since", async () => {

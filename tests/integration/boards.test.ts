@@ -24,7 +24,10 @@ afterAll(async () => {
 });
 
 const board = async (name: string, path: string | null) => {
-  const made = await makeBoard(world.context, world.owner, { name, hookUrl: path === null ? "" : `http://127.0.0.1:${port}${path}` });
+  const made = await makeBoard(world.context, world.owner, {
+    name,
+    hookUrl: path === null ? "" : `http://127.0.0.1:${port}${path}`,
+  });
   if (made.secret) secret = made.secret;
   const line = (await boardsOf(world.context, world.owner)).find((one) => one.slug === made.slug)!;
   return { ...made, id: line.id };
@@ -33,14 +36,21 @@ const board = async (name: string, path: string | null) => {
 describe("boards", () => {
   it("carry a post on their page and in their feed, escaped, without anybody's own link", async () => {
     const { id, slug } = await board("Field course", null);
-    await postOnBoard(world.context, world.owner, event.eventId, { boardId: id, text: "Come <b>along</b> & bring boots" });
-    expect((await boardPage(world.context, organisation, slug)).posts).toMatchObject([{ title: "Tides and the saltmarsh", text: "Come <b>along</b> & bring boots" }]);
+    await postOnBoard(world.context, world.owner, event.eventId, {
+      boardId: id,
+      text: "Come <b>along</b> & bring boots",
+    });
+    expect((await boardPage(world.context, organisation, slug)).posts).toMatchObject([
+      { title: "Tides and the saltmarsh", text: "Come <b>along</b> & bring boots" },
+    ]);
     const feed = await boardFeed(world.context, organisation, slug);
     expect(feed).toContain("Come &lt;b&gt;along&lt;/b&gt; &amp; bring boots");
     expect(feed).toMatch(/front\/[\w-]+\?via=board/);
     await publishEvent(world.context, world.owner, event.eventId, false);
     expect((await boardPage(world.context, organisation, slug)).posts).toEqual([]);
-    await expect(postOnBoard(world.context, world.owner, event.eventId, { boardId: id, text: "x" })).rejects.toMatchObject({ failure: { code: "wrong-state" } });
+    await expect(
+      postOnBoard(world.context, world.owner, event.eventId, { boardId: id, text: "x" }),
+    ).rejects.toMatchObject({ failure: { code: "wrong-state" } });
     await publishEvent(world.context, world.owner, event.eventId, true);
   });
 
@@ -50,12 +60,21 @@ describe("boards", () => {
     expect([await callHooks(world.context), await callHooks(world.context)]).toEqual([1, 0]);
     expect(receiver.received).toHaveLength(1);
     expect(receiver.received[0]).toMatchObject({ isGenuine: true });
-    expect(JSON.parse(receiver.received[0]!.body)).toMatchObject({ type: "board.post", board: "Team page", text: "Tonight" });
+    expect(JSON.parse(receiver.received[0]!.body)).toMatchObject({
+      type: "board.post",
+      board: "Team page",
+      text: "Tonight",
+    });
     expect((await boardsOf(world.context, world.owner)).find((one) => one.id === id)!.lastHook).toBe("answered 204");
   });
 
   it("sign as the open scheme's published example has it (Standard Webhooks, from memory)", () => {
-    const signature = signHook("whsec_MfKQ9r8GKYqrTwjUPD8ILPZIo2LaLaSw", "msg_p5jXN8AQM9LWM0D4loKWxJek", 1614265330, '{"test": 2432232314}');
+    const signature = signHook(
+      "whsec_MfKQ9r8GKYqrTwjUPD8ILPZIo2LaLaSw",
+      "msg_p5jXN8AQM9LWM0D4loKWxJek",
+      1614265330,
+      '{"test": 2432232314}',
+    );
     expect(signature).toBe("v1,g0hM9SsE+OTPJTGt/tmIKtSyZlE3uFJELVlNIOLJ1OE=");
   });
 
@@ -68,14 +87,26 @@ describe("boards", () => {
     }
     const [post] = await world.context.db.select().from(boardPosts).where(eq(boardPosts.boardId, id));
     expect(post).toMatchObject({ hookAttempts: 8, hookDueAt: null });
-    expect((await boardsOf(world.context, world.owner)).find((one) => one.id === id)!.lastHook).toBe("given up after 8 tries");
+    expect((await boardsOf(world.context, world.owner)).find((one) => one.id === id)!.lastHook).toBe(
+      "given up after 8 tries",
+    );
   });
 
   it("refuse other addresses than web ones, crew, and other organisations", async () => {
-    for (const hookUrl of ["file:///etc/passwd", "javascript:1", "ftp://example.org"]) await expect(makeBoard(world.context, world.owner, { name: "x", hookUrl })).rejects.toMatchObject({ failure: { code: "invalid-input" } });
+    for (const hookUrl of ["file:///etc/passwd", "javascript:1", "ftp://example.org"])
+      await expect(makeBoard(world.context, world.owner, { name: "x", hookUrl })).rejects.toMatchObject({
+        failure: { code: "invalid-input" },
+      });
     const crew = await addMember(world.context, world.organisationId, "crew", "Crew");
-    await expect(makeBoard(world.context, crew, { name: "x", hookUrl: "" })).rejects.toMatchObject({ failure: { code: "not-allowed" } });
-    const stranger = await addMember(world.context, await addOrganisation(world.context, "far.example.org"), "owner", "Stranger");
+    await expect(makeBoard(world.context, crew, { name: "x", hookUrl: "" })).rejects.toMatchObject({
+      failure: { code: "not-allowed" },
+    });
+    const stranger = await addMember(
+      world.context,
+      await addOrganisation(world.context, "far.example.org"),
+      "owner",
+      "Stranger",
+    );
     expect(await boardsOf(world.context, stranger)).toEqual([]);
   });
 });

@@ -22,19 +22,41 @@ beforeAll(async () => {
 });
 afterAll(() => world.close());
 
-const weekly = { freq: "WEEKLY" as const, interval: 1, count: 6, until: null, byMonth: [], byMonthDay: [], byDay: [], wkst: "MO" as const };
+const weekly = {
+  freq: "WEEKLY" as const,
+  interval: 1,
+  count: 6,
+  until: null,
+  byMonth: [],
+  byMonthDay: [],
+  byDay: [],
+  wkst: "MO" as const,
+};
 /** Thursdays from 11 March 2027: the clocks of Lisbon go forward on the 28th. */
 const spring = () => makeEvent(world, { shape: "series", rule: weekly, startLocal: "2027-03-11T18:00" });
-const starts = async ({ eventId }: MadeEvent) => (await datesOf(world.context.db, eventId)).map((date) => date.startLocal);
-const codeOf = (call: Promise<unknown>): Promise<string> => call.then(() => "done", (error: { failure?: { code: string } }) => error.failure?.code ?? String(error));
+const starts = async ({ eventId }: MadeEvent) =>
+  (await datesOf(world.context.db, eventId)).map((date) => date.startLocal);
+const codeOf = (call: Promise<unknown>): Promise<string> =>
+  call.then(
+    () => "done",
+    (error: { failure?: { code: string } }) => error.failure?.code ?? String(error),
+  );
 
 async function signUp(event: MadeEvent, dateIndex: number, email: string): Promise<string> {
   const { event: row } = await eventAccess(world.context, world.owner, event.eventId);
   const occurrence = (await datesOf(world.context.db, event.eventId))[dateIndex]!;
-  await register(world.context, { event: row, occurrence }, { name: "Ines Marl", email, zone: "Europe/Madrid", hasConsented: true, source: null, answers: {} }, "local");
+  await register(
+    world.context,
+    { event: row, occurrence },
+    { name: "Ines Marl", email, zone: "Europe/Madrid", hasConsented: true, source: null, answers: {} },
+    "local",
+  );
   return occurrence.id;
 }
-const move = (markedIds: readonly string[], firstStartLocal: string) => ({ markedIds: [...markedIds], change: { kind: "move" as const, firstStartLocal, durationMinutes: null } });
+const move = (markedIds: readonly string[], firstStartLocal: string) => ({
+  markedIds: [...markedIds],
+  change: { kind: "move" as const, firstStartLocal, durationMinutes: null },
+});
 const mails = async () => {
   await sendDue(world.context);
   return world.sent.splice(0).map((mail) => `${mail.to.address}: ${mail.subject}`);
@@ -43,7 +65,14 @@ const mails = async () => {
 describe("rule 2: a series, and changes to an extent of it", () => {
   it("keeps its wall time over the clock change", async () => {
     const dates = await datesOf(world.context.db, (await spring()).eventId);
-    expect(dates.map((date) => date.startLocal.slice(5))).toEqual(["03-11T18:00", "03-18T18:00", "03-25T18:00", "04-01T18:00", "04-08T18:00", "04-15T18:00"]);
+    expect(dates.map((date) => date.startLocal.slice(5))).toEqual([
+      "03-11T18:00",
+      "03-18T18:00",
+      "03-25T18:00",
+      "04-01T18:00",
+      "04-08T18:00",
+      "04-15T18:00",
+    ]);
     // Lisbon is at UTC before 28 March 2027 and an hour ahead of it after (zone database)
     expect(dates.map((date) => new Date(date.startAt).getUTCHours())).toEqual([18, 18, 18, 17, 17, 17]);
   });
@@ -69,7 +98,16 @@ describe("rule 2: a series, and changes to an extent of it", () => {
     const event = await spring();
     const later = (await datesOf(world.context.db, event.eventId)).slice(3);
     const ticketDate = await signUp(event, 4, "later@example.org");
-    const done = await applyExtent(world.context, world.owner, event.eventId, move(later.map((date) => date.id), "2027-04-02T17:00"), false);
+    const done = await applyExtent(
+      world.context,
+      world.owner,
+      event.eventId,
+      move(
+        later.map((date) => date.id),
+        "2027-04-02T17:00",
+      ),
+      false,
+    );
     expect(done).toMatchObject({ extent: "later", changed: 3, told: 0 });
     const rows = await seriesOf(world.context.db, event.eventId);
     expect(rows).toHaveLength(2);
@@ -78,7 +116,10 @@ describe("rule 2: a series, and changes to an extent of it", () => {
     expect(rows[1]!.rule.count).toBe(3);
     expect(rows[1]!.uid).not.toBe(rows[0]!.uid);
     expect((await starts(event)).slice(3)).toEqual(["2027-04-02T17:00", "2027-04-09T17:00", "2027-04-16T17:00"]);
-    const [kept] = await world.context.db.select().from(tickets).where(and(eq(tickets.occurrenceId, ticketDate), eq(tickets.role, "attendee")));
+    const [kept] = await world.context.db
+      .select()
+      .from(tickets)
+      .where(and(eq(tickets.occurrenceId, ticketDate), eq(tickets.role, "attendee")));
     expect(kept!.status).toBe("registered");
   });
 
@@ -86,9 +127,21 @@ describe("rule 2: a series, and changes to an extent of it", () => {
     const event = await spring();
     const ids = (await datesOf(world.context.db, event.eventId)).map((date) => date.id);
     const before = await starts(event);
-    const first = await applyExtent(world.context, world.owner, event.eventId, { markedIds: [ids[2]!], change: { kind: "call-off" } }, false);
+    const first = await applyExtent(
+      world.context,
+      world.owner,
+      event.eventId,
+      { markedIds: [ids[2]!], change: { kind: "call-off" } },
+      false,
+    );
     expect((await datesOf(world.context.db, event.eventId))[2]!.phase).toBe("cancelled");
-    const second = await applyExtent(world.context, world.owner, event.eventId, move(ids.slice(4), "2027-04-09T20:00"), false);
+    const second = await applyExtent(
+      world.context,
+      world.owner,
+      event.eventId,
+      move(ids.slice(4), "2027-04-09T20:00"),
+      false,
+    );
     expect(await codeOf(undoChange(world.context, world.owner, event.eventId, first.changeId))).toBe("nothing-to-undo");
     await undoChange(world.context, world.owner, event.eventId, second.changeId);
     await undoChange(world.context, world.owner, event.eventId, first.changeId);
@@ -105,7 +158,13 @@ describe("rule 2: a series, and changes to an extent of it", () => {
     ["UNTIL before the start", { ...weekly, count: null, until: "2027-01-01T00:00" }, "bad-rule"],
   ])("refuses %s and writes nothing", async (_, rule, code) => {
     const count = (await world.context.db.select().from(events)).length;
-    const found = await codeOf(createEvent(world.context, world.owner, goodPlan({ shape: "series", rule: rule as typeof weekly, startLocal: "2027-03-11T18:00" })));
+    const found = await codeOf(
+      createEvent(
+        world.context,
+        world.owner,
+        goodPlan({ shape: "series", rule: rule as typeof weekly, startLocal: "2027-03-11T18:00" }),
+      ),
+    );
     expect(found).toBe(code);
     expect((await world.context.db.select().from(events)).length).toBe(count);
   });
@@ -132,7 +191,14 @@ describe("rule 5: the bin", () => {
     const event = await makeEvent(world, { startLocal: "2027-05-20T18:00" });
     await signUp(event, 0, "bin@example.org");
     await mails();
-    const states = async () => (await world.context.db.select().from(messages).where(eq(messages.eventId, event.eventId)).orderBy(asc(messages.dueAt))).map((one) => one.state);
+    const states = async () =>
+      (
+        await world.context.db
+          .select()
+          .from(messages)
+          .where(eq(messages.eventId, event.eventId))
+          .orderBy(asc(messages.dueAt))
+      ).map((one) => one.state);
     expect(await states()).toEqual(["sent", "planned", "planned"]);
     await deleteEvent(world.context, world.owner, event.eventId);
     expect(await states()).toEqual(["sent", "held", "held"]);
@@ -154,23 +220,42 @@ describe("rooms without fixed time", () => {
     if (found.isLocked) throw new Error("locked");
     const token = await enterByLink(world.context, found.door, { name: "Bo Thrift", hasConsented: true }, "local");
     expect((await holderOf(world.context, token)).occurrence.id).toBe(room.occurrenceId);
-    expect(await codeOf(enterByLink(world.context, found.door, { name: " ", hasConsented: true }, "local"))).toBe("invalid-input");
+    expect(await codeOf(enterByLink(world.context, found.door, { name: " ", hasConsented: true }, "local"))).toBe(
+      "invalid-input",
+    );
     // opened twice it stays the one room
     expect((await openStanding(world.context, world.owner, room.eventId)).occurrenceId).toBe(room.occurrenceId);
   });
 
   it("show no date while they are closed, and take nobody in", async () => {
-    const { eventId } = await createEvent(world.context, world.owner, goodPlan({ shape: "standing", entryBy: "open-link" }));
+    const { eventId } = await createEvent(
+      world.context,
+      world.owner,
+      goodPlan({ shape: "standing", entryBy: "open-link" }),
+    );
     const { event } = await eventAccess(world.context, world.owner, eventId);
-    expect(await codeOf(enterByLink(world.context, { event, occurrence: null }, { name: "Bo", hasConsented: true }, "local"))).toBe("wrong-state");
+    expect(
+      await codeOf(
+        enterByLink(world.context, { event, occurrence: null }, { name: "Bo", hasConsented: true }, "local"),
+      ),
+    ).toBe("wrong-state");
   });
 });
 
 describe("rehearsals", () => {
   it("are for stage people alone, whose link leads there while they are next", async () => {
     const event = await makeEvent(world, { startLocal: "2027-06-10T18:00" });
-    const panelist = await addStagePerson(world.context, world.owner, event.eventId, { name: "Leira Quill", email: "leira@example.org", role: "panelist", duties: [], languages: null });
-    const rehearsal = await addRehearsal(world.context, world.owner, event.eventId, { startLocal: "2027-06-09T11:00", durationMinutes: 30 });
+    const panelist = await addStagePerson(world.context, world.owner, event.eventId, {
+      name: "Leira Quill",
+      email: "leira@example.org",
+      role: "panelist",
+      duties: [],
+      languages: null,
+    });
+    const rehearsal = await addRehearsal(world.context, world.owner, event.eventId, {
+      startLocal: "2027-06-09T11:00",
+      durationMinutes: 30,
+    });
     expect((await datesOf(world.context.db, event.eventId)).map((date) => date.id)).toEqual([event.occurrenceId]);
     expect(await inviteToRehearsal(world.context, world.owner, event.eventId, rehearsal)).toBe(1);
     expect(await mails()).toEqual(["leira@example.org: Rehearsal: Tides and the saltmarsh"]);

@@ -36,20 +36,30 @@ describe("an event that lets people in by their address alone", () => {
     const proof = await proofFromMail(ticketId);
     expect(await isProofOpen(world.context, one, proof)).toBe(true);
     await expect(seat(proof)).rejects.toMatchObject({ failure: { code: "not-found" } });
-    const used = await Promise.allSettled([redeemProof(world.context, one, proof), redeemProof(world.context, one, proof)]);
+    const used = await Promise.allSettled([
+      redeemProof(world.context, one, proof),
+      redeemProof(world.context, one, proof),
+    ]);
     expect(used.map((each) => each.status).sort()).toEqual(["fulfilled", "rejected"]);
     expect(await seat(proof)).toMatchObject({ actorId: ticketId });
     expect(await isProofOpen(world.context, one, proof)).toBe(false);
   });
 
   it("refuses an old link, somebody else's, and a forged one", async () => {
-    const [mine, theirs] = [await addTicket(world, event, "attendee", "One"), await addTicket(world, event, "attendee", "Two")];
+    const [mine, theirs] = [
+      await addTicket(world, event, "attendee", "One"),
+      await addTicket(world, event, "attendee", "Two"),
+    ];
     const proof = await proofFromMail(mine);
     expect(await isProofOpen(world.context, await holder(theirs), proof)).toBe(false);
-    await expect(redeemProof(world.context, await holder(theirs), proof)).rejects.toMatchObject({ failure: { code: "not-found" } });
+    await expect(redeemProof(world.context, await holder(theirs), proof)).rejects.toMatchObject({
+      failure: { code: "not-found" },
+    });
     expect(await isProven(world.context, mine, world.context.secrets.tokenFor(event.eventId, 0))).toBe(false);
     world.clock.advance(16 * minuteMs);
-    await expect(redeemProof(world.context, await holder(mine), proof)).rejects.toMatchObject({ failure: { code: "not-found" } });
+    await expect(redeemProof(world.context, await holder(mine), proof)).rejects.toMatchObject({
+      failure: { code: "not-found" },
+    });
   });
 
   it("asks nothing of stage people, and nothing where the event does not", async () => {
@@ -58,8 +68,13 @@ describe("an event that lets people in by their address alone", () => {
     const open = await makeEvent(world);
     const guest = await addTicket(world, open, "attendee", "Guest");
     expect(needsProof(await holder(guest))).toBe(false);
-    await expect(askForProof(world.context, await holder(guest))).rejects.toMatchObject({ failure: { code: "wrong-state" } });
-    await world.context.db.update(people).set({ email: null }).where(eq(people.id, (await holder(guest)).person.id));
+    await expect(askForProof(world.context, await holder(guest))).rejects.toMatchObject({
+      failure: { code: "wrong-state" },
+    });
+    await world.context.db
+      .update(people)
+      .set({ email: null })
+      .where(eq(people.id, (await holder(guest)).person.id));
     expect(await world.context.db.$count(tickets, eq(tickets.id, guest))).toBe(1);
   });
 });
@@ -71,6 +86,8 @@ describe("an event without a foyer", () => {
     const { startAt } = one.occurrence;
     expect(wayIn(one, startAt - 5 * minuteMs)).toMatchObject({ isOpen: false, isByDoors: true, opensAt: startAt });
     expect(wayIn(one, startAt + minuteMs)).toMatchObject({ isOpen: false });
-    expect(wayIn({ ...one, occurrence: { ...one.occurrence, phase: "open" } }, startAt - minuteMs)).toMatchObject({ isOpen: true });
+    expect(wayIn({ ...one, occurrence: { ...one.occurrence, phase: "open" } }, startAt - minuteMs)).toMatchObject({
+      isOpen: true,
+    });
   });
 });

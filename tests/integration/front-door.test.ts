@@ -38,11 +38,27 @@ const save = async (part: Partial<FrontDoorInput>) => {
   return saveFrontDoor(world.context, world.owner, event.eventId, version, { ...input, ...part });
 };
 let calls = 0;
-const signUp = async (email: string, answers: Record<string, string> = {}, locale = "en") => register(world.context, await door(), { name: "Guest", email, zone: null, hasConsented: true, source: null, locale, answers }, `r${(calls += 1)}`);
-const ticketOf = async (email: string) => (await world.context.db.select({ ticket: tickets }).from(tickets).innerJoin(people, eq(people.id, tickets.personId)).where(eq(people.email, email)))[0]!.ticket;
+const signUp = async (email: string, answers: Record<string, string> = {}, locale = "en") =>
+  register(
+    world.context,
+    await door(),
+    { name: "Guest", email, zone: null, hasConsented: true, source: null, locale, answers },
+    `r${(calls += 1)}`,
+  );
+const ticketOf = async (email: string) =>
+  (
+    await world.context.db
+      .select({ ticket: tickets })
+      .from(tickets)
+      .innerJoin(people, eq(people.id, tickets.personId))
+      .where(eq(people.email, email))
+  )[0]!.ticket;
 
 describe("pictures", () => {
-  const png = (width: number, height: number) => sharp({ create: { width, height, channels: 3, background: "#0E5A5A" } }).png().toBuffer();
+  const png = (width: number, height: number) =>
+    sharp({ create: { width, height, channels: 3, background: "#0E5A5A" } })
+      .png()
+      .toBuffer();
 
   it("are made anew as WebP within bounds, whatever came", async () => {
     const { id, width, height } = await addPicture(world.context, world.owner, event.eventId, await png(3200, 800));
@@ -51,29 +67,53 @@ describe("pictures", () => {
     expect((await sharp(bytes).metadata()).format).toBe("webp");
   });
   it("that are none, hold a script, or have 50 megapixels are refused, and nothing stays", async () => {
-    const svg = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="10" height="10"><script>alert(1)</script></svg>');
-    for (const bytes of [svg, Buffer.from("no picture"), Buffer.from([0xff, 0xd8, 0xff, 0xe0, 1, 2, 3])]) await expect(addPicture(world.context, world.owner, event.eventId, bytes)).rejects.toMatchObject({ failure: { code: "bad-file", reason: "not-a-picture" } });
-    await expect(addPicture(world.context, world.owner, event.eventId, await png(10_000, 5_000))).rejects.toMatchObject({ failure: { code: "bad-file" } });
+    const svg = Buffer.from(
+      '<svg xmlns="http://www.w3.org/2000/svg" width="10" height="10"><script>alert(1)</script></svg>',
+    );
+    for (const bytes of [svg, Buffer.from("no picture"), Buffer.from([0xff, 0xd8, 0xff, 0xe0, 1, 2, 3])])
+      await expect(addPicture(world.context, world.owner, event.eventId, bytes)).rejects.toMatchObject({
+        failure: { code: "bad-file", reason: "not-a-picture" },
+      });
+    await expect(addPicture(world.context, world.owner, event.eventId, await png(10_000, 5_000))).rejects.toMatchObject(
+      { failure: { code: "bad-file" } },
+    );
     expect(await world.context.db.$count(eventPictures, eq(eventPictures.eventId, event.eventId))).toBe(0);
   });
   it("of another event cannot be taken", async () => {
     const other = await makeEvent(world);
     const { id } = await addPicture(world.context, world.owner, other.eventId, await png(10, 10));
-    await expect(save({ look: { colour: "#0E5A5A", bannerId: id, logoId: null } })).rejects.toMatchObject({ failure: { code: "not-found" } });
+    await expect(save({ look: { colour: "#0E5A5A", bannerId: id, logoId: null } })).rejects.toMatchObject({
+      failure: { code: "not-found" },
+    });
   });
 });
 
 describe("the look and the people of the page", () => {
   it("are kept, shown, and refused to the second of two editors", async () => {
-    await addStagePerson(world.context, world.owner, event.eventId, { name: "Ilka Varn", email: "ilka@example.org", role: "panelist", duties: [], languages: null });
+    await addStagePerson(world.context, world.owner, event.eventId, {
+      name: "Ilka Varn",
+      email: "ilka@example.org",
+      role: "panelist",
+      duties: [],
+      languages: null,
+    });
     const { version, input } = await frontDoorDraft(world.context, world.owner, event.eventId);
-    const wanted = { ...input, look: { ...input.look, colour: "#7A1F5C" }, agendaShown: false, stage: input.stage.map((one) => ({ ...one, aboutLine: "Counts\r\ngodwits" })) };
+    const wanted = {
+      ...input,
+      look: { ...input.look, colour: "#7A1F5C" },
+      agendaShown: false,
+      stage: input.stage.map((one) => ({ ...one, aboutLine: "Counts\r\ngodwits" })),
+    };
     await saveFrontDoor(world.context, world.owner, event.eventId, version, wanted);
-    await expect(saveFrontDoor(world.context, world.owner, event.eventId, version, wanted)).rejects.toMatchObject({ failure: { code: "edited-meanwhile" } });
+    await expect(saveFrontDoor(world.context, world.owner, event.eventId, version, wanted)).rejects.toMatchObject({
+      failure: { code: "edited-meanwhile" },
+    });
     const shown = await door();
     expect(shown.stage).toMatchObject([{ name: "Ilka Varn", aboutLine: "Counts godwits" }]);
     expect(shown.event.look.colour).toBe("#7A1F5C");
-    await expect(save({ look: { colour: "red;background:url(x)", bannerId: null, logoId: null } })).rejects.toMatchObject({ failure: { code: "invalid-input" } });
+    await expect(
+      save({ look: { colour: "red;background:url(x)", bannerId: null, logoId: null } }),
+    ).rejects.toMatchObject({ failure: { code: "invalid-input" } });
     await signUp("dressed@example.org");
     await sendDue(world.context);
     expect(world.sent.find((mail) => mail.to.address === "dressed@example.org")!.html).toContain("#7A1F5C");
@@ -83,11 +123,20 @@ describe("the look and the people of the page", () => {
 describe("files for visitors", () => {
   it("go in and out whole; pages and scripts come out as plain bytes", async () => {
     const body = (text: string) => new Blob([text]).stream();
-    const { id } = await addFile(world.context, world.owner, event.eventId, "map/../<b>.html", body("<script>alert(1)</script>"), null);
+    const { id } = await addFile(
+      world.context,
+      world.owner,
+      event.eventId,
+      "map/../<b>.html",
+      body("<script>alert(1)</script>"),
+      null,
+    );
     const out = await fileBody(world.context, event.eventId, id);
     expect(out).toMatchObject({ mediaType: "application/octet-stream", name: "map .. <b>.html" });
     expect(await new Response(out.body).text()).toBe("<script>alert(1)</script>");
-    await expect(addFile(world.context, world.owner, event.eventId, "cut.pdf", body("abc"), 10)).rejects.toMatchObject({ failure: { code: "upload-cut" } });
+    await expect(addFile(world.context, world.owner, event.eventId, "cut.pdf", body("abc"), 10)).rejects.toMatchObject({
+      failure: { code: "upload-cut" },
+    });
     expect(await filesOf(world.context, event.eventId)).toHaveLength(1);
     await removeFile(world.context, world.owner, event.eventId, id);
     await expect(fileBody(world.context, event.eventId, id)).rejects.toMatchObject({ failure: { code: "not-found" } });
@@ -96,8 +145,12 @@ describe("files for visitors", () => {
 
 describe("registration", () => {
   it("asks what the form asks, in the visitor's language from then on", async () => {
-    await save({ formFields: [{ id: "site", label: "Site", kind: "choice", isRequired: true, options: ["north", "south"] }] });
-    await expect(signUp("x@example.org", { site: "west" })).rejects.toMatchObject({ failure: { code: "invalid-input", issues: [{ path: "answers.site" }] } });
+    await save({
+      formFields: [{ id: "site", label: "Site", kind: "choice", isRequired: true, options: ["north", "south"] }],
+    });
+    await expect(signUp("x@example.org", { site: "west" })).rejects.toMatchObject({
+      failure: { code: "invalid-input", issues: [{ path: "answers.site" }] },
+    });
     await signUp("layla@example.org", { site: "north" }, "ar");
     await sendDue(world.context);
     const mail = world.sent.findLast((one) => one.to.address === "layla@example.org")!;
@@ -105,10 +158,16 @@ describe("registration", () => {
     expect(mail.html).toContain('dir="rtl"');
   });
   it("takes addresses of named domains at once though the others wait", async () => {
-    await world.context.db.update(events).set({ approval: "by-hand", approvedDomains: ["brinewold.example.org"] }).where(eq(events.id, event.eventId));
+    await world.context.db
+      .update(events)
+      .set({ approval: "by-hand", approvedDomains: ["brinewold.example.org"] })
+      .where(eq(events.id, event.eventId));
     await signUp("own@brinewold.example.org");
     await signUp("other@example.com");
-    expect([(await ticketOf("own@brinewold.example.org")).status, (await ticketOf("other@example.com")).status]).toEqual(["registered", "pending"]);
+    expect([
+      (await ticketOf("own@brinewold.example.org")).status,
+      (await ticketOf("other@example.com")).status,
+    ]).toEqual(["registered", "pending"]);
   });
   it("comes back from the ticket, at the end of the line where the places are gone", async () => {
     await world.context.db.update(events).set({ registrationLimit: 1 }).where(eq(events.id, event.eventId));
@@ -120,7 +179,9 @@ describe("registration", () => {
     world.clock.advance(minuteMs);
     await comeBack(world.context, await holderById(world.context, first.id));
     expect((await ticketOf("first@example.org")).status).toBe("waiting");
-    await expect(comeBack(world.context, await holderById(world.context, first.id))).rejects.toMatchObject({ failure: { code: "wrong-state" } });
+    await expect(comeBack(world.context, await holderById(world.context, first.id))).rejects.toMatchObject({
+      failure: { code: "wrong-state" },
+    });
   });
 });
 

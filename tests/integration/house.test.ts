@@ -25,7 +25,11 @@ beforeAll(async () => {
   world = await makeWorld();
 });
 afterAll(() => world.close());
-const codeOf = (call: Promise<unknown>): Promise<string> => call.then(() => "done", (error: { failure?: { code: string } }) => error.failure?.code ?? String(error));
+const codeOf = (call: Promise<unknown>): Promise<string> =>
+  call.then(
+    () => "done",
+    (error: { failure?: { code: string } }) => error.failure?.code ?? String(error),
+  );
 const bytes = (text: string) => new TextEncoder().encode(text.replaceAll("\n", "\r\n"));
 
 describe("rule 3: seat licences in the database", () => {
@@ -33,18 +37,38 @@ describe("rule 3: seat licences in the database", () => {
     await saveLicences(world.context, world.owner, [{ size: 100, count: 1 }]);
     const second = await addMember(world.context, world.organisationId, "producer", "Nuno Fenmoor");
     const plan = goodPlan({ startLocal: "2026-12-03T18:00" });
-    const tried = await Promise.allSettled([createEvent(world.context, world.owner, plan), createEvent(world.context, second, plan)]);
+    const tried = await Promise.allSettled([
+      createEvent(world.context, world.owner, plan),
+      createEvent(world.context, second, plan),
+    ]);
     expect(tried.map((one) => one.status).sort()).toEqual(["fulfilled", "rejected"]);
     const refused = tried.find((one) => one.status === "rejected")!;
     // 17:40 to 19:15 is held: the other fits from 16:25 and from 19:35 on, in quarter hours
-    expect(refused.reason).toMatchObject({ failure: { code: "seats-clash", earlier: "2026-12-03T16:15", later: "2026-12-03T19:45", clashing: [{ title: plan.title }] } });
-    const rows = await world.context.db.select().from(occurrences).where(eq(occurrences.startLocal, "2026-12-03T18:00"));
+    expect(refused.reason).toMatchObject({
+      failure: {
+        code: "seats-clash",
+        earlier: "2026-12-03T16:15",
+        later: "2026-12-03T19:45",
+        clashing: [{ title: plan.title }],
+      },
+    });
+    const rows = await world.context.db
+      .select()
+      .from(occurrences)
+      .where(eq(occurrences.startLocal, "2026-12-03T18:00"));
     expect(rows).toHaveLength(1);
     expect(rows[0]!.licenceId).not.toBeNull();
   });
 
   it("marks the taken quarter hours while a start is picked", async () => {
-    const question = { occurrenceId: null, startLocal: "2026-12-03T18:30", zone: "Europe/Lisbon", durationMinutes: 60, callMinutes: 20, houseSize: 100 };
+    const question = {
+      occurrenceId: null,
+      startLocal: "2026-12-03T18:30",
+      zone: "Europe/Lisbon",
+      durationMinutes: 60,
+      callMinutes: 20,
+      houseSize: 100,
+    };
     const seen = await seatsAround(world.context, world.owner, question);
     expect(seen).toMatchObject({ verdict: "taken", earlier: "2026-12-03T16:15", later: "2026-12-03T19:45" });
     expect(seen.cells.find((cell) => cell.startLocal === "2026-12-03T12:00")).toMatchObject({ isFree: true });
@@ -52,9 +76,16 @@ describe("rule 3: seat licences in the database", () => {
   });
 
   it("refuses fewer licences than are booked and lists the dates", async () => {
-    const refused = await saveLicences(world.context, world.owner, [{ size: 50, count: 3 }]).catch((error: unknown) => error);
-    expect(refused).toMatchObject({ failure: { code: "licences-in-use", dates: [{ startLocal: "2026-12-03T18:00" }] } });
-    await saveLicences(world.context, world.owner, [{ size: 100, count: 3 }, { size: 500, count: 1 }]);
+    const refused = await saveLicences(world.context, world.owner, [{ size: 50, count: 3 }]).catch(
+      (error: unknown) => error,
+    );
+    expect(refused).toMatchObject({
+      failure: { code: "licences-in-use", dates: [{ startLocal: "2026-12-03T18:00" }] },
+    });
+    await saveLicences(world.context, world.owner, [
+      { size: 100, count: 3 },
+      { size: 500, count: 1 },
+    ]);
   });
 
   it("grants a request for more seats with a larger licence", async () => {
@@ -62,23 +93,57 @@ describe("rule 3: seat licences in the database", () => {
     await requestSeats(world.context, world.owner, event.eventId, { wantedSize: 400, note: "the press comes" });
     const [request] = await seatRequestsOf(world.context, world.owner, event.eventId);
     const producer = await addMember(world.context, world.organisationId, "producer", "Not the owner");
-    expect(await codeOf(decideSeats(world.context, producer, request!.id, { isGranted: true, answer: "" }))).toBe("not-allowed");
+    expect(await codeOf(decideSeats(world.context, producer, request!.id, { isGranted: true, answer: "" }))).toBe(
+      "not-allowed",
+    );
     await decideSeats(world.context, world.owner, request!.id, { isGranted: true, answer: "good luck" });
     expect((await eventAccess(world.context, world.owner, event.eventId)).event.houseSize).toBe(400);
-    expect(await codeOf(decideSeats(world.context, world.owner, request!.id, { isGranted: false, answer: "" }))).toBe("already-done");
-    expect((await seatRequestsOf(world.context, world.owner, event.eventId))[0]).toMatchObject({ state: "granted", answer: "good luck" });
+    expect(await codeOf(decideSeats(world.context, world.owner, request!.id, { isGranted: false, answer: "" }))).toBe(
+      "already-done",
+    );
+    expect((await seatRequestsOf(world.context, world.owner, event.eventId))[0]).toMatchObject({
+      state: "granted",
+      answer: "good luck",
+    });
   });
 });
 
 describe("templates", () => {
   it("keep settings, sheet and polls, and nobody's data", async () => {
-    const event = await makeEvent(world, { startLocal: "2026-12-11T18:00", isPrivate: true, accessCode: "spoonbill-4", formFields: [{ id: "f", label: "Which site?", kind: "short", isRequired: true, options: [] }] });
-    const leader = await addStagePerson(world.context, world.owner, event.eventId, { name: "Leira Quill", email: "leira.t@example.org", role: "panelist", duties: [], languages: null });
-    const [pollId, one, two] = ["a", "b", "c"].map((digit) => `00000000-0000-4000-8000-00000000000${digit}`) as [string, string, string];
+    const event = await makeEvent(world, {
+      startLocal: "2026-12-11T18:00",
+      isPrivate: true,
+      accessCode: "spoonbill-4",
+      formFields: [{ id: "f", label: "Which site?", kind: "short", isRequired: true, options: [] }],
+    });
+    const leader = await addStagePerson(world.context, world.owner, event.eventId, {
+      name: "Leira Quill",
+      email: "leira.t@example.org",
+      role: "panelist",
+      duties: [],
+      languages: null,
+    });
+    const [pollId, one, two] = ["a", "b", "c"].map((digit) => `00000000-0000-4000-8000-00000000000${digit}`) as [
+      string,
+      string,
+      string,
+    ];
     const segment = { lengthMinutes: 20, leaderTicketId: leader, pollId: null, fixedStartLocal: null };
     await saveRunSheet(world.context, world.owner, event.eventId, {
-      segments: [{ ...segment, id: one, title: "First", pollId }, { ...segment, id: two, title: "Second", fixedStartLocal: "2026-12-11T18:30" }],
-      polls: [{ id: pollId, question: "?", options: [{ id: "o1", label: "yes" }, { id: "o2", label: "no" }] }],
+      segments: [
+        { ...segment, id: one, title: "First", pollId },
+        { ...segment, id: two, title: "Second", fixedStartLocal: "2026-12-11T18:30" },
+      ],
+      polls: [
+        {
+          id: pollId,
+          question: "?",
+          options: [
+            { id: "o1", label: "yes" },
+            { id: "o2", label: "no" },
+          ],
+        },
+      ],
       parts: [],
     });
     const templateId = await saveTemplate(world.context, world.owner, event.eventId, "Evening");
@@ -90,12 +155,17 @@ describe("templates", () => {
     const made = await createFromTemplate(world.context, world.owner, templateId, { ...plan, title: "From it" });
     const [date] = await datesOf(world.context.db, made.eventId);
     const sheet = await segmentsOf(world.context.db, date!.id);
-    expect(sheet.map((row) => [row.title, row.fixedStartLocal, row.leaderTicketId])).toEqual([["First", null, null], ["Second", "2027-02-04T18:30", null]]);
+    expect(sheet.map((row) => [row.title, row.fixedStartLocal, row.leaderTicketId])).toEqual([
+      ["First", null, null],
+      ["Second", "2027-02-04T18:30", null],
+    ]);
     expect((await pollsOf(world.context.db, date!.id))[0]!.id).toBe(sheet[0]!.pollId);
     const again = await duplicateEvent(world.context, world.owner, event.eventId);
     const [copied] = await datesOf(world.context.db, again);
     expect(copied!.startLocal).toBe("2026-12-18T18:00");
-    expect((await world.context.db.select().from(tickets).where(eq(tickets.eventId, again))).map((ticket) => ticket.role)).toEqual(["producer"]);
+    expect(
+      (await world.context.db.select().from(tickets).where(eq(tickets.eventId, again))).map((ticket) => ticket.role),
+    ).toEqual(["producer"]);
   });
 });
 
@@ -126,14 +196,28 @@ describe("beginning from a calendar entry", () => {
       zone: "Europe/Madrid",
       durationMinutes: 75,
       rule: expect.objectContaining({ freq: "WEEKLY", count: 4, byDay: [{ weekday: "TH", ordinal: null }] }) as unknown,
-      people: [{ name: "Marit Corrant", email: "marit@brinewold.example.org" }, { name: "Quill, Leira", email: "leira.quill@example.net" }],
+      people: [
+        { name: "Marit Corrant", email: "marit@brinewold.example.org" },
+        { name: "Quill, Leira", email: "leira.quill@example.net" },
+      ],
       unread: ["Attachments"],
     });
   });
 
   it("reads pasted words", async () => {
-    const draft = await readDraft(world.context, world.owner, null, "Marsh evening\n14 January 2027 18:30\n75 min\nWith a walk on screen.\nLeira Quill <leira.quill@example.net>");
-    expect(draft).toMatchObject({ title: "Marsh evening", startLocal: "2027-01-14T18:30", durationMinutes: 75, people: [{ name: "Leira Quill", email: "leira.quill@example.net" }], unread: [] });
+    const draft = await readDraft(
+      world.context,
+      world.owner,
+      null,
+      "Marsh evening\n14 January 2027 18:30\n75 min\nWith a walk on screen.\nLeira Quill <leira.quill@example.net>",
+    );
+    expect(draft).toMatchObject({
+      title: "Marsh evening",
+      startLocal: "2027-01-14T18:30",
+      durationMinutes: 75,
+      people: [{ name: "Leira Quill", email: "leira.quill@example.net" }],
+      unread: [],
+    });
   });
 
   it.each([
@@ -155,21 +239,49 @@ describe("beginning from a calendar entry", () => {
 describe("people: free or not, taken or declined", () => {
   it("finds the slots around an uploaded calendar", async () => {
     const event = await makeEvent(world, { startLocal: "2027-01-12T18:00" });
-    const ticketId = await addStagePerson(world.context, world.owner, event.eventId, { name: "Oskar Vell", email: "oskar@example.net", role: "panelist", duties: [], languages: null });
-    const busy = entry.replace("20270114T183000", "20270114T090000").replace("PT1H15M", "PT8H").replace(/RRULE.*\n/, "");
-    expect((await addBusyCalendar(world.context, world.owner, event.eventId, ticketId, "own.ics", bytes(busy))).entries).toBe(1);
-    const grid = await findATime(world.context, world.owner, event.eventId, { fromLocal: "2027-01-14T00:00", untilLocal: "2027-01-15T00:00", durationMinutes: 60, requiredIds: [ticketId] });
-    const inBusy = grid.slots.filter((slot) => slot.startAt < Date.parse("2027-01-14T16:00Z") && slot.endAt > Date.parse("2027-01-14T08:00Z"));
+    const ticketId = await addStagePerson(world.context, world.owner, event.eventId, {
+      name: "Oskar Vell",
+      email: "oskar@example.net",
+      role: "panelist",
+      duties: [],
+      languages: null,
+    });
+    const busy = entry
+      .replace("20270114T183000", "20270114T090000")
+      .replace("PT1H15M", "PT8H")
+      .replace(/RRULE.*\n/, "");
+    expect(
+      (await addBusyCalendar(world.context, world.owner, event.eventId, ticketId, "own.ics", bytes(busy))).entries,
+    ).toBe(1);
+    const grid = await findATime(world.context, world.owner, event.eventId, {
+      fromLocal: "2027-01-14T00:00",
+      untilLocal: "2027-01-15T00:00",
+      durationMinutes: 60,
+      requiredIds: [ticketId],
+    });
+    const inBusy = grid.slots.filter(
+      (slot) => slot.startAt < Date.parse("2027-01-14T16:00Z") && slot.endAt > Date.parse("2027-01-14T08:00Z"),
+    );
     expect(inBusy).toEqual([]);
     expect(grid.slots[0]!.startAt).toBe(Date.parse("2027-01-14T16:00Z"));
   });
 
   it("lets nobody from outside in where the house rule says so", async () => {
     const event = await makeEvent(world, { startLocal: "2027-01-15T18:00" });
-    await saveRules(world.context, world.owner, { ...standardRules, guestsFromOutside: false, ownDomains: ["brinewold.example.org"] });
+    await saveRules(world.context, world.owner, {
+      ...standardRules,
+      guestsFromOutside: false,
+      ownDomains: ["brinewold.example.org"],
+    });
     const { event: row } = await eventAccess(world.context, world.owner, event.eventId);
     const [occurrence] = await datesOf(world.context.db, event.eventId);
-    const signUp = (email: string) => register(world.context, { event: row, occurrence: occurrence! }, { name: "Ines Marl", email, zone: null, hasConsented: true, source: null, answers: {} }, "local");
+    const signUp = (email: string) =>
+      register(
+        world.context,
+        { event: row, occurrence: occurrence! },
+        { name: "Ines Marl", email, zone: null, hasConsented: true, source: null, answers: {} },
+        "local",
+      );
     expect(await codeOf(signUp("ines@example.com"))).toBe("invalid-input");
     expect(await codeOf(signUp("ines@north.brinewold.example.org"))).toBe("done");
     await saveRules(world.context, world.owner, standardRules);
@@ -179,29 +291,70 @@ describe("people: free or not, taken or declined", () => {
     const event = await makeEvent(world, { startLocal: "2027-01-13T18:00", approval: "by-hand" });
     const { event: row } = await eventAccess(world.context, world.owner, event.eventId);
     const [occurrence] = await datesOf(world.context.db, event.eventId);
-    for (const name of ["a", "b"]) await register(world.context, { event: row, occurrence: occurrence! }, { name, email: `${name}.approval@example.org`, zone: null, hasConsented: true, source: null, answers: {} }, "local");
-    const waiting = await world.context.db.select().from(tickets).where(eq(tickets.occurrenceId, event.occurrenceId)).orderBy(tickets.registeredAt, tickets.id);
+    for (const name of ["a", "b"])
+      await register(
+        world.context,
+        { event: row, occurrence: occurrence! },
+        { name, email: `${name}.approval@example.org`, zone: null, hasConsented: true, source: null, answers: {} },
+        "local",
+      );
+    const waiting = await world.context.db
+      .select()
+      .from(tickets)
+      .where(eq(tickets.occurrenceId, event.occurrenceId))
+      .orderBy(tickets.registeredAt, tickets.id);
     expect(waiting.map((one) => one.status)).toEqual(["pending", "pending"]);
     expect(await decideRegistrations(world.context, world.owner, event.eventId, [waiting[0]!.id], true)).toBe(1);
-    expect(await decideRegistrations(world.context, world.owner, event.eventId, waiting.map((one) => one.id), false)).toBe(1);
-    const kinds = (await world.context.db.select().from(messages).where(eq(messages.eventId, event.eventId))).map((one) => one.kind).sort();
+    expect(
+      await decideRegistrations(
+        world.context,
+        world.owner,
+        event.eventId,
+        waiting.map((one) => one.id),
+        false,
+      ),
+    ).toBe(1);
+    const kinds = (await world.context.db.select().from(messages).where(eq(messages.eventId, event.eventId)))
+      .map((one) => one.kind)
+      .sort();
     expect(kinds).toEqual(["confirmation", "decline", "pending", "pending", "reminder", "reminder"]);
   });
 });
 
 describe("readiness in the database", () => {
   it("finds what is missing and mends it in one act", async () => {
-    const made = await createEvent(world.context, world.owner, goodPlan({ startLocal: "2027-12-25T18:00", isPrivate: true, accessCode: "1111", isRecorded: true, descriptionHtml: "" }));
+    const made = await createEvent(
+      world.context,
+      world.owner,
+      goodPlan({
+        startLocal: "2027-12-25T18:00",
+        isPrivate: true,
+        accessCode: "1111",
+        isRecorded: true,
+        descriptionHtml: "",
+      }),
+    );
     const find = async () => {
       const [row] = await world.context.db.select().from(events).where(eq(events.id, made.eventId));
       const [date] = await datesOf(world.context.db, made.eventId);
       return (await readinessFor(world.context, row!, date!)).map((one) => one.check);
     };
     const before = await find();
-    for (const check of ["not-published", "access-code-weak", "recording-without-consent", "public-holiday", "no-description"]) expect(before).toContain(check);
-    for (const check of ["not-published", "access-code-weak", "recording-without-consent"]) await mendFinding(world.context, world.owner, made.eventId, made.occurrenceId!, check);
+    for (const check of [
+      "not-published",
+      "access-code-weak",
+      "recording-without-consent",
+      "public-holiday",
+      "no-description",
+    ])
+      expect(before).toContain(check);
+    for (const check of ["not-published", "access-code-weak", "recording-without-consent"])
+      await mendFinding(world.context, world.owner, made.eventId, made.occurrenceId!, check);
     const after = await find();
-    for (const check of ["not-published", "access-code-weak", "recording-without-consent"]) expect(after).not.toContain(check);
-    expect(await codeOf(mendFinding(world.context, world.owner, made.eventId, made.occurrenceId!, "public-holiday"))).not.toBe("done");
+    for (const check of ["not-published", "access-code-weak", "recording-without-consent"])
+      expect(after).not.toContain(check);
+    expect(
+      await codeOf(mendFinding(world.context, world.owner, made.eventId, made.occurrenceId!, "public-holiday")),
+    ).not.toBe("done");
   });
 });

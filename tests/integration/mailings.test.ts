@@ -4,12 +4,28 @@ import ICAL from "ical.js";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { docFromTemplate, nobody } from "@/core/mailings";
 import { dayMs, hourMs, minuteMs } from "@/core/time";
-import { connections, contactGroups, groupMembers, invitees, mailings, messages, occurrences, people, tickets } from "@/server/db/schema";
+import {
+  connections,
+  contactGroups,
+  groupMembers,
+  invitees,
+  mailings,
+  messages,
+  occurrences,
+  people,
+  tickets,
+} from "@/server/db/schema";
 import { personByEmail } from "@/server/services/people-records";
 import { receiveMail } from "@/server/services/incoming-mail";
 import { sendDue } from "@/server/services/mail/deliver";
 import { previewMailing, saveKindWords, saveMailing, testMailing } from "@/server/services/mailings/compose";
-import { goOnMailing, remindUnanswered, sendMailing, stopMailing, summariseAudience } from "@/server/services/mailings/send";
+import {
+  goOnMailing,
+  remindUnanswered,
+  sendMailing,
+  stopMailing,
+  summariseAudience,
+} from "@/server/services/mailings/send";
 import { planFollowUps, setReminders, trackOf } from "@/server/services/mailings/track";
 import { answerByLink, askedBy } from "@/server/services/replies";
 import { countTry } from "@/server/services/tries";
@@ -30,9 +46,12 @@ beforeEach(async () => {
   event = await makeEvent(world);
 });
 
-const person = (email: string, name = email.split("@")[0]!) => personByEmail(world.context, world.context.db, world.organisationId, { name, email });
-const count = (audience: object, kind: "invitation" | "note" = "invitation") => summariseAudience(world.context, world.owner, event.eventId, kind, { ...nobody, ...audience });
-const keep = (kind: "invitation" | "note" | "follow-up-came" | "follow-up-missed", part = {}) => saveMailing(world.context, world.owner, event.eventId, null, 0, composed(kind, part));
+const person = (email: string, name = email.split("@")[0]!) =>
+  personByEmail(world.context, world.context.db, world.organisationId, { name, email });
+const count = (audience: object, kind: "invitation" | "note" = "invitation") =>
+  summariseAudience(world.context, world.owner, event.eventId, kind, { ...nobody, ...audience });
+const keep = (kind: "invitation" | "note" | "follow-up-came" | "follow-up-missed", part = {}) =>
+  saveMailing(world.context, world.owner, event.eventId, null, 0, composed(kind, part));
 async function invite(pasted: string): Promise<string> {
   const { id } = await keep("invitation", { audience: { ...nobody, pasted } as never });
   await sendMailing(world.context, world.owner, event.eventId, id);
@@ -41,21 +60,59 @@ async function invite(pasted: string): Promise<string> {
 }
 const mailTo = (address: string) => world.sent.find((mail) => mail.to.address === address)!;
 const tokenIn = (text: string) => /\/reply\/([\w-]+)/.exec(text)![1]!;
-const inviteeOf = async (email: string) => (await world.context.db.select({ reply: invitees.reply }).from(invitees).innerJoin(people, eq(people.id, invitees.personId)).where(and(eq(people.email, email), eq(invitees.eventId, event.eventId))))[0]!;
+const inviteeOf = async (email: string) =>
+  (
+    await world.context.db
+      .select({ reply: invitees.reply })
+      .from(invitees)
+      .innerJoin(people, eq(people.id, invitees.personId))
+      .where(and(eq(people.email, email), eq(invitees.eventId, event.eventId)))
+  )[0]!;
 
 describe("whom a mailing reaches", () => {
   it("adds groups, people, standings, earlier events and pasted words up, each person once, and says who is left out", async () => {
     const earlier = await makeEvent(world);
-    const [grouped, gone, failed, single] = [await person("grouped@example.org"), await person("gone@example.org"), await person("failed@example.org"), await person("single@example.org")];
+    const [grouped, gone, failed, single] = [
+      await person("grouped@example.org"),
+      await person("gone@example.org"),
+      await person("failed@example.org"),
+      await person("single@example.org"),
+    ];
     const group = { id: randomUUID(), organisationId: world.organisationId, name: `G ${event.eventId}` };
     await world.context.db.insert(contactGroups).values(group);
-    await world.context.db.insert(groupMembers).values([grouped, gone, failed].map((one) => ({ groupId: group.id, personId: one.id, organisationId: world.organisationId })));
+    await world.context.db
+      .insert(groupMembers)
+      .values(
+        [grouped, gone, failed].map((one) => ({
+          groupId: group.id,
+          personId: one.id,
+          organisationId: world.organisationId,
+        })),
+      );
     await world.context.db.update(people).set({ unsubscribedAt: 1 }).where(eq(people.id, gone.id));
     await world.context.db.update(people).set({ addressFailedAt: 1 }).where(eq(people.id, failed.id));
     const pastTicket = await addTicket(world, earlier, "attendee", "Came before");
-    await world.context.db.insert(connections).values({ id: randomUUID(), organisationId: world.organisationId, occurrenceId: earlier.occurrenceId, ticketId: pastTicket, role: "attendee", device: "computer", chainId: pastTicket, inAt: 1, lastSignAt: 2, houseFromAt: 1 });
+    await world.context.db
+      .insert(connections)
+      .values({
+        id: randomUUID(),
+        organisationId: world.organisationId,
+        occurrenceId: earlier.occurrenceId,
+        ticketId: pastTicket,
+        role: "attendee",
+        device: "computer",
+        chainId: pastTicket,
+        inAt: 1,
+        lastSignAt: 2,
+        houseFromAt: 1,
+      });
     await addTicket(world, earlier, "attendee", "Missed it");
-    const summary = await count({ groups: [group.name], personIds: [single.id, grouped.id], past: [{ eventId: earlier.eventId, who: "came" }], pasted: "grouped@example.org, New One <new@example.org>, gibberish" });
+    const summary = await count({
+      groups: [group.name],
+      personIds: [single.id, grouped.id],
+      past: [{ eventId: earlier.eventId, who: "came" }],
+      pasted: "grouped@example.org, New One <new@example.org>, gibberish",
+    });
     expect(summary).toMatchObject({ count: 4, twice: 2, unsubscribed: 1, failed: 1, unread: ["gibberish"] });
     expect(summary.first.map((one) => one.name).sort()).toEqual(["Came before", "New One", "grouped", "single"]);
     await addTicket(world, event, "attendee", "Has a ticket");
@@ -64,26 +121,55 @@ describe("whom a mailing reaches", () => {
   });
 
   it("reads a list with a tenth of rubbish: 900 of 1,000 lines", async () => {
-    const lines = Array.from({ length: 1000 }, (_, i) => (i % 10 === 0 ? `no address ${i}` : `Person ${i} <p${i}@example.org>`));
+    const lines = Array.from({ length: 1000 }, (_, i) =>
+      i % 10 === 0 ? `no address ${i}` : `Person ${i} <p${i}@example.org>`,
+    );
     expect(await count({ pasted: lines.join("\n") })).toMatchObject({ count: 900 });
   });
 });
 
 describe("keeping, trying and sending are acts apart", () => {
   it("refuses unknown fields with their place, a lost join block, and line breaks in a subject's value", async () => {
-    await expect(keep("invitation", { doc: docFromTemplate("Hello") as never })).rejects.toMatchObject({ failure: { code: "join-block-missing" } });
-    await expect(keep("note", { subject: "{{nmae}}" })).rejects.toMatchObject({ failure: { code: "unknown-merge-field", field: "nmae", line: 1 } });
-    const preview = await previewMailing(world.context, world.owner, event.eventId, composed("note", { subject: "One\r\nBcc: all@example.org" }), null);
+    await expect(keep("invitation", { doc: docFromTemplate("Hello") as never })).rejects.toMatchObject({
+      failure: { code: "join-block-missing" },
+    });
+    await expect(keep("note", { subject: "{{nmae}}" })).rejects.toMatchObject({
+      failure: { code: "unknown-merge-field", field: "nmae", line: 1 },
+    });
+    const preview = await previewMailing(
+      world.context,
+      world.owner,
+      event.eventId,
+      composed("note", { subject: "One\r\nBcc: all@example.org" }),
+      null,
+    );
     expect(preview.subject).not.toMatch(/[\r\n]/);
   });
 
   it("keeps script in no part of a mail", async () => {
-    const doc = [{ type: "paragraph", words: [{ type: "text", text: "<script>alert(1)</script>", href: "https://example.org/\"onx=" }] }, { type: "join-details" }];
-    const preview = await previewMailing(world.context, world.owner, event.eventId, composed("invitation", { doc: doc as never }), null);
+    const doc = [
+      {
+        type: "paragraph",
+        words: [{ type: "text", text: "<script>alert(1)</script>", href: 'https://example.org/"onx=' }],
+      },
+      { type: "join-details" },
+    ];
+    const preview = await previewMailing(
+      world.context,
+      world.owner,
+      event.eventId,
+      composed("invitation", { doc: doc as never }),
+      null,
+    );
     expect(preview.html).not.toContain("<script>");
     expect(preview.html).not.toContain('"onx');
-    const bad = [{ type: "paragraph", words: [{ type: "text", text: "x", href: "javascript:alert(1)" }] }, { type: "join-details" }];
-    await expect(keep("invitation", { doc: bad as never })).rejects.toMatchObject({ failure: { code: "invalid-input" } });
+    const bad = [
+      { type: "paragraph", words: [{ type: "text", text: "x", href: "javascript:alert(1)" }] },
+      { type: "join-details" },
+    ];
+    await expect(keep("invitation", { doc: bad as never })).rejects.toMatchObject({
+      failure: { code: "invalid-input" },
+    });
   });
 
   it("sends a test to oneself beside every plan, previews in the reader's zone, and names the sender of the mailing", async () => {
@@ -93,29 +179,48 @@ describe("keeping, trying and sending are acts apart", () => {
     expect(await world.context.db.$count(messages, eq(messages.eventId, event.eventId))).toBe(0);
     const far = await person("far@example.org");
     await world.context.db.update(people).set({ zone: "Asia/Kathmandu" }).where(eq(people.id, far.id));
-    expect((await previewMailing(world.context, world.owner, event.eventId, composed("invitation"), far.id)).text).toContain("Kathmandu");
-    const { id } = await keep("invitation", { audience: { ...nobody, pasted: "far@example.org" } as never, senderName: "Wenna of the shore", replyTo: "wenna@example.org" });
+    expect(
+      (await previewMailing(world.context, world.owner, event.eventId, composed("invitation"), far.id)).text,
+    ).toContain("Kathmandu");
+    const { id } = await keep("invitation", {
+      audience: { ...nobody, pasted: "far@example.org" } as never,
+      senderName: "Wenna of the shore",
+      replyTo: "wenna@example.org",
+    });
     world.sent.splice(0);
     await sendMailing(world.context, world.owner, event.eventId, id);
     await sendDue(world.context);
-    expect(world.sent[0]).toMatchObject({ from: { name: "Wenna of the shore" }, replyTo: "wenna@example.org", unsubscribeUrl: expect.stringContaining("/unsubscribe/") });
+    expect(world.sent[0]).toMatchObject({
+      from: { name: "Wenna of the shore" },
+      replyTo: "wenna@example.org",
+      unsubscribeUrl: expect.stringContaining("/unsubscribe/"),
+    });
   });
 
   it("lets the second of two editors know, and loses neither's words", async () => {
     const { id, version } = await keep("note");
     await saveMailing(world.context, world.owner, event.eventId, id, version, composed("note", { subject: "First" }));
-    await expect(saveMailing(world.context, world.owner, event.eventId, id, version, composed("note", { subject: "Second" }))).rejects.toMatchObject({ failure: { code: "edited-meanwhile", currentVersion: version + 1 } });
+    await expect(
+      saveMailing(world.context, world.owner, event.eventId, id, version, composed("note", { subject: "Second" })),
+    ).rejects.toMatchObject({ failure: { code: "edited-meanwhile", currentVersion: version + 1 } });
     expect((await world.context.db.select().from(mailings).where(eq(mailings.id, id)))[0]!.subject).toBe("First");
   });
 
   it("plans nobody twice when two press at once", async () => {
-    const { id } = await keep("invitation", { audience: { ...nobody, pasted: Array.from({ length: 30 }, (_, i) => `two${i}@example.org`).join("\n") } as never });
-    const pressed = await Promise.all([sendMailing(world.context, world.owner, event.eventId, id), sendMailing(world.context, world.owner, event.eventId, id)]);
+    const { id } = await keep("invitation", {
+      audience: { ...nobody, pasted: Array.from({ length: 30 }, (_, i) => `two${i}@example.org`).join("\n") } as never,
+    });
+    const pressed = await Promise.all([
+      sendMailing(world.context, world.owner, event.eventId, id),
+      sendMailing(world.context, world.owner, event.eventId, id),
+    ]);
     expect(pressed.map((one) => one.planned).sort((a, b) => a - b)).toEqual([0, 30]);
   });
 
   it("stops what has not left, and goes on where it stood", async () => {
-    const { id } = await keep("invitation", { audience: { ...nobody, pasted: Array.from({ length: 12 }, (_, i) => `stop${i}@example.org`).join("\n") } as never });
+    const { id } = await keep("invitation", {
+      audience: { ...nobody, pasted: Array.from({ length: 12 }, (_, i) => `stop${i}@example.org`).join("\n") } as never,
+    });
     await sendMailing(world.context, world.owner, event.eventId, id);
     expect(await stopMailing(world.context, world.owner, event.eventId, id)).toBe(12);
     await sendDue(world.context);
@@ -135,7 +240,9 @@ describe("replies", () => {
     expect(await answerByLink(world.context, no, "unsure", "t")).toBe(false);
     expect(await answerByLink(world.context, no, "not-coming", "t")).toBe(false);
     await sendDue(world.context);
-    expect(world.sent.some((mail) => mail.to.address === "yes@example.org" && mail.text.includes("/ticket/"))).toBe(true);
+    expect(world.sent.some((mail) => mail.to.address === "yes@example.org" && mail.text.includes("/ticket/"))).toBe(
+      true,
+    );
     const csv = await eventFile(world.context, world.owner, event.eventId, "invitees");
     expect(csv).toMatch(/yes@example\.org,coming,.*,yes\r\n/);
     expect(csv).toMatch(/no@example\.org,not-coming,.*,no\r\n/);
@@ -145,27 +252,56 @@ describe("replies", () => {
     expect(await remindUnanswered(world.context, world.owner, event.eventId)).toMatchObject({ planned: 0 });
     await sendDue(world.context);
     expect(world.sent.map((mail) => mail.to.address)).toEqual(["quiet@example.org"]);
-    for (const forged of ["x", world.context.secrets.tokenFor(event.eventId, 0), `${yes.slice(0, -2)}AA`]) await expect(askedBy(world.context, forged)).rejects.toMatchObject({ failure: { code: "not-found" } });
-    await expect(answerByLink(world.context, yes, "maybe", "t")).rejects.toMatchObject({ failure: { code: "invalid-input" } });
+    for (const forged of ["x", world.context.secrets.tokenFor(event.eventId, 0), `${yes.slice(0, -2)}AA`])
+      await expect(askedBy(world.context, forged)).rejects.toMatchObject({ failure: { code: "not-found" } });
+    await expect(answerByLink(world.context, yes, "maybe", "t")).rejects.toMatchObject({
+      failure: { code: "invalid-input" },
+    });
   });
 
   it("by the link: a yes that is refused its place leaves no yes behind, and a date that is over takes none", async () => {
     await invite("much@example.org, late@example.org");
     const much = tokenIn(mailTo("much@example.org").text);
     // the address's mails of this quarter hour are used up
-    for (let i = 0; i < 20; i += 1) await countTry(world.context, "mail-to-address", "much@example.org").catch(() => {});
-    await expect(answerByLink(world.context, much, "coming", "t")).rejects.toMatchObject({ failure: { code: "too-many-tries" } });
+    for (let i = 0; i < 20; i += 1)
+      await countTry(world.context, "mail-to-address", "much@example.org").catch(() => {});
+    await expect(answerByLink(world.context, much, "coming", "t")).rejects.toMatchObject({
+      failure: { code: "too-many-tries" },
+    });
     expect((await askedBy(world.context, much)).reply).toBeNull();
     const late = tokenIn(mailTo("late@example.org").text);
     await world.context.db.update(occurrences).set({ phase: "ended" }).where(eq(occurrences.id, event.occurrenceId));
-    await expect(answerByLink(world.context, late, "coming", "t")).rejects.toMatchObject({ failure: { code: "wrong-state" } });
+    await expect(answerByLink(world.context, late, "coming", "t")).rejects.toMatchObject({
+      failure: { code: "wrong-state" },
+    });
     expect((await askedBy(world.context, late)).reply).toBeNull();
   });
 
   /** RFC 5546 §4.2.2's example of a reply, with this event's own UID and invented people. */
   const replyMail = (from: string, attendee: string, uid: string, partstat: string) =>
     new TextEncoder().encode(
-      [`From: ${from}`, "To: events@brinewold.example.org", "Subject: Accepted", "MIME-Version: 1.0", "Content-Type: text/calendar; method=REPLY; charset=utf-8", "", "BEGIN:VCALENDAR", "PRODID:-//Example/ExampleCalendarClient//EN", "METHOD:REPLY", "VERSION:2.0", "BEGIN:VEVENT", `ATTENDEE;PARTSTAT=${partstat}:mailto:${attendee}`, "ORGANIZER:mailto:events@brinewold.example.org", `UID:${uid}`, "SEQUENCE:0", "REQUEST-STATUS:2.0;Success", "DTSTAMP:19970612T190000Z", "END:VEVENT", "END:VCALENDAR", ""].join("\r\n"),
+      [
+        `From: ${from}`,
+        "To: events@brinewold.example.org",
+        "Subject: Accepted",
+        "MIME-Version: 1.0",
+        "Content-Type: text/calendar; method=REPLY; charset=utf-8",
+        "",
+        "BEGIN:VCALENDAR",
+        "PRODID:-//Example/ExampleCalendarClient//EN",
+        "METHOD:REPLY",
+        "VERSION:2.0",
+        "BEGIN:VEVENT",
+        `ATTENDEE;PARTSTAT=${partstat}:mailto:${attendee}`,
+        "ORGANIZER:mailto:events@brinewold.example.org",
+        `UID:${uid}`,
+        "SEQUENCE:0",
+        "REQUEST-STATUS:2.0;Success",
+        "DTSTAMP:19970612T190000Z",
+        "END:VEVENT",
+        "END:VCALENDAR",
+        "",
+      ].join("\r\n"),
     );
 
   it("by a METHOD:REPLY file, from the asked address alone", async () => {
@@ -175,15 +311,29 @@ describe("replies", () => {
     const entry = new ICAL.Component(ICAL.parse(file.content) as never).getFirstSubcomponent("vevent")!;
     expect(entry.getFirstProperty("attendee")!.getParameter("partstat")).toBe("NEEDS-ACTION");
     const uid = String(entry.getFirstPropertyValue("uid"));
-    expect(await receiveMail(world.context, replyMail("file@example.org", "file@example.org", uid, "TENTATIVE"))).toBe("reply");
+    expect(await receiveMail(world.context, replyMail("file@example.org", "file@example.org", uid, "TENTATIVE"))).toBe(
+      "reply",
+    );
     expect(await inviteeOf("file@example.org")).toEqual({ reply: "unsure" });
-    expect(await receiveMail(world.context, replyMail("File <file@example.org>", "file@example.org", uid, "DECLINED"))).toBe("reply");
+    expect(
+      await receiveMail(world.context, replyMail("File <file@example.org>", "file@example.org", uid, "DECLINED")),
+    ).toBe("reply");
     expect(await inviteeOf("file@example.org")).toEqual({ reply: "not-coming" });
-    expect(await receiveMail(world.context, replyMail("stranger@example.org", "stranger@example.org", uid, "ACCEPTED"))).toBe("not-invited");
-    expect(await receiveMail(world.context, replyMail("stranger@example.org", "file@example.org", uid, "ACCEPTED"))).toBe("not-invited");
-    expect(await receiveMail(world.context, replyMail("file@example.org", "file@example.org", "unknown@example.org", "ACCEPTED"))).toBe("not-invited");
+    expect(
+      await receiveMail(world.context, replyMail("stranger@example.org", "stranger@example.org", uid, "ACCEPTED")),
+    ).toBe("not-invited");
+    expect(
+      await receiveMail(world.context, replyMail("stranger@example.org", "file@example.org", uid, "ACCEPTED")),
+    ).toBe("not-invited");
+    expect(
+      await receiveMail(
+        world.context,
+        replyMail("file@example.org", "file@example.org", "unknown@example.org", "ACCEPTED"),
+      ),
+    ).toBe("not-invited");
     expect(await inviteeOf("file@example.org")).toEqual({ reply: "not-coming" });
-    for (const rubbish of ["", "Subject: hello\r\n\r\nhello", "Content-Type: text/calendar\r\n\r\nBEGIN:VCALENDAR"]) expect(await receiveMail(world.context, new TextEncoder().encode(rubbish))).toBe("other");
+    for (const rubbish of ["", "Subject: hello\r\n\r\nhello", "Content-Type: text/calendar\r\n\r\nBEGIN:VCALENDAR"])
+      expect(await receiveMail(world.context, new TextEncoder().encode(rubbish))).toBe("other");
   });
 });
 
@@ -192,7 +342,12 @@ describe("mail that comes back (RFC 3464)", () => {
     await invite("lost@example.org");
     const sent = mailTo("lost@example.org");
     const original = `Message-ID: ${sent.messageId}\r\nTo: lost@example.org\r\n\r\nwords`;
-    expect(await receiveMail(world.context, deliveryReport("lost@example.org", original.replace(sent.messageId, "<made-up@example.org>")))).toBe("unknown-bounce");
+    expect(
+      await receiveMail(
+        world.context,
+        deliveryReport("lost@example.org", original.replace(sent.messageId, "<made-up@example.org>")),
+      ),
+    ).toBe("unknown-bounce");
     expect(await receiveMail(world.context, deliveryReport("lost@example.org", original))).toBe("bounce");
     const [row] = await world.context.db.select().from(people).where(eq(people.email, "lost@example.org"));
     expect(row).toMatchObject({ addressFailedReason: "smtp; 550 5.1.1 no such mailbox" });
@@ -205,12 +360,23 @@ describe("the track", () => {
     await addTicket(world, event, "attendee", "Reminded");
     expect(await setReminders(world.context, world.owner, event.eventId, [60, 60, 2880])).toEqual([2880, 60]);
     const [date] = await world.context.db.select().from(occurrences).where(eq(occurrences.id, event.occurrenceId));
-    const planned = await world.context.db.select().from(messages).where(and(eq(messages.eventId, event.eventId), eq(messages.kind, "reminder")));
+    const planned = await world.context.db
+      .select()
+      .from(messages)
+      .where(and(eq(messages.eventId, event.eventId), eq(messages.kind, "reminder")));
     expect(planned.map((one) => date!.startAt - one.plannedDueAt)).toEqual([2 * dayMs, hourMs]);
     const track = await trackOf(world.context, world.owner, event.eventId, date!);
-    expect(track.filter((mark) => mark.kind === "reminder").map((mark) => [mark.key, mark.counts])).toEqual([["reminder:2880", { planned: 1 }], ["reminder:60", { planned: 1 }]]);
-    await expect(setReminders(world.context, world.owner, event.eventId, [1])).rejects.toMatchObject({ failure: { code: "invalid-input" } });
-    await saveKindWords(world.context, world.owner, event.eventId, "reminder", { subject: "Boots on", doc: docFromTemplate("Soon.\n\n{{join_details}}") });
+    expect(track.filter((mark) => mark.kind === "reminder").map((mark) => [mark.key, mark.counts])).toEqual([
+      ["reminder:2880", { planned: 1 }],
+      ["reminder:60", { planned: 1 }],
+    ]);
+    await expect(setReminders(world.context, world.owner, event.eventId, [1])).rejects.toMatchObject({
+      failure: { code: "invalid-input" },
+    });
+    await saveKindWords(world.context, world.owner, event.eventId, "reminder", {
+      subject: "Boots on",
+      doc: docFromTemplate("Soon.\n\n{{join_details}}"),
+    });
     world.clock.set(date!.startAt - 59 * minuteMs);
     await sendDue(world.context);
     expect(world.sent.map((mail) => mail.subject)).toContain("Boots on");
@@ -218,12 +384,32 @@ describe("the track", () => {
   });
 
   it("sends follow-ups after the end: one to those who came, another to those who did not, once", async () => {
-    const [came, missed] = [await addTicket(world, event, "attendee", "Came"), await addTicket(world, event, "attendee", "Missed")];
+    const [came, missed] = [
+      await addTicket(world, event, "attendee", "Came"),
+      await addTicket(world, event, "attendee", "Missed"),
+    ];
     await addTicket(world, event, "test-guest", "Tester");
-    await world.context.db.insert(connections).values({ id: randomUUID(), organisationId: world.organisationId, occurrenceId: event.occurrenceId, ticketId: came, role: "attendee", device: "computer", chainId: came, inAt: 1, lastSignAt: 2, houseFromAt: 1 });
+    await world.context.db
+      .insert(connections)
+      .values({
+        id: randomUUID(),
+        organisationId: world.organisationId,
+        occurrenceId: event.occurrenceId,
+        ticketId: came,
+        role: "attendee",
+        device: "computer",
+        chainId: came,
+        inAt: 1,
+        lastSignAt: 2,
+        houseFromAt: 1,
+      });
     await keep("follow-up-came", { subject: "Thanks" });
     await keep("follow-up-missed", { subject: "Pity", afterMinutes: 24 * 60 });
-    const [date] = await world.context.db.update(occurrences).set({ phase: "ended" }).where(eq(occurrences.id, event.occurrenceId)).returning();
+    const [date] = await world.context.db
+      .update(occurrences)
+      .set({ phase: "ended" })
+      .where(eq(occurrences.id, event.occurrenceId))
+      .returning();
     world.clock.set(date!.endAt + 59 * minuteMs);
     expect(await planFollowUps(world.context)).toBe(0);
     world.clock.set(date!.endAt + 61 * minuteMs);
@@ -231,8 +417,20 @@ describe("the track", () => {
     world.clock.set(date!.endAt + dayMs + hourMs);
     expect(await planFollowUps(world.context)).toBe(1);
     await sendDue(world.context);
-    const idOf = async (ticketId: string) => (await world.context.db.select({ email: people.email }).from(tickets).innerJoin(people, eq(people.id, tickets.personId)).where(eq(tickets.id, ticketId)))[0]!.email;
-    expect(world.sent.filter((mail) => ["Thanks", "Pity"].includes(mail.subject)).map((mail) => `${mail.subject} ${mail.to.address}`).sort()).toEqual([`Pity ${await idOf(missed)}`, `Thanks ${await idOf(came)}`]);
+    const idOf = async (ticketId: string) =>
+      (
+        await world.context.db
+          .select({ email: people.email })
+          .from(tickets)
+          .innerJoin(people, eq(people.id, tickets.personId))
+          .where(eq(tickets.id, ticketId))
+      )[0]!.email;
+    expect(
+      world.sent
+        .filter((mail) => ["Thanks", "Pity"].includes(mail.subject))
+        .map((mail) => `${mail.subject} ${mail.to.address}`)
+        .sort(),
+    ).toEqual([`Pity ${await idOf(missed)}`, `Thanks ${await idOf(came)}`]);
     world.clock.set(Date.parse("2026-11-24T09:00:00Z"));
   });
 });

@@ -6,7 +6,15 @@ import { outboxMail, outboxPage, putOffMail, tryAgain } from "@/server/services/
 import { eventAccess } from "@/server/services/access";
 import { datesOf } from "@/server/services/dates/load";
 import { register } from "@/server/services/registration";
-import { addMember, addOrganisation, addTicket, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
+import {
+  addMember,
+  addOrganisation,
+  addTicket,
+  makeEvent,
+  makeWorld,
+  type MadeEvent,
+  type World,
+} from "../support/world";
 
 let world: World;
 let event: MadeEvent;
@@ -18,9 +26,15 @@ afterAll(() => world.close());
 
 async function signUp(email: string): Promise<void> {
   const { event: row } = await eventAccess(world.context, world.owner, event.eventId);
-  await register(world.context, { event: row, occurrence: (await datesOf(world.context.db, event.eventId))[0]! }, { name: "Ines Marl", email, zone: null, hasConsented: true, source: null, answers: {} }, email);
+  await register(
+    world.context,
+    { event: row, occurrence: (await datesOf(world.context.db, event.eventId))[0]! },
+    { name: "Ines Marl", email, zone: null, hasConsented: true, source: null, answers: {} },
+    email,
+  );
 }
-const page = async (before: string | null = null, member = world.owner) => (await outboxPage(world.context, member, before)).lines;
+const page = async (before: string | null = null, member = world.owner) =>
+  (await outboxPage(world.context, member, before)).lines;
 
 describe("the outbox", () => {
   it("shows a mail once it left, exactly as its recipient has it", async () => {
@@ -28,10 +42,21 @@ describe("the outbox", () => {
     expect(await page()).toEqual([]);
     await sendDue(world.context);
     const [line] = await page();
-    expect(line).toMatchObject({ kind: "confirmation", state: "sent", to: "ines@example.org", event: "Tides and the saltmarsh", subject: "Your ticket: Tides and the saltmarsh" });
+    expect(line).toMatchObject({
+      kind: "confirmation",
+      state: "sent",
+      to: "ines@example.org",
+      event: "Tides and the saltmarsh",
+      subject: "Your ticket: Tides and the saltmarsh",
+    });
     const shown = await outboxMail(world.context, world.owner, line!.id);
     const [sent] = world.sent;
-    expect({ subject: shown.subject, text: shown.text, html: shown.html, calendar: shown.calendar }).toEqual({ subject: sent!.subject, text: sent!.text, html: sent!.html, calendar: sent!.calendar });
+    expect({ subject: shown.subject, text: shown.text, html: shown.html, calendar: shown.calendar }).toEqual({
+      subject: sent!.subject,
+      text: sent!.text,
+      html: sent!.html,
+      calendar: sent!.calendar,
+    });
     expect([shown.messageId, shown.areLinksRedacted]).toEqual([sent!.messageId, false]);
   });
 
@@ -49,10 +74,17 @@ describe("the outbox", () => {
 
   it("belongs to the organisation alone", async () => {
     const [line] = await page();
-    const other = await addMember(world.context, await addOrganisation(world.context, "other.example.org"), "owner", "Una Other");
+    const other = await addMember(
+      world.context,
+      await addOrganisation(world.context, "other.example.org"),
+      "owner",
+      "Una Other",
+    );
     expect(await page(null, other)).toEqual([]);
     await expect(outboxMail(world.context, other, line!.id)).rejects.toMatchObject({ failure: { code: "not-found" } });
-    await expect(outboxMail(world.context, world.owner, event.eventId)).rejects.toMatchObject({ failure: { code: "not-found" } });
+    await expect(outboxMail(world.context, world.owner, event.eventId)).rejects.toMatchObject({
+      failure: { code: "not-found" },
+    });
   });
 
   it("says why a mail did not go, and lets it be tried again once", async () => {
@@ -61,11 +93,20 @@ describe("the outbox", () => {
     await sendDue(world.context);
     const failed = (await page()).find((line) => line.to === "away@example.org")!;
     expect(failed).toMatchObject({ state: "failed", note: "refused: 550" });
-    const stranger = await addMember(world.context, await addOrganisation(world.context, "third.example.org"), "owner", "Una Third");
-    await expect(tryAgain(world.context, stranger, failed.id)).rejects.toMatchObject({ failure: { code: "not-found" } });
+    const stranger = await addMember(
+      world.context,
+      await addOrganisation(world.context, "third.example.org"),
+      "owner",
+      "Una Third",
+    );
+    await expect(tryAgain(world.context, stranger, failed.id)).rejects.toMatchObject({
+      failure: { code: "not-found" },
+    });
     // whoever tries again vouches for the address: its mark goes
     expect(await tryAgain(world.context, world.owner, failed.id)).toBe(true);
-    expect((await world.context.db.select().from(people).where(eq(people.email, "away@example.org")))[0]).toMatchObject({ addressFailedAt: null, addressFailedReason: null });
+    expect((await world.context.db.select().from(people).where(eq(people.email, "away@example.org")))[0]).toMatchObject(
+      { addressFailedAt: null, addressFailedReason: null },
+    );
     await sendDue(world.context);
     expect(world.sent.filter((mail) => mail.to.address === "away@example.org")).toHaveLength(1);
     expect(await tryAgain(world.context, world.owner, failed.id)).toBe(false);
@@ -79,9 +120,17 @@ describe("the outbox", () => {
     await signUp("wait2@example.org");
     await sendDue(world.context);
     const waits = await putOffMail(world.context, world.owner);
-    expect(waits.map((one) => [one.note, one.count]).sort()).toEqual([["mail server not reached", 1], ["put off: 451", 1]]);
+    expect(waits.map((one) => [one.note, one.count]).sort()).toEqual([
+      ["mail server not reached", 1],
+      ["put off: 451", 1],
+    ]);
     expect(waits.every((one) => one.nextAt > world.clock.now())).toBe(true);
-    const other = await addMember(world.context, await addOrganisation(world.context, "fourth.example.org"), "owner", "Una Fourth");
+    const other = await addMember(
+      world.context,
+      await addOrganisation(world.context, "fourth.example.org"),
+      "owner",
+      "Una Fourth",
+    );
     expect(await putOffMail(world.context, other)).toEqual([]);
     world.clock.set(Math.max(...waits.map((one) => one.nextAt)));
     await sendDue(world.context);
@@ -103,6 +152,7 @@ describe("the outbox", () => {
     expect(seen.length).toBe(all.length);
     expect(new Set(seen)).toEqual(new Set(all.map((one) => one.id)));
     // what is no place begins anew
-    for (const place of ["x", "1_2", "99999999999999999999_x", `${world.clock.now()}_${"z".repeat(36)}`]) expect((await page(place))[0]!.id).toBe(seen[0]);
+    for (const place of ["x", "1_2", "99999999999999999999_x", `${world.clock.now()}_${"z".repeat(36)}`])
+      expect((await page(place))[0]!.id).toBe(seen[0]);
   });
 });

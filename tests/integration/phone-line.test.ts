@@ -17,7 +17,9 @@ const number = "+44 20 7946 0123";
 
 beforeAll(async () => {
   world = await makeWorld();
-  await world.context.db.update(organisations).set({ rules: { ...standardRules, phoneNumbers: [{ country: "United Kingdom", number }] } });
+  await world.context.db
+    .update(organisations)
+    .set({ rules: { ...standardRules, phoneNumbers: [{ country: "United Kingdom", number }] } });
   event = await makeEvent(world, { soundBy: "both" });
 });
 afterAll(() => world.close());
@@ -26,13 +28,23 @@ const ports = () => ({ context: world.context, roomCache: world.cache, signs: ne
 async function numbersOf(ticketId: string) {
   const [row] = await world.context.db.select().from(events).where(eq(events.id, event.eventId));
   const [ticket] = await world.context.db.select().from(tickets).where(eq(tickets.id, ticketId));
-  return { number, conferenceNumber: row!.conferenceNumber!, pin: world.context.secrets.pinFor(ticketId, ticket!.linkVersion) };
+  return {
+    number,
+    conferenceNumber: row!.conferenceNumber!,
+    pin: world.context.secrets.pinFor(ticketId, ticket!.linkVersion),
+  };
 }
 const figures = () => loadFigures(world.context.db, event.occurrenceId, world.clock.now() - 25_000);
 
 describe("the phone line", () => {
   it("stands in the join details of a stage person's mail, with the PIN that opens", async () => {
-    await addStagePerson(world.context, world.owner, event.eventId, { name: "Ilka Varn", email: "ilka@example.org", role: "panelist", duties: [], languages: null });
+    await addStagePerson(world.context, world.owner, event.eventId, {
+      name: "Ilka Varn",
+      email: "ilka@example.org",
+      role: "panelist",
+      duties: [],
+      languages: null,
+    });
     const [ticket] = await world.context.db.select().from(tickets).where(eq(tickets.role, "panelist"));
     await inviteStagePeople(world.context, world.owner, event.eventId, [ticket!.id]);
     await sendDue(world.context);
@@ -54,12 +66,21 @@ describe("the phone line", () => {
     expect((await figures()).callers.get(ticketId)).toBe(55);
     expect((await figures()).present.get(ticketId)).toBe("stage");
     expect(await hearCall(ports(), call, { type: "key", key: "6" })).toMatchObject({ isMicrophoneOpen: true });
-    expect((await roomOf(world.context.db, event.occurrenceId)).people[ticketId]).toMatchObject({ isMicrophoneOpen: true });
+    expect((await roomOf(world.context.db, event.occurrenceId)).people[ticketId]).toMatchObject({
+      isMicrophoneOpen: true,
+    });
     expect(await hearCall(ports(), call, { type: "hung-up" })).toMatchObject({ place: "over" });
     expect((await figures()).callers.size).toBe(0);
     // the same person once more, though backstage already
-    expect((await answerCall(ports(), await numbersOf(ticketId), "line-1")).state).toMatchObject({ place: "backstage" });
-    const [line] = await world.context.db.select().from(connections).where(eq(connections.ticketId, ticketId)).orderBy(connections.inAt).limit(1);
+    expect((await answerCall(ports(), await numbersOf(ticketId), "line-1")).state).toMatchObject({
+      place: "backstage",
+    });
+    const [line] = await world.context.db
+      .select()
+      .from(connections)
+      .where(eq(connections.ticketId, ticketId))
+      .orderBy(connections.inAt)
+      .limit(1);
     expect(line).toMatchObject({ device: "phone-line" });
     expect(line!.outAt).not.toBeNull();
   });
@@ -73,12 +94,23 @@ describe("the phone line", () => {
 
   it("answers every wrong pair of numbers alike, and no more than ten times", async () => {
     const right = await numbersOf(await addTicket(world, event, "attendee", "Guessed"));
-    const wrong = [{ ...right, pin: "123456789" }, { ...right, conferenceNumber: "111111111" }, { ...right, number: "+44 20 7946 0999" }];
-    for (const one of wrong) await expect(answerCall(ports(), one, "guesser")).rejects.toMatchObject({ failure: { code: "not-found", what: "call" } });
+    const wrong = [
+      { ...right, pin: "123456789" },
+      { ...right, conferenceNumber: "111111111" },
+      { ...right, number: "+44 20 7946 0999" },
+    ];
+    for (const one of wrong)
+      await expect(answerCall(ports(), one, "guesser")).rejects.toMatchObject({
+        failure: { code: "not-found", what: "call" },
+      });
     for (let i = 0; i < 9; i += 1) await answerCall(ports(), { ...right, pin: "222222222" }, "guesser").catch(() => {});
     await expect(answerCall(ports(), right, "guesser")).rejects.toMatchObject({ failure: { code: "too-many-tries" } });
-    await expect(answerCall(ports(), { ...right, pin: "abc" }, "x")).rejects.toMatchObject({ failure: { code: "invalid-input" } });
-    await expect(hearCall(ports(), world.context.secrets.tokenFor(event.eventId, 0), { type: "hung-up" })).rejects.toMatchObject({ failure: { code: "not-found" } });
+    await expect(answerCall(ports(), { ...right, pin: "abc" }, "x")).rejects.toMatchObject({
+      failure: { code: "invalid-input" },
+    });
+    await expect(
+      hearCall(ports(), world.context.secrets.tokenFor(event.eventId, 0), { type: "hung-up" }),
+    ).rejects.toMatchObject({ failure: { code: "not-found" } });
   });
 
   it("is closed before the foyer opens and after the link was withdrawn", async () => {

@@ -21,7 +21,14 @@ const video = readFileSync(resolve(import.meta.dirname, "../../scripts/demo/shor
 beforeAll(async () => {
   world = await makeWorld();
   folder = mkdtempSync(join(tmpdir(), "recordings-"));
-  world = { ...world, context: { ...world.context, storage: folderStorage(folder), environment: { ...world.context.environment, STAGE_CALL_UPLOAD_LIMIT_MB: 2 } } };
+  world = {
+    ...world,
+    context: {
+      ...world.context,
+      storage: folderStorage(folder),
+      environment: { ...world.context.environment, STAGE_CALL_UPLOAD_LIMIT_MB: 2 },
+    },
+  };
 });
 afterAll(() => world.close());
 beforeEach(async () => {
@@ -29,8 +36,10 @@ beforeEach(async () => {
   await world.context.db.update(occurrences).set({ phase: "ended" }).where(eq(occurrences.id, event.occurrenceId));
 });
 
-const bodyOf = (bytes: Uint8Array) => new Blob([bytes as Uint8Array<ArrayBuffer>]).stream() as ReadableStream<Uint8Array>;
-const upload = (bytes: Uint8Array, expected: number | null = bytes.length) => uploadRecording(world.context, world.owner, event.eventId, event.occurrenceId, bodyOf(bytes), expected);
+const bodyOf = (bytes: Uint8Array) =>
+  new Blob([bytes as Uint8Array<ArrayBuffer>]).stream() as ReadableStream<Uint8Array>;
+const upload = (bytes: Uint8Array, expected: number | null = bytes.length) =>
+  uploadRecording(world.context, world.owner, event.eventId, event.occurrenceId, bodyOf(bytes), expected);
 const kept = () => recordingsOfDate(world.context, world.owner, event.eventId, event.occurrenceId);
 
 describe("a recording comes in whole or not at all", () => {
@@ -39,10 +48,17 @@ describe("a recording comes in whole or not at all", () => {
     const [row] = await kept();
     expect(row).toMatchObject({ id, mediaType: "video/webm", sizeBytes: video.length });
     expect(readFileSync(join(folder, row!.fileName)).equals(video)).toBe(true);
-    const [organisation] = await world.context.db.select().from(organisations).where(eq(organisations.id, world.organisationId));
-    await expect(onDemand(world.context, organisation!, row!.slug)).rejects.toMatchObject({ failure: { code: "not-found" } });
+    const [organisation] = await world.context.db
+      .select()
+      .from(organisations)
+      .where(eq(organisations.id, world.organisationId));
+    await expect(onDemand(world.context, organisation!, row!.slug)).rejects.toMatchObject({
+      failure: { code: "not-found" },
+    });
     await publishRecording(world.context, world.owner, id, world.clock.now() + dayMs);
-    await expect(onDemand(world.context, organisation!, row!.slug)).rejects.toMatchObject({ failure: { code: "not-found" } });
+    await expect(onDemand(world.context, organisation!, row!.slug)).rejects.toMatchObject({
+      failure: { code: "not-found" },
+    });
     world.clock.advance(dayMs);
     expect((await onDemand(world.context, organisation!, row!.slug)).recording.id).toBe(id);
   });
@@ -59,11 +75,20 @@ describe("a recording comes in whole or not at all", () => {
     expect(world.sent).toEqual([]);
     await publishRecording(world.context, world.owner, id, world.clock.now(), true);
     await sendDue(world.context);
-    expect(world.sent).toMatchObject([{ subject: "The recording is ready: Tides and the saltmarsh", text: expect.stringMatching(/\/on-demand\/[\w-]+/) }]);
+    expect(world.sent).toMatchObject([
+      {
+        subject: "The recording is ready: Tides and the saltmarsh",
+        text: expect.stringMatching(/\/on-demand\/[\w-]+/),
+      },
+    ]);
   });
 
   it.each([
-    ["something else that is named .mp4", () => upload(new TextEncoder().encode("PK not a film at all".repeat(50))), "bad-file"],
+    [
+      "something else that is named .mp4",
+      () => upload(new TextEncoder().encode("PK not a film at all".repeat(50))),
+      "bad-file",
+    ],
     ["an upload cut in the middle", () => upload(video.subarray(0, 40_000), video.length), "upload-cut"],
     ["one over the limit", () => upload(new Uint8Array(2_000_001).fill(0x1a)), "file-too-large"],
   ])("refuses %s and keeps nothing", async (_what, act, code) => {

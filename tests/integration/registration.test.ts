@@ -25,8 +25,18 @@ async function door(event: MadeEvent) {
   return { event: row, occurrence: (await datesOf(world.context.db, event.eventId))[0]! };
 }
 const signUp = async (event: MadeEvent, email: string, name = "Ines Marl") =>
-  register(world.context, await door(event), { name, email, zone: "Europe/Madrid", hasConsented: true, source: null, answers: {} }, "local");
-const ticketsOf = (event: MadeEvent) => world.context.db.select().from(tickets).where(eq(tickets.occurrenceId, event.occurrenceId)).orderBy(tickets.registeredAt);
+  register(
+    world.context,
+    await door(event),
+    { name, email, zone: "Europe/Madrid", hasConsented: true, source: null, answers: {} },
+    "local",
+  );
+const ticketsOf = (event: MadeEvent) =>
+  world.context.db
+    .select()
+    .from(tickets)
+    .where(eq(tickets.occurrenceId, event.occurrenceId))
+    .orderBy(tickets.registeredAt);
 const subjects = () => world.sent.splice(0).map((mail) => `${mail.to.address}: ${mail.subject}`);
 
 describe("registration and its mails", () => {
@@ -38,12 +48,17 @@ describe("registration and its mails", () => {
     expect(await ticketsOf(event)).toHaveLength(1);
     await sendDue(world.context);
     const mails = world.sent.splice(0);
-    expect(mails.map((mail) => mail.subject)).toEqual(["Your ticket: Tides and the saltmarsh", "Your ticket: Tides and the saltmarsh"]);
+    expect(mails.map((mail) => mail.subject)).toEqual([
+      "Your ticket: Tides and the saltmarsh",
+      "Your ticket: Tides and the saltmarsh",
+    ]);
     expect(mails[1]!.to.name).toBe("Ines Marl");
     const link = /https:\/\/stage\.example\.org\/enter\/(\S+)/.exec(mails[0]!.text)![1]!;
     expect((await holderOf(world.context, link)).person.email).toBe("ines@example.org");
     expect(mails[0]!.text).toContain("19:00 in Madrid (18:00 in Lisbon)");
-    expect(mails[0]!.calendar!.content.replaceAll("\r\n ", "")).toContain(`URL:https://stage.example.org/enter/${link}`);
+    expect(mails[0]!.calendar!.content.replaceAll("\r\n ", "")).toContain(
+      `URL:https://stage.example.org/enter/${link}`,
+    );
   });
 
   it("puts people beyond the limit on the waiting list and moves the longest waiting up", async () => {
@@ -60,7 +75,10 @@ describe("registration and its mails", () => {
     await cancelRegistration(world.context, await holderById(world.context, first!.id));
     expect((await ticketsOf(event)).map((ticket) => ticket.status)).toEqual(["cancelled", "registered", "waiting"]);
     await sendDue(world.context);
-    expect(subjects().sort()).toEqual(["a.limit@example.org: Cancelled: your ticket for Tides and the saltmarsh", "b.limit@example.org: A place has come free: Tides and the saltmarsh"]);
+    expect(subjects().sort()).toEqual([
+      "a.limit@example.org: Cancelled: your ticket for Tides and the saltmarsh",
+      "b.limit@example.org: A place has come free: Tides and the saltmarsh",
+    ]);
     expect(second!.id).toBe((await ticketsOf(event)).find((ticket) => ticket.status === "registered")!.id);
   });
 
@@ -77,7 +95,10 @@ describe("registration and its mails", () => {
     world.clock.set(startAt - 20 * minuteMs);
     await sendDue(world.context);
     await sendDue(world.context);
-    expect(subjects().sort()).toEqual(["early@example.org: Tides and the saltmarsh begins in 20 minutes", "late@example.org: Tides and the saltmarsh begins in 20 minutes"]);
+    expect(subjects().sort()).toEqual([
+      "early@example.org: Tides and the saltmarsh begins in 20 minutes",
+      "late@example.org: Tides and the saltmarsh begins in 20 minutes",
+    ]);
   });
 
   it("lays reminders anew when the date moves, and sends one change notice for several edits, only when asked", async () => {
@@ -87,34 +108,63 @@ describe("registration and its mails", () => {
     await sendDue(world.context);
     world.sent.length = 0;
     const version = async () => (await eventAccess(world.context, world.owner, event.eventId)).event.version;
-    await savePlan(world.context, world.owner, event.eventId, await version(), goodPlan({ startLocal: "2026-11-30T19:00" }), false);
+    await savePlan(
+      world.context,
+      world.owner,
+      event.eventId,
+      await version(),
+      goodPlan({ startLocal: "2026-11-30T19:00" }),
+      false,
+    );
     world.clock.advance(10 * minuteMs);
     await sendDue(world.context);
     expect(world.sent).toHaveLength(0);
-    await savePlan(world.context, world.owner, event.eventId, await version(), goodPlan({ startLocal: "2026-11-30T20:00" }), true);
+    await savePlan(
+      world.context,
+      world.owner,
+      event.eventId,
+      await version(),
+      goodPlan({ startLocal: "2026-11-30T20:00" }),
+      true,
+    );
     world.clock.advance(2 * minuteMs);
-    await savePlan(world.context, world.owner, event.eventId, await version(), goodPlan({ startLocal: "2026-11-30T21:00" }), true);
+    await savePlan(
+      world.context,
+      world.owner,
+      event.eventId,
+      await version(),
+      goodPlan({ startLocal: "2026-11-30T21:00" }),
+      true,
+    );
     world.clock.advance(6 * minuteMs);
     await sendDue(world.context);
     const [notice, ...more] = world.sent.splice(0).filter((mail) => mail.to.address === "mover@example.org");
     expect(more).toHaveLength(0);
     expect(notice!.subject).toBe("New time: Tides and the saltmarsh");
     expect(notice!.calendar!.content).toContain("SEQUENCE:3");
-    const due = await world.context.db.select({ at: messages.dueAt }).from(messages).where(eq(messages.occurrenceId, event.occurrenceId));
+    const due = await world.context.db
+      .select({ at: messages.dueAt })
+      .from(messages)
+      .where(eq(messages.occurrenceId, event.occurrenceId));
     expect(due.map((row) => new Date(row.at).toISOString())).toContain("2026-11-30T20:40:00.000Z");
   });
 
   it("refuses to overwrite what somebody else saved", async () => {
     const event = await makeEvent(world);
     await savePlan(world.context, world.owner, event.eventId, 1, goodPlan({ title: "First" }), false);
-    await expect(savePlan(world.context, world.owner, event.eventId, 1, goodPlan({ title: "Second" }), false)).rejects.toMatchObject({ failure: { code: "edited-meanwhile" } });
+    await expect(
+      savePlan(world.context, world.owner, event.eventId, 1, goodPlan({ title: "Second" }), false),
+    ).rejects.toMatchObject({ failure: { code: "edited-meanwhile" } });
   });
 
   it("puts mail off on 4xx with the same Message-ID, and stops on 5xx", async () => {
     const event = await makeEvent(world);
     await signUp(event, "slow@example.org");
     world.replies.push(451, null, 250);
-    const row = async () => (await world.context.db.select().from(messages).where(eq(messages.occurrenceId, event.occurrenceId))).find((one) => one.kind === "confirmation")!;
+    const row = async () =>
+      (await world.context.db.select().from(messages).where(eq(messages.occurrenceId, event.occurrenceId))).find(
+        (one) => one.kind === "confirmation",
+      )!;
     await sendDue(world.context);
     expect(await row()).toMatchObject({ state: "planned", attempts: 1 });
     world.clock.advance(2 * minuteMs);
@@ -134,11 +184,20 @@ describe("registration and its mails", () => {
     const event = await makeEvent(world);
     const words = { subject: "Come and see: {{event}}", body: "Hello {{name}}\n\n{{join_details}}" };
     const pasted = "Rui <rui@example.org>, tora@example.org\nrui@example.org\nrubbish";
-    const mailing = (body: string) => composed("invitation", { subject: words.subject, doc: docFromTemplate(body) as never, audience: { ...nobody, pasted } as never });
-    await expect(saveMailing(world.context, world.owner, event.eventId, null, 0, mailing("Hello"))).rejects.toMatchObject({ failure: { code: "join-block-missing" } });
+    const mailing = (body: string) =>
+      composed("invitation", {
+        subject: words.subject,
+        doc: docFromTemplate(body) as never,
+        audience: { ...nobody, pasted } as never,
+      });
+    await expect(
+      saveMailing(world.context, world.owner, event.eventId, null, 0, mailing("Hello")),
+    ).rejects.toMatchObject({ failure: { code: "join-block-missing" } });
     const { id } = await saveMailing(world.context, world.owner, event.eventId, null, 0, mailing(words.body));
     expect(world.sent).toHaveLength(0);
-    expect(await summariseAudience(world.context, world.owner, event.eventId, "invitation", { ...nobody, pasted })).toMatchObject({ count: 2, twice: 1, unread: ["rubbish"] });
+    expect(
+      await summariseAudience(world.context, world.owner, event.eventId, "invitation", { ...nobody, pasted }),
+    ).toMatchObject({ count: 2, twice: 1, unread: ["rubbish"] });
     expect(await sendMailing(world.context, world.owner, event.eventId, id)).toMatchObject({ planned: 2 });
     expect(await sendMailing(world.context, world.owner, event.eventId, id)).toMatchObject({ planned: 0 });
     await sendDue(world.context);
@@ -150,7 +209,9 @@ describe("registration and its mails", () => {
   });
 
   it("carries a 200-character name, right-to-left text and emoji through mail, calendar file and table", async () => {
-    const event = await makeEvent(world, { title: "\u0627\u0644\u0645\u062f\u0651 \u0648\u0627\u0644\u062c\u0632\u0631 🐦\u200d⬛" });
+    const event = await makeEvent(world, {
+      title: "\u0627\u0644\u0645\u062f\u0651 \u0648\u0627\u0644\u062c\u0632\u0631 🐦\u200d⬛",
+    });
     const name = `${"\u05e9\u05dc\u05d5\u05dd 👩🏽\u200d🔬 ".repeat(12)}${"x".repeat(200)}`.slice(0, 199) + "z";
     await signUp(event, "long@example.org", name);
     await sendDue(world.context);
@@ -160,7 +221,9 @@ describe("registration and its mails", () => {
     const unfolded = mail.calendar!.content.replaceAll("\r\n ", "");
     expect(unfolded).toContain(`CN="${name}"`);
     expect(unfolded).toContain("SUMMARY:\u0627\u0644\u0645\u062f");
-    await expect(signUp(event, "longer@example.org", "x".repeat(201))).rejects.toMatchObject({ failure: { code: "invalid-input" } });
+    await expect(signUp(event, "longer@example.org", "x".repeat(201))).rejects.toMatchObject({
+      failure: { code: "invalid-input" },
+    });
   });
 
   it("gives a revoked, forged or made-up link the same answer", async () => {
@@ -170,7 +233,9 @@ describe("registration and its mails", () => {
     const token = tokenOf(world.context, ticket!);
     await world.context.db.update(tickets).set({ linkVersion: 2 }).where(eq(tickets.id, ticket!.id));
     for (const bad of [token, `${token.slice(0, -2)}AA`, "nonsense", `a${"x".repeat(45)}`]) {
-      await expect(holderOf(world.context, bad)).rejects.toMatchObject({ failure: { code: "not-found", what: "ticket" } });
+      await expect(holderOf(world.context, bad)).rejects.toMatchObject({
+        failure: { code: "not-found", what: "ticket" },
+      });
     }
   });
 
@@ -180,8 +245,18 @@ describe("registration and its mails", () => {
     const [ticket] = await ticketsOf(event);
     const { tokenFor } = world.context.secrets;
     const link = tokenFor(ticket!.personId, 0);
-    const stateOf = async () => (await world.context.db.select().from(people).where(eq(people.id, ticket!.personId)))[0]!;
-    const forged = ["", "nonsense", `${link.slice(0, -3)}AAA`, `${link}A`, link.toLowerCase(), tokenFor(ticket!.personId, 1), tokenFor(ticket!.id, 0), tokenFor(event.eventId, 0)];
+    const stateOf = async () =>
+      (await world.context.db.select().from(people).where(eq(people.id, ticket!.personId)))[0]!;
+    const forged = [
+      "",
+      "nonsense",
+      `${link.slice(0, -3)}AAA`,
+      `${link}A`,
+      link.toLowerCase(),
+      tokenFor(ticket!.personId, 1),
+      tokenFor(ticket!.id, 0),
+      tokenFor(event.eventId, 0),
+    ];
     for (const token of forged) {
       await expect(unsubscribePerson(world.context, token)).rejects.toMatchObject({ failure: { code: "not-found" } });
       await expect(unsubscribe(world.context, token)).rejects.toMatchObject({ failure: { code: "not-found" } });
@@ -193,7 +268,10 @@ describe("registration and its mails", () => {
     await unsubscribe(world.context, link);
     await unsubscribe(world.context, link);
     expect((await stateOf()).unsubscribedAt).not.toBeNull();
-    await world.context.db.update(people).set({ erasedAt: world.clock.now(), name: null, email: null }).where(eq(people.id, ticket!.personId));
+    await world.context.db
+      .update(people)
+      .set({ erasedAt: world.clock.now(), name: null, email: null })
+      .where(eq(people.id, ticket!.personId));
     await expect(unsubscribe(world.context, link)).rejects.toMatchObject({ failure: { code: "not-found" } });
   });
 

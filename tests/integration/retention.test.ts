@@ -22,18 +22,44 @@ describe("personal data goes when its time is over; figures stand", () => {
     const event = await makeEvent(world);
     const { event: row } = await eventAccess(world.context, world.owner, event.eventId);
     const occurrence = (await datesOf(world.context.db, event.eventId))[0]!;
-    await register(world.context, { event: row, occurrence }, { name: "Ines Marl", email: "ines@example.org", zone: null, hasConsented: true, source: null, answers: {} }, "local");
+    await register(
+      world.context,
+      { event: row, occurrence },
+      { name: "Ines Marl", email: "ines@example.org", zone: null, hasConsented: true, source: null, answers: {} },
+      "local",
+    );
     const [ticket] = await world.context.db.select().from(tickets).where(eq(tickets.occurrenceId, event.occurrenceId));
-    expect(await world.context.db.select().from(consents).where(eq(consents.ticketId, ticket!.id))).toMatchObject([{ kind: "registration", wording: expect.stringMatching(/^registration-/) }]);
-    await world.context.db.insert(questions).values({ id: ticket!.id, organisationId: world.organisationId, occurrenceId: event.occurrenceId, askerTicketId: ticket!.id, text: "My own words", askedAt: world.clock.now() });
+    expect(await world.context.db.select().from(consents).where(eq(consents.ticketId, ticket!.id))).toMatchObject([
+      { kind: "registration", wording: expect.stringMatching(/^registration-/) },
+    ]);
+    await world.context.db
+      .insert(questions)
+      .values({
+        id: ticket!.id,
+        organisationId: world.organisationId,
+        occurrenceId: event.occurrenceId,
+        askerTicketId: ticket!.id,
+        text: "My own words",
+        askedAt: world.clock.now(),
+      });
     await purge(world.context);
-    expect((await world.context.db.select().from(people).where(eq(people.id, ticket!.personId)))[0]!.name).toBe("Ines Marl");
+    expect((await world.context.db.select().from(people).where(eq(people.id, ticket!.personId)))[0]!.name).toBe(
+      "Ines Marl",
+    );
     world.clock.advance(740 * dayMs);
     await purge(world.context);
     await purge(world.context);
-    expect((await world.context.db.select().from(people).where(eq(people.id, ticket!.personId)))[0]).toMatchObject({ name: null, email: null, erasedAt: expect.any(Number) });
+    expect((await world.context.db.select().from(people).where(eq(people.id, ticket!.personId)))[0]).toMatchObject({
+      name: null,
+      email: null,
+      erasedAt: expect.any(Number),
+    });
     expect((await world.context.db.select().from(questions).where(eq(questions.id, ticket!.id)))[0]!.text).toBe("");
-    expect((await world.context.db.select().from(messages).where(eq(messages.ticketId, ticket!.id))).every((one) => one.rendered === null)).toBe(true);
+    expect(
+      (await world.context.db.select().from(messages).where(eq(messages.ticketId, ticket!.id))).every(
+        (one) => one.rendered === null,
+      ),
+    ).toBe(true);
     const file = await dateFile(world.context, world.owner, event.eventId, event.occurrenceId, "attendance");
     expect(file).not.toContain("Ines");
     expect(file).toContain(ticket!.id);
@@ -41,9 +67,18 @@ describe("personal data goes when its time is over; figures stand", () => {
 
   it("keeps a deleted event a week, whole, and then no longer", async () => {
     const event = await makeEvent(world);
-    const { id: file } = await addFile(world.context, world.owner, event.eventId, "map.pdf", new Blob(["a map"]).stream(), null);
+    const { id: file } = await addFile(
+      world.context,
+      world.owner,
+      event.eventId,
+      "map.pdf",
+      new Blob(["a map"]).stream(),
+      null,
+    );
     await deleteEvent(world.context, world.owner, event.eventId);
-    await expect(eventAccess(world.context, world.owner, event.eventId)).rejects.toMatchObject({ failure: { code: "not-found" } });
+    await expect(eventAccess(world.context, world.owner, event.eventId)).rejects.toMatchObject({
+      failure: { code: "not-found" },
+    });
     world.clock.advance(6.9 * dayMs);
     await purge(world.context);
     await restoreEvent(world.context, world.owner, event.eventId);
@@ -54,6 +89,8 @@ describe("personal data goes when its time is over; figures stand", () => {
     await purge(world.context);
     expect(await world.context.db.select().from(events).where(eq(events.id, event.eventId))).toEqual([]);
     await expect(world.context.storage.size(fileName(file))).rejects.toThrow();
-    await expect(restoreEvent(world.context, world.owner, event.eventId)).rejects.toMatchObject({ failure: { code: "not-found" } });
+    await expect(restoreEvent(world.context, world.owner, event.eventId)).rejects.toMatchObject({
+      failure: { code: "not-found" },
+    });
   });
 });

@@ -8,8 +8,20 @@ import type { CommandBody } from "@/contracts";
 import type { TeamMember } from "@/server/services/access";
 import { createEvent, deleteEvent, publishEvent, restoreEvent, savePlan } from "@/server/services/events";
 import { nobody } from "@/core/mailings";
-import { deleteMailing, previewMailing, saveKindWords, saveMailing, testMailing } from "@/server/services/mailings/compose";
-import { goOnMailing, remindUnanswered, sendMailing, stopMailing, summariseAudience } from "@/server/services/mailings/send";
+import {
+  deleteMailing,
+  previewMailing,
+  saveKindWords,
+  saveMailing,
+  testMailing,
+} from "@/server/services/mailings/compose";
+import {
+  goOnMailing,
+  remindUnanswered,
+  sendMailing,
+  stopMailing,
+  summariseAudience,
+} from "@/server/services/mailings/send";
 import { setFollowUp, setReminders } from "@/server/services/mailings/track";
 import { publishRecording, setDuration } from "@/server/services/recordings";
 import { decideRegistrations, makeTestGuest } from "@/server/services/registration";
@@ -37,10 +49,26 @@ import { mendFinding } from "@/server/services/readiness/mends";
 import { deleteTemplate, duplicateEvent, renameTemplate, saveTemplate } from "@/server/services/templates";
 import { castBallot, voteQuestion } from "@/server/services/room-facts";
 import { copyRunSheet, saveRunSheet } from "@/server/services/run-sheets";
-import { addStagePerson, inviteStagePeople, previewStageInvitation, removeStagePerson, setDuties, setReply } from "@/server/services/stage-people";
+import {
+  addStagePerson,
+  inviteStagePeople,
+  previewStageInvitation,
+  removeStagePerson,
+  setDuties,
+  setReply,
+} from "@/server/services/stage-people";
 import { messages, recordings, tickets } from "@/server/db/schema";
 import { composed } from "../support/mailing";
-import { addMember, addOrganisation, addTicket, goodPlan, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
+import {
+  addMember,
+  addOrganisation,
+  addTicket,
+  goodPlan,
+  makeEvent,
+  makeWorld,
+  type MadeEvent,
+  type World,
+} from "../support/world";
 
 let world: World;
 let event: MadeEvent;
@@ -52,7 +80,16 @@ beforeAll(async () => {
   ticketId = await addTicket(world, event, "crew", "Colleague");
   mailingId = (await saveMailing(world.context, world.owner, event.eventId, null, 0, composed("note"))).id;
   const file = { fileName: "x.media", mediaType: "video/webm" as const, sizeBytes: 1, uploadedAt: world.clock.now() };
-  await world.context.db.insert(recordings).values({ id: recordingId, organisationId: world.organisationId, occurrenceId: event.occurrenceId, slug: "x", title: "x", ...file });
+  await world.context.db
+    .insert(recordings)
+    .values({
+      id: recordingId,
+      organisationId: world.organisationId,
+      occurrenceId: event.occurrenceId,
+      slug: "x",
+      title: "x",
+      ...file,
+    });
 });
 afterAll(() => world.close());
 
@@ -62,61 +99,160 @@ let mailingId: string;
 /** Every server action of the workspace with the right it needs. A new one fails here until it is put in. */
 const actions: Readonly<Record<string, { needs: Action | "standing"; call: Call }>> = {
   createEventAction: { needs: "standing", call: (m) => createEvent(world.context, m, goodPlan()) },
-  savePlanAction: { needs: "event.plan", call: (m) => savePlan(world.context, m, event.eventId, -1, goodPlan(), false) },
+  savePlanAction: {
+    needs: "event.plan",
+    call: (m) => savePlan(world.context, m, event.eventId, -1, goodPlan(), false),
+  },
   publishAction: { needs: "event.plan", call: (m) => publishEvent(world.context, m, event.eventId, true) },
   deleteAction: { needs: "event.plan", call: (m) => deleteEvent(world.context, m, event.eventId) },
   restoreAction: { needs: "event.plan", call: (m) => restoreEvent(world.context, m, event.eventId) },
-  addPersonAction: { needs: "event.people", call: (m) => addStagePerson(world.context, m, event.eventId, { name: "N", email: `${randomUUID()}@example.org`, role: "panelist", duties: [], languages: null }) },
+  addPersonAction: {
+    needs: "event.people",
+    call: (m) =>
+      addStagePerson(world.context, m, event.eventId, {
+        name: "N",
+        email: `${randomUUID()}@example.org`,
+        role: "panelist",
+        duties: [],
+        languages: null,
+      }),
+  },
   setDutiesAction: { needs: "event.people", call: (m) => setDuties(world.context, m, event.eventId, ticketId, []) },
-  removePersonAction: { needs: "event.people", call: (m) => removeStagePerson(world.context, m, event.eventId, randomUUID()) },
-  previewStageAction: { needs: "event.people", call: (m) => previewStageInvitation(world.context, m, event.eventId, ticketId) },
-  inviteStageAction: { needs: "event.people", call: (m) => inviteStagePeople(world.context, m, event.eventId, [ticketId]) },
-  saveRunSheetAction: { needs: "event.run-sheet", call: (m) => saveRunSheet(world.context, m, event.eventId, { segments: [], polls: [], parts: [] }) },
+  removePersonAction: {
+    needs: "event.people",
+    call: (m) => removeStagePerson(world.context, m, event.eventId, randomUUID()),
+  },
+  previewStageAction: {
+    needs: "event.people",
+    call: (m) => previewStageInvitation(world.context, m, event.eventId, ticketId),
+  },
+  inviteStageAction: {
+    needs: "event.people",
+    call: (m) => inviteStagePeople(world.context, m, event.eventId, [ticketId]),
+  },
+  saveRunSheetAction: {
+    needs: "event.run-sheet",
+    call: (m) => saveRunSheet(world.context, m, event.eventId, { segments: [], polls: [], parts: [] }),
+  },
   testGuestAction: { needs: "event.mailings", call: (m) => makeTestGuest(world.context, m, event.eventId) },
-  saveMailingAction: { needs: "event.mailings", call: (m) => saveMailing(world.context, m, event.eventId, null, 0, composed("note")) },
-  saveKindWordsAction: { needs: "event.mailings", call: (m) => saveKindWords(world.context, m, event.eventId, "reminder", null) },
-  previewMailingAction: { needs: "event.mailings", call: (m) => previewMailing(world.context, m, event.eventId, composed("note"), null) },
-  testMailingAction: { needs: "event.mailings", call: (m) => testMailing(world.context, m, event.eventId, composed("note")) },
-  countAudienceAction: { needs: "event.mailings", call: (m) => summariseAudience(world.context, m, event.eventId, "note", nobody) },
+  saveMailingAction: {
+    needs: "event.mailings",
+    call: (m) => saveMailing(world.context, m, event.eventId, null, 0, composed("note")),
+  },
+  saveKindWordsAction: {
+    needs: "event.mailings",
+    call: (m) => saveKindWords(world.context, m, event.eventId, "reminder", null),
+  },
+  previewMailingAction: {
+    needs: "event.mailings",
+    call: (m) => previewMailing(world.context, m, event.eventId, composed("note"), null),
+  },
+  testMailingAction: {
+    needs: "event.mailings",
+    call: (m) => testMailing(world.context, m, event.eventId, composed("note")),
+  },
+  countAudienceAction: {
+    needs: "event.mailings",
+    call: (m) => summariseAudience(world.context, m, event.eventId, "note", nobody),
+  },
   sendMailingAction: { needs: "event.mailings", call: (m) => sendMailing(world.context, m, event.eventId, mailingId) },
   postOnBoardAction: { needs: "event.mailings", call: (m) => postOnBoard(world.context, m, event.eventId, {}) },
   stopMailingAction: { needs: "event.mailings", call: (m) => stopMailing(world.context, m, event.eventId, mailingId) },
   goOnMailingAction: { needs: "event.mailings", call: (m) => goOnMailing(world.context, m, event.eventId, mailingId) },
-  deleteMailingAction: { needs: "event.mailings", call: (m) => deleteMailing(world.context, m, event.eventId, randomUUID()) },
+  deleteMailingAction: {
+    needs: "event.mailings",
+    call: (m) => deleteMailing(world.context, m, event.eventId, randomUUID()),
+  },
   remindUnansweredAction: { needs: "event.mailings", call: (m) => remindUnanswered(world.context, m, event.eventId) },
   setRemindersAction: { needs: "event.mailings", call: (m) => setReminders(world.context, m, event.eventId, [60]) },
   tryAgainAction: { needs: "event.mailings", call: async (m) => tryAgain(world.context, m, await anyMessage()) },
-  setFollowUpAction: { needs: "event.mailings", call: (m) => setFollowUp(world.context, m, event.eventId, mailingId, {}) },
+  setFollowUpAction: {
+    needs: "event.mailings",
+    call: (m) => setFollowUp(world.context, m, event.eventId, mailingId, {}),
+  },
   saveFrontDoorAction: { needs: "event.plan", call: (m) => saveFrontDoor(world.context, m, event.eventId, -1, {}) },
   removeFileAction: { needs: "event.plan", call: (m) => removeFile(world.context, m, event.eventId, randomUUID()) },
-  importEntriesAction: { needs: "event.import-entries", call: (m) => importEntries(world.context, m, event.eventId, event.occurrenceId, new Uint8Array()) },
-  publishRecordingAction: { needs: "recording.upload", call: (m) => publishRecording(world.context, m, recordingId, null) },
+  importEntriesAction: {
+    needs: "event.import-entries",
+    call: (m) => importEntries(world.context, m, event.eventId, event.occurrenceId, new Uint8Array()),
+  },
+  publishRecordingAction: {
+    needs: "recording.upload",
+    call: (m) => publishRecording(world.context, m, recordingId, null),
+  },
   setDurationAction: { needs: "recording.upload", call: (m) => setDuration(world.context, m, recordingId, 1) },
-  strikeCurtainAction: { needs: "curtain.strike", call: (m) => fromWorkspace(m, { type: "curtain.strike", index: 0, isStruck: true }) },
-  answerByMailAction: { needs: "question.answer-later", call: (m) => fromWorkspace(m, { type: "question.answer", questionId: randomUUID(), how: "to-one", text: "x" }) },
-  copyRunSheetAction: { needs: "event.run-sheet", call: (m) => copyRunSheet(world.context, m, event.eventId, event.occurrenceId) },
-  mendAction: { needs: "event.plan", call: (m) => mendFinding(world.context, m, event.eventId, event.occurrenceId, "front-door-closed") },
+  strikeCurtainAction: {
+    needs: "curtain.strike",
+    call: (m) => fromWorkspace(m, { type: "curtain.strike", index: 0, isStruck: true }),
+  },
+  answerByMailAction: {
+    needs: "question.answer-later",
+    call: (m) => fromWorkspace(m, { type: "question.answer", questionId: randomUUID(), how: "to-one", text: "x" }),
+  },
+  copyRunSheetAction: {
+    needs: "event.run-sheet",
+    call: (m) => copyRunSheet(world.context, m, event.eventId, event.occurrenceId),
+  },
+  mendAction: {
+    needs: "event.plan",
+    call: (m) => mendFinding(world.context, m, event.eventId, event.occurrenceId, "front-door-closed"),
+  },
   saveTemplateAction: { needs: "event.plan", call: (m) => saveTemplate(world.context, m, event.eventId, "T") },
   duplicateAction: { needs: "event.plan", call: (m) => duplicateEvent(world.context, m, event.eventId) },
-  requestSeatsAction: { needs: "event.plan", call: (m) => requestSeats(world.context, m, event.eventId, { wantedSize: 500, note: "" }) },
+  requestSeatsAction: {
+    needs: "event.plan",
+    call: (m) => requestSeats(world.context, m, event.eventId, { wantedSize: 500, note: "" }),
+  },
   setReplyAction: { needs: "event.people", call: (m) => setReply(world.context, m, event.eventId, ticketId, "coming") },
-  addBusyCalendarAction: { needs: "event.people", call: (m) => addBusyCalendar(world.context, m, event.eventId, ticketId, "c.ics", new Uint8Array()) },
+  addBusyCalendarAction: {
+    needs: "event.people",
+    call: (m) => addBusyCalendar(world.context, m, event.eventId, ticketId, "c.ics", new Uint8Array()),
+  },
   findATimeAction: { needs: "event.people", call: (m) => findATime(world.context, m, event.eventId, {}) },
-  decideRegistrationAction: { needs: "event.people", call: (m) => decideRegistrations(world.context, m, event.eventId, [randomUUID()], true) },
+  decideRegistrationAction: {
+    needs: "event.people",
+    call: (m) => decideRegistrations(world.context, m, event.eventId, [randomUUID()], true),
+  },
   previewExtentAction: { needs: "event.plan", call: (m) => previewExtent(world.context, m, event.eventId, moveOne()) },
-  applyExtentAction: { needs: "event.plan", call: (m) => applyExtent(world.context, m, event.eventId, moveOne(), false) },
+  applyExtentAction: {
+    needs: "event.plan",
+    call: (m) => applyExtent(world.context, m, event.eventId, moveOne(), false),
+  },
   undoChangeAction: { needs: "event.plan", call: (m) => undoChange(world.context, m, event.eventId, randomUUID()) },
   addRehearsalAction: { needs: "event.plan", call: (m) => addRehearsal(world.context, m, event.eventId, {}) },
-  inviteToRehearsalAction: { needs: "event.people", call: (m) => inviteToRehearsal(world.context, m, event.eventId, randomUUID()) },
-  cancelRehearsalAction: { needs: "event.plan", call: (m) => cancelRehearsal(world.context, m, event.eventId, randomUUID()) },
+  inviteToRehearsalAction: {
+    needs: "event.people",
+    call: (m) => inviteToRehearsal(world.context, m, event.eventId, randomUUID()),
+  },
+  cancelRehearsalAction: {
+    needs: "event.plan",
+    call: (m) => cancelRehearsal(world.context, m, event.eventId, randomUUID()),
+  },
   openStandingAction: { needs: "event.plan", call: (m) => openStanding(world.context, m, event.eventId) },
 };
 
 /** A message of the event. */
 async function anyMessage(): Promise<string> {
-  const about = { organisationId: world.organisationId, eventId: event.eventId, occurrenceId: event.occurrenceId, personId: world.owner.personId };
+  const about = {
+    organisationId: world.organisationId,
+    eventId: event.eventId,
+    occurrenceId: event.occurrenceId,
+    personId: world.owner.personId,
+  };
   const id = randomUUID();
-  await world.context.db.insert(messages).values({ id, ...about, kind: "note", state: "sent", plannedDueAt: world.clock.now(), dueAt: world.clock.now(), createdAt: world.clock.now(), messageId: id, mailingId: id });
+  await world.context.db
+    .insert(messages)
+    .values({
+      id,
+      ...about,
+      kind: "note",
+      state: "sent",
+      plannedDueAt: world.clock.now(),
+      dueAt: world.clock.now(),
+      createdAt: world.clock.now(),
+      messageId: id,
+      mailingId: id,
+    });
   return id;
 }
 
@@ -126,7 +262,10 @@ const moveOne = () => ({ markedIds: [event.occurrenceId], change: { kind: "call-
 const houseActions: Readonly<Record<string, { needs: "anyone" | "planner" | "owner"; call: Call }>> = {
   saveContactAction: { needs: "planner", call: (m) => saveContact(world.context, m, null, {}) },
   eraseContactAction: { needs: "planner", call: (m) => eraseContact(world.context, m, randomUUID()) },
-  mergeContactsAction: { needs: "planner", call: (m) => mergeContacts(world.context, m, { keepId: randomUUID(), goneId: randomUUID(), takeFromGone: [] }) },
+  mergeContactsAction: {
+    needs: "planner",
+    call: (m) => mergeContacts(world.context, m, { keepId: randomUUID(), goneId: randomUUID(), takeFromGone: [] }),
+  },
   createSlotsAction: { needs: "planner", call: (m) => createSlots(world.context, m, {}) },
   makeBoardAction: { needs: "planner", call: (m) => makeBoard(world.context, m, {}) },
   removeBoardAction: { needs: "planner", call: (m) => removeBoard(world.context, m, randomUUID()) },
@@ -135,7 +274,10 @@ const houseActions: Readonly<Record<string, { needs: "anyone" | "planner" | "own
   readDraftAction: { needs: "planner", call: (m) => readDraft(world.context, m, null, "A title") },
   saveLicencesAction: { needs: "owner", call: (m) => saveLicences(world.context, m, []) },
   saveRulesAction: { needs: "owner", call: (m) => saveRules(world.context, m, {}) },
-  decideSeatsAction: { needs: "owner", call: (m) => decideSeats(world.context, m, randomUUID(), { isGranted: true, answer: "" }) },
+  decideSeatsAction: {
+    needs: "owner",
+    call: (m) => decideSeats(world.context, m, randomUUID(), { isGranted: true, answer: "" }),
+  },
   renameTemplateAction: { needs: "planner", call: (m) => renameTemplate(world.context, m, randomUUID(), "T") },
   deleteTemplateAction: { needs: "planner", call: (m) => deleteTemplate(world.context, m, randomUUID()) },
   openRoomNowAction: { needs: "planner", call: (m) => openRoomNow(world.context, m) },
@@ -143,44 +285,84 @@ const houseActions: Readonly<Record<string, { needs: "anyone" | "planner" | "own
 
 async function fromWorkspace(member: TeamMember, command: CommandBody): Promise<unknown> {
   const { actor, ticketId: actorId } = await deskEntry(world.context, member, event.eventId, event.occurrenceId);
-  return execute(world.context, world.cache, { actor, actorId, occurrenceId: event.occurrenceId }, { commandId: randomUUID(), command });
+  return execute(
+    world.context,
+    world.cache,
+    { actor, actorId, occurrenceId: event.occurrenceId },
+    { commandId: randomUUID(), command },
+  );
 }
 
-const codeOf = (call: Promise<unknown>): Promise<string> => call.then(() => "done", (error: { failure?: { code: string } }) => error.failure?.code ?? String(error));
+const codeOf = (call: Promise<unknown>): Promise<string> =>
+  call.then(
+    () => "done",
+    (error: { failure?: { code: string } }) => error.failure?.code ?? String(error),
+  );
 
 async function crewWith(duty: (typeof duties)[number] | null): Promise<TeamMember> {
   const member = await addMember(world.context, world.organisationId, "crew", "Crew");
-  const row = { id: randomUUID(), organisationId: world.organisationId, eventId: event.eventId, personId: member.personId, role: "crew" as const };
-  await world.context.db.insert(tickets).values({ ...row, duties: duty ? [duty] : [], registeredAt: world.clock.now() });
+  const row = {
+    id: randomUUID(),
+    organisationId: world.organisationId,
+    eventId: event.eventId,
+    personId: member.personId,
+    role: "crew" as const,
+  };
+  await world.context.db
+    .insert(tickets)
+    .values({ ...row, duties: duty ? [duty] : [], registeredAt: world.clock.now() });
   return member;
 }
 
 describe("rule 6: every act of the workspace asks the table", () => {
   it("knows every server action", () => {
-    const files = ["events/[id]/actions.ts", "events/[id]/dates-actions.ts", "events/[id]/people-actions.ts", "events/[id]/mailing-actions.ts", "house-actions.ts", "contacts/actions.ts", "slots/actions.ts", "outbox/actions.ts"];
-    const text = files.map((file) => readFileSync(resolve(import.meta.dirname, "../../src/app/(team)", file), "utf8")).join("\n");
+    const files = [
+      "events/[id]/actions.ts",
+      "events/[id]/dates-actions.ts",
+      "events/[id]/people-actions.ts",
+      "events/[id]/mailing-actions.ts",
+      "house-actions.ts",
+      "contacts/actions.ts",
+      "slots/actions.ts",
+      "outbox/actions.ts",
+    ];
+    const text = files
+      .map((file) => readFileSync(resolve(import.meta.dirname, "../../src/app/(team)", file), "utf8"))
+      .join("\n");
     const names = [...text.matchAll(/export async function (\w+)/g)].map((match) => match[1]!);
     expect(names.sort()).toEqual([...Object.keys(actions), ...Object.keys(houseActions)].sort());
   });
 
   it("lets crew do nothing to the house", async () => {
     const crew = await crewWith("people");
-    for (const [name, { needs, call }] of Object.entries(houseActions)) expect([name, (await codeOf(call(crew))) === "not-allowed"]).toEqual([name, needs !== "anyone"]);
+    for (const [name, { needs, call }] of Object.entries(houseActions))
+      expect([name, (await codeOf(call(crew))) === "not-allowed"]).toEqual([name, needs !== "anyone"]);
   });
 
   it("lets whoever plans not change what the house owns", async () => {
     const planner = await addMember(world.context, world.organisationId, "producer", "Planner");
-    for (const [name, { needs, call }] of Object.entries(houseActions)) expect([name, (await codeOf(call(planner))) === "not-allowed"]).toEqual([name, needs === "owner"]);
+    for (const [name, { needs, call }] of Object.entries(houseActions))
+      expect([name, (await codeOf(call(planner))) === "not-allowed"]).toEqual([name, needs === "owner"]);
   });
 
   it("tells another organisation's owner that there is nothing, whatever the act", async () => {
-    const stranger = await addMember(world.context, await addOrganisation(world.context, `${randomUUID()}.example.org`), "owner", "Stranger");
-    for (const [name, { needs, call }] of Object.entries(actions)) if (needs !== "standing") expect([name, await codeOf(call(stranger))]).toEqual([name, "not-found"]);
+    const stranger = await addMember(
+      world.context,
+      await addOrganisation(world.context, `${randomUUID()}.example.org`),
+      "owner",
+      "Stranger",
+    );
+    for (const [name, { needs, call }] of Object.entries(actions))
+      if (needs !== "standing") expect([name, await codeOf(call(stranger))]).toEqual([name, "not-found"]);
   });
 
   it("refuses a member who is not on the event's list", async () => {
     const outsider = await addMember(world.context, world.organisationId, "crew", "Outsider");
-    for (const [name, { call }] of Object.entries(actions)) expect([name, ["not-allowed", "not-found"]]).toEqual([name, expect.arrayContaining([await codeOf(call(outsider))])]);
+    for (const [name, { call }] of Object.entries(actions))
+      expect([name, ["not-allowed", "not-found"]]).toEqual([
+        name,
+        expect.arrayContaining([await codeOf(call(outsider))]),
+      ]);
   });
 
   it.each([null, ...duties])("gives a crew member with the duty %s exactly what it holds", async (duty) => {
@@ -230,20 +412,33 @@ const factActions: Readonly<Record<string, Action>> = { "question.vote": "questi
 
 describe("rule 6: every command of the room asks the table", () => {
   it("refuses each command to every role and duty that the table does not list", async () => {
-    const actors: Actor[] = [...roles.map((role) => ({ role, duties: [] })), ...duties.map((duty) => ({ role: "crew" as const, duties: [duty] }))];
+    const actors: Actor[] = [
+      ...roles.map((role) => ({ role, duties: [] })),
+      ...duties.map((duty) => ({ role: "crew" as const, duties: [duty] })),
+    ];
     for (const command of Object.values(commands)) {
       if (command.type === "sign" || command.type === "goodbye") continue; // the caller's own connection, checked by its cookie
       const action = factActions[command.type] ?? actionOf[command.type as RoomCommandType];
       for (const actor of actors) {
         if (roleMay(actor, action)) continue;
-        const who = { actor, actorId: ticketId, organisationId: world.organisationId, occurrenceId: event.occurrenceId };
+        const who = {
+          actor,
+          actorId: ticketId,
+          organisationId: world.organisationId,
+          occurrenceId: event.occurrenceId,
+        };
         const sent =
           command.type === "ballot.cast"
             ? castBallot(world.context, who, command.pollId, command.optionId)
             : command.type === "question.vote"
               ? voteQuestion(world.context, who, command.questionId, command.isFor)
               : execute(world.context, world.cache, who, { commandId: randomUUID(), command });
-        expect([command.type, actor.role, actor.duties, await codeOf(sent)]).toEqual([command.type, actor.role, actor.duties, "not-allowed"]);
+        expect([command.type, actor.role, actor.duties, await codeOf(sent)]).toEqual([
+          command.type,
+          actor.role,
+          actor.duties,
+          "not-allowed",
+        ]);
       }
     }
   });

@@ -28,8 +28,18 @@ beforeAll(async () => {
 afterAll(() => world.close());
 
 const run = (command: CommandBody, commandId = randomUUID(), cache: RoomCache = world.cache) =>
-  execute(world.context, cache, { actorId: producerId, actor: producer, occurrenceId: event.occurrenceId }, { commandId, command });
-const guest = (actorId: string) => ({ actorId, organisationId: world.organisationId, actor: attendee, occurrenceId: event.occurrenceId });
+  execute(
+    world.context,
+    cache,
+    { actorId: producerId, actor: producer, occurrenceId: event.occurrenceId },
+    { commandId, command },
+  );
+const guest = (actorId: string) => ({
+  actorId,
+  organisationId: world.organisationId,
+  actor: attendee,
+  occurrenceId: event.occurrenceId,
+});
 
 async function openRoom(houseSize = 100): Promise<void> {
   world.clock.set(Date.parse("2026-11-26T17:50:00Z"));
@@ -38,7 +48,14 @@ async function openRoom(houseSize = 100): Promise<void> {
   await run({ type: "stage.enter" });
 }
 const connect = async (ticketId: string, role: "attendee" | "test-guest" | "panelist" = "attendee") =>
-  openConnection(world.context, { organisationId: world.organisationId, occurrenceId: event.occurrenceId, ticketId, role, device: "computer", mayReturn: true });
+  openConnection(world.context, {
+    organisationId: world.organisationId,
+    occurrenceId: event.occurrenceId,
+    ticketId,
+    role,
+    device: "computer",
+    mayReturn: true,
+  });
 
 describe("the journalled room", () => {
   it("changes nothing twice for a repeated command, and answers it alike", async () => {
@@ -53,27 +70,50 @@ describe("the journalled room", () => {
   it("lets one of two simultaneous cues through, from two processes", async () => {
     await openRoom();
     const other = new RoomCache();
-    const segment = (title: string) => ({ id: randomUUID(), title, lengthMinutes: 20, fixedStartLocal: null, leaderTicketId: null, pollId: null });
+    const segment = (title: string) => ({
+      id: randomUUID(),
+      title,
+      lengthMinutes: 20,
+      fixedStartLocal: null,
+      leaderTicketId: null,
+      pollId: null,
+    });
     const [first, second] = [segment("First"), segment("Second")];
     await saveRunSheet(world.context, world.owner, event.eventId, { segments: [first, second], polls: [], parts: [] });
-    const pressed = await Promise.allSettled([run({ type: "cue.next", leavingSegmentId: null }), run({ type: "cue.next", leavingSegmentId: null }, randomUUID(), other)]);
-    expect(pressed.filter((one) => one.status === "rejected")).toMatchObject([{ reason: { failure: { code: "cue-moved", currentSegmentId: first.id } } }]);
+    const pressed = await Promise.allSettled([
+      run({ type: "cue.next", leavingSegmentId: null }),
+      run({ type: "cue.next", leavingSegmentId: null }, randomUUID(), other),
+    ]);
+    expect(pressed.filter((one) => one.status === "rejected")).toMatchObject([
+      { reason: { failure: { code: "cue-moved", currentSegmentId: first.id } } },
+    ]);
     expect((await roomOf(world.context.db, event.occurrenceId)).cues.map((cue) => cue.segmentId)).toEqual([first.id]);
-    const doors = await Promise.allSettled([run({ type: "doors.open" }), run({ type: "doors.open" }, randomUUID(), other)]);
+    const doors = await Promise.allSettled([
+      run({ type: "doors.open" }),
+      run({ type: "doors.open" }, randomUUID(), other),
+    ]);
     expect(doors.filter((one) => one.status === "fulfilled")).toHaveLength(1);
     expect((await roomOf(world.context.db, event.occurrenceId)).phase).toBe("open");
   });
 
   it("lets the foyer in with the doors as far as seats go; those who dropped out come back first", async () => {
     await openRoom(2);
-    const [a, b, c, tester] = [await addTicket(world, event, "attendee", "A"), await addTicket(world, event, "attendee", "B"), await addTicket(world, event, "attendee", "C"), await addTicket(world, event, "test-guest", "T")];
+    const [a, b, c, tester] = [
+      await addTicket(world, event, "attendee", "A"),
+      await addTicket(world, event, "attendee", "B"),
+      await addTicket(world, event, "attendee", "C"),
+      await addTicket(world, event, "test-guest", "T"),
+    ];
     for (const id of [a, b, c]) {
       await connect(id);
       world.clock.advance(1000);
     }
     await connect(tester, "test-guest");
     await run({ type: "doors.open" });
-    const inside = async () => (await world.context.db.select().from(connections).where(eq(connections.occurrenceId, event.occurrenceId))).filter((row) => row.houseFromAt !== null && row.outAt === null).map((row) => row.ticketId);
+    const inside = async () =>
+      (await world.context.db.select().from(connections).where(eq(connections.occurrenceId, event.occurrenceId)))
+        .filter((row) => row.houseFromAt !== null && row.outAt === null)
+        .map((row) => row.ticketId);
     expect((await inside()).sort()).toEqual([a, b, tester].sort());
     expect(await admitToHouse(world.context, event.occurrenceId)).toBe(0);
     // A goes: C gets the seat; A comes back and waits for the next one
@@ -87,27 +127,50 @@ describe("the journalled room", () => {
     await run({ type: "doors.open" });
     const pollId = randomUUID();
     await run({ type: "poll.add", question: "Tide?", options: ["in", "out"] }, pollId);
-    const voters = await Promise.all(Array.from({ length: 40 }, (_, i) => addTicket(world, event, "attendee", `V${i}`)));
-    await expect(castBallot(world.context, guest(voters[0]!), pollId, "o1")).rejects.toMatchObject({ failure: { code: "poll-not-open" } });
+    const voters = await Promise.all(
+      Array.from({ length: 40 }, (_, i) => addTicket(world, event, "attendee", `V${i}`)),
+    );
+    await expect(castBallot(world.context, guest(voters[0]!), pollId, "o1")).rejects.toMatchObject({
+      failure: { code: "poll-not-open" },
+    });
     await run({ type: "poll.open", pollId });
-    await Promise.all(voters.flatMap((id) => [castBallot(world.context, guest(id), pollId, "o1"), castBallot(world.context, guest(id), pollId, "o1")]));
+    await Promise.all(
+      voters.flatMap((id) => [
+        castBallot(world.context, guest(id), pollId, "o1"),
+        castBallot(world.context, guest(id), pollId, "o1"),
+      ]),
+    );
     await castBallot(world.context, guest(voters[0]!), pollId, "o2");
-    await expect(castBallot(world.context, guest(voters[1]!), pollId, "o9")).rejects.toMatchObject({ failure: { code: "no-such-option" } });
+    await expect(castBallot(world.context, guest(voters[1]!), pollId, "o9")).rejects.toMatchObject({
+      failure: { code: "no-such-option" },
+    });
     const cast = await world.context.db.select().from(ballots).where(eq(ballots.pollId, pollId));
     expect([cast.length, cast.filter((one) => one.optionId === "o2").length]).toEqual([40, 1]);
     await run({ type: "poll.close", pollId });
-    await expect(castBallot(world.context, guest(voters[2]!), pollId, "o2")).rejects.toMatchObject({ failure: { code: "poll-not-open" } });
-    expect((await world.context.db.select().from(polls).where(eq(polls.id, pollId)))[0]).toMatchObject({ state: "closed" });
+    await expect(castBallot(world.context, guest(voters[2]!), pollId, "o2")).rejects.toMatchObject({
+      failure: { code: "poll-not-open" },
+    });
+    expect((await world.context.db.select().from(polls).where(eq(polls.id, pollId)))[0]).toMatchObject({
+      state: "closed",
+    });
   });
 
   it("takes votes for questions of others only", async () => {
     await openRoom();
     await run({ type: "doors.open" });
-    const [asker, voter] = [await addTicket(world, event, "attendee", "Asker"), await addTicket(world, event, "attendee", "Voter")];
+    const [asker, voter] = [
+      await addTicket(world, event, "attendee", "Asker"),
+      await addTicket(world, event, "attendee", "Voter"),
+    ];
     const questionId = randomUUID();
-    await execute(world.context, world.cache, guest(asker), { commandId: questionId, command: { type: "question.ask", text: "How high?", segmentId: null } });
+    await execute(world.context, world.cache, guest(asker), {
+      commandId: questionId,
+      command: { type: "question.ask", text: "How high?", segmentId: null },
+    });
     await voteQuestion(world.context, guest(voter), questionId, true);
-    await expect(voteQuestion(world.context, guest(asker), questionId, true)).rejects.toMatchObject({ failure: { code: "not-found" } });
+    await expect(voteQuestion(world.context, guest(asker), questionId, true)).rejects.toMatchObject({
+      failure: { code: "not-found" },
+    });
     const body = JSON.stringify(await roomOf(world.context.db, event.occurrenceId));
     expect(body).not.toContain("How high?");
   });
@@ -118,7 +181,10 @@ describe("the journalled room", () => {
     const asker = await addTicket(world, event, "attendee", "Asker");
     const ask = async (text: string) => {
       const questionId = randomUUID();
-      await execute(world.context, world.cache, guest(asker), { commandId: questionId, command: { type: "question.ask", text, segmentId: null } });
+      await execute(world.context, world.cache, guest(asker), {
+        commandId: questionId,
+        command: { type: "question.ask", text, segmentId: null },
+      });
       return questionId;
     };
     const [now, later] = [await ask("Now?"), await ask("Later?")];
@@ -170,7 +236,10 @@ describe("the journalled room", () => {
 
 /** A stream's far end that keeps what it was sent. */
 function ear() {
-  const heard: { event: string; data: { seq?: number; view?: { status: Record<string, { phase: string }> }; changes?: [string, string, unknown][] } }[] = [];
+  const heard: {
+    event: string;
+    data: { seq?: number; view?: { status: Record<string, { phase: string }> }; changes?: [string, string, unknown][] };
+  }[] = [];
   const sink: Sink = {
     write(bytes) {
       const text = new TextDecoder().decode(bytes);
@@ -193,17 +262,38 @@ function ear() {
 
 describe("two processes on one database", () => {
   const makeHub = () =>
-    new Hub({ db: world.context.db, databaseUrl: world.databaseUrl, clock: world.clock, log: silentLog, admit: (id) => admitToHouse(world.context, id), rightsChanged: () => {}, flushPresence: async () => {} });
+    new Hub({
+      db: world.context.db,
+      databaseUrl: world.databaseUrl,
+      clock: world.clock,
+      log: silentLog,
+      admit: (id) => admitToHouse(world.context, id),
+      rightsChanged: () => {},
+      flushPresence: async () => {},
+    });
 
   it("serve one room: a command given at one is seen at the other; a stream resumes where it stood", async () => {
     await openRoom();
     const [here, there] = [makeHub(), makeHub()];
     try {
       const watcher = await addTicket(world, event, "attendee", "W");
-      const joinAs = async (hub: Hub, ticketId: string, role: "attendee" | "panelist", resume: { after: number; roleClass: "stage" } | null = null) => {
+      const joinAs = async (
+        hub: Hub,
+        ticketId: string,
+        role: "attendee" | "panelist",
+        resume: { after: number; roleClass: "stage" } | null = null,
+      ) => {
         const { connectionId, isInside } = await connect(ticketId, role);
         const end = ear();
-        const leave = await hub.join({ occurrenceId: event.occurrenceId, connectionId, ticketId, wanted: "own", isInside, resume, sink: end.sink });
+        const leave = await hub.join({
+          occurrenceId: event.occurrenceId,
+          connectionId,
+          ticketId,
+          wanted: "own",
+          isInside,
+          resume,
+          sink: end.sink,
+        });
         return { ...end, leave };
       };
       const inFoyer = await joinAs(here, watcher, "attendee");
@@ -215,7 +305,10 @@ describe("two processes on one database", () => {
       expect(inside.data.view!.status["it"]!.phase).toBe("open");
       onStage.leave();
       await run({ type: "curtain.raise" });
-      const second = await joinAs(there, await addTicket(world, event, "panelist", "S2"), "panelist", { after: seq, roleClass: "stage" });
+      const second = await joinAs(there, await addTicket(world, event, "panelist", "S2"), "panelist", {
+        after: seq,
+        roleClass: "stage",
+      });
       await second.until((one) => one.event === "change" || one.event === "snapshot");
       expect(second.heard.some((one) => one.event === "personal")).toBe(true);
     } finally {

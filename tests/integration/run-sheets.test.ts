@@ -16,16 +16,43 @@ beforeAll(async () => {
 });
 afterAll(() => world.close());
 
-const segment = (title: string, part: Partial<RunSheetInput["segments"][number]> = {}) => ({ id: randomUUID(), title, lengthMinutes: 10, fixedStartLocal: null, leaderTicketId: null, pollId: null, ...part });
-const poll = (question: string) => ({ id: randomUUID(), question, options: [{ id: "o1", label: "Yes" }, { id: "o2", label: "No" }] });
+const segment = (title: string, part: Partial<RunSheetInput["segments"][number]> = {}) => ({
+  id: randomUUID(),
+  title,
+  lengthMinutes: 10,
+  fixedStartLocal: null,
+  leaderTicketId: null,
+  pollId: null,
+  ...part,
+});
+const poll = (question: string) => ({
+  id: randomUUID(),
+  question,
+  options: [
+    { id: "o1", label: "Yes" },
+    { id: "o2", label: "No" },
+  ],
+});
 const sheet = (part: Partial<RunSheetInput>): RunSheetInput => ({ segments: [], polls: [], parts: [], ...part });
-const load = (dateId: string | null = null, eventId = event.eventId) => loadRunSheet(world.context, world.owner, eventId, dateId);
-const save = (input: RunSheetInput, tag: string | null = null) => saveRunSheet(world.context, world.owner, event.eventId, input, null, tag);
+const load = (dateId: string | null = null, eventId = event.eventId) =>
+  loadRunSheet(world.context, world.owner, eventId, dateId);
+const save = (input: RunSheetInput, tag: string | null = null) =>
+  saveRunSheet(world.context, world.owner, event.eventId, input, null, tag);
 
 describe("the run sheet", () => {
   it("comes back as it was saved, in its order; the same save again changes nothing", async () => {
     const asked = poll("Have you seen a roost?");
-    const wanted = sheet({ segments: [segment("Welcome"), segment("The roosts", { pollId: asked.id, fixedStartLocal: "2026-11-26T18:15" }), segment("Goodbye")], polls: [asked], parts: [{ id: randomUUID(), title: "Morning", startLocal: "2026-11-26T18:00", lengthMinutes: 30, leaderTicketId: null }] });
+    const wanted = sheet({
+      segments: [
+        segment("Welcome"),
+        segment("The roosts", { pollId: asked.id, fixedStartLocal: "2026-11-26T18:15" }),
+        segment("Goodbye"),
+      ],
+      polls: [asked],
+      parts: [
+        { id: randomUUID(), title: "Morning", startLocal: "2026-11-26T18:00", lengthMinutes: 30, leaderTicketId: null },
+      ],
+    });
     const tag = await save(wanted);
     expect((await load()).runSheet).toEqual(wanted);
     expect(await save(wanted)).toBe(tag);
@@ -46,7 +73,9 @@ describe("the run sheet", () => {
 
   it("lets one of two through who save in the same moment", async () => {
     const { tag } = await load();
-    const outcomes = await Promise.allSettled(["A", "B", "C"].map((title) => save(sheet({ segments: [segment(title)] }), tag)));
+    const outcomes = await Promise.allSettled(
+      ["A", "B", "C"].map((title) => save(sheet({ segments: [segment(title)] }), tag)),
+    );
     expect(outcomes.filter((one) => one.status === "fulfilled")).toHaveLength(1);
     expect((await load()).runSheet.segments).toHaveLength(1);
   });
@@ -54,12 +83,18 @@ describe("the run sheet", () => {
   it("points to nobody and nothing of elsewhere", async () => {
     const other = await makeEvent(world, { title: "Another" });
     const stranger = await addTicket(world, other, "panelist", "Una Other");
-    await expect(save(sheet({ segments: [segment("Led from elsewhere", { leaderTicketId: stranger })] }))).rejects.toMatchObject({ failure: { code: "invalid-input" } });
-    await expect(save(sheet({ segments: [segment("A poll of nowhere", { pollId: randomUUID() })] }))).rejects.toMatchObject({ failure: { code: "invalid-input" } });
+    await expect(
+      save(sheet({ segments: [segment("Led from elsewhere", { leaderTicketId: stranger })] })),
+    ).rejects.toMatchObject({ failure: { code: "invalid-input" } });
+    await expect(
+      save(sheet({ segments: [segment("A poll of nowhere", { pollId: randomUUID() })] })),
+    ).rejects.toMatchObject({ failure: { code: "invalid-input" } });
     // a segment's id of another event's sheet takes nothing over
     const theirs = segment("Theirs");
     await saveRunSheet(world.context, world.owner, other.eventId, sheet({ segments: [theirs] }));
-    await expect(save(sheet({ segments: [{ ...theirs, title: "Mine now" }] }))).rejects.toMatchObject({ failure: { code: "not-found" } });
+    await expect(save(sheet({ segments: [{ ...theirs, title: "Mine now" }] }))).rejects.toMatchObject({
+      failure: { code: "not-found" },
+    });
     expect((await load(null, other.eventId)).runSheet.segments.map((one) => one.title)).toEqual(["Theirs"]);
   });
 
@@ -95,18 +130,39 @@ describe("the run sheet", () => {
   });
 
   it("is laid into later dates of a series that have none, each with hours and ids of its own", async () => {
-    const rule = { freq: "WEEKLY" as const, interval: 1, count: 4, until: null, byMonth: [], byMonthDay: [], byDay: [], wkst: "MO" as const };
+    const rule = {
+      freq: "WEEKLY" as const,
+      interval: 1,
+      count: 4,
+      until: null,
+      byMonth: [],
+      byMonthDay: [],
+      byDay: [],
+      wkst: "MO" as const,
+    };
     const series = await makeEvent(world, { shape: "series", rule, startLocal: "2027-03-18T18:00" });
     const dates = await datesOf(world.context.db, series.eventId);
     const asked = poll("Coming again?");
-    const first = sheet({ segments: [segment("Welcome", { fixedStartLocal: "2027-03-18T18:05", pollId: asked.id })], polls: [asked] });
+    const first = sheet({
+      segments: [segment("Welcome", { fixedStartLocal: "2027-03-18T18:05", pollId: asked.id })],
+      polls: [asked],
+    });
     await saveRunSheet(world.context, world.owner, series.eventId, first, dates[0]!.id);
-    await saveRunSheet(world.context, world.owner, series.eventId, sheet({ segments: [segment("Its own")] }), dates[2]!.id);
+    await saveRunSheet(
+      world.context,
+      world.owner,
+      series.eventId,
+      sheet({ segments: [segment("Its own")] }),
+      dates[2]!.id,
+    );
     expect(await copyRunSheet(world.context, world.owner, series.eventId, dates[0]!.id)).toBe(2);
     const [, second, third, fourth] = await Promise.all(dates.map((date) => load(date.id, series.eventId)));
     expect(third!.runSheet.segments.map((one) => one.title)).toEqual(["Its own"]);
     // the wall time stays over the clock change of 28 March
-    expect([second!, fourth!].map((one) => one.runSheet.segments[0]!.fixedStartLocal)).toEqual(["2027-03-25T18:05", "2027-04-08T18:05"]);
+    expect([second!, fourth!].map((one) => one.runSheet.segments[0]!.fixedStartLocal)).toEqual([
+      "2027-03-25T18:05",
+      "2027-04-08T18:05",
+    ]);
     expect(fourth!.runSheet.segments[0]!.pollId).toBe(fourth!.runSheet.polls[0]!.id);
     expect(new Set([first, second!.runSheet, fourth!.runSheet].map((one) => one.polls[0]!.id)).size).toBe(3);
     expect(await copyRunSheet(world.context, world.owner, series.eventId, dates[0]!.id)).toBe(0);

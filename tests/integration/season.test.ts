@@ -3,8 +3,26 @@ import { eq } from "drizzle-orm";
 import { dayMs } from "@/core/time";
 import { events, occurrences } from "@/server/db/schema";
 import { createEvent, deleteEvent, publishEvent } from "@/server/services/events";
-import { binned, boardLimit, datesBetween, producersOf, season, seasonList, type SeasonFilter } from "@/server/services/season";
-import { addMember, addOrganisation, addTicket, goodPlan, makeEvent, makeWorld, startOfTime, type MadeEvent, type World } from "../support/world";
+import {
+  binned,
+  boardLimit,
+  datesBetween,
+  producersOf,
+  season,
+  seasonList,
+  type SeasonFilter,
+} from "@/server/services/season";
+import {
+  addMember,
+  addOrganisation,
+  addTicket,
+  goodPlan,
+  makeEvent,
+  makeWorld,
+  startOfTime,
+  type MadeEvent,
+  type World,
+} from "../support/world";
 
 let world: World;
 let early: MadeEvent;
@@ -14,18 +32,28 @@ beforeAll(async () => {
   world = await makeWorld();
   late = await makeEvent(world, { title: "100% tide", startLocal: "2026-12-20T18:00" });
   early = await makeEvent(world, { title: "Saltmarsh walk", startLocal: "2026-11-30T18:00", registrationLimit: 5 });
-  draft = (await createEvent(world.context, world.owner, goodPlan({ title: "Tide tables", startLocal: "2026-12-05T10:00" }))).eventId;
+  draft = (
+    await createEvent(world.context, world.owner, goodPlan({ title: "Tide tables", startLocal: "2026-12-05T10:00" }))
+  ).eventId;
 });
 afterAll(() => world.close());
 
-const titles = async (filter: SeasonFilter = {}, member = world.owner) => (await season(world.context, member, filter)).ahead.map((date) => date.title);
+const titles = async (filter: SeasonFilter = {}, member = world.owner) =>
+  (await season(world.context, member, filter)).ahead.map((date) => date.title);
 
 describe("the season", () => {
   it("shows what lies ahead, soonest first, with its figures", async () => {
     await addTicket(world, early, "attendee", "Ines Marl");
     const { ahead } = await season(world.context, world.owner);
     expect(ahead.map((date) => date.title)).toEqual(["Saltmarsh walk", "Tide tables", "100% tide"]);
-    expect(ahead[0]).toMatchObject({ registered: 1, registrationLimit: 5, isPublished: true, kind: "show", startLocal: "2026-11-30T18:00", callAt: Date.parse("2026-11-30T17:40:00Z") });
+    expect(ahead[0]).toMatchObject({
+      registered: 1,
+      registrationLimit: 5,
+      isPublished: true,
+      kind: "show",
+      startLocal: "2026-11-30T18:00",
+      callAt: Date.parse("2026-11-30T17:40:00Z"),
+    });
     expect(ahead[1]).toMatchObject({ registered: 0, isPublished: false, fullChance: null });
     expect(ahead[0]!.missing).toBeGreaterThan(0);
   });
@@ -40,7 +68,10 @@ describe("the season", () => {
     expect(await titles({ state: "live" })).toEqual([]);
     await world.context.db.update(occurrences).set({ phase: "open" }).where(eq(occurrences.id, early.occurrenceId));
     expect(await titles({ state: "live" })).toEqual(["Saltmarsh walk"]);
-    await world.context.db.update(occurrences).set({ phase: "scheduled" }).where(eq(occurrences.id, early.occurrenceId));
+    await world.context.db
+      .update(occurrences)
+      .set({ phase: "scheduled" })
+      .where(eq(occurrences.id, early.occurrenceId));
     expect(await titles({ producerId: world.owner.personId })).toHaveLength(3);
     expect(await titles({ producerId: world.organisationId })).toEqual([]);
     expect((await producersOf(world.context, world.owner)).map((one) => one.name)).toEqual(["Marit Corrant"]);
@@ -53,22 +84,38 @@ describe("the season", () => {
     await world.context.db.execute(`update tickets set person_id = '${crew.personId}' where id = '${seat}'`);
     expect(await titles({}, crew)).toEqual(["100% tide"]);
     expect((await seasonList(world.context, crew, {}, 0)).total).toBe(1);
-    const elsewhere = await addMember(world.context, await addOrganisation(world.context, "elsewhere.example.org"), "owner", "Una Other");
+    const elsewhere = await addMember(
+      world.context,
+      await addOrganisation(world.context, "elsewhere.example.org"),
+      "owner",
+      "Una Other",
+    );
     expect(await titles({}, elsewhere)).toEqual([]);
   });
 
   it("lists everything page by page: what lies ahead, soonest first, then what is over", async () => {
     const first = await seasonList(world.context, world.owner, {}, 0, 2);
     const second = await seasonList(world.context, world.owner, {}, 1, 2);
-    expect([first.total, first.dates.map((one) => one.title), second.dates.map((one) => one.title)]).toEqual([3, ["Saltmarsh walk", "Tide tables"], ["100% tide"]]);
+    expect([first.total, first.dates.map((one) => one.title), second.dates.map((one) => one.title)]).toEqual([
+      3,
+      ["Saltmarsh walk", "Tide tables"],
+      ["100% tide"],
+    ]);
     expect((await seasonList(world.context, world.owner, {}, 9, 2)).dates).toEqual([]);
-    expect(await datesBetween(world.context, world.owner, Date.parse("2026-12-01T00:00Z"), Date.parse("2026-12-31T00:00Z"))).toHaveLength(2);
+    expect(
+      await datesBetween(world.context, world.owner, Date.parse("2026-12-01T00:00Z"), Date.parse("2026-12-31T00:00Z")),
+    ).toHaveLength(2);
   });
 
   it("finds those that lack something behind a full board of others", async () => {
     const own = await makeWorld();
     try {
-      for (let i = 0; i <= boardLimit + 4; i += 1) await createEvent(own.context, own.owner, goodPlan({ title: `Count ${i}`, startLocal: `2026-12-01T10:${String(i).padStart(2, "0")}`, houseSize: 10 }));
+      for (let i = 0; i <= boardLimit + 4; i += 1)
+        await createEvent(
+          own.context,
+          own.owner,
+          goodPlan({ title: `Count ${i}`, startLocal: `2026-12-01T10:${String(i).padStart(2, "0")}`, houseSize: 10 }),
+        );
       const board = await season(own.context, own.owner, {});
       expect([board.ahead.length, board.hasMore]).toEqual([boardLimit, true]);
       // nothing is looked for beyond what is shown, unless it is asked for
@@ -84,8 +131,15 @@ describe("the season", () => {
     world.clock.set(Date.parse("2026-12-02T09:00:00Z"));
     await world.context.db.update(occurrences).set({ phase: "ended" }).where(eq(occurrences.id, early.occurrenceId));
     const after = await season(world.context, world.owner);
-    expect((await seasonList(world.context, world.owner, {}, 0)).dates.map((one) => one.title)).toEqual(["Tide tables", "100% tide", "Saltmarsh walk"]);
-    expect([after.ahead.map((one) => one.title), after.past.map((one) => one.title)]).toEqual([["Tide tables", "100% tide"], ["Saltmarsh walk"]]);
+    expect((await seasonList(world.context, world.owner, {}, 0)).dates.map((one) => one.title)).toEqual([
+      "Tide tables",
+      "100% tide",
+      "Saltmarsh walk",
+    ]);
+    expect([after.ahead.map((one) => one.title), after.past.map((one) => one.title)]).toEqual([
+      ["Tide tables", "100% tide"],
+      ["Saltmarsh walk"],
+    ]);
     await deleteEvent(world.context, world.owner, draft);
     expect(await titles()).toEqual(["100% tide"]);
     expect(await binned(world.context, world.owner)).toMatchObject([{ eventId: draft, title: "Tide tables" }]);
@@ -95,7 +149,11 @@ describe("the season", () => {
   });
 
   it("keeps rooms without fixed time apart while they are closed", async () => {
-    const { eventId } = await createEvent(world.context, world.owner, goodPlan({ title: "The hide", shape: "standing" }));
+    const { eventId } = await createEvent(
+      world.context,
+      world.owner,
+      goodPlan({ title: "The hide", shape: "standing" }),
+    );
     await publishEvent(world.context, world.owner, eventId, true);
     const { standing } = await season(world.context, world.owner);
     expect(standing).toMatchObject([{ eventId, title: "The hide" }]);

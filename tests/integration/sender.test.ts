@@ -34,23 +34,48 @@ afterAll(async () => {
 async function plan(count: number, prefix: string): Promise<string> {
   const event = await makeEvent(world);
   const pasted = Array.from({ length: count }, (_, i) => `${prefix}${i}@example.org`).join("\n");
-  const { id } = await saveMailing(world.context, world.owner, event.eventId, null, 0, composed("invitation", { audience: { ...nobody, pasted } as never }));
+  const { id } = await saveMailing(
+    world.context,
+    world.owner,
+    event.eventId,
+    null,
+    0,
+    composed("invitation", { audience: { ...nobody, pasted } as never }),
+  );
   await sendMailing(world.context, world.owner, event.eventId, id);
   return id;
 }
-const left = (mailingId: string, state: "planned" | "sending" | "sent" | "failed") => world.context.db.$count(messages, and(eq(messages.mailingId, mailingId), eq(messages.state, state)));
+const left = (mailingId: string, state: "planned" | "sending" | "sent" | "failed") =>
+  world.context.db.$count(messages, and(eq(messages.mailingId, mailingId), eq(messages.state, state)));
 const arrived = (prefix: string) =>
   readdirSync(folder)
     .map((name) => readFileSync(join(folder, name), "latin1").split(/\r?\n\r?\n/, 1)[0]!)
-    .map((head) => ({ to: /^To: .*?([\w.]+@example\.org)/im.exec(head)?.[1] ?? "", id: /^Message-ID: (\S+)/im.exec(head)?.[1] ?? "" }))
+    .map((head) => ({
+      to: /^To: .*?([\w.]+@example\.org)/im.exec(head)?.[1] ?? "",
+      id: /^Message-ID: (\S+)/im.exec(head)?.[1] ?? "",
+    }))
     .filter((mail) => mail.to.startsWith(prefix));
 const until = async (check: () => Promise<boolean>) => {
   for (let i = 0; i < 1500 && !(await check()); i += 1) await new Promise((done) => setTimeout(done, 100));
 };
 
 function worker(): ChildProcess {
-  const env = { ...process.env, NODE_ENV: "test", DATABASE_URL: world.databaseUrl, STAGE_CALL_URL: "http://127.0.0.1:3999", STAGE_CALL_SECRET: "only-for-tests-0123456789abcdef-0123456789", STAGE_CALL_FILES: folder, SMTP_URL: `smtp://127.0.0.1:${smtpPort}`, STAGE_CALL_CLOCK_FILE: join(folder, "no-clock"), STAGE_CALL_MAILS_PER_SECOND: "800" };
-  return spawn("node", ["--conditions=react-server", "--import", "tsx", "scripts/worker.ts"], { cwd: root, env: env as unknown as NodeJS.ProcessEnv, stdio: "ignore" });
+  const env = {
+    ...process.env,
+    NODE_ENV: "test",
+    DATABASE_URL: world.databaseUrl,
+    STAGE_CALL_URL: "http://127.0.0.1:3999",
+    STAGE_CALL_SECRET: "only-for-tests-0123456789abcdef-0123456789",
+    STAGE_CALL_FILES: folder,
+    SMTP_URL: `smtp://127.0.0.1:${smtpPort}`,
+    STAGE_CALL_CLOCK_FILE: join(folder, "no-clock"),
+    STAGE_CALL_MAILS_PER_SECOND: "800",
+  };
+  return spawn("node", ["--conditions=react-server", "--import", "tsx", "scripts/worker.ts"], {
+    cwd: root,
+    env: env as unknown as NodeJS.ProcessEnv,
+    stdio: "ignore",
+  });
 }
 
 describe("a mail on the wire, read by an independent parser (RFC 5322, RFC 2045–2047, RFC 8058)", () => {
@@ -58,7 +83,7 @@ describe("a mail on the wire, read by an independent parser (RFC 5322, RFC 2045�
     messageId: "<one@stage-call.example.org>",
     from: { name: "Brinewold Shore Trust", address: "events@brinewold.example.org" },
     replyTo: "office@brinewold.example.org",
-    to: { name: "ليلى النورس, \"Layla\"", address: "wire@example.org" },
+    to: { name: 'ليلى النورس, "Layla"', address: "wire@example.org" },
     subject: "Ürgent: 潮 and the saltmarsh, once more and at such a length that the line has to be folded",
     text: "Hello,\n\n.a line that begins with a dot\nand one with an umlaut: ü",
     html: "<p>Hello</p>",
@@ -72,15 +97,27 @@ describe("a mail on the wire, read by an independent parser (RFC 5322, RFC 2045�
     mailer.close();
     const raw = readFileSync(join(folder, readdirSync(folder).sort().at(-1)!));
     const parsed = await PostalMime.parse(raw);
-    return { raw: raw.toString("latin1"), parsed, header: (key: string) => parsed.headers.filter((one) => one.key === key).map((one) => one.value) };
+    return {
+      raw: raw.toString("latin1"),
+      parsed,
+      header: (key: string) => parsed.headers.filter((one) => one.key === key).map((one) => one.value),
+    };
   };
 
   it("has its headers once each, names and subject whole in any script, and all three parts", async () => {
     const { raw, parsed, header } = await onWire({});
-    expect(parsed).toMatchObject({ messageId: mail.messageId, subject: mail.subject, from: mail.from, to: [mail.to], replyTo: [{ address: mail.replyTo }], date: "2026-11-25T10:00:00.000Z" });
+    expect(parsed).toMatchObject({
+      messageId: mail.messageId,
+      subject: mail.subject,
+      from: mail.from,
+      to: [mail.to],
+      replyTo: [{ address: mail.replyTo }],
+      date: "2026-11-25T10:00:00.000Z",
+    });
     expect(header("list-unsubscribe")).toEqual([`<${mail.unsubscribeUrl}>`]);
     expect(header("list-unsubscribe-post")).toEqual(["List-Unsubscribe=One-Click"]);
-    for (const key of ["message-id", "from", "to", "subject", "date", "mime-version"]) expect([key, header(key).length]).toEqual([key, 1]);
+    for (const key of ["message-id", "from", "to", "subject", "date", "mime-version"])
+      expect([key, header(key).length]).toEqual([key, 1]);
     expect(parsed.text!.trim()).toBe(mail.text);
     expect(parsed.html).toContain("<p>Hello</p>");
     expect(parsed.attachments.some((one) => one.mimeType === "text/calendar" && one.method === "REQUEST")).toBe(true);
@@ -92,7 +129,11 @@ describe("a mail on the wire, read by an independent parser (RFC 5322, RFC 2045�
   });
 
   it("lets nobody add a header or a recipient through a name or a subject", async () => {
-    const { parsed, header } = await onWire({ subject: "Hi\r\nBcc: all@example.org", to: { name: "X\r\nBcc: all@example.org", address: "wire@example.org" }, from: { name: "A\r\nX-Own: 1", address: "events@brinewold.example.org" } });
+    const { parsed, header } = await onWire({
+      subject: "Hi\r\nBcc: all@example.org",
+      to: { name: "X\r\nBcc: all@example.org", address: "wire@example.org" },
+      from: { name: "A\r\nX-Own: 1", address: "events@brinewold.example.org" },
+    });
     expect([header("bcc"), header("x-own"), parsed.bcc ?? []]).toEqual([[], [], []]);
     expect(parsed.to).toHaveLength(1);
   });
@@ -115,17 +156,27 @@ describe("the sender", () => {
     const before = await left(id, "sent");
     expect(before).toBeLessThan(2000);
     // what the dead one held is given back after its lease: the clock of the database rows is moved, nobody waits two minutes
-    await world.context.db.update(messages).set({ dueAt: Date.now() - 1000 }).where(and(eq(messages.mailingId, id), eq(messages.state, "sending")));
+    await world.context.db
+      .update(messages)
+      .set({ dueAt: Date.now() - 1000 })
+      .where(and(eq(messages.mailingId, id), eq(messages.state, "sending")));
     const second = worker();
     await until(async () => (await left(id, "sent")) === 2000);
     second.kill("SIGTERM");
     const mails = arrived("kill");
-    const byPerson = Map.groupBy ? Map.groupBy(mails, (mail) => mail.to) : mails.reduce((map, mail) => map.set(mail.to, [...(map.get(mail.to) ?? []), mail]), new Map<string, typeof mails>());
+    const byPerson = Map.groupBy
+      ? Map.groupBy(mails, (mail) => mail.to)
+      : mails.reduce(
+          (map, mail) => map.set(mail.to, [...(map.get(mail.to) ?? []), mail]),
+          new Map<string, typeof mails>(),
+        );
     expect(byPerson.size).toBe(2000);
     const repeated = [...byPerson.values()].filter((list) => list.length > 1);
     for (const list of repeated) expect(new Set(list.map((mail) => mail.id)).size).toBe(1);
     expect(repeated.length).toBeLessThanOrEqual(inFlight);
-    console.log(`sender killed: ${before} sent and ${inFlight} in flight at the kill, 2000 of 2000 arrived, ${repeated.length} repeated with the same Message-ID`);
+    console.log(
+      `sender killed: ${before} sent and ${inFlight} in flight at the kill, 2000 of 2000 arrived, ${repeated.length} repeated with the same Message-ID`,
+    );
     world.clock.set(Date.parse("2026-11-24T09:00:00Z"));
   }, 240_000);
 

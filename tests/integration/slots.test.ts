@@ -20,9 +20,28 @@ beforeAll(async () => {
 });
 afterAll(() => world.close());
 
-const plan = { title: "Open hour", startLocal: "2026-11-26T14:00", untilClock: "15:00", zone: "Europe/Lisbon", lengthMinutes: 20, pauseMinutes: 0, capacity: 1, rule: null, forEventId: null };
-const guest = (email: string) => ({ name: email.split("@")[0]!, email, zone: "Europe/Madrid", hasConsented: true, source: "booking", locale: "es", answers: {} });
-const make = async (part = {}) => bookingPage(world.context, organisation, (await createSlots(world.context, world.owner, { ...plan, ...part })).slug);
+const plan = {
+  title: "Open hour",
+  startLocal: "2026-11-26T14:00",
+  untilClock: "15:00",
+  zone: "Europe/Lisbon",
+  lengthMinutes: 20,
+  pauseMinutes: 0,
+  capacity: 1,
+  rule: null,
+  forEventId: null,
+};
+const guest = (email: string) => ({
+  name: email.split("@")[0]!,
+  email,
+  zone: "Europe/Madrid",
+  hasConsented: true,
+  source: "booking",
+  locale: "es",
+  answers: {},
+});
+const make = async (part = {}) =>
+  bookingPage(world.context, organisation, (await createSlots(world.context, world.owner, { ...plan, ...part })).slug);
 const again = (slug: string) => bookingPage(world.context, organisation, slug);
 
 describe("booked slots", () => {
@@ -40,43 +59,80 @@ describe("booked slots", () => {
     expect(mail.subject).toBe("Su entrada: Open hour");
     expect(mail.text).toContain("15:00 en Madrid");
     expect(mail.calendar!.content).toContain("DTSTART;TZID=Europe/Lisbon:20261126T140000");
-    expect((await slotPages(world.context, world.owner)).find((one) => one.eventId === page.event.id)!.bookings.map((one) => one.name)).toEqual(["ana", "bea"]);
+    expect(
+      (await slotPages(world.context, world.owner))
+        .find((one) => one.eventId === page.event.id)!
+        .bookings.map((one) => one.name),
+    ).toEqual(["ana", "bea"]);
   });
 
   it("book exactly their capacity when fifty click at once", async () => {
     const page = await make({ capacity: 3 });
     const { startAt } = page.slots[0]!;
-    const clicks = await Promise.allSettled(Array.from({ length: 50 }, (_, i) => bookSlot(world.context, page, startAt, guest(`click${i}@example.org`), `r${i}`)));
+    const clicks = await Promise.allSettled(
+      Array.from({ length: 50 }, (_, i) =>
+        bookSlot(world.context, page, startAt, guest(`click${i}@example.org`), `r${i}`),
+      ),
+    );
     const refused = clicks.filter((one) => one.status === "rejected");
     expect(clicks.length - refused.length).toBe(3);
     for (const one of refused) expect(one.reason).toMatchObject({ failure: { code: "house-full" } });
-    const [date] = await world.context.db.select().from(occurrences).where(and(eq(occurrences.eventId, page.event.id), eq(occurrences.startAt, startAt)));
-    expect(await world.context.db.$count(tickets, and(eq(tickets.occurrenceId, date!.id), eq(tickets.status, "registered")))).toBe(3);
+    const [date] = await world.context.db
+      .select()
+      .from(occurrences)
+      .where(and(eq(occurrences.eventId, page.event.id), eq(occurrences.startAt, startAt)));
+    expect(
+      await world.context.db.$count(tickets, and(eq(tickets.occurrenceId, date!.id), eq(tickets.status, "registered"))),
+    ).toBe(3);
   });
 
   it("move with their ticket, and come free when they are cancelled", async () => {
     const page = await make();
     const id = await bookSlot(world.context, page, page.slots[0]!.startAt, guest("mover@example.org"), "t");
-    await expect(bookSlot(world.context, page, page.slots[1]!.startAt, guest("mover@example.org"), "t")).rejects.toMatchObject({ failure: { code: "already-done" } });
+    await expect(
+      bookSlot(world.context, page, page.slots[1]!.startAt, guest("mover@example.org"), "t"),
+    ).rejects.toMatchObject({ failure: { code: "already-done" } });
     await moveBooking(world.context, page, await holderById(world.context, id), page.slots[2]!.startAt);
     expect((await holderById(world.context, id)).occurrence.startAt).toBe(page.slots[2]!.startAt);
     expect((await again(page.event.slug)).slots.map((slot) => slot.startLocal.slice(11))).toEqual(["14:00", "14:20"]);
-    expect(await world.context.db.$count(messages, and(eq(messages.ticketId, id), eq(messages.kind, "change")))).toBe(1);
+    expect(await world.context.db.$count(messages, and(eq(messages.ticketId, id), eq(messages.kind, "change")))).toBe(
+      1,
+    );
     // the slot that was left stands nowhere in the season any more, the one that is held does
-    const shown = async () => (await season(world.context, world.owner, { words: page.event.title })).ahead.filter((date) => date.eventId === page.event.id).map((date) => date.startAt);
+    const shown = async () =>
+      (await season(world.context, world.owner, { words: page.event.title })).ahead
+        .filter((date) => date.eventId === page.event.id)
+        .map((date) => date.startAt);
     expect(await shown()).toEqual([page.slots[2]!.startAt]);
     await cancelRegistration(world.context, await holderById(world.context, id));
     expect(await shown()).toEqual([]);
     expect((await again(page.event.slug)).slots).toHaveLength(3);
-    await expect(bookSlot(world.context, page, page.slots[0]!.startAt + 1, guest("odd@example.org"), "t")).rejects.toMatchObject({ failure: { code: "not-found" } });
+    await expect(
+      bookSlot(world.context, page, page.slots[0]!.startAt + 1, guest("odd@example.org"), "t"),
+    ).rejects.toMatchObject({ failure: { code: "not-found" } });
   });
 
   it("mark the tech check of whoever tried sound and picture there", async () => {
     const event = await makeEvent(world);
-    await addStagePerson(world.context, world.owner, event.eventId, { name: "Ilka Varn", email: "ilka@example.org", role: "panelist", duties: [], languages: null });
+    await addStagePerson(world.context, world.owner, event.eventId, {
+      name: "Ilka Varn",
+      email: "ilka@example.org",
+      role: "panelist",
+      duties: [],
+      languages: null,
+    });
     const page = await make({ title: "Tech check", forEventId: event.eventId });
-    const holder = await holderById(world.context, await bookSlot(world.context, page, page.slots[0]!.startAt, guest("ilka@example.org"), "t"));
-    const stage = async () => (await world.context.db.select().from(tickets).where(and(eq(tickets.eventId, event.eventId), eq(tickets.role, "panelist"))))[0]!;
+    const holder = await holderById(
+      world.context,
+      await bookSlot(world.context, page, page.slots[0]!.startAt, guest("ilka@example.org"), "t"),
+    );
+    const stage = async () =>
+      (
+        await world.context.db
+          .select()
+          .from(tickets)
+          .where(and(eq(tickets.eventId, event.eventId), eq(tickets.role, "panelist")))
+      )[0]!;
     await takeName(world.context, holder, "Ilka Varn", false);
     expect((await stage()).techCheckedAt).toBeNull();
     await takeName(world.context, holder, "Ilka Varn", true);
@@ -89,6 +145,8 @@ describe("booked slots", () => {
     const crew = await addMember(world.context, world.organisationId, "crew", "Crew");
     await expect(createSlots(world.context, crew, plan)).rejects.toMatchObject({ failure: { code: "not-allowed" } });
     expect(await world.context.db.$count(events, eq(events.shape, "slots"))).toBeGreaterThan(0);
-    await expect(bookingPage(world.context, organisation, "nothing")).rejects.toMatchObject({ failure: { code: "not-found" } });
+    await expect(bookingPage(world.context, organisation, "nothing")).rejects.toMatchObject({
+      failure: { code: "not-found" },
+    });
   });
 });

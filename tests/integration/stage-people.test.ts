@@ -7,7 +7,15 @@ import { callSheet } from "@/server/services/call-sheet";
 import { dateOf } from "@/server/services/dates/load";
 import { sendDue } from "@/server/services/mail/deliver";
 import { saveRunSheet } from "@/server/services/run-sheets";
-import { addStagePerson, inviteStagePeople, listStagePeople, previewStageInvitation, removeStagePerson, setDuties, setReply } from "@/server/services/stage-people";
+import {
+  addStagePerson,
+  inviteStagePeople,
+  listStagePeople,
+  previewStageInvitation,
+  removeStagePerson,
+  setDuties,
+  setReply,
+} from "@/server/services/stage-people";
 import { holderOf } from "@/server/services/tickets";
 import { addMember, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
 
@@ -21,7 +29,14 @@ afterAll(() => world.close());
 
 const add = (name: string, role: "crew" | "panelist" | "interpreter" | "captioner" = "panelist", part: object = {}) => {
   world.clock.advance(1000);
-  return addStagePerson(world.context, world.owner, event.eventId, { name, email: `${name.toLowerCase().replaceAll(" ", ".")}@example.org`, role, duties: [], languages: role === "interpreter" ? ["en", "es"] : null, ...part });
+  return addStagePerson(world.context, world.owner, event.eventId, {
+    name,
+    email: `${name.toLowerCase().replaceAll(" ", ".")}@example.org`,
+    role,
+    duties: [],
+    languages: role === "interpreter" ? ["en", "es"] : null,
+    ...part,
+  });
 };
 const list = () => listStagePeople(world.context, world.owner, event.eventId);
 const linkIn = (text: string) => /\/enter\/([\w-]+)/.exec(text)![1]!;
@@ -47,8 +62,24 @@ describe("people of the stage", () => {
   });
 
   it("are refused without a name, an address or, for interpreters, a pair", async () => {
-    for (const part of [{ name: " " }, { email: "nobody" }, { role: "interpreter", languages: null }, { role: "interpreter", languages: ["english", "x y"] }, { role: "attendee" }, { role: "producer" }]) {
-      await expect(addStagePerson(world.context, world.owner, event.eventId, { name: "N", email: `${randomUUID()}@example.org`, role: "panelist", duties: [], languages: null, ...part })).rejects.toMatchObject({ failure: { code: "invalid-input" } });
+    for (const part of [
+      { name: " " },
+      { email: "nobody" },
+      { role: "interpreter", languages: null },
+      { role: "interpreter", languages: ["english", "x y"] },
+      { role: "attendee" },
+      { role: "producer" },
+    ]) {
+      await expect(
+        addStagePerson(world.context, world.owner, event.eventId, {
+          name: "N",
+          email: `${randomUUID()}@example.org`,
+          role: "panelist",
+          duties: [],
+          languages: null,
+          ...part,
+        }),
+      ).rejects.toMatchObject({ failure: { code: "invalid-input" } });
     }
     expect(await list()).toHaveLength(5);
   });
@@ -80,12 +111,18 @@ describe("people of the stage", () => {
     await sendDue(world.context);
     expect((await holderOf(world.context, linkIn(mailOf("ines.marl@example.org").text))).ticket.id).toBe(again);
     const producer = (await list()).find((one) => one.role === "producer")!;
-    await expect(removeStagePerson(world.context, world.owner, event.eventId, producer.ticketId)).rejects.toMatchObject({ failure: { code: "not-allowed" } });
+    await expect(removeStagePerson(world.context, world.owner, event.eventId, producer.ticketId)).rejects.toMatchObject(
+      { failure: { code: "not-allowed" } },
+    );
   });
 
   it("say yes or no through somebody who writes it down, and take it back", async () => {
     const [oskar] = (await list()).filter((one) => one.name === "Oskar Vell");
-    for (const [said, kept] of [["coming", "coming"], ["unsure", "unsure"], ["perhaps", null]] as const) {
+    for (const [said, kept] of [
+      ["coming", "coming"],
+      ["unsure", "unsure"],
+      ["perhaps", null],
+    ] as const) {
       await setReply(world.context, world.owner, event.eventId, oskar!.ticketId, said);
       expect((await list()).find((one) => one.name === "Oskar Vell")!.reply).toBe(kept);
     }
@@ -94,9 +131,16 @@ describe("people of the stage", () => {
   it("of the crew hand out no duty that they do not hold", async () => {
     const member = await addMember(world.context, world.organisationId, "crew", "Nuno Fenmoor");
     const [person] = await world.context.db.select().from(people).where(eq(people.id, member.personId));
-    const own = await addStagePerson(world.context, world.owner, event.eventId, { name: "Nuno Fenmoor", email: person!.email!, role: "crew", duties: ["people", "questions"], languages: null });
+    const own = await addStagePerson(world.context, world.owner, event.eventId, {
+      name: "Nuno Fenmoor",
+      email: person!.email!,
+      role: "crew",
+      duties: ["people", "questions"],
+      languages: null,
+    });
     const [oskar] = (await list()).filter((one) => one.name === "Oskar Vell");
-    const give = (duties: readonly Duty[], ticketId = oskar!.ticketId) => setDuties(world.context, member, event.eventId, ticketId, duties);
+    const give = (duties: readonly Duty[], ticketId = oskar!.ticketId) =>
+      setDuties(world.context, member, event.eventId, ticketId, duties);
     // what Oskar holds already may stay
     await give(["polls", "people"]);
     expect((await list()).find((one) => one.name === "Oskar Vell")!.duties).toEqual(["polls", "people"]);
@@ -114,22 +158,47 @@ describe("the call sheet", () => {
   it("says for each: their own hour, their first segment, their own link", async () => {
     const rows = await list();
     const id = (name: string) => rows.find((one) => one.name === name)!.ticketId;
-    await world.context.db.update(people).set({ zone: "America/New_York" }).where(eq(people.email, "oskar.vell@example.org"));
-    const segment = (title: string, leaderTicketId: string | null) => ({ id: randomUUID(), title, lengthMinutes: 15, fixedStartLocal: null, leaderTicketId, pollId: null });
-    await saveRunSheet(world.context, world.owner, event.eventId, { segments: [segment("Welcome", null), segment("The roosts", id("Ines Marl"))], polls: [], parts: [] });
+    await world.context.db
+      .update(people)
+      .set({ zone: "America/New_York" })
+      .where(eq(people.email, "oskar.vell@example.org"));
+    const segment = (title: string, leaderTicketId: string | null) => ({
+      id: randomUUID(),
+      title,
+      lengthMinutes: 15,
+      fixedStartLocal: null,
+      leaderTicketId,
+      pollId: null,
+    });
+    await saveRunSheet(world.context, world.owner, event.eventId, {
+      segments: [segment("Welcome", null), segment("The roosts", id("Ines Marl"))],
+      polls: [],
+      parts: [],
+    });
     const date = await dateOf(world.context.db, event.eventId, world.clock.now());
     const lines = await callSheet(world.context, world.owner, event.eventId, date);
     const line = (name: string) => lines.find((one) => one.name === name)!;
-    expect(line("Ines Marl")).toMatchObject({ first: { title: "The roosts", startAt: Date.parse("2026-11-26T18:15:00Z") }, callAt: Date.parse("2026-11-26T17:40:00Z"), zone: "Europe/Lisbon" });
+    expect(line("Ines Marl")).toMatchObject({
+      first: { title: "The roosts", startAt: Date.parse("2026-11-26T18:15:00Z") },
+      callAt: Date.parse("2026-11-26T17:40:00Z"),
+      zone: "Europe/Lisbon",
+    });
     expect(line("Oskar Vell")).toMatchObject({ first: null, zone: "America/New_York" });
-    for (const one of lines) expect((await holderOf(world.context, one.link!.split("/enter/")[1]!)).ticket.id).toBe(one.ticketId);
+    for (const one of lines)
+      expect((await holderOf(world.context, one.link!.split("/enter/")[1]!)).ticket.id).toBe(one.ticketId);
     expect(new Set(lines.map((one) => one.link)).size).toBe(lines.length);
   });
 
   it("hands links to nobody who may not hand them out", async () => {
     const member = await addMember(world.context, world.organisationId, "crew", "Only Polls");
     const [person] = await world.context.db.select().from(people).where(eq(people.id, member.personId));
-    await addStagePerson(world.context, world.owner, event.eventId, { name: "Only Polls", email: person!.email!, role: "crew", duties: ["polls"], languages: null });
+    await addStagePerson(world.context, world.owner, event.eventId, {
+      name: "Only Polls",
+      email: person!.email!,
+      role: "crew",
+      duties: ["polls"],
+      languages: null,
+    });
     const date = await dateOf(world.context.db, event.eventId, world.clock.now());
     const lines = await callSheet(world.context, member, event.eventId, date);
     expect(lines.length).toBeGreaterThan(3);

@@ -23,10 +23,29 @@ let testGuest: string;
 
 const attendee: Actor = { role: "attendee", duties: [] };
 const tester: Actor = { role: "test-guest", duties: [] };
-const run = (command: CommandBody, commandId = randomUUID()) => execute(world.context, world.cache, { actorId: producerId, actor: { role: "producer", duties: [] }, occurrenceId: event.occurrenceId }, { commandId, command });
-const as = (actorId: string, actor = attendee) => ({ actorId, organisationId: world.organisationId, actor, occurrenceId: event.occurrenceId });
-const ask = (who: string, id: string, text: string) => execute(world.context, world.cache, as(who), { commandId: id, command: { type: "question.ask", text, segmentId: null } });
-const rowsOf = async (file: DateFile) => parse(await dateFile(world.context, world.owner, event.eventId, event.occurrenceId, file), { bom: true, columns: true }) as Record<string, string>[];
+const run = (command: CommandBody, commandId = randomUUID()) =>
+  execute(
+    world.context,
+    world.cache,
+    { actorId: producerId, actor: { role: "producer", duties: [] }, occurrenceId: event.occurrenceId },
+    { commandId, command },
+  );
+const as = (actorId: string, actor = attendee) => ({
+  actorId,
+  organisationId: world.organisationId,
+  actor,
+  occurrenceId: event.occurrenceId,
+});
+const ask = (who: string, id: string, text: string) =>
+  execute(world.context, world.cache, as(who), {
+    commandId: id,
+    command: { type: "question.ask", text, segmentId: null },
+  });
+const rowsOf = async (file: DateFile) =>
+  parse(await dateFile(world.context, world.owner, event.eventId, event.occurrenceId, file), {
+    bom: true,
+    columns: true,
+  }) as Record<string, string>[];
 
 /** An hour with three voters and a test guest, who votes for everything. */
 beforeAll(async () => {
@@ -34,11 +53,12 @@ beforeAll(async () => {
   world.clock.set(Date.parse("2026-11-26T17:50:00Z"));
   event = await makeEvent(world);
   producerId = await addTicket(world, event, "producer", "Second Producer");
-  for (const name of ["Ines Marl", "Oskar Vell", "=HYPERLINK(1)"]) voters.push(await addTicket(world, event, "attendee", name));
+  for (const name of ["Ines Marl", "Oskar Vell", "=HYPERLINK(1)"])
+    voters.push(await addTicket(world, event, "attendee", name));
   testGuest = await addTicket(world, event, "test-guest", "Test guest");
   await run({ type: "stage.enter" });
   await run({ type: "doors.open" });
-  await run({ type: "poll.add", question: "Tide, in \"or\" out?", options: ["in", "out, far"] }, pollId);
+  await run({ type: "poll.add", question: 'Tide, in "or" out?', options: ["in", "out, far"] }, pollId);
   await run({ type: "poll.open", pollId });
   await castBallot(world.context, as(voters[0]!), pollId, "o1");
   world.clock.advance(1000);
@@ -56,22 +76,42 @@ beforeAll(async () => {
   await voteQuestion(world.context, as(voters[2]!), inWriting, false);
   await run({ type: "question.move", questionId: highTide, state: "on-stage", segmentId: null });
   await run({ type: "question.answer", questionId: highTide, how: "aloud", text: null });
-  await run({ type: "question.answer", questionId: inWriting, how: "to-one", text: "Two; \"=\" is kept" });
+  await run({ type: "question.answer", questionId: inWriting, how: "to-one", text: 'Two; "=" is kept' });
 });
 afterAll(() => world.close());
 
 describe("polls and ballots as files", () => {
   it("say each option's votes, its share with one decimal, and the voters; a test guest counts in none", async () => {
     expect(await rowsOf("polls")).toEqual([
-      { poll: "1", kind: "one-choice", question: "Tide, in \"or\" out?", option: "in", votes: "1", percent: "33.3", voters: "3" },
-      { poll: "1", kind: "one-choice", question: "Tide, in \"or\" out?", option: "out, far", votes: "2", percent: "66.7", voters: "3" },
+      {
+        poll: "1",
+        kind: "one-choice",
+        question: 'Tide, in "or" out?',
+        option: "in",
+        votes: "1",
+        percent: "33.3",
+        voters: "3",
+      },
+      {
+        poll: "1",
+        kind: "one-choice",
+        question: 'Tide, in "or" out?',
+        option: "out, far",
+        votes: "2",
+        percent: "66.7",
+        voters: "3",
+      },
     ]);
     expect((await ballotCounts(world.context, event.occurrenceId)).get(pollId)).toEqual({ o1: 1, o2: 2 });
   });
 
   it("say who chose what and when, in the order in which it came", async () => {
     const rows = await rowsOf("ballots");
-    expect(rows.map((row) => [row["name"], row["choice"]]).sort()).toEqual([["'=HYPERLINK(1)", "out, far"], ["Ines Marl", "in"], ["Oskar Vell", "out, far"]]);
+    expect(rows.map((row) => [row["name"], row["choice"]]).sort()).toEqual([
+      ["'=HYPERLINK(1)", "out, far"],
+      ["Ines Marl", "in"],
+      ["Oskar Vell", "out, far"],
+    ]);
     expect(rows[0]).toMatchObject({ poll: "1", name: "Ines Marl", at: "2026-11-26T17:50:00Z" });
     expect(rows.every((row) => /@example\.org$/.test(row["email"]!))).toBe(true);
   });
@@ -92,7 +132,7 @@ describe("questions as a file", () => {
       ["'=1+1", "0", "done", "to-one"],
       ["Later perhaps", "0", "new", ""],
     ]);
-    expect(rows[1]).toMatchObject({ name: "Oskar Vell", answer: "Two; \"=\" is kept", answered_by: "Second Producer" });
+    expect(rows[1]).toMatchObject({ name: "Oskar Vell", answer: 'Two; "=" is kept', answered_by: "Second Producer" });
     expect(rows[2]).toMatchObject({ answer: "", answered_by: "", answered_at: "" });
   });
 });
@@ -114,11 +154,34 @@ describe("the same figures everywhere", () => {
     const own = await makeEvent(world, { title: "With questions", formFields, startLocal: "2026-12-01T18:00" });
     const { event: row } = await eventAccess(world.context, world.owner, own.eventId);
     const door = { event: row, occurrence: (await datesOf(world.context.db, own.eventId))[0]! };
-    const sign = (email: string, answers: Record<string, string>, source: string | null) => register(world.context, door, { name: "Una Dunlin", email, zone: "Europe/Madrid", hasConsented: true, source, answers }, email);
+    const sign = (email: string, answers: Record<string, string>, source: string | null) =>
+      register(
+        world.context,
+        door,
+        { name: "Una Dunlin", email, zone: "Europe/Madrid", hasConsented: true, source, answers },
+        email,
+      );
     await sign("una1@example.org", { site: "+Marsh", since: "2019" }, "noticeboard");
-    await expect(sign("una2@example.org", { since: "2019" }, null)).rejects.toMatchObject({ failure: { code: "invalid-input" } });
-    const rows = parse(await eventFile(world.context, world.owner, own.eventId, "registrants"), { bom: true, columns: true }) as Record<string, string>[];
+    await expect(sign("una2@example.org", { since: "2019" }, null)).rejects.toMatchObject({
+      failure: { code: "invalid-input" },
+    });
+    const rows = parse(await eventFile(world.context, world.owner, own.eventId, "registrants"), {
+      bom: true,
+      columns: true,
+    }) as Record<string, string>[];
     expect(Object.keys(rows[0]!).slice(-2)).toEqual(["answer_site", "answer_since"]);
-    expect(rows).toEqual([{ name: "Una Dunlin", email: "una1@example.org", status: "registered", registered_at: expect.stringMatching(/Z$/), source: "noticeboard", time_zone: "Europe/Madrid", date_start: "2026-12-01T18:00:00Z", answer_site: "'+Marsh", answer_since: "2019" }]);
+    expect(rows).toEqual([
+      {
+        name: "Una Dunlin",
+        email: "una1@example.org",
+        status: "registered",
+        registered_at: expect.stringMatching(/Z$/),
+        source: "noticeboard",
+        time_zone: "Europe/Madrid",
+        date_start: "2026-12-01T18:00:00Z",
+        answer_site: "'+Marsh",
+        answer_since: "2019",
+      },
+    ]);
   });
 });

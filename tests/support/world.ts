@@ -110,18 +110,35 @@ export async function makeWorld(): Promise<World> {
 
 export async function addOrganisation(context: Context, host: string | null): Promise<string> {
   const id = randomUUID();
-  const words = { name: "Brinewold Shore Trust", zone: "Europe/Lisbon", senderName: "Brinewold Shore Trust", senderEmail: "events@brinewold.example.org" };
+  const words = {
+    name: "Brinewold Shore Trust",
+    zone: "Europe/Lisbon",
+    senderName: "Brinewold Shore Trust",
+    senderEmail: "events@brinewold.example.org",
+  };
   await context.db.insert(organisations).values({ id, host, ...words });
   return id;
 }
 
-export async function addPerson(context: Context, organisationId: string, name: string, email = `${randomUUID().slice(0, 8)}@example.org`): Promise<string> {
+export async function addPerson(
+  context: Context,
+  organisationId: string,
+  name: string,
+  email = `${randomUUID().slice(0, 8)}@example.org`,
+): Promise<string> {
   const id = randomUUID();
-  await context.db.insert(people).values({ id, organisationId, name, email, zone: "Europe/Madrid", createdAt: context.clock.now() });
+  await context.db
+    .insert(people)
+    .values({ id, organisationId, name, email, zone: "Europe/Madrid", createdAt: context.clock.now() });
   return id;
 }
 
-export async function addMember(context: Context, organisationId: string, standing: TeamMember["standing"], name: string): Promise<TeamMember> {
+export async function addMember(
+  context: Context,
+  organisationId: string,
+  standing: TeamMember["standing"],
+  name: string,
+): Promise<TeamMember> {
   const personId = await addPerson(context, organisationId, name);
   const userId = randomUUID();
   await context.db.insert(user).values({ id: userId, name, email: `${userId}@example.org` });
@@ -150,7 +167,13 @@ export async function makeEvent(world: World, part: Partial<PlanInput> = {}): Pr
 }
 
 /** A ticket of some role, straight into the table: for tests that are about the room, not the way there. */
-export async function addTicket(world: World, event: MadeEvent, role: Role, name: string, duties: (typeof tickets.$inferInsert)["duties"] = []): Promise<string> {
+export async function addTicket(
+  world: World,
+  event: MadeEvent,
+  role: Role,
+  name: string,
+  duties: (typeof tickets.$inferInsert)["duties"] = [],
+): Promise<string> {
   const id = randomUUID();
   const personId = await addPerson(world.context, world.organisationId, name);
   const isAudience = role === "attendee" || role === "test-guest";

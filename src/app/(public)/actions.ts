@@ -16,7 +16,9 @@ export async function roomCodeAction(_before: string | null, data: FormData): Pr
     slug = await slugOfRoomCode(context, await currentOrganisation(), String(data.get("code") ?? ""));
   } catch (error) {
     const failure = failureOf(error);
-    return failure.code === "not-found" ? messagesFor(await visitorLocale()).front.roomCodeWrong : audienceWords(failure, await visitorLocale());
+    return failure.code === "not-found"
+      ? messagesFor(await visitorLocale()).front.roomCodeWrong
+      : audienceWords(failure, await visitorLocale());
   }
   redirect(`/front/${slug}`);
 }

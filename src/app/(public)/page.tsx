@@ -14,7 +14,10 @@ import { roomCodeAction } from "./actions";
 export default async function PublicPage() {
   const { context } = await app();
   const organisation = await currentOrganisation();
-  const [dates, recordings] = await Promise.all([publicDates(context, organisation), publicRecordings(context, organisation)]);
+  const [dates, recordings] = await Promise.all([
+    publicDates(context, organisation),
+    publicRecordings(context, organisation),
+  ]);
   const locale = await visitorLocale();
   const words = messagesFor(locale).front;
   return (
@@ -28,7 +31,11 @@ export default async function PublicPage() {
         <ul>
           {dates.map((date) => (
             <li key={`${date.slug}${date.startAt}`} className="border-b border-rule py-3">
-              <Link href={`/front/${date.slug}`} prefetch={false} className="text-lead font-medium no-underline hover:underline">
+              <Link
+                href={`/front/${date.slug}`}
+                prefetch={false}
+                className="text-lead font-medium no-underline hover:underline"
+              >
                 {date.title}
               </Link>
               <p>
@@ -43,7 +50,11 @@ export default async function PublicPage() {
             <ul>
               {recordings.map((one) => (
                 <li key={one.slug} className="border-b border-rule py-3">
-                  <Link href={`/on-demand/${one.slug}`} prefetch={false} className="text-lead font-medium no-underline hover:underline">
+                  <Link
+                    href={`/on-demand/${one.slug}`}
+                    prefetch={false}
+                    className="text-lead font-medium no-underline hover:underline"
+                  >
                     {one.title}
                   </Link>
                 </li>
@@ -52,7 +63,10 @@ export default async function PublicPage() {
           </>
         )}
         <p className="mt-8 text-label">
-          <a href="/calendar.ics">{words.calendar}</a> · <a href="/feed.xml">Atom</a> · <Link href="/sign-in" prefetch={false}>Team</Link>
+          <a href="/calendar.ics">{words.calendar}</a> · <a href="/feed.xml">Atom</a> ·{" "}
+          <Link href="/sign-in" prefetch={false}>
+            Team
+          </Link>
         </p>
       </main>
     </InLanguage>

@@ -36,7 +36,11 @@ function isAnonymous(request: NextRequest): boolean {
 
 function make(port: string, request: NextRequest): Promise<KeptPage> {
   const path = request.nextUrl.pathname + request.nextUrl.search;
-  const headers = { host: request.headers.get("host") ?? "", "accept-language": request.headers.get("accept-language") ?? "", [fillHeader]: "1" };
+  const headers = {
+    host: request.headers.get("host") ?? "",
+    "accept-language": request.headers.get("accept-language") ?? "",
+    [fillHeader]: "1",
+  };
   return new Promise((done, failed) => {
     const outgoing = httpRequest({ host: "127.0.0.1", port, path, headers }, (incoming) => {
       const chunks: Buffer[] = [];
@@ -47,7 +51,13 @@ function make(port: string, request: NextRequest): Promise<KeptPage> {
         const nonce = /'nonce-([^']+)'/.exec(policy)?.[1];
         if (!nonce) return failed(new Error("page without a nonce"));
         const contentType = incoming.headers["content-type"] ?? "text/html";
-        done({ status: incoming.statusCode ?? 500, contentType, link: String(incoming.headers["link"] ?? "") || null, body: Buffer.concat(chunks).toString("utf8"), nonce });
+        done({
+          status: incoming.statusCode ?? 500,
+          contentType,
+          link: String(incoming.headers["link"] ?? "") || null,
+          body: Buffer.concat(chunks).toString("utf8"),
+          nonce,
+        });
       });
     });
     outgoing.on("error", failed);

@@ -15,7 +15,8 @@ describe("HTTP Range of one part (RFC 9110 §14.1.2, its examples for 10,000 byt
   it("beyond the end, empty or backwards cannot be satisfied or is no range at all", () => {
     for (const header of ["bytes=10000-", "bytes=-0"]) expect(byteRange(header, 10_000)).toBe("unsatisfiable");
     // an invalid or unknown one is ignored: the whole is sent (§14.2)
-    for (const header of [null, "", "bytes=", "bytes=abc", "lines=0-5", "bytes=5", "bytes=5-2", "bytes=0-0,-1"]) expect([header, byteRange(header, 10_000)]).toEqual([header, null]);
+    for (const header of [null, "", "bytes=", "bytes=abc", "lines=0-5", "bytes=5", "bytes=5-2", "bytes=0-0,-1"])
+      expect([header, byteRange(header, 10_000)]).toEqual([header, null]);
   });
 
   it("never reads outside the file", () => {

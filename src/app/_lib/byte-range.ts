@@ -2,7 +2,10 @@
  * One byte range of RFC 9110 §14.1.2, ends included. Several ranges or another unit count as none: the
  * whole is then sent.
  */
-export function byteRange(header: string | null, size: number): { start: number; end: number } | "unsatisfiable" | null {
+export function byteRange(
+  header: string | null,
+  size: number,
+): { start: number; end: number } | "unsatisfiable" | null {
   const match = header === null ? null : /^bytes=(\d*)-(\d*)$/.exec(header.trim());
   if (!match || (match[1] === "" && match[2] === "")) return null;
   if (match[1] === "") {

@@ -20,4 +20,7 @@ export async function holderLocale(personLocale: string): Promise<Locale> {
 }
 
 /** For `act`: refusals in the language of the page that acts. */
-export const inLanguage = (locale: Locale) => (failure: Failure): string => audienceWords(failure, locale);
+export const inLanguage =
+  (locale: Locale) =>
+  (failure: Failure): string =>
+    audienceWords(failure, locale);

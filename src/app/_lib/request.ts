@@ -39,7 +39,8 @@ export async function orNotFound<T>(load: () => Promise<T>): Promise<T> {
   try {
     return await load();
   } catch (error) {
-    if (error instanceof Refusal && (error.failure.code === "not-found" || error.failure.code === "not-allowed")) notFound();
+    if (error instanceof Refusal && (error.failure.code === "not-found" || error.failure.code === "not-allowed"))
+      notFound();
     throw error;
   }
 }
@@ -54,11 +55,13 @@ export function failureOf(error: unknown): Failure {
   const text = (cause as Error).message ?? "";
   // an id that is none names nothing
   if (code === "22P02") return { code: "not-found", what: "id" };
-  if (databaseAway.has(code) || /timeout exceeded when trying to connect|Connection terminated/.test(text)) return { code: "unavailable" };
+  if (databaseAway.has(code) || /timeout exceeded when trying to connect|Connection terminated/.test(text))
+    return { code: "unavailable" };
   throw error;
 }
 
-export type Done<T> = { ok: true; value: T } | { ok: false; words: string; code: Failure["code"]; issues: readonly InputIssue[] };
+export type Done<T> =
+  { ok: true; value: T } | { ok: false; words: string; code: Failure["code"]; issues: readonly InputIssue[] };
 
 /**
  * Runs a server action: refusals come back as words and field issues, never as an exception.
@@ -72,7 +75,12 @@ export async function act<T>(run: () => Promise<T>, say: (failure: Failure) => s
   } catch (error) {
     if ((error as { digest?: string }).digest?.startsWith("NEXT_")) throw error;
     const failure = failureOf(error);
-    return { ok: false, words: say(failure), code: failure.code, issues: failure.code === "invalid-input" ? failure.issues : [] };
+    return {
+      ok: false,
+      words: say(failure),
+      code: failure.code,
+      issues: failure.code === "invalid-input" ? failure.issues : [],
+    };
   }
 }
 
@@ -86,19 +94,27 @@ export async function answer(run: () => Promise<Response>): Promise<Response> {
   }
 }
 
-export const isUuid = (text: string | null | undefined): text is string => /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/.test(text ?? "");
+export const isUuid = (text: string | null | undefined): text is string =>
+  /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/.test(text ?? "");
 
 export const seatCookie = (ticketId: string): string => `sc-${ticketId}`;
 
 /** The token that this browser was given for a ticket, when it came in by its link. */
-export const seatToken = async (ticketId: string): Promise<string | null> => (await cookies()).get(seatCookie(ticketId))?.value ?? null;
+export const seatToken = async (ticketId: string): Promise<string | null> =>
+  (await cookies()).get(seatCookie(ticketId))?.value ?? null;
 
 const proofCookie = (ticketId: string): string => `sc-proof-${ticketId}`;
 /** The one-time link by which this browser was let in, where an event asks for one. */
-export const proofToken = async (ticketId: string): Promise<string | null> => (await cookies()).get(proofCookie(ticketId))?.value ?? null;
+export const proofToken = async (ticketId: string): Promise<string | null> =>
+  (await cookies()).get(proofCookie(ticketId))?.value ?? null;
 
 /** Gives this browser a seat: the link's token, and the proof of its address where one was asked for. */
-export async function giveSeat(context: Context, ticketId: string, token: string, proof: string | null = null): Promise<void> {
+export async function giveSeat(
+  context: Context,
+  ticketId: string,
+  token: string,
+  proof: string | null = null,
+): Promise<void> {
   const secure = context.environment.STAGE_CALL_URL.startsWith("https:");
   const options = { httpOnly: true, sameSite: "lax", secure, path: "/", maxAge: 14 * 86_400 } as const;
   if (proof) (await cookies()).set(proofCookie(ticketId), proof, options);
@@ -106,10 +122,12 @@ export async function giveSeat(context: Context, ticketId: string, token: string
 }
 
 /** The visitor's network address, for counting tries. */
-export const remoteAddress = async (): Promise<string> => (await headers()).get("x-forwarded-for")?.split(",")[0]?.trim() ?? "local";
+export const remoteAddress = async (): Promise<string> =>
+  (await headers()).get("x-forwarded-for")?.split(",")[0]?.trim() ?? "local";
 
 /** Refuses a request from another site: for routes outside the proxy. */
 export function requireOwnOrigin(request: Request): void {
   const origin = request.headers.get("origin");
-  if (origin === null || !URL.canParse(origin) || new URL(origin).host !== request.headers.get("host")) throw new Refusal({ code: "wrong-origin" });
+  if (origin === null || !URL.canParse(origin) || new URL(origin).host !== request.headers.get("host"))
+    throw new Refusal({ code: "wrong-origin" });
 }

@@ -3,32 +3,106 @@ import type { Messages } from "./en";
 /** What the audience reads, in Arabic: from right to left. */
 export const ar: Messages = {
   mail: {
-    confirmation: { subject: "تذكرتك: {{event}}", body: "مرحبًا {{name}}،\n\nتم تسجيلك في {{event}}. يبدأ {{starts_in}}.\n\n{{join_details}}\n\nالرابط لك وحدك. من أراد الحضور أيضًا فليسجّل ليحصل على تذكرته الخاصة.\n\n{{producer}}" },
-    "waiting-list": { subject: "قائمة الانتظار: {{event}}", body: "مرحبًا {{name}}،\n\nجميع الأماكن في {{event}} محجوزة حاليًا. أنت في قائمة الانتظار؛ إذا شغر مكان فهو لك ونكتب إليك فورًا.\n\n{{producer}}" },
-    "waiting-list-place": { subject: "شغر مكان: {{event}}", body: "مرحبًا {{name}}،\n\nشغر مكان وهو لك: تم تسجيلك في {{event}}.\n\n{{join_details}}\n\n{{producer}}" },
-    "registration-cancelled": { subject: "أُلغيت: تذكرتك إلى {{event}}", body: "مرحبًا {{name}}،\n\nأُلغي تسجيلك في {{event}}. لن تصلك رسائل أخرى عنه.\n\n{{producer}}" },
-    reminder: { subject: "{{event}} يبدأ {{starts_in}}", body: "مرحبًا {{name}}،\n\n{{event}} يبدأ {{starts_in}}.\n\n{{join_details}}\n\n{{producer}}" },
-    "call-time-reminder": { subject: "موعد حضورك إلى {{event}}", body: "مرحبًا {{name}}،\n\nتُفتح الكواليس قريبًا من أجل {{event}} الذي يبدأ {{starts_in}}. نرجو الحضور بسماعات رأس.\n\n{{join_details}}\n\n{{producer}}" },
-    "stage-invitation": { subject: "أنت على المسرح: {{event}}", body: "مرحبًا {{name}}،\n\nأنت ممن سيكونون على المسرح في {{event}}.\n\n{{join_details}}\n\nاحضر إلى الكواليس في الموعد ومعك سماعات رأس؛ يُجرَّب الصوت والصورة عند الباب.\n\n{{producer}}" },
-    invitation: { subject: "دعوة: {{event}}", body: "مرحبًا {{name}}،\n\nيسرّنا أن نراك في {{event}}.\n\n{{join_details}}\n\n{{producer}}" },
-    "invitation-again": { subject: "هل ستحضر؟ {{event}}", body: "مرحبًا {{name}}،\n\nلم يصلنا ردّك بعد بشأن {{event}}. كلمة واحدة تكفي.\n\n{{join_details}}\n\n{{producer}}" },
+    confirmation: {
+      subject: "تذكرتك: {{event}}",
+      body: "مرحبًا {{name}}،\n\nتم تسجيلك في {{event}}. يبدأ {{starts_in}}.\n\n{{join_details}}\n\nالرابط لك وحدك. من أراد الحضور أيضًا فليسجّل ليحصل على تذكرته الخاصة.\n\n{{producer}}",
+    },
+    "waiting-list": {
+      subject: "قائمة الانتظار: {{event}}",
+      body: "مرحبًا {{name}}،\n\nجميع الأماكن في {{event}} محجوزة حاليًا. أنت في قائمة الانتظار؛ إذا شغر مكان فهو لك ونكتب إليك فورًا.\n\n{{producer}}",
+    },
+    "waiting-list-place": {
+      subject: "شغر مكان: {{event}}",
+      body: "مرحبًا {{name}}،\n\nشغر مكان وهو لك: تم تسجيلك في {{event}}.\n\n{{join_details}}\n\n{{producer}}",
+    },
+    "registration-cancelled": {
+      subject: "أُلغيت: تذكرتك إلى {{event}}",
+      body: "مرحبًا {{name}}،\n\nأُلغي تسجيلك في {{event}}. لن تصلك رسائل أخرى عنه.\n\n{{producer}}",
+    },
+    reminder: {
+      subject: "{{event}} يبدأ {{starts_in}}",
+      body: "مرحبًا {{name}}،\n\n{{event}} يبدأ {{starts_in}}.\n\n{{join_details}}\n\n{{producer}}",
+    },
+    "call-time-reminder": {
+      subject: "موعد حضورك إلى {{event}}",
+      body: "مرحبًا {{name}}،\n\nتُفتح الكواليس قريبًا من أجل {{event}} الذي يبدأ {{starts_in}}. نرجو الحضور بسماعات رأس.\n\n{{join_details}}\n\n{{producer}}",
+    },
+    "stage-invitation": {
+      subject: "أنت على المسرح: {{event}}",
+      body: "مرحبًا {{name}}،\n\nأنت ممن سيكونون على المسرح في {{event}}.\n\n{{join_details}}\n\nاحضر إلى الكواليس في الموعد ومعك سماعات رأس؛ يُجرَّب الصوت والصورة عند الباب.\n\n{{producer}}",
+    },
+    invitation: {
+      subject: "دعوة: {{event}}",
+      body: "مرحبًا {{name}}،\n\nيسرّنا أن نراك في {{event}}.\n\n{{join_details}}\n\n{{producer}}",
+    },
+    "invitation-again": {
+      subject: "هل ستحضر؟ {{event}}",
+      body: "مرحبًا {{name}}،\n\nلم يصلنا ردّك بعد بشأن {{event}}. كلمة واحدة تكفي.\n\n{{join_details}}\n\n{{producer}}",
+    },
     note: { subject: "{{event}}", body: "مرحبًا {{name}}،\n\n\n\n{{producer}}" },
-    "follow-up-came": { subject: "شكرًا لحضورك: {{event}}", body: "مرحبًا {{name}}،\n\nشكرًا لحضورك {{event}}.\n\n{{event_link}}\n\n{{producer}}" },
-    "follow-up-missed": { subject: "افتقدناك: {{event}}", body: "مرحبًا {{name}}،\n\nيؤسفنا أنك لم تتمكن من حضور {{event}}.\n\n{{event_link}}\n\n{{producer}}" },
-    "recording-ready": { subject: "التسجيل جاهز: {{event}}", body: "مرحبًا {{name}}،\n\nتسجيل {{event}} جاهز للمشاهدة:\n\n{{recording_link}}\n\n{{producer}}" },
-    change: { subject: "موعد جديد: {{event}}", body: "مرحبًا {{name}}،\n\nتغيّر موعد {{event}}. الموعد الجديد: {{when}}. تذكرتك ورابطك كما هما.\n\n{{join_details}}\n\n{{producer}}" },
-    cancellation: { subject: "أُلغي: {{event}}", body: "مرحبًا {{name}}،\n\nلن يُعقد {{event}} الذي كان مقررًا {{when}}.\n\n{{producer}}" },
-    pending: { subject: "وصلنا تسجيلك: {{event}}", body: "مرحبًا {{name}}،\n\nشكرًا لتسجيلك في {{event}}. ننظر في كل تسجيل ونكتب إليك حالما يُبتّ في تسجيلك.\n\n{{producer}}" },
-    decline: { subject: "بشأن تسجيلك: {{event}}", body: "مرحبًا {{name}}،\n\nلا مكان لك في {{event}} هذه المرة. لن تصلك رسائل أخرى عنه.\n\n{{producer}}" },
-    "rehearsal-invitation": { subject: "تمرين: {{event}}", body: "مرحبًا {{name}}،\n\nهناك تمرين على {{event}}. يبدأ {{starts_in}}؛ ولا يحضره إلا من هم على المسرح.\n\n{{join_details}}\n\n{{producer}}" },
-    answer: { subject: "سؤالك في {{event}}", body: "مرحبًا {{name}}،\n\nسألت في {{event}}:\n\n{{question}}\n\nالجواب:\n\n{{answer}}\n\n{{producer}}" },
-    "entry-link": { subject: "دخولك: {{event}}", body: "مرحبًا {{name}}،\n\nهذا الرابط يُدخل الجهاز الذي تفتحه عليه إلى {{event}}. يصلح مرة واحدة خلال ربع ساعة.\n\n{{entry_link}}\n\nإن لم تطلبه فقد وصل رابط لك إلى غيرك: لا حاجة إلى فعل شيء، فلن يستطيع الدخول.\n\n{{producer}}" },
+    "follow-up-came": {
+      subject: "شكرًا لحضورك: {{event}}",
+      body: "مرحبًا {{name}}،\n\nشكرًا لحضورك {{event}}.\n\n{{event_link}}\n\n{{producer}}",
+    },
+    "follow-up-missed": {
+      subject: "افتقدناك: {{event}}",
+      body: "مرحبًا {{name}}،\n\nيؤسفنا أنك لم تتمكن من حضور {{event}}.\n\n{{event_link}}\n\n{{producer}}",
+    },
+    "recording-ready": {
+      subject: "التسجيل جاهز: {{event}}",
+      body: "مرحبًا {{name}}،\n\nتسجيل {{event}} جاهز للمشاهدة:\n\n{{recording_link}}\n\n{{producer}}",
+    },
+    change: {
+      subject: "موعد جديد: {{event}}",
+      body: "مرحبًا {{name}}،\n\nتغيّر موعد {{event}}. الموعد الجديد: {{when}}. تذكرتك ورابطك كما هما.\n\n{{join_details}}\n\n{{producer}}",
+    },
+    cancellation: {
+      subject: "أُلغي: {{event}}",
+      body: "مرحبًا {{name}}،\n\nلن يُعقد {{event}} الذي كان مقررًا {{when}}.\n\n{{producer}}",
+    },
+    pending: {
+      subject: "وصلنا تسجيلك: {{event}}",
+      body: "مرحبًا {{name}}،\n\nشكرًا لتسجيلك في {{event}}. ننظر في كل تسجيل ونكتب إليك حالما يُبتّ في تسجيلك.\n\n{{producer}}",
+    },
+    decline: {
+      subject: "بشأن تسجيلك: {{event}}",
+      body: "مرحبًا {{name}}،\n\nلا مكان لك في {{event}} هذه المرة. لن تصلك رسائل أخرى عنه.\n\n{{producer}}",
+    },
+    "rehearsal-invitation": {
+      subject: "تمرين: {{event}}",
+      body: "مرحبًا {{name}}،\n\nهناك تمرين على {{event}}. يبدأ {{starts_in}}؛ ولا يحضره إلا من هم على المسرح.\n\n{{join_details}}\n\n{{producer}}",
+    },
+    answer: {
+      subject: "سؤالك في {{event}}",
+      body: "مرحبًا {{name}}،\n\nسألت في {{event}}:\n\n{{question}}\n\nالجواب:\n\n{{answer}}\n\n{{producer}}",
+    },
+    "entry-link": {
+      subject: "دخولك: {{event}}",
+      body: "مرحبًا {{name}}،\n\nهذا الرابط يُدخل الجهاز الذي تفتحه عليه إلى {{event}}. يصلح مرة واحدة خلال ربع ساعة.\n\n{{entry_link}}\n\nإن لم تطلبه فقد وصل رابط لك إلى غيرك: لا حاجة إلى فعل شيء، فلن يستطيع الدخول.\n\n{{producer}}",
+    },
   },
-  joinBlock: { join: "الدخول", register: "التسجيل", when: "متى", call: "موعد الحضور", code: "رمز الدخول", ticket: "تذكرتك", phone: "بالهاتف", conference: "رقم المؤتمر", pin: "رقمك السري", reply: "هل ستحضر؟" },
-  whenWords: { one: "{date}، {time} في {city}", two: "{date}، {time} في {city} ({other} في {otherCity})", forYou: "{time} بتوقيتك" },
+  joinBlock: {
+    join: "الدخول",
+    register: "التسجيل",
+    when: "متى",
+    call: "موعد الحضور",
+    code: "رمز الدخول",
+    ticket: "تذكرتك",
+    phone: "بالهاتف",
+    conference: "رقم المؤتمر",
+    pin: "رقمك السري",
+    reply: "هل ستحضر؟",
+  },
+  whenWords: {
+    one: "{date}، {time} في {city}",
+    two: "{date}، {time} في {city} ({other} في {otherCity})",
+    forYou: "{time} بتوقيتك",
+  },
   startsIn: {
-    minutes: "{count, plural, =0 {بعد لحظة} zero {بعد # دقيقة} one {بعد دقيقة} two {بعد دقيقتين} few {بعد # دقائق} many {بعد # دقيقة} other {بعد # دقيقة}}",
-    hours: "{count, plural, zero {بعد # ساعة} one {بعد ساعة} two {بعد ساعتين} few {بعد # ساعات} many {بعد # ساعة} other {بعد # ساعة}}",
+    minutes:
+      "{count, plural, =0 {بعد لحظة} zero {بعد # دقيقة} one {بعد دقيقة} two {بعد دقيقتين} few {بعد # دقائق} many {بعد # دقيقة} other {بعد # دقيقة}}",
+    hours:
+      "{count, plural, zero {بعد # ساعة} one {بعد ساعة} two {بعد ساعتين} few {بعد # ساعات} many {بعد # ساعة} other {بعد # ساعة}}",
     days: "{count, plural, zero {بعد # يوم} one {بعد يوم} two {بعد يومين} few {بعد # أيام} many {بعد # يومًا} other {بعد # يوم}}",
     running: "الآن",
   },
@@ -70,7 +144,8 @@ export const ar: Messages = {
     answered: "انظر في بريدك",
     answeredMore: "كتبنا إلى {email}. تحمل الرسالة تذكرتك، أو تخبرك أنك في قائمة الانتظار.",
     full: "جميع الأماكن محجوزة: ستكون في قائمة الانتظار وتتقدم حين يشغر مكان.",
-    placesLeft: "{count, plural, zero {لم يبق مكان} one {بقي مكان واحد} two {بقي مكانان} few {بقيت # أماكن} many {بقي # مكانًا} other {بقي # مكان}}",
+    placesLeft:
+      "{count, plural, zero {لم يبق مكان} one {بقي مكان واحد} two {بقي مكانان} few {بقيت # أماكن} many {بقي # مكانًا} other {بقي # مكان}}",
     over: "انتهت هذه الفعالية.",
     cancelled: "أُلغيت هذه الفعالية.",
     live: "لقد بدأت. سجّل وادخل مباشرة.",
@@ -201,12 +276,20 @@ export const ar: Messages = {
     pollVoted: "احتُسب صوتك.",
     results: "النتيجة",
     rounded: "مقرّب",
-    voters: "{count, plural, zero {لم يصوّت أحد} one {صوّت شخص واحد} two {صوّت شخصان} few {صوّت # أشخاص} many {صوّت # شخصًا} other {صوّت # شخص}}",
+    voters:
+      "{count, plural, zero {لم يصوّت أحد} one {صوّت شخص واحد} two {صوّت شخصان} few {صوّت # أشخاص} many {صوّت # شخصًا} other {صوّت # شخص}}",
     ended: "انتهت الفعالية. شكرًا لحضورك.",
     lost: "انقطع الاتصال. نحاول من جديد؛ لا حاجة إلى فعل شيء.",
     unwell: "لا يصل الخادم إلى بياناته الآن. لا يضيع شيء؛ وتتابع هذه الصفحة من تلقاء نفسها.",
     withdrawn: "سُحب هذا الرابط.",
-    states: { new: "في المنصة", "lined-up": "في الدور", "on-stage": "يُجاب الآن", done: "أُجيب", later: "يُجاب بالبريد", "not-taken": "لم يؤخذ" },
+    states: {
+      new: "في المنصة",
+      "lined-up": "في الدور",
+      "on-stage": "يُجاب الآن",
+      done: "أُجيب",
+      later: "يُجاب بالبريد",
+      "not-taken": "لم يؤخذ",
+    },
   },
   onDemand: { chapters: "الفصول", notYet: "يُنشر هذا التسجيل ابتداءً من {time}.", recordedOn: "سُجّل في {date}" },
 };

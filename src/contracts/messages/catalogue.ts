@@ -12,7 +12,14 @@ export type Locale = keyof typeof catalogues;
 export const locales = Object.keys(catalogues) as readonly Locale[];
 
 /** What each language calls itself. */
-export const languageNames: Readonly<Record<Locale, string>> = { en: "English", es: "Español", fr: "Français", de: "Deutsch", pt: "Português", ar: "العربية" };
+export const languageNames: Readonly<Record<Locale, string>> = {
+  en: "English",
+  es: "Español",
+  fr: "Français",
+  de: "Deutsch",
+  pt: "Português",
+  ar: "العربية",
+};
 
 /** The language of the catalogue for a BCP 47 tag: "pt-BR" is read as Portuguese, an unknown one as English. */
 export function localeOf(wanted: string): Locale {
@@ -35,7 +42,8 @@ export function acceptedLocale(header: string): Locale {
 }
 
 /** The locale that dates and numbers are written in: a bare "en" would give month before day. */
-export const formatLocaleOf = (wanted: string): string => ({ en: "en-GB", pt: "pt-PT" })[localeOf(wanted) as string] ?? localeOf(wanted);
+export const formatLocaleOf = (wanted: string): string =>
+  ({ en: "en-GB", pt: "pt-PT" })[localeOf(wanted) as string] ?? localeOf(wanted);
 export const directionOf = (locale: string): "rtl" | "ltr" => (localeOf(locale) === "ar" ? "rtl" : "ltr");
 export const messagesFor = (locale: string): Messages => catalogues[localeOf(locale)];
 
@@ -47,7 +55,10 @@ export function translatorFor<P extends Exclude<keyof Messages, "mail">>(locale:
   const key = `${localeOf(locale)}|${part}`;
   const known = translators.get(key);
   if (known) return known;
-  const translate = createTranslator({ locale: localeOf(locale), messages: messagesFor(locale)[part] as Record<string, unknown> as never });
+  const translate = createTranslator({
+    locale: localeOf(locale),
+    messages: messagesFor(locale)[part] as Record<string, unknown> as never,
+  });
   translators.set(key, translate as unknown as Translate);
   return translate as unknown as Translate;
 }
@@ -56,4 +67,8 @@ export function translatorFor<P extends Exclude<keyof Messages, "mail">>(locale:
 export type Translate = (key: string, values?: Readonly<Record<string, string | number>>) => string;
 
 /** The words around an hour, in a language. */
-export const hourWords = (locale: string) => ({ locale: formatLocaleOf(locale), forYou: messagesFor(locale).whenWords.forYou, inCity: messagesFor(locale).front.inCity });
+export const hourWords = (locale: string) => ({
+  locale: formatLocaleOf(locale),
+  forYou: messagesFor(locale).whenWords.forYou,
+  inCity: messagesFor(locale).front.inCity,
+});

@@ -3,29 +3,101 @@ import type { Messages } from "./en";
 /** What the audience reads, in German. */
 export const de: Messages = {
   mail: {
-    confirmation: { subject: "Ihre Karte: {{event}}", body: "Guten Tag {{name}},\n\nSie sind für {{event}} angemeldet. Es beginnt {{starts_in}}.\n\n{{join_details}}\n\nDer Link gehört Ihnen allein. Wer sonst noch kommen möchte, kann sich anmelden und bekommt eine eigene Karte.\n\n{{producer}}" },
-    "waiting-list": { subject: "Warteliste: {{event}}", body: "Guten Tag {{name}},\n\nzurzeit sind alle Plätze für {{event}} vergeben. Sie stehen auf der Warteliste; wird ein Platz frei, gehört er Ihnen und wir schreiben Ihnen sofort.\n\n{{producer}}" },
-    "waiting-list-place": { subject: "Ein Platz ist frei geworden: {{event}}", body: "Guten Tag {{name}},\n\nein Platz ist frei geworden und gehört Ihnen: Sie sind für {{event}} angemeldet.\n\n{{join_details}}\n\n{{producer}}" },
-    "registration-cancelled": { subject: "Abgemeldet: Ihre Karte für {{event}}", body: "Guten Tag {{name}},\n\nIhre Anmeldung für {{event}} ist aufgehoben. Sie bekommen dazu keine weitere Mail.\n\n{{producer}}" },
-    reminder: { subject: "{{event}} beginnt {{starts_in}}", body: "Guten Tag {{name}},\n\n{{event}} beginnt {{starts_in}}.\n\n{{join_details}}\n\n{{producer}}" },
-    "call-time-reminder": { subject: "Ihr Aufruf für {{event}}", body: "Guten Tag {{name}},\n\ndie Hinterbühne öffnet bald für {{event}}, das {{starts_in}} beginnt. Bitte kommen Sie mit Kopfhörern.\n\n{{join_details}}\n\n{{producer}}" },
-    "stage-invitation": { subject: "Sie stehen auf der Bühne: {{event}}", body: "Guten Tag {{name}},\n\nSie gehören bei {{event}} zu den Menschen auf der Bühne.\n\n{{join_details}}\n\nKommen Sie zur Aufrufzeit auf die Hinterbühne, mit Kopfhörern; an der Tür werden Ton und Bild geprüft.\n\n{{producer}}" },
-    invitation: { subject: "Einladung: {{event}}", body: "Guten Tag {{name}},\n\nwir würden uns freuen, Sie bei {{event}} zu sehen.\n\n{{join_details}}\n\n{{producer}}" },
-    "invitation-again": { subject: "Kommen Sie? {{event}}", body: "Guten Tag {{name}},\n\nwir wissen noch nicht, ob Sie zu {{event}} kommen. Ein Wort genügt.\n\n{{join_details}}\n\n{{producer}}" },
+    confirmation: {
+      subject: "Ihre Karte: {{event}}",
+      body: "Guten Tag {{name}},\n\nSie sind für {{event}} angemeldet. Es beginnt {{starts_in}}.\n\n{{join_details}}\n\nDer Link gehört Ihnen allein. Wer sonst noch kommen möchte, kann sich anmelden und bekommt eine eigene Karte.\n\n{{producer}}",
+    },
+    "waiting-list": {
+      subject: "Warteliste: {{event}}",
+      body: "Guten Tag {{name}},\n\nzurzeit sind alle Plätze für {{event}} vergeben. Sie stehen auf der Warteliste; wird ein Platz frei, gehört er Ihnen und wir schreiben Ihnen sofort.\n\n{{producer}}",
+    },
+    "waiting-list-place": {
+      subject: "Ein Platz ist frei geworden: {{event}}",
+      body: "Guten Tag {{name}},\n\nein Platz ist frei geworden und gehört Ihnen: Sie sind für {{event}} angemeldet.\n\n{{join_details}}\n\n{{producer}}",
+    },
+    "registration-cancelled": {
+      subject: "Abgemeldet: Ihre Karte für {{event}}",
+      body: "Guten Tag {{name}},\n\nIhre Anmeldung für {{event}} ist aufgehoben. Sie bekommen dazu keine weitere Mail.\n\n{{producer}}",
+    },
+    reminder: {
+      subject: "{{event}} beginnt {{starts_in}}",
+      body: "Guten Tag {{name}},\n\n{{event}} beginnt {{starts_in}}.\n\n{{join_details}}\n\n{{producer}}",
+    },
+    "call-time-reminder": {
+      subject: "Ihr Aufruf für {{event}}",
+      body: "Guten Tag {{name}},\n\ndie Hinterbühne öffnet bald für {{event}}, das {{starts_in}} beginnt. Bitte kommen Sie mit Kopfhörern.\n\n{{join_details}}\n\n{{producer}}",
+    },
+    "stage-invitation": {
+      subject: "Sie stehen auf der Bühne: {{event}}",
+      body: "Guten Tag {{name}},\n\nSie gehören bei {{event}} zu den Menschen auf der Bühne.\n\n{{join_details}}\n\nKommen Sie zur Aufrufzeit auf die Hinterbühne, mit Kopfhörern; an der Tür werden Ton und Bild geprüft.\n\n{{producer}}",
+    },
+    invitation: {
+      subject: "Einladung: {{event}}",
+      body: "Guten Tag {{name}},\n\nwir würden uns freuen, Sie bei {{event}} zu sehen.\n\n{{join_details}}\n\n{{producer}}",
+    },
+    "invitation-again": {
+      subject: "Kommen Sie? {{event}}",
+      body: "Guten Tag {{name}},\n\nwir wissen noch nicht, ob Sie zu {{event}} kommen. Ein Wort genügt.\n\n{{join_details}}\n\n{{producer}}",
+    },
     note: { subject: "{{event}}", body: "Guten Tag {{name}},\n\n\n\n{{producer}}" },
-    "follow-up-came": { subject: "Danke fürs Kommen: {{event}}", body: "Guten Tag {{name}},\n\ndanke, dass Sie bei {{event}} waren.\n\n{{event_link}}\n\n{{producer}}" },
-    "follow-up-missed": { subject: "Sie haben uns gefehlt: {{event}}", body: "Guten Tag {{name}},\n\nschade, dass Sie nicht bei {{event}} sein konnten.\n\n{{event_link}}\n\n{{producer}}" },
-    "recording-ready": { subject: "Die Aufzeichnung ist da: {{event}}", body: "Guten Tag {{name}},\n\ndie Aufzeichnung von {{event}} steht bereit:\n\n{{recording_link}}\n\n{{producer}}" },
-    change: { subject: "Neue Zeit: {{event}}", body: "Guten Tag {{name}},\n\n{{event}} ist verlegt. Die neue Zeit: {{when}}. Ihre Karte und Ihr Link bleiben dieselben.\n\n{{join_details}}\n\n{{producer}}" },
-    cancellation: { subject: "Abgesagt: {{event}}", body: "Guten Tag {{name}},\n\n{{event}}, geplant für {{when}}, findet nicht statt.\n\n{{producer}}" },
-    pending: { subject: "Ihre Anmeldung ist da: {{event}}", body: "Guten Tag {{name}},\n\ndanke für Ihre Anmeldung zu {{event}}. Jede Anmeldung wird angesehen; wir schreiben Ihnen, sobald über Ihre entschieden ist.\n\n{{producer}}" },
-    decline: { subject: "Zu Ihrer Anmeldung: {{event}}", body: "Guten Tag {{name}},\n\ndiesmal gibt es bei {{event}} keinen Platz für Sie. Sie bekommen dazu keine weitere Mail.\n\n{{producer}}" },
-    "rehearsal-invitation": { subject: "Probe: {{event}}", body: "Guten Tag {{name}},\n\nes gibt eine Probe für {{event}}. Sie beginnt {{starts_in}}; nur wer auf der Bühne steht, kommt dazu.\n\n{{join_details}}\n\n{{producer}}" },
-    answer: { subject: "Ihre Frage bei {{event}}", body: "Guten Tag {{name}},\n\nbei {{event}} haben Sie gefragt:\n\n{{question}}\n\nDie Antwort:\n\n{{answer}}\n\n{{producer}}" },
-    "entry-link": { subject: "Ihr Zugang: {{event}}", body: "Guten Tag {{name}},\n\ndieser Link lässt das Gerät, auf dem Sie ihn öffnen, zu {{event}} ein. Er gilt einmal, eine Viertelstunde lang.\n\n{{entry_link}}\n\nHaben Sie nicht darum gebeten, so hat jemand einen Link von Ihnen: Sie müssen nichts tun, er kommt nicht hinein.\n\n{{producer}}" },
+    "follow-up-came": {
+      subject: "Danke fürs Kommen: {{event}}",
+      body: "Guten Tag {{name}},\n\ndanke, dass Sie bei {{event}} waren.\n\n{{event_link}}\n\n{{producer}}",
+    },
+    "follow-up-missed": {
+      subject: "Sie haben uns gefehlt: {{event}}",
+      body: "Guten Tag {{name}},\n\nschade, dass Sie nicht bei {{event}} sein konnten.\n\n{{event_link}}\n\n{{producer}}",
+    },
+    "recording-ready": {
+      subject: "Die Aufzeichnung ist da: {{event}}",
+      body: "Guten Tag {{name}},\n\ndie Aufzeichnung von {{event}} steht bereit:\n\n{{recording_link}}\n\n{{producer}}",
+    },
+    change: {
+      subject: "Neue Zeit: {{event}}",
+      body: "Guten Tag {{name}},\n\n{{event}} ist verlegt. Die neue Zeit: {{when}}. Ihre Karte und Ihr Link bleiben dieselben.\n\n{{join_details}}\n\n{{producer}}",
+    },
+    cancellation: {
+      subject: "Abgesagt: {{event}}",
+      body: "Guten Tag {{name}},\n\n{{event}}, geplant für {{when}}, findet nicht statt.\n\n{{producer}}",
+    },
+    pending: {
+      subject: "Ihre Anmeldung ist da: {{event}}",
+      body: "Guten Tag {{name}},\n\ndanke für Ihre Anmeldung zu {{event}}. Jede Anmeldung wird angesehen; wir schreiben Ihnen, sobald über Ihre entschieden ist.\n\n{{producer}}",
+    },
+    decline: {
+      subject: "Zu Ihrer Anmeldung: {{event}}",
+      body: "Guten Tag {{name}},\n\ndiesmal gibt es bei {{event}} keinen Platz für Sie. Sie bekommen dazu keine weitere Mail.\n\n{{producer}}",
+    },
+    "rehearsal-invitation": {
+      subject: "Probe: {{event}}",
+      body: "Guten Tag {{name}},\n\nes gibt eine Probe für {{event}}. Sie beginnt {{starts_in}}; nur wer auf der Bühne steht, kommt dazu.\n\n{{join_details}}\n\n{{producer}}",
+    },
+    answer: {
+      subject: "Ihre Frage bei {{event}}",
+      body: "Guten Tag {{name}},\n\nbei {{event}} haben Sie gefragt:\n\n{{question}}\n\nDie Antwort:\n\n{{answer}}\n\n{{producer}}",
+    },
+    "entry-link": {
+      subject: "Ihr Zugang: {{event}}",
+      body: "Guten Tag {{name}},\n\ndieser Link lässt das Gerät, auf dem Sie ihn öffnen, zu {{event}} ein. Er gilt einmal, eine Viertelstunde lang.\n\n{{entry_link}}\n\nHaben Sie nicht darum gebeten, so hat jemand einen Link von Ihnen: Sie müssen nichts tun, er kommt nicht hinein.\n\n{{producer}}",
+    },
   },
-  joinBlock: { join: "Hinein", register: "Anmelden", when: "Wann", call: "Aufruf", code: "Zugangscode", ticket: "Ihre Karte", phone: "Per Telefon", conference: "Konferenznummer", pin: "Ihre PIN", reply: "Kommen Sie?" },
-  whenWords: { one: "{date}, {time} in {city}", two: "{date}, {time} in {city} ({other} in {otherCity})", forYou: "{time} für Sie" },
+  joinBlock: {
+    join: "Hinein",
+    register: "Anmelden",
+    when: "Wann",
+    call: "Aufruf",
+    code: "Zugangscode",
+    ticket: "Ihre Karte",
+    phone: "Per Telefon",
+    conference: "Konferenznummer",
+    pin: "Ihre PIN",
+    reply: "Kommen Sie?",
+  },
+  whenWords: {
+    one: "{date}, {time} in {city}",
+    two: "{date}, {time} in {city} ({other} in {otherCity})",
+    forYou: "{time} für Sie",
+  },
   startsIn: {
     minutes: "in {count, plural, =0 {einem Augenblick} one {# Minute} other {# Minuten}}",
     hours: "in {count, plural, one {# Stunde} other {# Stunden}}",
@@ -47,7 +119,8 @@ export const de: Messages = {
   unsubscribe: {
     line: "Keine weiteren Einladungen von uns",
     title: "Abbestellen",
-    explain: "Sie bekommen keine Einladungen und Erinnerungen von {organisation} mehr. Änderungen an dem, wofür Sie angemeldet sind, erfahren Sie weiterhin.",
+    explain:
+      "Sie bekommen keine Einladungen und Erinnerungen von {organisation} mehr. Änderungen an dem, wofür Sie angemeldet sind, erfahren Sie weiterhin.",
     act: "Abbestellen",
     done: "Sie haben abbestellt. Sonst hat sich nichts geändert.",
   },
@@ -63,12 +136,14 @@ export const de: Messages = {
     register: "Anmelden",
     name: "Ihr Name",
     email: "Mailadresse",
-    consent: "Bewahren Sie meinen Namen und meine Adresse für diese Veranstaltung auf und schicken Sie mir die Mails dazu. Nach {days} Tagen werden sie gelöscht.",
+    consent:
+      "Bewahren Sie meinen Namen und meine Adresse für diese Veranstaltung auf und schicken Sie mir die Mails dazu. Nach {days} Tagen werden sie gelöscht.",
     required: "nötig",
     submit: "Schicken Sie mir meine Karte",
     working: "Einen Augenblick",
     answered: "Sehen Sie in Ihre Mails",
-    answeredMore: "Wir haben an {email} geschrieben. Die Mail bringt Ihre Karte oder sagt Ihnen, dass Sie auf der Warteliste stehen.",
+    answeredMore:
+      "Wir haben an {email} geschrieben. Die Mail bringt Ihre Karte oder sagt Ihnen, dass Sie auf der Warteliste stehen.",
     full: "Alle Plätze sind vergeben: Sie kommen auf die Warteliste und rücken nach, wenn einer frei wird.",
     placesLeft: "{count, plural, one {noch # Platz} other {noch # Plätze}}",
     over: "Diese Veranstaltung ist vorbei.",
@@ -206,7 +281,18 @@ export const de: Messages = {
     lost: "Verbindung verloren. Wir versuchen es wieder; Sie müssen nichts tun.",
     unwell: "Der Server erreicht gerade seine Daten nicht. Nichts geht verloren; diese Seite macht von selbst weiter.",
     withdrawn: "Dieser Link wurde zurückgezogen.",
-    states: { new: "am Pult", "lined-up": "vorgemerkt", "on-stage": "wird beantwortet", done: "beantwortet", later: "Antwort kommt per Mail", "not-taken": "nicht aufgenommen" },
+    states: {
+      new: "am Pult",
+      "lined-up": "vorgemerkt",
+      "on-stage": "wird beantwortet",
+      done: "beantwortet",
+      later: "Antwort kommt per Mail",
+      "not-taken": "nicht aufgenommen",
+    },
   },
-  onDemand: { chapters: "Kapitel", notYet: "Diese Aufzeichnung erscheint ab {time}.", recordedOn: "Aufgezeichnet am {date}" },
+  onDemand: {
+    chapters: "Kapitel",
+    notYet: "Diese Aufzeichnung erscheint ab {time}.",
+    recordedOn: "Aufgezeichnet am {date}",
+  },
 };

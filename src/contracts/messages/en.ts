@@ -49,7 +49,10 @@ export const en = {
       subject: "We missed you: {{event}}",
       body: "Hello {{name}},\n\nwe are sorry that you could not be at {{event}}.\n\n{{event_link}}\n\n{{producer}}",
     },
-    "recording-ready": { subject: "The recording is ready: {{event}}", body: "Hello {{name}},\n\nthe recording of {{event}} is ready to watch:\n\n{{recording_link}}\n\n{{producer}}" },
+    "recording-ready": {
+      subject: "The recording is ready: {{event}}",
+      body: "Hello {{name}},\n\nthe recording of {{event}} is ready to watch:\n\n{{recording_link}}\n\n{{producer}}",
+    },
     change: {
       subject: "New time: {{event}}",
       body: "Hello {{name}},\n\n{{event}} has moved. The new time is {{when}}. Your ticket and your link stay the same.\n\n{{join_details}}\n\n{{producer}}",
@@ -91,7 +94,11 @@ export const en = {
     pin: "Your PIN",
     reply: "Will you come?",
   },
-  whenWords: { one: "{date}, {time} in {city}", two: "{date}, {time} in {city} ({other} in {otherCity})", forYou: "{time} for you" },
+  whenWords: {
+    one: "{date}, {time} in {city}",
+    two: "{date}, {time} in {city} ({other} in {otherCity})",
+    forYou: "{time} for you",
+  },
   startsIn: {
     minutes: "in {count, plural, =0 {a moment} one {# minute} other {# minutes}}",
     hours: "in {count, plural, one {# hour} other {# hours}}",
@@ -113,7 +120,8 @@ export const en = {
   unsubscribe: {
     line: "No more invitations from us",
     title: "Unsubscribe",
-    explain: "You will get no more invitations and reminders from {organisation}. What you are registered for keeps sending word of changes.",
+    explain:
+      "You will get no more invitations and reminders from {organisation}. What you are registered for keeps sending word of changes.",
     act: "Unsubscribe",
     done: "You are unsubscribed. Nothing else has changed.",
   },
@@ -134,7 +142,8 @@ export const en = {
     submit: "Send me my ticket",
     working: "One moment",
     answered: "Look at your mail",
-    answeredMore: "We have written to {email}. The mail carries your ticket, or tells you that you are on the waiting list.",
+    answeredMore:
+      "We have written to {email}. The mail carries your ticket, or tells you that you are on the waiting list.",
     full: "All places are taken: you will be on the waiting list, and move up when one comes free.",
     placesLeft: "{count, plural, one {# place left} other {# places left}}",
     over: "This event is over.",

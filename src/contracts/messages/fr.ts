@@ -3,29 +3,101 @@ import type { Messages } from "./en";
 /** What the audience reads, in French. */
 export const fr: Messages = {
   mail: {
-    confirmation: { subject: "Votre billet : {{event}}", body: "Bonjour {{name}},\n\nvous êtes inscrit à {{event}}. Cela commence {{starts_in}}.\n\n{{join_details}}\n\nLe lien est à vous seul. Toute autre personne qui voudrait venir peut s’inscrire et recevra son propre billet.\n\n{{producer}}" },
-    "waiting-list": { subject: "Liste d’attente : {{event}}", body: "Bonjour {{name}},\n\ntoutes les places pour {{event}} sont prises pour le moment. Vous êtes sur la liste d’attente ; si une place se libère, elle est à vous et nous vous écrivons aussitôt.\n\n{{producer}}" },
-    "waiting-list-place": { subject: "Une place s’est libérée : {{event}}", body: "Bonjour {{name}},\n\nune place s’est libérée et elle est à vous : vous êtes inscrit à {{event}}.\n\n{{join_details}}\n\n{{producer}}" },
-    "registration-cancelled": { subject: "Annulé : votre billet pour {{event}}", body: "Bonjour {{name}},\n\nvotre inscription à {{event}} est annulée. Vous ne recevrez plus de message à ce sujet.\n\n{{producer}}" },
-    reminder: { subject: "{{event}} commence {{starts_in}}", body: "Bonjour {{name}},\n\n{{event}} commence {{starts_in}}.\n\n{{join_details}}\n\n{{producer}}" },
-    "call-time-reminder": { subject: "Votre heure de convocation pour {{event}}", body: "Bonjour {{name}},\n\nles coulisses ouvrent bientôt pour {{event}}, qui commence {{starts_in}}. Venez avec un casque, s’il vous plaît.\n\n{{join_details}}\n\n{{producer}}" },
-    "stage-invitation": { subject: "Vous êtes sur scène : {{event}}", body: "Bonjour {{name}},\n\nvous êtes parmi les personnes sur scène lors de {{event}}.\n\n{{join_details}}\n\nVenez en coulisses à l’heure de convocation, avec un casque ; le son et l’image s’essaient à l’entrée.\n\n{{producer}}" },
-    invitation: { subject: "Invitation : {{event}}", body: "Bonjour {{name}},\n\nnous serions heureux de vous voir à {{event}}.\n\n{{join_details}}\n\n{{producer}}" },
-    "invitation-again": { subject: "Viendrez-vous ? {{event}}", body: "Bonjour {{name}},\n\nnous ne savons pas encore si vous viendrez à {{event}}. Un mot suffit.\n\n{{join_details}}\n\n{{producer}}" },
+    confirmation: {
+      subject: "Votre billet : {{event}}",
+      body: "Bonjour {{name}},\n\nvous êtes inscrit à {{event}}. Cela commence {{starts_in}}.\n\n{{join_details}}\n\nLe lien est à vous seul. Toute autre personne qui voudrait venir peut s’inscrire et recevra son propre billet.\n\n{{producer}}",
+    },
+    "waiting-list": {
+      subject: "Liste d’attente : {{event}}",
+      body: "Bonjour {{name}},\n\ntoutes les places pour {{event}} sont prises pour le moment. Vous êtes sur la liste d’attente ; si une place se libère, elle est à vous et nous vous écrivons aussitôt.\n\n{{producer}}",
+    },
+    "waiting-list-place": {
+      subject: "Une place s’est libérée : {{event}}",
+      body: "Bonjour {{name}},\n\nune place s’est libérée et elle est à vous : vous êtes inscrit à {{event}}.\n\n{{join_details}}\n\n{{producer}}",
+    },
+    "registration-cancelled": {
+      subject: "Annulé : votre billet pour {{event}}",
+      body: "Bonjour {{name}},\n\nvotre inscription à {{event}} est annulée. Vous ne recevrez plus de message à ce sujet.\n\n{{producer}}",
+    },
+    reminder: {
+      subject: "{{event}} commence {{starts_in}}",
+      body: "Bonjour {{name}},\n\n{{event}} commence {{starts_in}}.\n\n{{join_details}}\n\n{{producer}}",
+    },
+    "call-time-reminder": {
+      subject: "Votre heure de convocation pour {{event}}",
+      body: "Bonjour {{name}},\n\nles coulisses ouvrent bientôt pour {{event}}, qui commence {{starts_in}}. Venez avec un casque, s’il vous plaît.\n\n{{join_details}}\n\n{{producer}}",
+    },
+    "stage-invitation": {
+      subject: "Vous êtes sur scène : {{event}}",
+      body: "Bonjour {{name}},\n\nvous êtes parmi les personnes sur scène lors de {{event}}.\n\n{{join_details}}\n\nVenez en coulisses à l’heure de convocation, avec un casque ; le son et l’image s’essaient à l’entrée.\n\n{{producer}}",
+    },
+    invitation: {
+      subject: "Invitation : {{event}}",
+      body: "Bonjour {{name}},\n\nnous serions heureux de vous voir à {{event}}.\n\n{{join_details}}\n\n{{producer}}",
+    },
+    "invitation-again": {
+      subject: "Viendrez-vous ? {{event}}",
+      body: "Bonjour {{name}},\n\nnous ne savons pas encore si vous viendrez à {{event}}. Un mot suffit.\n\n{{join_details}}\n\n{{producer}}",
+    },
     note: { subject: "{{event}}", body: "Bonjour {{name}},\n\n\n\n{{producer}}" },
-    "follow-up-came": { subject: "Merci d’être venu : {{event}}", body: "Bonjour {{name}},\n\nmerci d’avoir été à {{event}}.\n\n{{event_link}}\n\n{{producer}}" },
-    "follow-up-missed": { subject: "Vous nous avez manqué : {{event}}", body: "Bonjour {{name}},\n\nnous regrettons que vous n’ayez pas pu être à {{event}}.\n\n{{event_link}}\n\n{{producer}}" },
-    "recording-ready": { subject: "L’enregistrement est prêt : {{event}}", body: "Bonjour {{name}},\n\nl’enregistrement de {{event}} peut être vu :\n\n{{recording_link}}\n\n{{producer}}" },
-    change: { subject: "Nouvel horaire : {{event}}", body: "Bonjour {{name}},\n\n{{event}} est déplacé. Le nouvel horaire : {{when}}. Votre billet et votre lien restent les mêmes.\n\n{{join_details}}\n\n{{producer}}" },
-    cancellation: { subject: "Annulé : {{event}}", body: "Bonjour {{name}},\n\n{{event}}, prévu {{when}}, n’aura pas lieu.\n\n{{producer}}" },
-    pending: { subject: "Nous avons votre inscription : {{event}}", body: "Bonjour {{name}},\n\nmerci de votre inscription à {{event}}. Chaque inscription est examinée ; nous vous écrivons dès que la vôtre est décidée.\n\n{{producer}}" },
-    decline: { subject: "Au sujet de votre inscription : {{event}}", body: "Bonjour {{name}},\n\nil n’y a pas de place pour vous à {{event}} cette fois-ci. Vous ne recevrez plus de message à ce sujet.\n\n{{producer}}" },
-    "rehearsal-invitation": { subject: "Répétition : {{event}}", body: "Bonjour {{name}},\n\nil y a une répétition de {{event}}. Elle commence {{starts_in}} ; seules les personnes sur scène y viennent.\n\n{{join_details}}\n\n{{producer}}" },
-    answer: { subject: "Votre question à {{event}}", body: "Bonjour {{name}},\n\nà {{event}} vous avez demandé :\n\n{{question}}\n\nLa réponse :\n\n{{answer}}\n\n{{producer}}" },
-    "entry-link": { subject: "Votre accès : {{event}}", body: "Bonjour {{name}},\n\nce lien fait entrer à {{event}} l’appareil sur lequel vous l’ouvrez. Il sert une fois, pendant un quart d’heure.\n\n{{entry_link}}\n\nSi vous ne l’avez pas demandé, quelqu’un possède un de vos liens : vous n’avez rien à faire, il ne peut pas entrer.\n\n{{producer}}" },
+    "follow-up-came": {
+      subject: "Merci d’être venu : {{event}}",
+      body: "Bonjour {{name}},\n\nmerci d’avoir été à {{event}}.\n\n{{event_link}}\n\n{{producer}}",
+    },
+    "follow-up-missed": {
+      subject: "Vous nous avez manqué : {{event}}",
+      body: "Bonjour {{name}},\n\nnous regrettons que vous n’ayez pas pu être à {{event}}.\n\n{{event_link}}\n\n{{producer}}",
+    },
+    "recording-ready": {
+      subject: "L’enregistrement est prêt : {{event}}",
+      body: "Bonjour {{name}},\n\nl’enregistrement de {{event}} peut être vu :\n\n{{recording_link}}\n\n{{producer}}",
+    },
+    change: {
+      subject: "Nouvel horaire : {{event}}",
+      body: "Bonjour {{name}},\n\n{{event}} est déplacé. Le nouvel horaire : {{when}}. Votre billet et votre lien restent les mêmes.\n\n{{join_details}}\n\n{{producer}}",
+    },
+    cancellation: {
+      subject: "Annulé : {{event}}",
+      body: "Bonjour {{name}},\n\n{{event}}, prévu {{when}}, n’aura pas lieu.\n\n{{producer}}",
+    },
+    pending: {
+      subject: "Nous avons votre inscription : {{event}}",
+      body: "Bonjour {{name}},\n\nmerci de votre inscription à {{event}}. Chaque inscription est examinée ; nous vous écrivons dès que la vôtre est décidée.\n\n{{producer}}",
+    },
+    decline: {
+      subject: "Au sujet de votre inscription : {{event}}",
+      body: "Bonjour {{name}},\n\nil n’y a pas de place pour vous à {{event}} cette fois-ci. Vous ne recevrez plus de message à ce sujet.\n\n{{producer}}",
+    },
+    "rehearsal-invitation": {
+      subject: "Répétition : {{event}}",
+      body: "Bonjour {{name}},\n\nil y a une répétition de {{event}}. Elle commence {{starts_in}} ; seules les personnes sur scène y viennent.\n\n{{join_details}}\n\n{{producer}}",
+    },
+    answer: {
+      subject: "Votre question à {{event}}",
+      body: "Bonjour {{name}},\n\nà {{event}} vous avez demandé :\n\n{{question}}\n\nLa réponse :\n\n{{answer}}\n\n{{producer}}",
+    },
+    "entry-link": {
+      subject: "Votre accès : {{event}}",
+      body: "Bonjour {{name}},\n\nce lien fait entrer à {{event}} l’appareil sur lequel vous l’ouvrez. Il sert une fois, pendant un quart d’heure.\n\n{{entry_link}}\n\nSi vous ne l’avez pas demandé, quelqu’un possède un de vos liens : vous n’avez rien à faire, il ne peut pas entrer.\n\n{{producer}}",
+    },
   },
-  joinBlock: { join: "Entrer", register: "S’inscrire", when: "Quand", call: "Convocation", code: "Code d’accès", ticket: "Votre billet", phone: "Par téléphone", conference: "Numéro de conférence", pin: "Votre code PIN", reply: "Viendrez-vous ?" },
-  whenWords: { one: "{date}, {time} à {city}", two: "{date}, {time} à {city} ({other} à {otherCity})", forYou: "{time} pour vous" },
+  joinBlock: {
+    join: "Entrer",
+    register: "S’inscrire",
+    when: "Quand",
+    call: "Convocation",
+    code: "Code d’accès",
+    ticket: "Votre billet",
+    phone: "Par téléphone",
+    conference: "Numéro de conférence",
+    pin: "Votre code PIN",
+    reply: "Viendrez-vous ?",
+  },
+  whenWords: {
+    one: "{date}, {time} à {city}",
+    two: "{date}, {time} à {city} ({other} à {otherCity})",
+    forYou: "{time} pour vous",
+  },
   startsIn: {
     minutes: "dans {count, plural, =0 {un instant} one {# minute} other {# minutes}}",
     hours: "dans {count, plural, one {# heure} other {# heures}}",
@@ -47,7 +119,8 @@ export const fr: Messages = {
   unsubscribe: {
     line: "Plus d’invitations de notre part",
     title: "Se désinscrire",
-    explain: "Vous ne recevrez plus d’invitations ni de rappels de {organisation}. Les changements de ce à quoi vous êtes inscrit vous parviendront toujours.",
+    explain:
+      "Vous ne recevrez plus d’invitations ni de rappels de {organisation}. Les changements de ce à quoi vous êtes inscrit vous parviendront toujours.",
     act: "Me désinscrire",
     done: "Vous êtes désinscrit. Rien d’autre n’a changé.",
   },
@@ -63,12 +136,14 @@ export const fr: Messages = {
     register: "S’inscrire",
     name: "Votre nom",
     email: "Adresse de courriel",
-    consent: "Gardez mon nom et mon adresse pour cet événement et envoyez-moi ses messages. Ils sont effacés après {days} jours.",
+    consent:
+      "Gardez mon nom et mon adresse pour cet événement et envoyez-moi ses messages. Ils sont effacés après {days} jours.",
     required: "nécessaire",
     submit: "Envoyez-moi mon billet",
     working: "Un instant",
     answered: "Regardez vos courriels",
-    answeredMore: "Nous avons écrit à {email}. Le message porte votre billet, ou vous dit que vous êtes sur la liste d’attente.",
+    answeredMore:
+      "Nous avons écrit à {email}. Le message porte votre billet, ou vous dit que vous êtes sur la liste d’attente.",
     full: "Toutes les places sont prises : vous serez sur la liste d’attente et passerez dès qu’une place se libère.",
     placesLeft: "{count, plural, one {reste # place} other {restent # places}}",
     over: "Cet événement est terminé.",
@@ -206,7 +281,18 @@ export const fr: Messages = {
     lost: "Connexion perdue. Nous essayons de nouveau ; vous n’avez rien à faire.",
     unwell: "Le serveur n’atteint pas ses données en ce moment. Rien n’est perdu ; cette page continue d’elle-même.",
     withdrawn: "Ce lien a été retiré.",
-    states: { new: "à la régie", "lined-up": "en file", "on-stage": "on y répond", done: "répondue", later: "réponse par courriel", "not-taken": "non retenue" },
+    states: {
+      new: "à la régie",
+      "lined-up": "en file",
+      "on-stage": "on y répond",
+      done: "répondue",
+      later: "réponse par courriel",
+      "not-taken": "non retenue",
+    },
   },
-  onDemand: { chapters: "Chapitres", notYet: "Cet enregistrement est publié à partir de {time}.", recordedOn: "Enregistré le {date}" },
+  onDemand: {
+    chapters: "Chapitres",
+    notYet: "Cet enregistrement est publié à partir de {time}.",
+    recordedOn: "Enregistré le {date}",
+  },
 };

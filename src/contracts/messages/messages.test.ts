@@ -1,11 +1,25 @@
 import { describe, expect, it } from "vitest";
 import type { Failure } from "@/core/shared";
-import { acceptedLocale, audienceIssue, audienceWords, catalogues, directionOf, locales, localeOf, messagesFor, translatorFor } from ".";
+import {
+  acceptedLocale,
+  audienceIssue,
+  audienceWords,
+  catalogues,
+  directionOf,
+  locales,
+  localeOf,
+  messagesFor,
+  translatorFor,
+} from ".";
 
-const leaves = (node: unknown, path = ""): [string, string][] => (typeof node === "string" ? [[path, node]] : Object.entries(node as object).flatMap(([key, value]) => leaves(value, path ? `${path}.${key}` : key)));
+const leaves = (node: unknown, path = ""): [string, string][] =>
+  typeof node === "string"
+    ? [[path, node]]
+    : Object.entries(node as object).flatMap(([key, value]) => leaves(value, path ? `${path}.${key}` : key));
 const en = catalogues.en.errors;
 const english = leaves(catalogues.en);
-const argumentsOf = (text: string): string[] => [...new Set([...text.matchAll(/\{(\w+)(?=[,}])/g)].map((match) => match[1]!))].sort();
+const argumentsOf = (text: string): string[] =>
+  [...new Set([...text.matchAll(/\{(\w+)(?=[,}])/g)].map((match) => match[1]!))].sort();
 const fieldsOf = (text: string): string[] => [...text.matchAll(/\{\{(\w+)\}\}/g)].map((match) => match[1]!).sort();
 
 describe("the catalogue", () => {
@@ -20,14 +34,17 @@ describe("the catalogue", () => {
   });
 
   it.each(locales)("has in %s the plural forms that CLDR asks for, through Intl", (locale) => {
-    const wanted = new Intl.PluralRules(locale).resolvedOptions().pluralCategories.filter((category) => category !== "many" || locale === "ar");
+    const wanted = new Intl.PluralRules(locale)
+      .resolvedOptions()
+      .pluralCategories.filter((category) => category !== "many" || locale === "ar");
     for (const [key, text] of leaves(catalogues[locale])) {
       const plural = /\{count, plural,([^]*)\}/.exec(text)?.[1];
       if (!plural) continue;
       const forms = [...plural.matchAll(/(?:^|\s)(zero|one|two|few|many|other)\s*\{/g)].map((match) => match[1]!);
       expect([key, [...new Set(forms)].sort()]).toEqual([key, [...wanted].sort()]);
     }
-    for (const count of [0, 1, 2, 3, 11, 100, 101]) expect(translatorFor(locale, "house")("votes", { count })).not.toContain("house.");
+    for (const count of [0, 1, 2, 3, 11, 100, 101])
+      expect(translatorFor(locale, "house")("votes", { count })).not.toContain("house.");
   });
 
   it("counts in Arabic as CLDR does", () => {
@@ -38,7 +55,12 @@ describe("the catalogue", () => {
   });
 
   it("finds the language of a tag and of a browser's wishes", () => {
-    expect([localeOf("pt-BR"), localeOf("xx"), directionOf("ar-EG"), directionOf("fr")]).toEqual(["pt", "en", "rtl", "ltr"]);
+    expect([localeOf("pt-BR"), localeOf("xx"), directionOf("ar-EG"), directionOf("fr")]).toEqual([
+      "pt",
+      "en",
+      "rtl",
+      "ltr",
+    ]);
     expect(acceptedLocale("nl, fr;q=0.4, de-CH;q=0.8")).toBe("de");
     expect(acceptedLocale("en-GB,en;q=0.9,es;q=0.8")).toBe("en");
     expect(acceptedLocale("")).toBe("en");
@@ -48,7 +70,15 @@ describe("the catalogue", () => {
 });
 
 describe("refusals to guests", () => {
-  const told: Failure[] = [{ code: "too-many-tries", retryAfterSeconds: 60 }, { code: "house-full" }, { code: "not-found", what: "ticket" }, { code: "unavailable" }, { code: "poll-not-open" }, { code: "wrong-state", action: "reply", state: "ended" }, { code: "not-welcome", domains: ["example.org"] }];
+  const told: Failure[] = [
+    { code: "too-many-tries", retryAfterSeconds: 60 },
+    { code: "house-full" },
+    { code: "not-found", what: "ticket" },
+    { code: "unavailable" },
+    { code: "poll-not-open" },
+    { code: "wrong-state", action: "reply", state: "ended" },
+    { code: "not-welcome", domains: ["example.org"] },
+  ];
 
   it.each(locales)("are said in %s, each in its own words", (locale) => {
     const words = told.map((failure) => audienceWords(failure, locale));
@@ -58,8 +88,25 @@ describe("refusals to guests", () => {
 
   it("name the field that is wrong", () => {
     const issue = (path: string, message = "") => audienceIssue({ path, message }, "en");
-    expect([issue("name"), issue("email"), issue("hasConsented"), issue("answers.x", "x: choose one of the answers."), issue("answers.y")]).toEqual([en.name, en.email, en.consent, en.choice, en.answer]);
+    expect([
+      issue("name"),
+      issue("email"),
+      issue("hasConsented"),
+      issue("answers.x", "x: choose one of the answers."),
+      issue("answers.y"),
+    ]).toEqual([en.name, en.email, en.consent, en.choice, en.answer]);
     expect(issue("email", "Only addresses of example.org can register.")).toBe(en.notWelcome);
-    expect(audienceWords({ code: "invalid-input", issues: [{ path: "name", message: "" }, { path: "email", message: "" }] }, "en")).toBe(en.other);
+    expect(
+      audienceWords(
+        {
+          code: "invalid-input",
+          issues: [
+            { path: "name", message: "" },
+            { path: "email", message: "" },
+          ],
+        },
+        "en",
+      ),
+    ).toBe(en.other);
   });
 });

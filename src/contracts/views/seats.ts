@@ -6,7 +6,12 @@ export interface SeatAnswer {
   readonly earlier: string | null;
   readonly later: string | null;
   /** what holds licences on that day */
-  readonly held: readonly { readonly title: string; readonly fromLocal: string; readonly untilLocal: string; readonly houseSize: number }[];
+  readonly held: readonly {
+    readonly title: string;
+    readonly fromLocal: string;
+    readonly untilLocal: string;
+    readonly houseSize: number;
+  }[];
   readonly largest: number;
 }
 

@@ -1,7 +1,18 @@
 import fc from "fast-check";
 import { median } from "simple-statistics";
 import { describe, expect, it } from "vitest";
-import { creditPoints, houseCurve, measure, medianOf, personKeyOf, presenceByPerson, presenceOf, retentionOf, showOf, type Connection } from ".";
+import {
+  creditPoints,
+  houseCurve,
+  measure,
+  medianOf,
+  personKeyOf,
+  presenceByPerson,
+  presenceOf,
+  retentionOf,
+  showOf,
+  type Connection,
+} from ".";
 
 const at = (time: string): number => Date.parse(`2026-11-26T${time.length === 5 ? `${time}:00` : time}Z`);
 const span = (from: string, to: string) => ({ start: at(from), end: at(to) });
@@ -9,7 +20,10 @@ const show = showOf([{ raisedAt: at("18:00"), droppedAt: at("19:00"), isStruck: 
 
 describe("rule 13: attendance", () => {
   it("gives the example of rules.md: 45 min, 75 %", () => {
-    const presence = presenceOf([span("17:52", "18:20"), span("18:10", "18:25"), span("18:40", "18:55:10"), span("18:55:30", "19:05")], show);
+    const presence = presenceOf(
+      [span("17:52", "18:20"), span("18:10", "18:25"), span("18:40", "18:55:10"), span("18:55:30", "19:05")],
+      show,
+    );
     expect(presence).toEqual([span("18:00", "18:25"), span("18:40", "19:00")]);
     expect(measure(presence, show)).toEqual({ minutes: 45, percent: 75 });
   });
@@ -20,12 +34,21 @@ describe("rule 13: attendance", () => {
   });
 
   it("leaves out struck spans and ends an open one now", () => {
-    const spans = [{ raisedAt: 0, droppedAt: 10, isStruck: true }, { raisedAt: 20, droppedAt: null, isStruck: false }];
+    const spans = [
+      { raisedAt: 0, droppedAt: 10, isStruck: true },
+      { raisedAt: 20, droppedAt: null, isStruck: false },
+    ];
     expect(showOf(spans, 50)).toEqual([{ start: 20, end: 50 }]);
   });
 
   it("ends a lost connection at its last sign of life", () => {
-    const lost: Connection = { personKey: "a", device: "phone", inAt: at("18:00"), outAt: null, lastSignAt: at("18:12") };
+    const lost: Connection = {
+      personKey: "a",
+      device: "phone",
+      inAt: at("18:00"),
+      outAt: null,
+      lastSignAt: at("18:12"),
+    };
     expect(presenceByPerson([lost], show).get("a")).toEqual([span("18:00", "18:12")]);
   });
 
@@ -38,18 +61,34 @@ describe("rule 13: attendance", () => {
 
   it("agrees with a walk minute by minute, and the median with a statistics library", () => {
     const stay = fc.tuple(fc.integer({ min: 0, max: 59 }), fc.integer({ min: 1, max: 60 }));
-    fc.assert(fc.property(fc.array(stay, { minLength: 1, maxLength: 25 }), (stays) => {
-      const sets = stays.map(([from, length]) => [{ start: at("18:00") + from * 60_000, end: at("18:00") + Math.min(60, from + length) * 60_000 }]);
-      const { peak } = houseCurve(sets, show);
-      const walked = Math.max(...Array.from({ length: 60 }, (_, m) => sets.filter(([one]) => one!.start <= at("18:00") + m * 60_000 && at("18:00") + m * 60_000 < one!.end).length));
-      expect(peak?.count).toBe(walked);
-      const lengths = stays.map(([, length]) => length);
-      expect(medianOf(lengths)).toBe(median(lengths));
-    }), { numRuns: 200 });
+    fc.assert(
+      fc.property(fc.array(stay, { minLength: 1, maxLength: 25 }), (stays) => {
+        const sets = stays.map(([from, length]) => [
+          { start: at("18:00") + from * 60_000, end: at("18:00") + Math.min(60, from + length) * 60_000 },
+        ]);
+        const { peak } = houseCurve(sets, show);
+        const walked = Math.max(
+          ...Array.from(
+            { length: 60 },
+            (_, m) =>
+              sets.filter(([one]) => one!.start <= at("18:00") + m * 60_000 && at("18:00") + m * 60_000 < one!.end)
+                .length,
+          ),
+        );
+        expect(peak?.count).toBe(walked);
+        const lengths = stays.map(([, length]) => length);
+        expect(medianOf(lengths)).toBe(median(lengths));
+      }),
+      { numRuns: 200 },
+    );
   });
 
   it("measures retention on those present at a segment's start", () => {
-    const stayed = retentionOf([[span("18:00", "18:30")], [span("18:00", "18:05"), span("18:12", "18:30")], [span("18:00", "18:03")]], at("18:00"), at("18:15"));
+    const stayed = retentionOf(
+      [[span("18:00", "18:30")], [span("18:00", "18:05"), span("18:12", "18:30")], [span("18:00", "18:03")]],
+      at("18:00"),
+      at("18:15"),
+    );
     expect(stayed).toEqual({ atStart: 3, stillThere: 2, share: 2 / 3 });
   });
 
@@ -57,7 +96,9 @@ describe("rule 13: attendance", () => {
     const tickets = new Map([["ines@example.org", "t1"]]);
     expect(personKeyOf({ ticketId: "t9", provenEmail: "ines@example.org", chainId: "c" }, tickets)).toBe("t9");
     expect(personKeyOf({ ticketId: null, provenEmail: "Ines@example.org", chainId: "c" }, tickets)).toBe("t1");
-    expect(personKeyOf({ ticketId: null, provenEmail: "new@example.org", chainId: "c" }, tickets)).toBe("address:new@example.org");
+    expect(personKeyOf({ ticketId: null, provenEmail: "new@example.org", chainId: "c" }, tickets)).toBe(
+      "address:new@example.org",
+    );
     expect(personKeyOf({ ticketId: null, provenEmail: null, chainId: "c" }, tickets)).toBe("guest:c");
   });
 

@@ -65,7 +65,14 @@ function entryLines(entry: CalendarEntry, method: CalendarMethod): string[] {
     person("ORGANIZER", "", entry.organizer),
   ];
   if (entry.recurrenceId) lines.push(zoned("RECURRENCE-ID", entry.recurrenceId));
-  if (entry.attendee) lines.push(person("ATTENDEE", `;ROLE=REQ-PARTICIPANT;PARTSTAT=${entry.attendee.standing === "accepted" ? "ACCEPTED;RSVP=FALSE" : "NEEDS-ACTION;RSVP=TRUE"}`, entry.attendee));
+  if (entry.attendee)
+    lines.push(
+      person(
+        "ATTENDEE",
+        `;ROLE=REQ-PARTICIPANT;PARTSTAT=${entry.attendee.standing === "accepted" ? "ACCEPTED;RSVP=FALSE" : "NEEDS-ACTION;RSVP=TRUE"}`,
+        entry.attendee,
+      ),
+    );
   lines.push("END:VEVENT");
   return lines;
 }
@@ -98,4 +105,3 @@ export function calendarLines(file: CalendarFile): string[] {
 
 /** The whole file as RFC 5545 has it: CRLF, folded, UTF-8. */
 export const calendarText = (lines: readonly string[]): string => lines.map(foldLine).join("");
-

@@ -1,6 +1,7 @@
 const maxOctets = 75;
 /** Octets of a character in UTF-8 (RFC 3629 §3); half a surrogate pair goes out as U+FFFD, of three too. */
-const octetsOf = (codePoint: number): number => (codePoint < 0x80 ? 1 : codePoint < 0x800 ? 2 : codePoint < 0x1_0000 ? 3 : 4);
+const octetsOf = (codePoint: number): number =>
+  codePoint < 0x80 ? 1 : codePoint < 0x800 ? 2 : codePoint < 0x1_0000 ? 3 : 4;
 
 /** TEXT of RFC 5545 §3.3.11: backslash, semicolon, comma and line breaks are escaped; other controls go. */
 export function escapeText(text: string): string {

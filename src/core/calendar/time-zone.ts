@@ -13,7 +13,10 @@ export const localStamp = (local: string): string => `${local.replace(/[-:]/g, "
 
 /** `20270328T013000Z`. */
 export const utcStamp = (instant: number): string =>
-  new Date(instant).toISOString().replace(/[-:]/g, "").replace(/\.\d{3}Z$/, "Z");
+  new Date(instant)
+    .toISOString()
+    .replace(/[-:]/g, "")
+    .replace(/\.\d{3}Z$/, "Z");
 
 function observance(startsAt: number, before: number, after: number): string[] {
   const kind = after > before ? "DAYLIGHT" : "STANDARD";

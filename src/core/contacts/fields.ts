@@ -1,5 +1,15 @@
 /** What a contact's line can hold, in the order of the exported file. */
-export const contactFields = ["name", "email", "company", "phone", "language", "time_zone", "tags", "groups", "note"] as const;
+export const contactFields = [
+  "name",
+  "email",
+  "company",
+  "phone",
+  "language",
+  "time_zone",
+  "tags",
+  "groups",
+  "note",
+] as const;
 export type ContactField = (typeof contactFields)[number];
 /** A file may part names; the book has one. */
 export const readableFields = [...contactFields, "given_name", "family_name"] as const;
@@ -7,7 +17,17 @@ export type ReadableField = (typeof readableFields)[number];
 
 const known: Readonly<Record<ReadableField, readonly string[]>> = {
   name: ["name", "full name", "fullname", "display name", "contact", "nombre", "nom complet", "nome"],
-  email: ["email", "e mail", "mail", "email address", "e mail address", "mail address", "correo", "courriel", "adresse mail"],
+  email: [
+    "email",
+    "e mail",
+    "mail",
+    "email address",
+    "e mail address",
+    "mail address",
+    "correo",
+    "courriel",
+    "adresse mail",
+  ],
   given_name: ["given name", "first name", "firstname", "forename", "vorname", "prenom"],
   family_name: ["family name", "last name", "lastname", "surname", "nachname", "apellido"],
   company: ["company", "organisation", "organization", "employer", "firma", "empresa"],
@@ -19,7 +39,13 @@ const known: Readonly<Record<ReadableField, readonly string[]>> = {
   note: ["note", "notes", "comment", "remark"],
 };
 
-const plain = (header: string): string => header.normalize("NFKD").replace(/\p{M}/gu, "").toLowerCase().replace(/[^a-z0-9]+/g, " ").trim();
+const plain = (header: string): string =>
+  header
+    .normalize("NFKD")
+    .replace(/\p{M}/gu, "")
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, " ")
+    .trim();
 
 /** Which column holds what, by the header's words; each field once, the first column that fits. Null: left out. */
 export function guessMapping(header: readonly string[]): (ReadableField | null)[] {

@@ -29,7 +29,8 @@ const sorted = (name: string): string => wordsOf(name).sort().join(" ");
  */
 export function likelySame(contacts: readonly NamedContact[], limit = 200): readonly LikelyPair[] {
   const blocks = new Map<string, NamedContact[]>();
-  for (const one of contacts) for (const word of wordsOf(one.name)) (blocks.get(word) ?? blocks.set(word, []).get(word)!).push(one);
+  for (const one of contacts)
+    for (const word of wordsOf(one.name)) (blocks.get(word) ?? blocks.set(word, []).get(word)!).push(one);
   const found = new Map<string, LikelyPair>();
   for (const block of blocks.values()) {
     if (block.length < 2 || block.length > largestBlock) continue;
@@ -43,5 +44,7 @@ export function likelySame(contacts: readonly NamedContact[], limit = 200): read
       }
     }
   }
-  return [...found.values()].sort((one, two) => two.likeness - one.likeness || (one.a < two.a ? -1 : 1)).slice(0, limit);
+  return [...found.values()]
+    .sort((one, two) => two.likeness - one.likeness || (one.a < two.a ? -1 : 1))
+    .slice(0, limit);
 }

@@ -21,8 +21,20 @@ export type ContactFault = "no-address" | "bad-address" | "too-long";
 const longest = 200;
 const address = /^[^\s@<>(),;:"\\[\]]+@[^\s@<>(),;:"\\[\]]+\.[^\s@<>(),;:"\\[\].]{2,}$/;
 // control characters have no place in a name: they would break a mail's header
-const clean = (text: string | undefined): string => (text ?? "").replace(/[\u0000-\u001f\u007f]+/g, " ").replace(/\s+/g, " ").trim();
-const list = (text: string | undefined): string[] => [...new Set((text ?? "").split(/[;,|]/).map(clean).filter((one) => one !== ""))].slice(0, 50);
+const clean = (text: string | undefined): string =>
+  (text ?? "")
+    .replace(/[\u0000-\u001f\u007f]+/g, " ")
+    .replace(/\s+/g, " ")
+    .trim();
+const list = (text: string | undefined): string[] =>
+  [
+    ...new Set(
+      (text ?? "")
+        .split(/[;,|]/)
+        .map(clean)
+        .filter((one) => one !== ""),
+    ),
+  ].slice(0, 50);
 
 export const isAddress = (text: string): boolean => text.length <= 254 && address.test(text);
 
@@ -36,11 +48,29 @@ function localeFrom(text: string): string | null {
 
 /** Cells by field as a contact, or what is wrong with them. An unreadable zone or language is left out, not refused. */
 export function readContact(cells: Readonly<Partial<Record<ReadableField, string>>>): ContactDraft | ContactFault {
-  const email = clean(cells.email).replace(/^mailto:/i, "").replace(/^<|>$/g, "").toLowerCase();
+  const email = clean(cells.email)
+    .replace(/^mailto:/i, "")
+    .replace(/^<|>$/g, "")
+    .toLowerCase();
   if (email === "") return "no-address";
   if (!isAddress(email)) return "bad-address";
   const name = clean(cells.name) || [clean(cells.given_name), clean(cells.family_name)].filter(Boolean).join(" ");
-  const [company, phone, note, zone] = [clean(cells.company), clean(cells.phone), clean(cells.note), clean(cells.time_zone)];
+  const [company, phone, note, zone] = [
+    clean(cells.company),
+    clean(cells.phone),
+    clean(cells.note),
+    clean(cells.time_zone),
+  ];
   if (name.length > longest || company.length > longest || phone.length > 60 || note.length > 2000) return "too-long";
-  return { name, email, company, phone, note, locale: localeFrom(clean(cells.language)), zone: zone !== "" && isZone(zone) ? zone : null, tags: list(cells.tags), groups: list(cells.groups) };
+  return {
+    name,
+    email,
+    company,
+    phone,
+    note,
+    locale: localeFrom(clean(cells.language)),
+    zone: zone !== "" && isZone(zone) ? zone : null,
+    tags: list(cells.tags),
+    groups: list(cells.groups),
+  };
 }

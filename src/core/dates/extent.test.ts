@@ -4,22 +4,54 @@ import { datesOfSeries, instantOf, minuteMs, weeklyRule, type Series } from "../
 import { planExtent, type ExtentPlan, type PlannedDate, type PlannedSeries } from ".";
 
 const zone = "Europe/Lisbon";
-const series: PlannedSeries = { id: "s1", rule: weeklyRule({ count: 8 }), startLocal: "2027-03-02T18:00", zone, exdates: [], rdates: [], durationMinutes: 60 };
+const series: PlannedSeries = {
+  id: "s1",
+  rule: weeklyRule({ count: 8 }),
+  startLocal: "2027-03-02T18:00",
+  zone,
+  exdates: [],
+  rdates: [],
+  durationMinutes: 60,
+};
 const lay = (one: PlannedSeries): PlannedDate[] =>
-  unwrap(datesOfSeries(one, "2030-01-01T00:00")).map((local, i) => ({ id: `d${i + 1}`, seriesId: one.id, originalStartLocal: local, startLocal: local, durationMinutes: 60, startAt: instantOf({ local, zone }), phase: "scheduled" }));
+  unwrap(datesOfSeries(one, "2030-01-01T00:00")).map((local, i) => ({
+    id: `d${i + 1}`,
+    seriesId: one.id,
+    originalStartLocal: local,
+    startLocal: local,
+    durationMinutes: 60,
+    startAt: instantOf({ local, zone }),
+    phase: "scheduled",
+  }));
 const all = lay(series);
 const before = instantOf({ local: "2027-03-01T00:00", zone });
-const change = (marked: string[], firstStartLocal: string, now = before, dates = all, durationMinutes: number | null = null) => planExtent(dates, [series], marked, { kind: "move", firstStartLocal, durationMinutes }, now);
+const change = (
+  marked: string[],
+  firstStartLocal: string,
+  now = before,
+  dates = all,
+  durationMinutes: number | null = null,
+) => planExtent(dates, [series], marked, { kind: "move", firstStartLocal, durationMinutes }, now);
 const plan = (...call: Parameters<typeof change>): ExtentPlan => unwrap(change(...call));
 const ids = (from: number, to: number) => Array.from({ length: to - from + 1 }, (_, i) => `d${from + i}`);
 
 /** The dates that the series of a plan make must be those that the plan says. */
 function expectInStep(outcome: ExtentPlan): void {
-  const rows: (Series & { id: string })[] = [...outcome.series, ...(outcome.newSeries ? [{ ...outcome.newSeries, id: "new" }] : [])];
+  const rows: (Series & { id: string })[] = [
+    ...outcome.series,
+    ...(outcome.newSeries ? [{ ...outcome.newSeries, id: "new" }] : []),
+  ];
   for (const row of rows) {
     const made = unwrap(datesOfSeries(row, "2030-01-01T00:00"));
     const changed = outcome.dates.filter((date) => date.seriesId === row.id).map((date) => date.originalStartLocal);
-    const kept = all.filter((date) => date.seriesId === row.id && !outcome.dates.some((one) => one.id === date.id) && !outcome.calledOffIds.includes(date.id)).map((date) => date.originalStartLocal);
+    const kept = all
+      .filter(
+        (date) =>
+          date.seriesId === row.id &&
+          !outcome.dates.some((one) => one.id === date.id) &&
+          !outcome.calledOffIds.includes(date.id),
+      )
+      .map((date) => date.originalStartLocal);
     expect([...changed, ...kept].sort()).toEqual(made);
   }
 }
@@ -27,7 +59,12 @@ function expectInStep(outcome: ExtentPlan): void {
 describe("rule 2: a change applies to the dates that were marked", () => {
   it("one date: an override keyed by its original start, the rule untouched", () => {
     const outcome = plan(["d3"], "2027-03-17T19:30");
-    expect(outcome).toMatchObject({ extent: "single", newSeries: null, calledOffIds: [], dates: [{ id: "d3", originalStartLocal: "2027-03-16T18:00", startLocal: "2027-03-17T19:30", seriesId: "s1" }] });
+    expect(outcome).toMatchObject({
+      extent: "single",
+      newSeries: null,
+      calledOffIds: [],
+      dates: [{ id: "d3", originalStartLocal: "2027-03-16T18:00", startLocal: "2027-03-17T19:30", seriesId: "s1" }],
+    });
     expectInStep(outcome);
   });
 
@@ -36,7 +73,12 @@ describe("rule 2: a change applies to the dates that were marked", () => {
     expect(outcome.extent).toBe("later");
     expect(outcome.series[0]!.rule).toMatchObject({ count: null, until: "2027-03-23T18:00" });
     expect(outcome.newSeries).toMatchObject({ startLocal: "2027-03-31T19:00", rule: { count: 4 } });
-    expect(outcome.dates.map((date) => [date.id, date.startLocal, date.seriesId])).toEqual([["d5", "2027-03-31T19:00", "new"], ["d6", "2027-04-07T19:00", "new"], ["d7", "2027-04-14T19:00", "new"], ["d8", "2027-04-21T19:00", "new"]]);
+    expect(outcome.dates.map((date) => [date.id, date.startLocal, date.seriesId])).toEqual([
+      ["d5", "2027-03-31T19:00", "new"],
+      ["d6", "2027-04-07T19:00", "new"],
+      ["d7", "2027-04-14T19:00", "new"],
+      ["d8", "2027-04-21T19:00", "new"],
+    ]);
     expectInStep(outcome);
   });
 
@@ -59,7 +101,13 @@ describe("rule 2: a change applies to the dates that were marked", () => {
   });
 
   it("several dates in the middle: an override each", () => {
-    expect(plan(["d2", "d4"], "2027-03-09T18:30")).toMatchObject({ extent: "single", dates: [{ id: "d2", startLocal: "2027-03-09T18:30" }, { id: "d4", startLocal: "2027-03-23T18:30" }] });
+    expect(plan(["d2", "d4"], "2027-03-09T18:30")).toMatchObject({
+      extent: "single",
+      dates: [
+        { id: "d2", startLocal: "2027-03-09T18:30" },
+        { id: "d4", startLocal: "2027-03-23T18:30" },
+      ],
+    });
   });
 
   it("keeps a longer length on the stretch and on the series alike", () => {
@@ -69,7 +117,11 @@ describe("rule 2: a change applies to the dates that were marked", () => {
 
   it.each([
     ["one", ["d3"], (outcome: ExtentPlan) => expect(outcome.series[0]!.exdates).toEqual(["2027-03-16T18:00"])],
-    ["a later stretch", ids(6, 8), (outcome: ExtentPlan) => expect(outcome.series[0]!.rule.until).toBe("2027-03-30T18:00")],
+    [
+      "a later stretch",
+      ids(6, 8),
+      (outcome: ExtentPlan) => expect(outcome.series[0]!.rule.until).toBe("2027-03-30T18:00"),
+    ],
     ["all", ids(1, 8), (outcome: ExtentPlan) => expect(outcome.calledOffIds).toHaveLength(8)],
   ])("calls off %s", (_what, marked, check) => {
     const outcome = unwrap(planExtent(all, [series], marked, { kind: "call-off" }, before));
@@ -80,14 +132,30 @@ describe("rule 2: a change applies to the dates that were marked", () => {
 
   it("never touches a live or past date", () => {
     const live = all.map((date) => (date.id === "d3" ? { ...date, phase: "open" as const } : date));
-    expect(change(["d3"], "2027-03-17T19:30", before, live)).toMatchObject({ ok: false, failure: { code: "date-fixed", phase: "open" } });
-    expect(change(["d1"], "2027-03-17T19:30", all[0]!.startAt + minuteMs)).toMatchObject({ ok: false, failure: { code: "date-fixed" } });
+    expect(change(["d3"], "2027-03-17T19:30", before, live)).toMatchObject({
+      ok: false,
+      failure: { code: "date-fixed", phase: "open" },
+    });
+    expect(change(["d1"], "2027-03-17T19:30", all[0]!.startAt + minuteMs)).toMatchObject({
+      ok: false,
+      failure: { code: "date-fixed" },
+    });
     expect(change(["nobody"], "2027-03-17T19:30")).toMatchObject({ ok: false, failure: { code: "not-found" } });
   });
 
   it("moves a single date of an event without a rule, its original with it", () => {
     const one: PlannedDate = { ...all[0]!, seriesId: null };
-    const outcome = unwrap(planExtent([one], [], ["d1"], { kind: "move", firstStartLocal: "2027-03-05T10:00", durationMinutes: 45 }, before));
-    expect(outcome.dates).toEqual([{ id: "d1", seriesId: null, originalStartLocal: "2027-03-05T10:00", startLocal: "2027-03-05T10:00", durationMinutes: 45 }]);
+    const outcome = unwrap(
+      planExtent([one], [], ["d1"], { kind: "move", firstStartLocal: "2027-03-05T10:00", durationMinutes: 45 }, before),
+    );
+    expect(outcome.dates).toEqual([
+      {
+        id: "d1",
+        seriesId: null,
+        originalStartLocal: "2027-03-05T10:00",
+        startLocal: "2027-03-05T10:00",
+        durationMinutes: 45,
+      },
+    ]);
   });
 });

@@ -20,7 +20,9 @@ export interface PlannedSeries extends Series {
 }
 
 /** What is to happen to the marked dates. A move gives the new start of the first of them. */
-export type ExtentChange = { readonly kind: "move"; readonly firstStartLocal: string; readonly durationMinutes: number | null } | { readonly kind: "call-off" };
+export type ExtentChange =
+  | { readonly kind: "move"; readonly firstStartLocal: string; readonly durationMinutes: number | null }
+  | { readonly kind: "call-off" };
 
 /** How far the change reaches (rule 2): single dates, a later stretch, or all of the series. */
 export type Extent = "single" | "later" | "all";
@@ -47,21 +49,34 @@ export interface ExtentPlan {
 const mayChange = (date: PlannedDate, now: number): boolean => date.phase === "scheduled" && date.startAt > now;
 
 /** Marked: every date from some point on to the end of the series, or all that can still change. */
-function extentOf(series: PlannedSeries | null, all: readonly PlannedDate[], marked: readonly PlannedDate[], now: number): Extent {
+function extentOf(
+  series: PlannedSeries | null,
+  all: readonly PlannedDate[],
+  marked: readonly PlannedDate[],
+  now: number,
+): Extent {
   if (!series) return "single";
-  const own = all.filter((date) => date.seriesId === series.id && date.phase !== "cancelled").sort((a, b) => (a.originalStartLocal < b.originalStartLocal ? -1 : 1));
+  const own = all
+    .filter((date) => date.seriesId === series.id && date.phase !== "cancelled")
+    .sort((a, b) => (a.originalStartLocal < b.originalStartLocal ? -1 : 1));
   const tail = own.slice(-marked.length);
   const isTail = marked.length > 1 && tail.every((date) => marked.some((one) => one.id === date.id));
   if (!isTail) return "single";
   return own.length === marked.length && own.every((date) => mayChange(date, now)) ? "all" : "later";
 }
 
-function changeSingles(marked: readonly PlannedDate[], change: ExtentChange, series: readonly PlannedSeries[]): ExtentPlan {
+function changeSingles(
+  marked: readonly PlannedDate[],
+  change: ExtentChange,
+  series: readonly PlannedSeries[],
+): ExtentPlan {
   const base = { extent: "single" as const, newSeries: null };
   if (change.kind === "call-off") {
     const gone = new Set(marked.map((date) => date.originalStartLocal));
     const touched = new Set(marked.map((date) => date.seriesId));
-    const next = series.map((one) => (touched.has(one.id) ? { ...one, exdates: [...new Set([...one.exdates, ...gone])].sort() } : one));
+    const next = series.map((one) =>
+      touched.has(one.id) ? { ...one, exdates: [...new Set([...one.exdates, ...gone])].sort() } : one,
+    );
     return { ...base, dates: [], calledOffIds: marked.map((date) => date.id), series: next };
   }
   const shift = minutesBetween(marked[0]!.startLocal, change.firstStartLocal);
@@ -77,7 +92,12 @@ function changeSingles(marked: readonly PlannedDate[], change: ExtentChange, ser
 }
 
 /** Moves every date of a part of a series; overrides move by the same difference of wall time. */
-function moved(dates: readonly PlannedDate[], shift: number, durationMinutes: number | null, seriesId: string | "new"): DateChange[] {
+function moved(
+  dates: readonly PlannedDate[],
+  shift: number,
+  durationMinutes: number | null,
+  seriesId: string | "new",
+): DateChange[] {
   return dates.map((date) => ({
     id: date.id,
     seriesId,
@@ -87,25 +107,64 @@ function moved(dates: readonly PlannedDate[], shift: number, durationMinutes: nu
   }));
 }
 
-function changeStretch(extent: "later" | "all", series: PlannedSeries, all: readonly PlannedDate[], marked: readonly PlannedDate[], change: ExtentChange, rows: readonly PlannedSeries[]): ExtentPlan {
+function changeStretch(
+  extent: "later" | "all",
+  series: PlannedSeries,
+  all: readonly PlannedDate[],
+  marked: readonly PlannedDate[],
+  change: ExtentChange,
+  rows: readonly PlannedSeries[],
+): ExtentPlan {
   const first = marked[0]!;
   const others = rows.filter((one) => one.id !== series.id);
   const split = splitSeries(series, first.originalStartLocal);
   const earlier = split.earlier ? [{ ...series, ...split.earlier }] : [];
   if (change.kind === "call-off") {
-    const kept = extent === "all" ? [{ ...series, exdates: [...new Set([...series.exdates, ...marked.map((date) => date.originalStartLocal)])].sort() }] : earlier;
-    return { extent, dates: [], calledOffIds: marked.map((date) => date.id), series: [...others, ...kept], newSeries: null };
+    const kept =
+      extent === "all"
+        ? [
+            {
+              ...series,
+              exdates: [...new Set([...series.exdates, ...marked.map((date) => date.originalStartLocal)])].sort(),
+            },
+          ]
+        : earlier;
+    return {
+      extent,
+      dates: [],
+      calledOffIds: marked.map((date) => date.id),
+      series: [...others, ...kept],
+      newSeries: null,
+    };
   }
   const shift = minutesBetween(first.startLocal, change.firstStartLocal);
   const source = extent === "all" ? series : { ...series, ...split.later };
   const target = moveSeries(source, shiftLocal(source.startLocal, shift)).series;
   const durationMinutes = change.durationMinutes ?? series.durationMinutes;
   // dates of this part that were called off move along, so that their originals stay in step with EXDATE
-  const part = all.filter((date) => date.seriesId === series.id && date.originalStartLocal >= source.startLocal && (marked.some((one) => one.id === date.id) || date.phase === "cancelled"));
+  const part = all.filter(
+    (date) =>
+      date.seriesId === series.id &&
+      date.originalStartLocal >= source.startLocal &&
+      (marked.some((one) => one.id === date.id) || date.phase === "cancelled"),
+  );
   const dates = moved(part, shift, change.durationMinutes, extent === "all" ? series.id : "new");
-  if (extent === "all") return { extent, dates, calledOffIds: [], series: [...others, { ...series, ...target, durationMinutes }], newSeries: null };
+  if (extent === "all")
+    return {
+      extent,
+      dates,
+      calledOffIds: [],
+      series: [...others, { ...series, ...target, durationMinutes }],
+      newSeries: null,
+    };
   const { startLocal, rule, zone, exdates, rdates } = target;
-  return { extent, dates, calledOffIds: [], series: [...others, ...earlier], newSeries: { startLocal, rule, zone, exdates, rdates, durationMinutes } };
+  return {
+    extent,
+    dates,
+    calledOffIds: [],
+    series: [...others, ...earlier],
+    newSeries: { startLocal, rule, zone, exdates, rdates, durationMinutes },
+  };
 }
 
 /**
@@ -113,13 +172,25 @@ function changeStretch(extent: "later" | "all", series: PlannedSeries, all: read
  * overrides; a later stretch splits the series; all of it moves as a whole. Live and past dates never
  * change.
  */
-export function planExtent(all: readonly PlannedDate[], rows: readonly PlannedSeries[], markedIds: readonly string[], change: ExtentChange, now: number): Result<ExtentPlan> {
-  const marked = all.filter((date) => markedIds.includes(date.id)).sort((a, b) => (a.startLocal < b.startLocal ? -1 : 1));
+export function planExtent(
+  all: readonly PlannedDate[],
+  rows: readonly PlannedSeries[],
+  markedIds: readonly string[],
+  change: ExtentChange,
+  now: number,
+): Result<ExtentPlan> {
+  const marked = all
+    .filter((date) => markedIds.includes(date.id))
+    .sort((a, b) => (a.startLocal < b.startLocal ? -1 : 1));
   if (marked.length === 0) return fail({ code: "not-found", what: "date" });
   const fixed = marked.find((date) => !mayChange(date, now));
   if (fixed) return fail({ code: "date-fixed", startLocal: fixed.startLocal, phase: fixed.phase });
   const seriesIds = new Set(marked.map((date) => date.seriesId));
   const series = seriesIds.size === 1 ? (rows.find((one) => one.id === marked[0]!.seriesId) ?? null) : null;
   const extent = extentOf(series, all, marked, now);
-  return ok(extent === "single" || !series ? changeSingles(marked, change, rows) : changeStretch(extent, series, all, marked, change, rows));
+  return ok(
+    extent === "single" || !series
+      ? changeSingles(marked, change, rows)
+      : changeStretch(extent, series, all, marked, change, rows),
+  );
 }

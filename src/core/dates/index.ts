@@ -13,4 +13,12 @@ export {
   type DateTimes,
   type LifeStep,
 } from "./life";
-export { planExtent, type DateChange, type Extent, type ExtentChange, type ExtentPlan, type PlannedDate, type PlannedSeries } from "./extent";
+export {
+  planExtent,
+  type DateChange,
+  type Extent,
+  type ExtentChange,
+  type ExtentPlan,
+  type PlannedDate,
+  type PlannedSeries,
+} from "./extent";

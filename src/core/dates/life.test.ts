@@ -13,7 +13,9 @@ describe("rule 5: life of a date", () => {
     expect(mayComeBackstage(panelist, times.callAt, times, "scheduled", true)).toBe(true);
     expect(mayComeBackstage(panelist, early, times, "backstage", true)).toBe(true);
     expect(mayComeBackstage(panelist, early, times, "backstage", false)).toBe(false);
-    expect(mayComeBackstage({ role: "crew", duties: ["doors-and-curtain"] }, early - hourMs, times, "scheduled", false)).toBe(true);
+    expect(
+      mayComeBackstage({ role: "crew", duties: ["doors-and-curtain"] }, early - hourMs, times, "scheduled", false),
+    ).toBe(true);
     expect(mayComeBackstage(panelist, startAt, times, "ended", true)).toBe(false);
   });
 
@@ -28,7 +30,10 @@ describe("rule 5: life of a date", () => {
     expect(stepDue({ ...base, phase: "scheduled", now: times.callAt })).toEqual({ step: "open-backstage" });
     const left = startAt + 40 * minuteMs;
     expect(stepDue({ ...base, phase: "open", lastStageLeftAt: left, now: left + 30 * minuteMs - 1 })).toBeNull();
-    expect(stepDue({ ...base, phase: "open", lastStageLeftAt: left, now: left + 30 * minuteMs })).toEqual({ step: "end", curtainFellAt: left });
+    expect(stepDue({ ...base, phase: "open", lastStageLeftAt: left, now: left + 30 * minuteMs })).toEqual({
+      step: "end",
+      curtainFellAt: left,
+    });
     expect(stepDue({ ...base, phase: "open", isStagePresent: true, now: left + 5 * hourMs })).toBeNull();
     expect(stepDue({ ...base, phase: "backstage", now: times.endAt + 6 * hourMs })).toEqual({ step: "not-held" });
   });

@@ -47,7 +47,8 @@ export interface AbandonFacts {
   readonly lastStageLeftAt: number | null;
 }
 
-export type LifeStep = { step: "open-backstage" } | { step: "end"; curtainFellAt: number } | { step: "not-held" } | null;
+export type LifeStep =
+  { step: "open-backstage" } | { step: "end"; curtainFellAt: number } | { step: "not-held" } | null;
 
 /**
  * What the passing of time does to a date (rule 5): backstage opens at the call time; a date ends 30
@@ -77,5 +78,10 @@ interface PickableDate {
 export function currentDate<D extends PickableDate>(dates: readonly D[], now: number): D | undefined {
   const sorted = [...dates].sort((a, b) => a.startAt - b.startAt);
   const isLive = (date: D) => date.phase === "open" || date.phase === "backstage";
-  return sorted.find(isLive) ?? sorted.find((date) => date.phase === "scheduled" && date.endAt > now) ?? sorted.findLast((date) => date.phase !== "cancelled") ?? sorted.at(-1);
+  return (
+    sorted.find(isLive) ??
+    sorted.find((date) => date.phase === "scheduled" && date.endAt > now) ??
+    sorted.findLast((date) => date.phase !== "cancelled") ??
+    sorted.at(-1)
+  );
 }

@@ -14,13 +14,25 @@ export interface FormField {
   readonly shownIf?: { readonly fieldId: string; readonly answer: string } | null;
 }
 
-export type AnswerIssue = { readonly fieldId: string; readonly reason: "needed" | "not-offered" | "not-a-number" | "unknown-country" | "too-long" };
+export type AnswerIssue = {
+  readonly fieldId: string;
+  readonly reason: "needed" | "not-offered" | "not-a-number" | "unknown-country" | "too-long";
+};
 
 /** Several answers travel as one text, a line each. */
-export const severalOf = (answer: string): string[] => answer.split("\n").map((one) => one.trim()).filter(Boolean);
+export const severalOf = (answer: string): string[] =>
+  answer
+    .split("\n")
+    .map((one) => one.trim())
+    .filter(Boolean);
 
 /** Whether a question is asked, given what was answered before it. A condition on a question that is not asked is not met. */
-export function isShown(field: FormField, fields: readonly FormField[], answers: Readonly<Record<string, string>>, depth = 0): boolean {
+export function isShown(
+  field: FormField,
+  fields: readonly FormField[],
+  answers: Readonly<Record<string, string>>,
+  depth = 0,
+): boolean {
   const condition = field.shownIf;
   if (!condition || depth > fields.length) return !condition;
   const other = fields.find((one) => one.id === condition.fieldId);
@@ -44,7 +56,10 @@ function faultOf(field: FormField, answer: string): AnswerIssue["reason"] | null
  * Answers against the form: those of questions that were not asked are dropped, a hidden field keeps its
  * own value whatever was sent, and what is wrong is named by its question.
  */
-export function checkAnswers(fields: readonly FormField[], answers: Readonly<Record<string, string>>): { kept: Record<string, string>; issues: readonly AnswerIssue[] } {
+export function checkAnswers(
+  fields: readonly FormField[],
+  answers: Readonly<Record<string, string>>,
+): { kept: Record<string, string>; issues: readonly AnswerIssue[] } {
   const kept: Record<string, string> = {};
   const issues: AnswerIssue[] = [];
   for (const field of fields) {

@@ -39,13 +39,25 @@ export interface ReadableLook {
 }
 
 const darker = (colour: string, factor: number): string =>
-  `#${(channelsOf(colour) ?? [0, 0, 0]).map((byte) => Math.round(byte * factor).toString(16).padStart(2, "0")).join("")}`;
+  `#${(channelsOf(colour) ?? [0, 0, 0])
+    .map((byte) =>
+      Math.round(byte * factor)
+        .toString(16)
+        .padStart(2, "0"),
+    )
+    .join("")}`;
 
 /** A colour made usable: what is written in it or on it can be read (4.5 : 1 on every ground it stands on). */
 export function readableLook(colour: string): ReadableLook {
   const own = channelsOf(colour) ? colour : "#0E5A5A";
-  const isReadable = (text: string) => contrastOf(text, paper) >= neededContrast && contrastOf(text, sheet) >= neededContrast;
+  const isReadable = (text: string) =>
+    contrastOf(text, paper) >= neededContrast && contrastOf(text, sheet) >= neededContrast;
   let text = own;
   for (let factor = 0.95; !isReadable(text) && factor > 0; factor -= 0.05) text = darker(own, factor);
-  return { ground: own, onGround: contrastOf(own, sheet) >= contrastOf(own, ink) ? sheet : ink, text, wasDarkened: text !== own };
+  return {
+    ground: own,
+    onGround: contrastOf(own, sheet) >= contrastOf(own, ink) ? sheet : ink,
+    text,
+    wasDarkened: text !== own,
+  };
 }

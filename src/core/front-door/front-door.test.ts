@@ -1,8 +1,23 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { checkAnswers, contrastOf, isShown, neededContrast, paper, readableLook, waitsForApproval, type FormField } from ".";
+import {
+  checkAnswers,
+  contrastOf,
+  isShown,
+  neededContrast,
+  paper,
+  readableLook,
+  waitsForApproval,
+  type FormField,
+} from ".";
 
-const field = (part: Partial<FormField> & { id: string }): FormField => ({ label: part.id, kind: "short", isRequired: false, options: [], ...part });
+const field = (part: Partial<FormField> & { id: string }): FormField => ({
+  label: part.id,
+  kind: "short",
+  isRequired: false,
+  options: [],
+  ...part,
+});
 
 describe("colours that can be read", () => {
   it("have WCAG's ratios: black on white 21, #767676 on white 4.54, #777777 4.48 (WebAIM's well-known pair, from memory)", () => {
@@ -42,11 +57,30 @@ describe("answers of the registration form", () => {
     field({ id: "from", kind: "hidden", link: "spring-letter" }),
   ];
   it("asks only what is shown, keeps what was asked, and a hidden field its own value", () => {
-    expect(checkAnswers(fields, { role: "guest", district: "north", rules: "yes", tools: "scope\nrings", years: "3", land: "PT", from: "forged" })).toEqual({ kept: { role: "guest", tools: "scope\nrings", years: "3", land: "PT", rules: "yes", from: "spring-letter" }, issues: [] });
+    expect(
+      checkAnswers(fields, {
+        role: "guest",
+        district: "north",
+        rules: "yes",
+        tools: "scope\nrings",
+        years: "3",
+        land: "PT",
+        from: "forged",
+      }),
+    ).toEqual({
+      kept: { role: "guest", tools: "scope\nrings", years: "3", land: "PT", rules: "yes", from: "spring-letter" },
+      issues: [],
+    });
     expect(isShown(fields[1]!, fields, { role: "warden" })).toBe(true);
   });
   it("names each answer that is wrong", () => {
-    const { issues } = checkAnswers(fields, { role: "king", tools: "scope\nhammer", years: "three", land: "Portugal", rules: "" });
+    const { issues } = checkAnswers(fields, {
+      role: "king",
+      tools: "scope\nhammer",
+      years: "three",
+      land: "Portugal",
+      rules: "",
+    });
     expect(issues).toEqual([
       { fieldId: "role", reason: "not-offered" },
       { fieldId: "tools", reason: "not-offered" },
@@ -56,7 +90,10 @@ describe("answers of the registration form", () => {
     ]);
   });
   it("does not ask in a circle", () => {
-    const circle = [field({ id: "a", shownIf: { fieldId: "b", answer: "x" } }), field({ id: "b", shownIf: { fieldId: "a", answer: "x" } })];
+    const circle = [
+      field({ id: "a", shownIf: { fieldId: "b", answer: "x" } }),
+      field({ id: "b", shownIf: { fieldId: "a", answer: "x" } }),
+    ];
     expect(checkAnswers(circle, { a: "x", b: "x" })).toEqual({ kept: {}, issues: [] });
   });
 });
@@ -64,6 +101,11 @@ describe("answers of the registration form", () => {
 describe("approval by rule", () => {
   it("lets addresses of named domains in at once, look-alikes not", () => {
     const rule = { domains: ["example.org"] };
-    expect([waitsForApproval("by-hand", rule, "a@Example.org"), waitsForApproval("by-hand", rule, "a@post.example.org"), waitsForApproval("by-hand", rule, "a@notexample.org"), waitsForApproval("at-once", rule, "x@example.com")]).toEqual([false, false, true, false]);
+    expect([
+      waitsForApproval("by-hand", rule, "a@Example.org"),
+      waitsForApproval("by-hand", rule, "a@post.example.org"),
+      waitsForApproval("by-hand", rule, "a@notexample.org"),
+      waitsForApproval("at-once", rule, "x@example.com"),
+    ]).toEqual([false, false, true, false]);
   });
 });

@@ -1,4 +1,12 @@
-export { checkAnswers, fieldKinds, isShown, severalOf, type AnswerIssue, type FieldKind, type FormField } from "./answers";
+export {
+  checkAnswers,
+  fieldKinds,
+  isShown,
+  severalOf,
+  type AnswerIssue,
+  type FieldKind,
+  type FormField,
+} from "./answers";
 export { waitsForApproval, type ApprovalRule } from "./approval";
 export { contrastOf, luminanceOf, neededContrast, paper, readableLook, type ReadableLook } from "./contrast";
 export { atomFeed, type FeedEntry } from "./feed";

@@ -1,5 +1,12 @@
 /** What the audience's picture is made of, chosen in the plan. */
-export const pictures = ["cards", "one-speaker-360", "one-speaker-540", "one-speaker-720", "round-540", "slides-and-speaker-720"] as const;
+export const pictures = [
+  "cards",
+  "one-speaker-360",
+  "one-speaker-540",
+  "one-speaker-720",
+  "round-540",
+  "slides-and-speaker-720",
+] as const;
 export type Picture = (typeof pictures)[number];
 
 /** kbit/s of video of the composed programme, and of one stage person's camera towards the others. */

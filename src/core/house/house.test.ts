@@ -12,7 +12,11 @@ describe("house rules", () => {
 
   it("keep guests from outside out by domain, subdomains within", () => {
     const closed = { guestsFromOutside: false, ownDomains: ["brinewold.example.org"] };
-    expect(["a@brinewold.example.org", "b@crew.brinewold.example.org", "c@notbrinewold.example.org", "d@example.com"].map((one) => isWelcome(closed, one))).toEqual([true, true, false, false]);
+    expect(
+      ["a@brinewold.example.org", "b@crew.brinewold.example.org", "c@notbrinewold.example.org", "d@example.com"].map(
+        (one) => isWelcome(closed, one),
+      ),
+    ).toEqual([true, true, false, false]);
     expect(isWelcome({ ...closed, guestsFromOutside: true }, "d@example.com")).toBe(true);
   });
 });
@@ -20,9 +24,21 @@ describe("house rules", () => {
 describe("bandwidth", () => {
   it("adds sound and overhead to the programme, and grows with the stage and the house", () => {
     // 540 lines: 900 + 48 kbit/s, 8 % on top
-    expect(bandwidthOf({ picture: "one-speaker-540", houseSize: 250, onStage: 3 })).toEqual({ attendeeKbps: 1024, stageSendKbps: 1184, houseKbps: 256_000, heavy: [] });
-    expect(bandwidthOf({ picture: "one-speaker-720", houseSize: 1000, onStage: 5 }).heavy).toEqual(["attendee", "stage", "house"]);
-    expect(bandwidthOf({ picture: "cards", houseSize: 100, onStage: 1 })).toMatchObject({ stageSendKbps: 0, heavy: [] });
+    expect(bandwidthOf({ picture: "one-speaker-540", houseSize: 250, onStage: 3 })).toEqual({
+      attendeeKbps: 1024,
+      stageSendKbps: 1184,
+      houseKbps: 256_000,
+      heavy: [],
+    });
+    expect(bandwidthOf({ picture: "one-speaker-720", houseSize: 1000, onStage: 5 }).heavy).toEqual([
+      "attendee",
+      "stage",
+      "house",
+    ]);
+    expect(bandwidthOf({ picture: "cards", houseSize: 100, onStage: 1 })).toMatchObject({
+      stageSendKbps: 0,
+      heavy: [],
+    });
   });
 
   it("never falls with a larger house or stage", () => {

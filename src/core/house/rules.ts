@@ -27,10 +27,17 @@ export const standardRules: HouseRules = {
   phoneNumbers: [],
 };
 
-export type LimitBroken = { readonly limit: "length" | "house" | "stage"; readonly wanted: number; readonly most: number };
+export type LimitBroken = {
+  readonly limit: "length" | "house" | "stage";
+  readonly wanted: number;
+  readonly most: number;
+};
 
 /** The house limits that a plan goes beyond, none for a plan within them. */
-export function brokenLimits(rules: HouseRules, plan: { durationMinutes: number; houseSize: number; onStage: number }): readonly LimitBroken[] {
+export function brokenLimits(
+  rules: HouseRules,
+  plan: { durationMinutes: number; houseSize: number; onStage: number },
+): readonly LimitBroken[] {
   const checks: LimitBroken[] = [
     { limit: "length", wanted: plan.durationMinutes, most: rules.longestMinutes },
     { limit: "house", wanted: plan.houseSize, most: rules.largestHouse },

@@ -18,7 +18,11 @@ function readOne(part: string): ListedAddress | null {
   const match = address.exec(plain);
   if (!match) return null;
   const email = match[0].toLowerCase();
-  const name = plain.replace(match[0], "").replace(/[<>"()]/g, "").replace(/\s+/g, " ").trim();
+  const name = plain
+    .replace(match[0], "")
+    .replace(/[<>"()]/g, "")
+    .replace(/\s+/g, " ")
+    .trim();
   return { name, email };
 }
 

@@ -21,11 +21,22 @@ export const composedKinds = ["invitation", "note", "follow-up-came", "follow-up
 export type ComposedKind = (typeof composedKinds)[number];
 
 /** Kinds that go by themselves and whose words an event may have of its own. */
-export const wordedKinds = ["confirmation", "reminder", "waiting-list", "waiting-list-place", "change", "cancellation", "stage-invitation", "call-time-reminder", "recording-ready"] as const;
+export const wordedKinds = [
+  "confirmation",
+  "reminder",
+  "waiting-list",
+  "waiting-list-place",
+  "change",
+  "cancellation",
+  "stage-invitation",
+  "call-time-reminder",
+  "recording-ready",
+] as const;
 export type WordedKind = (typeof wordedKinds)[number];
 
 /** Follow-ups choose their people by themselves. */
-export const isFollowUp = (kind: string): kind is "follow-up-came" | "follow-up-missed" => kind === "follow-up-came" || kind === "follow-up-missed";
+export const isFollowUp = (kind: string): kind is "follow-up-came" | "follow-up-missed" =>
+  kind === "follow-up-came" || kind === "follow-up-missed";
 
 const nice = (step: number, minutes: number) => Math.round(minutes / step) * step;
 

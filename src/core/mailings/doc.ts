@@ -2,7 +2,13 @@ import { escapeHtml, isMergeField, mergeFieldPattern, type MergeField, type Merg
 
 /** A run of words with its looks, a merge field, or a line break. */
 export type MailInline =
-  | { readonly type: "text"; readonly text: string; readonly bold?: boolean; readonly italic?: boolean; readonly href?: string }
+  | {
+      readonly type: "text";
+      readonly text: string;
+      readonly bold?: boolean;
+      readonly italic?: boolean;
+      readonly href?: string;
+    }
   | { readonly type: "field"; readonly field: MergeField }
   | { readonly type: "break" };
 
@@ -43,11 +49,15 @@ export function docFromTemplate(template: string): MailDoc {
     .map((paragraph): MailBlock => {
       if (joinLine.test(paragraph)) return { type: "join-details" };
       const lines = paragraph.split("\n").map(inlinesFrom);
-      return { type: "paragraph", words: lines.flatMap((line, i) => (i === 0 ? line : [{ type: "break" as const }, ...line])) };
+      return {
+        type: "paragraph",
+        words: lines.flatMap((line, i) => (i === 0 ? line : [{ type: "break" as const }, ...line])),
+      };
     });
 }
 
-const inlineTemplate = (words: readonly MailInline[]): string => words.map((one) => (one.type === "text" ? one.text : one.type === "break" ? "\n" : `{{${one.field}}}`)).join("");
+const inlineTemplate = (words: readonly MailInline[]): string =>
+  words.map((one) => (one.type === "text" ? one.text : one.type === "break" ? "\n" : `{{${one.field}}}`)).join("");
 
 function blockTemplate(block: MailBlock): string {
   switch (block.type) {
@@ -97,7 +107,8 @@ function inlineHtml(one: MailInline, values: MergeValues): string {
 /** The HTML part: the same words; every value is escaped. */
 export function docHtml(doc: MailDoc, values: MergeValues): string {
   const line = (words: readonly MailInline[]) => words.map((one) => inlineHtml(one, values)).join("");
-  const list = (tag: string, items: readonly (readonly MailInline[])[]) => `<${tag}>${items.map((item) => `<li>${line(item)}</li>`).join("")}</${tag}>`;
+  const list = (tag: string, items: readonly (readonly MailInline[])[]) =>
+    `<${tag}>${items.map((item) => `<li>${line(item)}</li>`).join("")}</${tag}>`;
   return doc
     .map((block) => {
       switch (block.type) {

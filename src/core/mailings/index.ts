@@ -1,4 +1,15 @@
-export { audienceStandings, composedKinds, isFollowUp, niceOffset, nobody, wordedKinds, type Audience, type AudienceStanding, type ComposedKind, type WordedKind } from "./audience";
+export {
+  audienceStandings,
+  composedKinds,
+  isFollowUp,
+  niceOffset,
+  nobody,
+  wordedKinds,
+  type Audience,
+  type AudienceStanding,
+  type ComposedKind,
+  type WordedKind,
+} from "./audience";
 export { docFromTemplate, docHtml, docText, templateOfDoc, type MailBlock, type MailDoc, type MailInline } from "./doc";
 export { readAddresses, type AddressList, type ListedAddress } from "./addresses";
 export {

@@ -60,7 +60,8 @@ const necessary: ReadonlySet<MailingKind> = new Set([
 export const isNecessary = (kind: MailingKind): boolean => necessary.has(kind);
 
 /** Kinds that reach people whose registration was cancelled or declined: word of that, nothing more. */
-export const reachesTheCancelled = (kind: MailingKind): boolean => kind === "registration-cancelled" || kind === "decline";
+export const reachesTheCancelled = (kind: MailingKind): boolean =>
+  kind === "registration-cancelled" || kind === "decline";
 
 /** Due = start − offset, by instants, so a clock change between the two moves nothing. */
 export const dueAt = (startAt: number, offsetMinutes: number): number => startAt - offsetMinutes * minuteMs;

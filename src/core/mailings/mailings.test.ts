@@ -1,7 +1,24 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { hourMs, instantOf, minuteMs } from "../time";
-import { checkTemplate, docFromTemplate, docHtml, docText, dueAt, mayReceive, mergeSubject, niceOffset, outcomeOf, plainValue, readAddresses, remindersFor, retryAfterMinutes, templateOfDoc, type MailDoc, type MergeValues } from ".";
+import {
+  checkTemplate,
+  docFromTemplate,
+  docHtml,
+  docText,
+  dueAt,
+  mayReceive,
+  mergeSubject,
+  niceOffset,
+  outcomeOf,
+  plainValue,
+  readAddresses,
+  remindersFor,
+  retryAfterMinutes,
+  templateOfDoc,
+  type MailDoc,
+  type MergeValues,
+} from ".";
 
 const values: MergeValues = {
   name: plainValue('<b>Ines</b> & "co"'),
@@ -20,7 +37,10 @@ const values: MergeValues = {
 describe("rule 7: mailings", () => {
   it("refuses a template without the join block, or with an unknown field and its place", () => {
     expect(checkTemplate("invitation", "s", "hello")).toEqual({ ok: false, failure: { code: "join-block-missing" } });
-    expect(checkTemplate("invitation", "s", "one\n  {{nmae}} {{join_details}}")).toEqual({ ok: false, failure: { code: "unknown-merge-field", field: "nmae", line: 2, column: 3 } });
+    expect(checkTemplate("invitation", "s", "one\n  {{nmae}} {{join_details}}")).toEqual({
+      ok: false,
+      failure: { code: "unknown-merge-field", field: "nmae", line: 2, column: 3 },
+    });
     expect(checkTemplate("invitation", "{{join_details}}", "{{join_details}}").ok).toBe(false);
     expect(checkTemplate("invitation", "{{event}}", "{{ name }}\n\n{{join_details}}").ok).toBe(true);
     expect(checkTemplate("cancellation", "s", "no block needed").ok).toBe(true);
@@ -31,7 +51,9 @@ describe("rule 7: mailings", () => {
   it("says the same in both parts, escaped in HTML, and keeps a subject one line", () => {
     const doc = docFromTemplate("Hello {{name}},\nwelcome\n\n{{join_details}}\n\n<script>");
     expect(docText(doc, values)).toBe('Hello <b>Ines</b> & "co",\nwelcome\n\nJoin: https://x\n\n<script>');
-    expect(docHtml(doc, values)).toBe("<p>Hello &lt;b&gt;Ines&lt;/b&gt; &amp; &quot;co&quot;,<br>welcome</p>\n<table></table>\n<p>&lt;script&gt;</p>");
+    expect(docHtml(doc, values)).toBe(
+      "<p>Hello &lt;b&gt;Ines&lt;/b&gt; &amp; &quot;co&quot;,<br>welcome</p>\n<table></table>\n<p>&lt;script&gt;</p>",
+    );
     expect(mergeSubject("{{event}}", values)).toBe("Tides Bcc: x@example.org");
   });
 
@@ -41,8 +63,10 @@ describe("rule 7: mailings", () => {
       { type: "bullets", items: [[{ type: "text", text: "boots", bold: true }], [{ type: "field", field: "name" }]] },
       { type: "paragraph", words: [{ type: "text", text: "the map", href: "https://example.org/?a=1&b=2" }] },
     ];
-    expect(docText(doc, values)).toBe('Bring\n\n- boots\n- <b>Ines</b> & "co"\n\nthe map (https://example.org/?a=1&b=2)');
-    expect(docHtml(doc, values)).toContain('<li><strong>boots</strong></li>');
+    expect(docText(doc, values)).toBe(
+      'Bring\n\n- boots\n- <b>Ines</b> & "co"\n\nthe map (https://example.org/?a=1&b=2)',
+    );
+    expect(docHtml(doc, values)).toContain("<li><strong>boots</strong></li>");
     expect(docHtml(doc, values)).toContain('<a href="https://example.org/?a=1&amp;b=2">the map</a>');
   });
 
@@ -67,7 +91,9 @@ describe("rule 7: mailings", () => {
   it("lays reminders by instants, so that a clock change moves nothing, and none that has passed", () => {
     const startAt = instantOf({ local: "2027-03-28T10:00", zone: "Europe/Madrid" });
     expect(startAt - dueAt(startAt, 24 * 60)).toBe(24 * hourMs);
-    expect(remindersFor(startAt, [1440, 20], startAt - 3 * hourMs)).toEqual([{ offsetMinutes: 20, plannedDueAt: startAt - 20 * minuteMs }]);
+    expect(remindersFor(startAt, [1440, 20], startAt - 3 * hourMs)).toEqual([
+      { offsetMinutes: 20, plannedDueAt: startAt - 20 * minuteMs },
+    ]);
     expect(remindersFor(startAt, [1440, 20], startAt - 5 * minuteMs)).toEqual([]);
   });
 
@@ -82,13 +108,24 @@ describe("rule 7: mailings", () => {
   });
 
   it("tries again on 4xx and connection faults, stops on 5xx (RFC 5321 §4.2.1)", () => {
-    expect([outcomeOf(250), outcomeOf(451), outcomeOf(null), outcomeOf(550)]).toEqual(["accepted", "try-again", "try-again", "refused"]);
+    expect([outcomeOf(250), outcomeOf(451), outcomeOf(null), outcomeOf(550)]).toEqual([
+      "accepted",
+      "try-again",
+      "try-again",
+      "refused",
+    ]);
     expect([1, 2, 3, 12].map(retryAfterMinutes)).toEqual([1, 2, 4, 360]);
   });
 
   it("reads pasted addresses in any usual form", () => {
-    const list = readAddresses('Ines Marl <Ines@example.org>; "Vell, Oskar" <oskar@example.net>, ines@example.org\nno address here\nmailto:sanna@example.org\ta "quote');
-    expect(list.addresses).toEqual([{ name: "Ines Marl", email: "ines@example.org" }, { name: "Vell, Oskar", email: "oskar@example.net" }, { name: expect.anything(), email: "sanna@example.org" }]);
+    const list = readAddresses(
+      'Ines Marl <Ines@example.org>; "Vell, Oskar" <oskar@example.net>, ines@example.org\nno address here\nmailto:sanna@example.org\ta "quote',
+    );
+    expect(list.addresses).toEqual([
+      { name: "Ines Marl", email: "ines@example.org" },
+      { name: "Vell, Oskar", email: "oskar@example.net" },
+      { name: expect.anything(), email: "sanna@example.org" },
+    ]);
     expect([list.duplicates, list.unread.length]).toEqual([1, 1]);
   });
 });

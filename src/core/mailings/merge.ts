@@ -1,10 +1,27 @@
 import { fail, ok, type Result } from "../shared";
 import { needsJoinBlock, type MailingKind } from "./kinds";
 
-export const mergeFields = ["name", "event", "when", "starts_in", "producer", "join_details", "question", "answer", "entry_link", "event_link", "recording_link"] as const;
+export const mergeFields = [
+  "name",
+  "event",
+  "when",
+  "starts_in",
+  "producer",
+  "join_details",
+  "question",
+  "answer",
+  "entry_link",
+  "event_link",
+  "recording_link",
+] as const;
 
 /** Fields that one kind of mail alone has. */
-const fieldsOfOneKind: Readonly<Record<string, MailingKind>> = { question: "answer", answer: "answer", entry_link: "entry-link", recording_link: "recording-ready" };
+const fieldsOfOneKind: Readonly<Record<string, MailingKind>> = {
+  question: "answer",
+  answer: "answer",
+  entry_link: "entry-link",
+  recording_link: "recording-ready",
+};
 export type MergeField = (typeof mergeFields)[number];
 
 /** A value in both of its forms; `html` is already escaped. */
@@ -28,7 +45,10 @@ export function checkTemplate(kind: MailingKind, subject: string, body: string):
   for (const text of [subject, body]) {
     for (const match of text.matchAll(mergeFieldPattern)) {
       const field = match[1]!;
-      const isWrong = !isMergeField(field) || (text === subject && field === "join_details") || (fieldsOfOneKind[field] ?? kind) !== kind;
+      const isWrong =
+        !isMergeField(field) ||
+        (text === subject && field === "join_details") ||
+        (fieldsOfOneKind[field] ?? kind) !== kind;
       if (isWrong) return fail({ code: "unknown-merge-field", field, ...placeOf(text, match.index) });
     }
   }
@@ -51,9 +71,13 @@ export const plainValue = (text: string): MergeValue => ({ text, html: escapeHtm
 
 /** Fields of a subject replaced. */
 function mergeText(template: string, values: MergeValues): string {
-  return template.replace(mergeFieldPattern, (whole, field: string) => (isMergeField(field) ? values[field].text : whole));
+  return template.replace(mergeFieldPattern, (whole, field: string) =>
+    isMergeField(field) ? values[field].text : whole,
+  );
 }
 
 /** One subject line: no breaks can enter it, whatever a value holds. */
 export const mergeSubject = (template: string, values: MergeValues): string =>
-  mergeText(template, values).replace(/[\u0000-\u001f\u007f]+/g, " ").trim();
+  mergeText(template, values)
+    .replace(/[\u0000-\u001f\u007f]+/g, " ")
+    .trim();

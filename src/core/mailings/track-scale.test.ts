@@ -4,12 +4,19 @@ import { dayMs, hourMs } from "../time";
 import { hourFrom, hourTo, trackInstant, trackPercent, type TrackSpan } from ".";
 
 const startAt = Date.parse("2027-01-01T18:00:00Z");
-const span: TrackSpan = { startAt, endAt: startAt + hourMs, earliestAt: startAt - 30 * dayMs, latestAt: startAt + 2 * dayMs };
+const span: TrackSpan = {
+  startAt,
+  endAt: startAt + hourMs,
+  earliestAt: startAt - 30 * dayMs,
+  latestAt: startAt + 2 * dayMs,
+};
 
 describe("the track's scale", () => {
   it("has the hour between its two marks and grows with time", () => {
     expect([trackPercent(startAt, span), trackPercent(span.endAt, span)]).toEqual([hourFrom, hourTo]);
-    const points = [-30 * dayMs, -dayMs, -hourMs, 0, hourMs / 2, hourMs, 2 * hourMs, 2 * dayMs].map((ms) => trackPercent(startAt + ms, span));
+    const points = [-30 * dayMs, -dayMs, -hourMs, 0, hourMs / 2, hourMs, 2 * hourMs, 2 * dayMs].map((ms) =>
+      trackPercent(startAt + ms, span),
+    );
     expect([...points].sort((a, b) => a - b)).toEqual(points);
   });
   it("finds the instant again from its place, to the second", () => {

@@ -1,4 +1,14 @@
-import { instantOf, intersectionOf, minuteMs, starts, unionOf, wallTimeAt, type Interval, type IntervalSet, type RecurrenceRule } from "../time";
+import {
+  instantOf,
+  intersectionOf,
+  minuteMs,
+  starts,
+  unionOf,
+  wallTimeAt,
+  type Interval,
+  type IntervalSet,
+  type RecurrenceRule,
+} from "../time";
 
 /** One entry of somebody's calendar as it counts for free or busy: once, or by a rule. */
 export interface BusyEntry {
@@ -43,9 +53,14 @@ function originalStarts(entry: BusyEntry, fromLocal: string, lastLocal: string):
 function entrySpans(entry: BusyEntry, range: Interval): Interval[] {
   const { zone, durationMinutes, overrides } = entry;
   const fromLocal = wallTimeAt(range.start - durationMinutes * minuteMs - 86_400_000, zone).local;
-  const plain = originalStarts(entry, fromLocal, wallTimeAt(range.end, zone).local).filter((local) => !overrides.has(local));
+  const plain = originalStarts(entry, fromLocal, wallTimeAt(range.end, zone).local).filter(
+    (local) => !overrides.has(local),
+  );
   const moved = [...overrides.values()].filter((one) => one !== null);
-  return [...plain.map((local) => spanOf(local, zone, durationMinutes)), ...moved.map((one) => spanOf(one.startLocal, zone, one.durationMinutes))];
+  return [
+    ...plain.map((local) => spanOf(local, zone, durationMinutes)),
+    ...moved.map((one) => spanOf(one.startLocal, zone, one.durationMinutes)),
+  ];
 }
 
 /** Busy times within a range, from any number of calendars, as one interval set. */

@@ -1,4 +1,13 @@
-import { dayMs, minuteMs, nextTransition, offsetMinutesAt, touches, unionOf, type Interval, type IntervalSet } from "../time";
+import {
+  dayMs,
+  minuteMs,
+  nextTransition,
+  offsetMinutesAt,
+  touches,
+  unionOf,
+  type Interval,
+  type IntervalSet,
+} from "../time";
 
 /** Somebody who should be there, with their own zone and what they are busy with. */
 export interface SlotPerson {
@@ -79,7 +88,12 @@ const countBy = (zones: readonly string[]): ReadonlyMap<string, number> => {
  * optional people are free, then by how many have it within 09:00–18:00 of their own day, then
  * earliest. Working hours never rule a slot out.
  */
-export function findSlots(people: readonly SlotPerson[], durationMinutes: number, range: Interval, limit = Number.POSITIVE_INFINITY): readonly Slot[] {
+export function findSlots(
+  people: readonly SlotPerson[],
+  durationMinutes: number,
+  range: Interval,
+  limit = Number.POSITIVE_INFINITY,
+): readonly Slot[] {
   const first = Math.ceil(range.start / step) * step;
   const lengthMs = durationMinutes * minuteMs;
   const grid: Grid = { first, lengthMs, count: Math.max(0, Math.floor((range.end - lengthMs - first) / step) + 1) };
@@ -94,7 +108,12 @@ export function findSlots(people: readonly SlotPerson[], durationMinutes: number
 }
 
 /** Slots by rank without a sort: one list for each pair of figures, filled in the order of time. */
-function ranked({ first, count, lengthMs }: Grid, counts: { taken: Uint16Array; busy: Uint16Array; within: Uint16Array }, optional: number, limit: number): Slot[] {
+function ranked(
+  { first, count, lengthMs }: Grid,
+  counts: { taken: Uint16Array; busy: Uint16Array; within: Uint16Array },
+  optional: number,
+  limit: number,
+): Slot[] {
   const lists = new Map<number, Slot[]>();
   const rank = (busy: number, within: number) => busy * 65_536 - within;
   for (let i = 0; i < count; i += 1) {
@@ -102,14 +121,23 @@ function ranked({ first, count, lengthMs }: Grid, counts: { taken: Uint16Array; 
     const [busy, within] = [counts.busy[i]!, counts.within[i]!];
     const list = lists.get(rank(busy, within)) ?? [];
     if (list.length === 0) lists.set(rank(busy, within), list);
-    if (list.length < limit) list.push({ startAt: first + i * step, endAt: first + i * step + lengthMs, freeOptional: optional - busy, withinHours: within });
+    if (list.length < limit)
+      list.push({
+        startAt: first + i * step,
+        endAt: first + i * step + lengthMs,
+        freeOptional: optional - busy,
+        withinHours: within,
+      });
   }
   const all = [...lists].sort(([a], [b]) => a - b).flatMap(([, list]) => list);
   return limit < all.length ? all.slice(0, limit) : all;
 }
 
 /** Who makes a slot less than perfect: the busy ones, and those for whom it lies outside working hours. */
-export function slotReasons(people: readonly SlotPerson[], { startAt, endAt }: Pick<Slot, "startAt" | "endAt">): { busyIds: readonly string[]; outsideHoursIds: readonly string[] } {
+export function slotReasons(
+  people: readonly SlotPerson[],
+  { startAt, endAt }: Pick<Slot, "startAt" | "endAt">,
+): { busyIds: readonly string[]; outsideHoursIds: readonly string[] } {
   const isOutside = (zone: string): boolean => {
     const within = new Uint16Array(1);
     addWorkingHours(within, zone, 1, { first: startAt, count: 1, lengthMs: endAt - startAt });

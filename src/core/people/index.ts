@@ -1,5 +1,13 @@
 export { busyTimes, type BusyCalendar, type BusyEntry } from "./busy";
-export { findSlots, slotGridMinutes, slotReasons, workFromMinute, workUntilMinute, type Slot, type SlotPerson } from "./find-slots";
+export {
+  findSlots,
+  slotGridMinutes,
+  slotReasons,
+  workFromMinute,
+  workUntilMinute,
+  type Slot,
+  type SlotPerson,
+} from "./find-slots";
 export {
   permissionTable,
   phases,

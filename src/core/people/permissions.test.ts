@@ -13,7 +13,12 @@ describe("rule 6: one permission table", () => {
     const all = { role: "crew" as const, duties: [...duties] };
     for (const action of actions) {
       const rule: Permission = permissionTable[action];
-      if (rule.roles.includes("crew")) expect([action, roleMay({ role: "producer", duties: [] }, action), roleMay(all, action)]).toEqual([action, true, true]);
+      if (rule.roles.includes("crew"))
+        expect([action, roleMay({ role: "producer", duties: [] }, action), roleMay(all, action)]).toEqual([
+          action,
+          true,
+          true,
+        ]);
     }
   });
 
@@ -21,7 +26,12 @@ describe("rule 6: one permission table", () => {
     for (const action of actions) {
       const rule: Permission = permissionTable[action];
       if (!rule.duty || !rule.roles.includes("crew")) continue;
-      for (const duty of duties) expect([action, duty, roleMay({ role: "crew", duties: [duty] }, action)]).toEqual([action, duty, duty === rule.duty]);
+      for (const duty of duties)
+        expect([action, duty, roleMay({ role: "crew", duties: [duty] }, action)]).toEqual([
+          action,
+          duty,
+          duty === rule.duty,
+        ]);
     }
   });
 
@@ -39,6 +49,7 @@ describe("rule 6: one permission table", () => {
 
   it("whoever holds doors and curtain can carry the hour", () => {
     const holder = { role: "crew" as const, duties: ["doors-and-curtain" as const] };
-    for (const action of ["doors.open", "doors.hold", "curtain.move", "date.end"] as const) expect(roleMay(holder, action)).toBe(true);
+    for (const action of ["doors.open", "doors.hold", "curtain.move", "date.end"] as const)
+      expect(roleMay(holder, action)).toBe(true);
   });
 });

@@ -15,4 +15,5 @@ export const houseTable = {
 } as const satisfies Record<string, readonly Standing[]>;
 export type HouseAction = keyof typeof houseTable;
 
-export const standingMay = (standing: Standing, action: HouseAction): boolean => (houseTable[action] as readonly Standing[]).includes(standing);
+export const standingMay = (standing: Standing, action: HouseAction): boolean =>
+  (houseTable[action] as readonly Standing[]).includes(standing);

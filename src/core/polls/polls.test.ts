@@ -9,7 +9,11 @@ const percents = (...votes: number[]) => {
 
 describe("rule 11: polls", () => {
   it("rounds each share by itself, half up, and says so", () => {
-    expect(percents(1, 1, 1)).toMatchObject({ isRounded: true, voters: 3, options: [{ percent: 33 }, { percent: 33 }, { percent: 33 }] });
+    expect(percents(1, 1, 1)).toMatchObject({
+      isRounded: true,
+      voters: 3,
+      options: [{ percent: 33 }, { percent: 33 }, { percent: 33 }],
+    });
     expect(percents(1, 2).options.map((one) => one.percent)).toEqual([33, 67]);
     expect(percents(1, 199).options.map((one) => one.percent)).toEqual([1, 100]);
     expect(percents(2, 2)).toMatchObject({ isRounded: false });
@@ -17,16 +21,27 @@ describe("rule 11: polls", () => {
   });
 
   it("shows equal figures for equal counts, whatever the counts", () => {
-    fc.assert(fc.property(fc.array(fc.nat(5000), { minLength: 1, maxLength: 12 }), (votes) => {
-      const { options, voters } = percents(...votes);
-      expect(voters).toBe(votes.reduce((a, b) => a + b, 0));
-      for (const a of options) for (const b of options) if (a.votes === b.votes) expect(a.percent).toBe(b.percent);
-    }));
+    fc.assert(
+      fc.property(fc.array(fc.nat(5000), { minLength: 1, maxLength: 12 }), (votes) => {
+        const { options, voters } = percents(...votes);
+        expect(voters).toBe(votes.reduce((a, b) => a + b, 0));
+        for (const a of options) for (const b of options) if (a.votes === b.votes) expect(a.percent).toBe(b.percent);
+      }),
+    );
   });
 
   it("takes as base of the turnout those present while the poll was open", () => {
-    const presence = new Map([["a", [{ start: 0, end: 10 }]], ["b", [{ start: 20, end: 30 }]], ["c", [{ start: 5, end: 40 }]]]);
-    expect(turnoutOf(presence, new Set(["c"]), { start: 12, end: 25 })).toEqual({ voters: 1, eligible: 2, abstained: 1, percent: 50 });
+    const presence = new Map([
+      ["a", [{ start: 0, end: 10 }]],
+      ["b", [{ start: 20, end: 30 }]],
+      ["c", [{ start: 5, end: 40 }]],
+    ]);
+    expect(turnoutOf(presence, new Set(["c"]), { start: 12, end: 25 })).toEqual({
+      voters: 1,
+      eligible: 2,
+      abstained: 1,
+      percent: 50,
+    });
   });
 
   it.each([

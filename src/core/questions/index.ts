@@ -1,2 +1,9 @@
-export { inOrder, questionOrders, questionStates, type QuestionOrder, type QuestionState, type Rankable } from "./order";
+export {
+  inOrder,
+  questionOrders,
+  questionStates,
+  type QuestionOrder,
+  type QuestionState,
+  type Rankable,
+} from "./order";
 export { similarity, trigramsOf } from "./similarity";

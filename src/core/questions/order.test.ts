@@ -7,10 +7,18 @@ const asked = [
   { id: "c", askedAt: 3, votes: 2, segmentId: "s1" },
   { id: "d", askedAt: 4, votes: 5, segmentId: null },
 ];
-const ids = (...call: Parameters<typeof inOrder>) => inOrder(...call).map((one) => one.id).join("");
+const ids = (...call: Parameters<typeof inOrder>) =>
+  inOrder(...call)
+    .map((one) => one.id)
+    .join("");
 
 describe("rule 12: order of questions", () => {
   it("puts the current segment first, then votes, then age", () => expect(ids(asked, "segment", "s1")).toBe("acbd"));
-  it("knows votes, newest and oldest alone", () => expect([ids(asked, "votes", "s1"), ids(asked, "newest", null), ids(asked, "oldest", null)]).toEqual(["bdac", "dcba", "abcd"]));
+  it("knows votes, newest and oldest alone", () =>
+    expect([ids(asked, "votes", "s1"), ids(asked, "newest", null), ids(asked, "oldest", null)]).toEqual([
+      "bdac",
+      "dcba",
+      "abcd",
+    ]));
   it("has no first segment before the first cue", () => expect(ids(asked, "segment", null)).toBe("bdac"));
 });

@@ -72,7 +72,13 @@ export interface PlanFacts {
   /** starts of the series that this date belongs to, local; empty for single dates */
   readonly seriesStarts: readonly string[];
   readonly holiday: string | null;
-  readonly limits: { readonly longestMinutes: number; readonly largestHouse: number; readonly mostOnStage: number; readonly earliestStart: string; readonly latestStart: string };
+  readonly limits: {
+    readonly longestMinutes: number;
+    readonly largestHouse: number;
+    readonly mostOnStage: number;
+    readonly earliestStart: string;
+    readonly latestStart: string;
+  };
   readonly phoneNumberCount: number;
 }
 
@@ -95,7 +101,15 @@ export interface Finding {
 export type Check = (plan: PlanFacts) => Finding | null;
 
 /** Crew members who could still be given a duty. */
-export const crewWithout = (plan: PlanFacts, duty: Duty): number => plan.stagePeople.filter((one) => one.role === "crew" && !one.duties.includes(duty)).length;
+export const crewWithout = (plan: PlanFacts, duty: Duty): number =>
+  plan.stagePeople.filter((one) => one.role === "crew" && !one.duties.includes(duty)).length;
 
 /** A finding's fixed part, to be filled with facts. */
-export const finding = (check: string, severity: Severity, byAt: number, place: Place, field: string, facts: Finding["facts"] = {}): Finding => ({ check, severity, byAt, place, field, facts });
+export const finding = (
+  check: string,
+  severity: Severity,
+  byAt: number,
+  place: Place,
+  field: string,
+  facts: Finding["facts"] = {},
+): Finding => ({ check, severity, byAt, place, field, facts });

@@ -3,8 +3,28 @@ import { hourMs, minuteMs } from "../time";
 import { checks, readinessOf, type PlanFacts, type SegmentFacts, type StageFacts } from ".";
 
 const startAt = Date.parse("2026-11-26T18:00:00Z");
-const someone = (part: Partial<StageFacts>): StageFacts => ({ name: "Ines Marl", role: "panelist", duties: [], wasInvited: true, reply: "coming", hasTechCheck: true, languages: null, zone: "Europe/Lisbon", isBusyThen: false, leadsSegments: 1, ...part });
-const segment = (part: Partial<SegmentFacts>): SegmentFacts => ({ id: "a", title: "A", lengthMinutes: 60, fixedStartAt: null, hasLeader: true, pollId: "v", ...part });
+const someone = (part: Partial<StageFacts>): StageFacts => ({
+  name: "Ines Marl",
+  role: "panelist",
+  duties: [],
+  wasInvited: true,
+  reply: "coming",
+  hasTechCheck: true,
+  languages: null,
+  zone: "Europe/Lisbon",
+  isBusyThen: false,
+  leadsSegments: 1,
+  ...part,
+});
+const segment = (part: Partial<SegmentFacts>): SegmentFacts => ({
+  id: "a",
+  title: "A",
+  lengthMinutes: 60,
+  fixedStartAt: null,
+  hasLeader: true,
+  pollId: "v",
+  ...part,
+});
 const good: PlanFacts = {
   now: startAt - 48 * hourMs,
   start: { local: "2026-11-26T18:00", zone: "Europe/Lisbon" },
@@ -26,7 +46,11 @@ const good: PlanFacts = {
   creditPoints: null,
   soundBy: "computer",
   picture: "cards",
-  stagePeople: [someone({ role: "producer", name: "Marit", leadsSegments: 0 }), someone({ role: "crew", name: "Nuno", duties: ["doors-and-curtain", "questions"], leadsSegments: 0 }), someone({})],
+  stagePeople: [
+    someone({ role: "producer", name: "Marit", leadsSegments: 0 }),
+    someone({ role: "crew", name: "Nuno", duties: ["doors-and-curtain", "questions"], leadsSegments: 0 }),
+    someone({}),
+  ],
   segments: [segment({})],
   polls: [{ id: "v", question: "Tide?", optionCount: 2 }],
   parts: [],
@@ -55,10 +79,29 @@ const cases: readonly (readonly [check: string, part: Partial<PlanFacts>, also?:
   ["beyond-house-limits", { houseSize: 1001, licenceSizes: [], licenceSize: null }],
   ["credit-without-registration", { entryBy: "open-link", creditPoints: 2 }],
   ["doors-held-by-one", { stagePeople: [producer, { ...crew, duties: ["questions"] }, panelist] }],
-  ["hard-time-broken", { segments: [segment({ lengthMinutes: 40 }), segment({ id: "b", lengthMinutes: 30, fixedStartAt: startAt + 30 * minuteMs })] }],
+  [
+    "hard-time-broken",
+    {
+      segments: [
+        segment({ lengthMinutes: 40 }),
+        segment({ id: "b", lengthMinutes: 30, fixedStartAt: startAt + 30 * minuteMs }),
+      ],
+    },
+  ],
   ["heavy-picture", { picture: "one-speaker-720" }],
   ["house-likely-full", { expected: { peak: 130, fullChance: 0.6 } }],
-  ["interpretation-without-interpreter", { interpretationInto: ["es", "fr"], stagePeople: [producer, crew, panelist, someone({ role: "interpreter", languages: ["en", "es"], leadsSegments: 0 })] }],
+  [
+    "interpretation-without-interpreter",
+    {
+      interpretationInto: ["es", "fr"],
+      stagePeople: [
+        producer,
+        crew,
+        panelist,
+        someone({ role: "interpreter", languages: ["en", "es"], leadsSegments: 0 }),
+      ],
+    },
+  ],
   ["join-block-missing", { invitationHasJoinBlock: false }],
   ["leader-not-coming", { stagePeople: [producer, crew, panelist, someone({ name: "Oskar", reply: "not-coming" })] }],
   ["licence-missing", { licenceSize: null }],
@@ -74,7 +117,10 @@ const cases: readonly (readonly [check: string, part: Partial<PlanFacts>, also?:
   ["not-published", { isPublished: false }],
   ["nothing-to-do", { questionsOn: false, pollsOn: false }],
   ["panelist-not-invited", { stagePeople: [producer, crew, panelist, someone({ wasInvited: false, reply: null })] }],
-  ["part-outside-the-date", { parts: [{ title: "Late", startAt: startAt + 50 * minuteMs, endAt: startAt + 70 * minuteMs }] }],
+  [
+    "part-outside-the-date",
+    { parts: [{ title: "Late", startAt: startAt + 50 * minuteMs, endAt: startAt + 70 * minuteMs }] },
+  ],
   ["people-to-approve", { pendingRegistrations: 4 }],
   ["phone-without-number", { soundBy: "both" }],
   ["poll-in-no-segment", { polls: [...good.polls, { id: "w", question: "Wind?", optionCount: 2 }] }],
@@ -82,7 +128,10 @@ const cases: readonly (readonly [check: string, part: Partial<PlanFacts>, also?:
   ["public-holiday", { holiday: "Restoration of Independence" }],
   ["recording-without-consent", { isRecorded: true }],
   ["reminder-already-past", { now: startAt - 3 * hourMs }],
-  ["replies-outstanding", { stagePeople: [producer, crew, panelist, someone({ name: "Oskar", reply: null, leadsSegments: 0 })] }],
+  [
+    "replies-outstanding",
+    { stagePeople: [producer, crew, panelist, someone({ name: "Oskar", reply: null, leadsSegments: 0 })] },
+  ],
   ["run-sheet-empty", { segments: [] }],
   ["run-sheet-over-the-hour", { segments: [segment({ lengthMinutes: 61 })] }],
   ["run-sheet-short", { segments: [segment({ lengthMinutes: 50 })] }],
@@ -100,7 +149,9 @@ const cases: readonly (readonly [check: string, part: Partial<PlanFacts>, also?:
 describe("readiness", () => {
   it("finds nothing missing in a good plan", () => expect(found({})).toEqual([]));
   it("has at least thirty checks", () => expect(checks.length).toBeGreaterThanOrEqual(30));
-  it.each(cases.map(([check, part, also = []]) => [check, part, also] as const))("%s", (check, part, also) => expect(found(part).sort()).toEqual([check, ...also].sort()));
+  it.each(cases.map(([check, part, also = []]) => [check, part, also] as const))("%s", (check, part, also) =>
+    expect(found(part).sort()).toEqual([check, ...also].sort()),
+  );
 
   it("shows each check in a case of its own", () => {
     const shown = new Set(cases.map(([check]) => check));
@@ -109,7 +160,11 @@ describe("readiness", () => {
   });
 
   it("puts what stops the show first, then what is due soonest", () => {
-    expect(found({ isPublished: false, hasTestGuestWalkedIn: false, isPrivate: true, accessCode: "x" })).toEqual(["not-published", "access-code-weak", "no-test-guest"]);
+    expect(found({ isPublished: false, hasTestGuestWalkedIn: false, isPrivate: true, accessCode: "x" })).toEqual([
+      "not-published",
+      "access-code-weak",
+      "no-test-guest",
+    ]);
   });
 
   it("says nothing of an expectation where nobody has registered, nor of licences where none is owned", () => {

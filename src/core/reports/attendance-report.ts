@@ -64,7 +64,13 @@ export interface ReportInput {
   readonly now: number;
 }
 
-function lineOf(person: ReportPerson, own: readonly Connection[], presence: IntervalSet, show: IntervalSet, credit: CreditRule | null): AttendanceLine {
+function lineOf(
+  person: ReportPerson,
+  own: readonly Connection[],
+  presence: IntervalSet,
+  show: IntervalSet,
+  credit: CreditRule | null,
+): AttendanceLine {
   const { minutes, percent } = measure(presence, show);
   let firstInAt: number | null = null;
   let lastOutAt: number | null = null;

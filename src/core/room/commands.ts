@@ -18,7 +18,12 @@ export type RoomCommand =
   | { type: "cue.jump"; leavingSegmentId: string | null; segmentId: string }
   | { type: "cue.back"; leavingSegmentId: string | null }
   | { type: "question.ask"; questionId: string; segmentId: string | null }
-  | { type: "question.move"; questionId: string; state: Exclude<QuestionState, "new" | "done">; segmentId: string | null }
+  | {
+      type: "question.move";
+      questionId: string;
+      state: Exclude<QuestionState, "new" | "done">;
+      segmentId: string | null;
+    }
   | { type: "question.take"; questionId: string; isMine: boolean }
   | { type: "question.answer"; questionId: string; how: "aloud" | "to-one" | "to-all" }
   | { type: "poll.add"; pollId: string }

@@ -66,18 +66,27 @@ function enterStage(room: RoomState, facts: RoomFacts): Result<EntryBody[]> {
 }
 
 /** A cue names the segment it leaves: of two people pressing at once the second skips nothing. */
-function cue(room: RoomState, command: Extract<RoomCommand, { type: `cue.${string}` }>, facts: RoomFacts): Result<EntryBody[]> {
+function cue(
+  room: RoomState,
+  command: Extract<RoomCommand, { type: `cue.${string}` }>,
+  facts: RoomFacts,
+): Result<EntryBody[]> {
   const current = currentCue(room)?.segmentId ?? null;
   if (command.leavingSegmentId !== current) return fail({ code: "cue-moved", currentSegmentId: current });
   if (command.type === "cue.back") return current === null ? done("cue.back") : ok([{ type: "cue.taken-back" }]);
   const index = current === null ? -1 : facts.segmentIds.indexOf(current);
   const segmentId = command.type === "cue.jump" ? command.segmentId : facts.segmentIds[index + 1];
-  if (segmentId === undefined || !facts.segmentIds.includes(segmentId)) return fail({ code: "not-found", what: "segment" });
+  if (segmentId === undefined || !facts.segmentIds.includes(segmentId))
+    return fail({ code: "not-found", what: "segment" });
   if (segmentId === current) return done("cue");
   return ok([{ type: "cue.given", segmentId }]);
 }
 
-function poll(room: RoomState, command: Extract<RoomCommand, { type: `poll.${string}` }>, facts: RoomFacts): Result<EntryBody[]> {
+function poll(
+  room: RoomState,
+  command: Extract<RoomCommand, { type: `poll.${string}` }>,
+  facts: RoomFacts,
+): Result<EntryBody[]> {
   if (!facts.pollIds.has(command.pollId)) return fail({ code: "not-found", what: "poll" });
   const state = room.polls[command.pollId]?.state ?? "prepared";
   const isRevealed = room.polls[command.pollId]?.isRevealed ?? false;
@@ -100,7 +109,11 @@ function poll(room: RoomState, command: Extract<RoomCommand, { type: `poll.${str
   }
 }
 
-function question(room: RoomState, command: Extract<RoomCommand, { type: `question.${string}` }>, facts: RoomFacts): Result<EntryBody[]> {
+function question(
+  room: RoomState,
+  command: Extract<RoomCommand, { type: `question.${string}` }>,
+  facts: RoomFacts,
+): Result<EntryBody[]> {
   const { questionId } = command;
   if (command.type === "question.ask") {
     const segmentId = command.segmentId ?? currentCue(room)?.segmentId ?? null;
@@ -152,7 +165,9 @@ function bodiesFor(room: RoomState, command: RoomCommand, facts: RoomFacts): Res
     case "stage.move": {
       const { ticketId, place } = command;
       if (!facts.stageTicketIds.has(ticketId)) return fail({ code: "not-found", what: "stage person" });
-      return room.people[ticketId]?.place === place ? done("stage.move") : ok([{ type: "stage.moved", ticketId, place }]);
+      return room.people[ticketId]?.place === place
+        ? done("stage.move")
+        : ok([{ type: "stage.moved", ticketId, place }]);
     }
     case "microphone.set":
       return (room.people[facts.actorId]?.isMicrophoneOpen ?? false) === command.isOpen
@@ -192,7 +207,7 @@ function bodiesFor(room: RoomState, command: RoomCommand, facts: RoomFacts): Res
 /** Puts bodies behind the room's last row: the next room, its rows and what is to be done after. */
 export function append(room: RoomState, bodies: readonly EntryBody[], at: number, actorId: string): Decision {
   const entries = bodies.map((body, i): JournalEntry => ({ seq: room.seq + i + 1, at, actorId, body }));
-    const effects: Effect[] = [];
+  const effects: Effect[] = [];
   let next = room;
   for (const entry of entries) {
     effects.push(...effectsOf(entry, next));

@@ -19,7 +19,12 @@ export type Effect =
   | { effect: "audit"; action: string };
 
 /** An answer in writing reaches its asker by mail when the hour is over or the answer was promised for later. */
-function answered(body: Extract<EntryBody, { type: "question.answered" }>, at: number, byId: string, before: RoomState): readonly Effect[] {
+function answered(
+  body: Extract<EntryBody, { type: "question.answered" }>,
+  at: number,
+  byId: string,
+  before: RoomState,
+): readonly Effect[] {
   const { questionId, how } = body;
   const set: Effect = { effect: "set-answered", questionId, how, byId, at };
   const isByMail = how !== "aloud" && (before.phase === "ended" || before.questions[questionId]?.state === "later");
@@ -43,12 +48,20 @@ export function effectsOf({ body, at, actorId }: JournalEntry, before: RoomState
     case "doors.held":
       return [{ effect: "audit", action: body.type }];
     case "curtain.raised":
-      return [{ effect: "mark-show-start", at }, { effect: "audit", action: body.type }];
+      return [
+        { effect: "mark-show-start", at },
+        { effect: "audit", action: body.type },
+      ];
     case "curtain.dropped":
     case "curtain.struck":
       return [{ effect: "audit", action: body.type }];
     case "question.moved": {
-      const set: Effect = { effect: "set-question", questionId: body.questionId, state: body.state, segmentId: body.segmentId };
+      const set: Effect = {
+        effect: "set-question",
+        questionId: body.questionId,
+        state: body.state,
+        segmentId: body.segmentId,
+      };
       return body.state === "on-stage" ? [{ effect: "clear-stage-question", exceptId: body.questionId }, set] : [set];
     }
     case "question.answered":
@@ -69,9 +82,15 @@ export function effectsOf({ body, at, actorId }: JournalEntry, before: RoomState
         { effect: "audit", action: body.type },
       ];
     case "date.cancelled":
-      return [{ effect: "set-phase", phase: "cancelled", at }, { effect: "audit", action: body.type }];
+      return [
+        { effect: "set-phase", phase: "cancelled", at },
+        { effect: "audit", action: body.type },
+      ];
     case "date.restored":
-      return [{ effect: "set-phase", phase: "scheduled", at }, { effect: "audit", action: body.type }];
+      return [
+        { effect: "set-phase", phase: "scheduled", at },
+        { effect: "audit", action: body.type },
+      ];
     case "date.not-held":
       return [{ effect: "set-phase", phase: "not-held", at }];
     default:

@@ -3,7 +3,13 @@ import type { DeskView } from "./views";
 
 /** One line of the desk's in-tray: what wants an answer. */
 export type TrayItem =
-  | { kind: "trouble"; id: string; trouble: "leader-away" | "over-time" | "stage-empty"; overMinutes?: number; name?: string }
+  | {
+      kind: "trouble";
+      id: string;
+      trouble: "leader-away" | "over-time" | "stage-empty";
+      overMinutes?: number;
+      name?: string;
+    }
   | { kind: "waiting"; id: string; count: number }
   | { kind: "question"; id: string; votes: number };
 
@@ -31,6 +37,7 @@ export function inTray(view: DeskView, overMinutes: number | null): readonly Tra
   const open = Object.entries(view.questions)
     .filter(([, question]) => question.state === "new")
     .map(([id, question]) => ({ ...question, id, votes: view.votes[id]?.count ?? 0 }));
-  for (const { id, votes } of inOrder(open, "segment", status.currentSegmentId)) items.push({ kind: "question", id, votes });
+  for (const { id, votes } of inOrder(open, "segment", status.currentSegmentId))
+    items.push({ kind: "question", id, votes });
   return items;
 }

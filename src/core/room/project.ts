@@ -25,13 +25,19 @@ const one = <T>(item: T): Section<T> => ({ it: item });
 
 function eventOf(directory: RoomDirectory): Section<EventItem> {
   const { title, zone, questionsOn, pollsOn, hasPlannedEnd } = directory;
-  return one({ title, zone, startAt: directory.times.startAt, endAt: directory.times.endAt, questionsOn, pollsOn, hasPlannedEnd });
+  return one({
+    title,
+    zone,
+    startAt: directory.times.startAt,
+    endAt: directory.times.endAt,
+    questionsOn,
+    pollsOn,
+    hasPlannedEnd,
+  });
 }
 
 function segmentsOf(directory: RoomDirectory): Section<SegmentItem> {
-  return Object.fromEntries(
-    directory.segments.map(({ id, ...segment }, position) => [id, { ...segment, position }]),
-  );
+  return Object.fromEntries(directory.segments.map(({ id, ...segment }, position) => [id, { ...segment, position }]));
 }
 
 function stagePeopleOf(room: RoomState, directory: RoomDirectory, figures: RoomFigures): Section<StagePersonItem> {
@@ -51,7 +57,12 @@ function audienceOf(directory: RoomDirectory, figures: RoomFigures): Section<Aud
   for (const [ticketId, place] of figures.present) {
     const person = directory.people.get(ticketId);
     if (!person || place === "stage" || isStageRole(person.role)) continue;
-    out[ticketId] = { name: person.name, place, isTest: person.role === "test-guest", callerLevel: figures.callers.get(ticketId) ?? null };
+    out[ticketId] = {
+      name: person.name,
+      place,
+      isTest: person.role === "test-guest",
+      callerLevel: figures.callers.get(ticketId) ?? null,
+    };
   }
   return out;
 }
@@ -114,7 +125,11 @@ function pollsOf(room: RoomState, directory: RoomDirectory, shown: (item: PollIt
   return Object.fromEntries(items.filter(([, item]) => shown(item)));
 }
 
-function talliesOf(figures: RoomFigures, polls: Section<PollItem>, shown: (item: PollItem) => boolean): Section<TallyItem> {
+function talliesOf(
+  figures: RoomFigures,
+  polls: Section<PollItem>,
+  shown: (item: PollItem) => boolean,
+): Section<TallyItem> {
   const out: Record<string, TallyItem> = {};
   for (const [id, votes] of figures.tallies) if (polls[id] && shown(polls[id])) out[id] = { votes };
   return out;
@@ -184,7 +199,11 @@ function houseView(room: RoomState, directory: RoomDirectory, figures: RoomFigur
   }
   const current = currentCue(room)?.segmentId;
   const segmentTitle = isUp ? (directory.segments.find((segment) => segment.id === current)?.title ?? null) : null;
-  const polls = pollsOf(room, directory, (poll) => poll.state === "open" || (poll.state === "closed" && poll.isRevealed));
+  const polls = pollsOf(
+    room,
+    directory,
+    (poll) => poll.state === "open" || (poll.state === "closed" && poll.isRevealed),
+  );
   const questions = houseQuestionsOf(room, directory);
   return {
     event: eventOf(directory),

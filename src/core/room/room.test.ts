@@ -1,7 +1,25 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { Actor, RoleClass } from "../people";
-import { append, applyChanges, changesBetween, decide, emptyRoom, foldAll, inTray, isCurtainUp, noFigures, project, type JournalEntry, type PlainView, type RoomCommand, type RoomDirectory, type RoomFacts, type RoomFigures, type RoomState } from ".";
+import {
+  append,
+  applyChanges,
+  changesBetween,
+  decide,
+  emptyRoom,
+  foldAll,
+  inTray,
+  isCurtainUp,
+  noFigures,
+  project,
+  type JournalEntry,
+  type PlainView,
+  type RoomCommand,
+  type RoomDirectory,
+  type RoomFacts,
+  type RoomFigures,
+  type RoomState,
+} from ".";
 
 const producer: Actor = { role: "producer", duties: [] };
 const at = Date.parse("2026-11-26T18:00:00Z");
@@ -19,7 +37,8 @@ const facts = (part: Partial<RoomFacts> = {}): RoomFacts => ({
   stageTicketIds: new Set(["p", "t1"]),
   ...part,
 });
-const attendee = (id: string, part: Partial<RoomFacts> = {}) => facts({ actor: { role: "attendee", duties: [] }, actorId: id, ...part });
+const attendee = (id: string, part: Partial<RoomFacts> = {}) =>
+  facts({ actor: { role: "attendee", duties: [] }, actorId: id, ...part });
 
 function play(room: RoomState, ...commands: [RoomCommand, RoomFacts?][]): RoomState {
   return commands.reduce((state, [command, own]) => {
@@ -42,19 +61,36 @@ describe("rule 5: life of a date in the room", () => {
     const up = play(open, [{ type: "curtain.raise" }]);
     expect(isCurtainUp(up)).toBe(true);
     expect(refusal(up, { type: "curtain.raise" })).toBe("already-done");
-    const again = play(up, [{ type: "curtain.drop" }, facts({ now: at + 5 })], [{ type: "curtain.raise" }, facts({ now: at + 9 })]);
-    expect(again.curtainSpans).toMatchObject([{ raisedAt: at, droppedAt: at + 5 }, { raisedAt: at + 9, droppedAt: null }]);
+    const again = play(
+      up,
+      [{ type: "curtain.drop" }, facts({ now: at + 5 })],
+      [{ type: "curtain.raise" }, facts({ now: at + 9 })],
+    );
+    expect(again.curtainSpans).toMatchObject([
+      { raisedAt: at, droppedAt: at + 5 },
+      { raisedAt: at + 9, droppedAt: null },
+    ]);
   });
 
   it("ends for good, drops the curtain and closes polls", () => {
-    const ended = play(open, [{ type: "curtain.raise" }], [{ type: "poll.open", pollId: "v1" }], [{ type: "date.end" }]);
+    const ended = play(
+      open,
+      [{ type: "curtain.raise" }],
+      [{ type: "poll.open", pollId: "v1" }],
+      [{ type: "date.end" }],
+    );
     expect(ended).toMatchObject({ phase: "ended", polls: { v1: { state: "closed" } } });
     expect(isCurtainUp(ended)).toBe(false);
     expect(refusal(ended, { type: "curtain.raise" })).toBe("wrong-state");
   });
 
   it("lets the curtain have fallen when the last stage person left", () => {
-    const left = append(play(open, [{ type: "curtain.raise" }]), [{ type: "date.ended", curtainFellAt: at + 600_000 }], at + 2_400_000, "system").next;
+    const left = append(
+      play(open, [{ type: "curtain.raise" }]),
+      [{ type: "date.ended", curtainFellAt: at + 600_000 }],
+      at + 2_400_000,
+      "system",
+    ).next;
     expect(left.curtainSpans[0]!.droppedAt).toBe(at + 600_000);
     expect(left.endedAt).toBe(at + 600_000);
   });
@@ -64,18 +100,32 @@ describe("rule 10: a cue names the segment it leaves", () => {
   it("skips nothing when two press at once", () => {
     const first = play(open, [{ type: "cue.next", leavingSegmentId: null }]);
     expect(refusal(first, { type: "cue.next", leavingSegmentId: null })).toBe("cue-moved");
-    const next = play(first, [{ type: "cue.next", leavingSegmentId: "s1" }], [{ type: "cue.jump", leavingSegmentId: "s2", segmentId: "s1" }], [{ type: "cue.back", leavingSegmentId: "s1" }]);
+    const next = play(
+      first,
+      [{ type: "cue.next", leavingSegmentId: "s1" }],
+      [{ type: "cue.jump", leavingSegmentId: "s2", segmentId: "s1" }],
+      [{ type: "cue.back", leavingSegmentId: "s1" }],
+    );
     expect(next.cues.map((cue) => cue.segmentId)).toEqual(["s1", "s2"]);
-    expect(refusal(play(next, [{ type: "cue.next", leavingSegmentId: "s2" }]), { type: "cue.next", leavingSegmentId: "s3" })).toBe("not-found");
+    expect(
+      refusal(play(next, [{ type: "cue.next", leavingSegmentId: "s2" }]), { type: "cue.next", leavingSegmentId: "s3" }),
+    ).toBe("not-found");
   });
 });
 
 describe("rights inside the room", () => {
   it("keeps desk acts from the audience and switched-off things from all", () => {
-    for (const command of [{ type: "doors.hold" }, { type: "curtain.raise" }, { type: "date.end" }, { type: "cue.next", leavingSegmentId: null }] as const) {
+    for (const command of [
+      { type: "doors.hold" },
+      { type: "curtain.raise" },
+      { type: "date.end" },
+      { type: "cue.next", leavingSegmentId: null },
+    ] as const) {
       expect(refusal(open, command, attendee("a"))).toBe("not-allowed");
     }
-    expect(refusal(open, { type: "question.ask", questionId: "q", segmentId: null }, attendee("a", { questionsOn: false }))).toBe("switched-off");
+    expect(
+      refusal(open, { type: "question.ask", questionId: "q", segmentId: null }, attendee("a", { questionsOn: false })),
+    ).toBe("switched-off");
     expect(refusal(open, { type: "stage.move", ticketId: "stranger", place: "stage" })).toBe("not-found");
   });
 
@@ -108,13 +158,29 @@ const directory: RoomDirectory = {
   questions: new Map([["q1", { id: "q1", text: "SECRET-QUESTION", answer: "SECRET-ANSWER" }]]),
   polls: new Map([["v1", { id: "v1", question: "SECRET-POLL", options: [{ id: "o1", label: "yes" }] }]]),
 };
-const figures: RoomFigures = { present: new Map([["t1", "stage"], ["a1", "house"], ["x1", "house"]]), callers: new Map([["t1", 40]]), votes: new Map([["q1", 3]]), tallies: new Map([["v1", { o1: 7 }]]) };
+const figures: RoomFigures = {
+  present: new Map([
+    ["t1", "stage"],
+    ["a1", "house"],
+    ["x1", "house"],
+  ]),
+  callers: new Map([["t1", 40]]),
+  votes: new Map([["q1", 3]]),
+  tallies: new Map([["v1", { o1: 7 }]]),
+};
 const text = (roleClass: RoleClass, room: RoomState) => JSON.stringify(project(roleClass, room, directory, figures));
-const asked = play(open, [{ type: "question.ask", questionId: "q1", segmentId: "s1" }, attendee("a1")], [{ type: "stage.move", ticketId: "t1", place: "stage" }], [{ type: "cue.next", leavingSegmentId: null }]);
+const asked = play(
+  open,
+  [{ type: "question.ask", questionId: "q1", segmentId: "s1" }, attendee("a1")],
+  [{ type: "stage.move", ticketId: "t1", place: "stage" }],
+  [{ type: "cue.next", leavingSegmentId: null }],
+);
 
 describe("microphones of the stage", () => {
   it("start closed, or open at the first entry where the event has it so; coming back opens nothing", () => {
-    expect(play(open, [{ type: "stage.enter" }, facts({ actorId: "new" })]).people["new"]?.isMicrophoneOpen).toBe(false);
+    expect(play(open, [{ type: "stage.enter" }, facts({ actorId: "new" })]).people["new"]?.isMicrophoneOpen).toBe(
+      false,
+    );
     const eager = facts({ actorId: "new", stageMicrophonesOpen: true });
     const entered = play(open, [{ type: "stage.enter" }, eager]);
     expect(entered.people["new"]?.isMicrophoneOpen).toBe(true);
@@ -140,7 +206,12 @@ describe("projections: what a role may not see is nowhere in its picture", () =>
   });
 
   it("shows the house stage, question and poll once they are meant for it, and results once revealed", () => {
-    const up = play(asked, [{ type: "curtain.raise" }], [{ type: "question.move", questionId: "q1", state: "on-stage", segmentId: null }], [{ type: "poll.open", pollId: "v1" }]);
+    const up = play(
+      asked,
+      [{ type: "curtain.raise" }],
+      [{ type: "question.move", questionId: "q1", state: "on-stage", segmentId: null }],
+      [{ type: "poll.open", pollId: "v1" }],
+    );
     expect(text("house", up)).toContain("STAGE-NAME");
     expect(text("house", up)).toContain("SECRET-QUESTION");
     expect(text("house", up)).toContain("SECRET-POLL");
@@ -156,7 +227,11 @@ describe("projections: what a role may not see is nowhere in its picture", () =>
 
   it("gives the stage only questions meant for it and no unrevealed result", () => {
     expect(text("stage", asked)).not.toContain("SECRET-QUESTION");
-    const live = play(asked, [{ type: "question.move", questionId: "q1", state: "lined-up", segmentId: null }], [{ type: "poll.open", pollId: "v1" }]);
+    const live = play(
+      asked,
+      [{ type: "question.move", questionId: "q1", state: "lined-up", segmentId: null }],
+      [{ type: "poll.open", pollId: "v1" }],
+    );
     expect(text("stage", live)).toContain("SECRET-QUESTION");
     expect(text("stage", live)).not.toContain('"o1":7');
   });
@@ -166,29 +241,49 @@ describe("projections: what a role may not see is nowhere in its picture", () =>
   });
 
   it("lists what wants an answer, troubles first", () => {
-    const view = project("desk", play(asked, [{ type: "curtain.raise" }]), directory, { ...figures, present: new Map() });
+    const view = project("desk", play(asked, [{ type: "curtain.raise" }]), directory, {
+      ...figures,
+      present: new Map(),
+    });
     expect(inTray(view, 7).map((item) => item.id)).toEqual(["leader-away", "stage-empty", "over-time", "q1"]);
   });
 });
 
 describe("views travel as changes", () => {
-  const plain = fc.dictionary(fc.constantFrom("s", "t"), fc.dictionary(fc.constantFrom("a", "b", "c"), fc.record({ n: fc.nat(3), list: fc.array(fc.nat(2), { maxLength: 2 }) }), { noNullPrototype: true }), { noNullPrototype: true });
+  const plain = fc.dictionary(
+    fc.constantFrom("s", "t"),
+    fc.dictionary(
+      fc.constantFrom("a", "b", "c"),
+      fc.record({ n: fc.nat(3), list: fc.array(fc.nat(2), { maxLength: 2 }) }),
+      { noNullPrototype: true },
+    ),
+    { noNullPrototype: true },
+  );
   it("give the next view when put into the one before, twice as well as once", () => {
-    fc.assert(fc.property(plain, plain, (a, b) => {
-      const before = { s: {}, t: {}, ...a } as PlainView;
-      const after = { s: {}, t: {}, ...b } as PlainView;
-      const changes = changesBetween(before, after);
-      const once = applyChanges(before, changes);
-      expect(once).toEqual(after);
-      expect(applyChanges(once, changes)).toEqual(after);
-      expect(changesBetween(after, after)).toEqual([]);
-    }));
+    fc.assert(
+      fc.property(plain, plain, (a, b) => {
+        const before = { s: {}, t: {}, ...a } as PlainView;
+        const after = { s: {}, t: {}, ...b } as PlainView;
+        const changes = changesBetween(before, after);
+        const once = applyChanges(before, changes);
+        expect(once).toEqual(after);
+        expect(applyChanges(once, changes)).toEqual(after);
+        expect(changesBetween(after, after)).toEqual([]);
+      }),
+    );
   });
 
   it("fold to the same room from the whole journal as step by step", () => {
     const entries: JournalEntry[] = [];
     let room = emptyRoom;
-    for (const body of [{ type: "backstage.opened" }, { type: "doors.opened" }, { type: "curtain.raised" }, { type: "poll.opened", pollId: "v1" }, { type: "microphone.set", ticketId: "t1", isOpen: true }, { type: "microphones.closed", exceptId: null }] as const) {
+    for (const body of [
+      { type: "backstage.opened" },
+      { type: "doors.opened" },
+      { type: "curtain.raised" },
+      { type: "poll.opened", pollId: "v1" },
+      { type: "microphone.set", ticketId: "t1", isOpen: true },
+      { type: "microphones.closed", exceptId: null },
+    ] as const) {
       const step = append(room, [body], at, "p");
       entries.push(...step.entries);
       room = step.next;

@@ -157,5 +157,10 @@ export interface PersonalPart {
   readonly waitsFor: "doors" | "seat" | "held-doors" | null;
   readonly ballots: Readonly<Record<string, string>>;
   readonly votes: readonly string[];
-  readonly questions: readonly { readonly id: string; readonly text: string; readonly state: QuestionState; readonly answer: string | null }[];
+  readonly questions: readonly {
+    readonly id: string;
+    readonly text: string;
+    readonly state: QuestionState;
+    readonly answer: string | null;
+  }[];
 }

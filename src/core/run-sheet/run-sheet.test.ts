@@ -2,12 +2,18 @@ import { describe, expect, it } from "vitest";
 import { liveClock, planRunSheet, type TimedSegment } from ".";
 
 const at = (time: string): number => Date.parse(`2026-11-26T${time}:00Z`);
-const sheet = (...rows: [number, string?][]): TimedSegment[] => rows.map(([lengthMinutes, fixed], i) => ({ id: `s${i + 1}`, lengthMinutes, fixedStartAt: fixed ? at(fixed) : null }));
+const sheet = (...rows: [number, string?][]): TimedSegment[] =>
+  rows.map(([lengthMinutes, fixed], i) => ({ id: `s${i + 1}`, lengthMinutes, fixedStartAt: fixed ? at(fixed) : null }));
 const clock = (ms: number) => new Date(ms).toISOString().slice(11, 16);
 
 describe("rule 10: run sheet", () => {
   it("gives the example of rules.md", () => {
-    const live = liveClock(sheet([5], [20], [10], [15], [10]), { segmentId: "s2", cuedAt: at("18:07") }, at("18:31"), at("19:00"))!;
+    const live = liveClock(
+      sheet([5], [20], [10], [15], [10]),
+      { segmentId: "s2", cuedAt: at("18:07") },
+      at("18:31"),
+      at("19:00"),
+    )!;
     expect(live.currentOverMinutes).toBe(4);
     expect(clock(live.projectedEndAt)).toBe("19:06");
     expect(live.overMinutes).toBe(6);

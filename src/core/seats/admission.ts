@@ -25,7 +25,8 @@ export function admit(waiting: readonly Waiting[], house: HouseNow): readonly st
   if (!house.doorsOpen) return [];
   const eligible = house.doorsHeld ? waiting.filter((one) => one.wasInside) : waiting;
   const inOrder = [...eligible].sort(
-    (a, b) => Number(b.wasInside) - Number(a.wasInside) || a.arrivedAt - b.arrivedAt || (a.ticketId < b.ticketId ? -1 : 1),
+    (a, b) =>
+      Number(b.wasInside) - Number(a.wasInside) || a.arrivedAt - b.arrivedAt || (a.ticketId < b.ticketId ? -1 : 1),
   );
   let free = house.houseSize - house.seatsTaken;
   const admitted: string[] = [];

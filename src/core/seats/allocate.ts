@@ -24,7 +24,11 @@ function fits(claims: readonly SeatClaim[], classes: readonly LicenceClass[]): b
 }
 
 /** Drops what is not needed for the clash, one by one, until every remaining date is. */
-function minimalClash(claims: readonly SeatClaim[], last: SeatClaim, classes: readonly LicenceClass[]): readonly string[] {
+function minimalClash(
+  claims: readonly SeatClaim[],
+  last: SeatClaim,
+  classes: readonly LicenceClass[],
+): readonly string[] {
   const meeting = claims.filter((one) => one.startAt < last.endAt && last.startAt < one.endAt);
   let kept = fits(meeting, classes) === false ? meeting : [...claims];
   for (const claim of [...kept]) {
@@ -39,7 +43,11 @@ function minimalClash(claims: readonly SeatClaim[], last: SeatClaim, classes: re
  * or an inclusion-minimal set of dates that clash. Exact: a larger licence may serve a smaller house,
  * and no assignment that exists is missed.
  */
-export function allocate(claims: readonly SeatClaim[], licences: readonly Licence[], budget: number = searchBudget): Allocation {
+export function allocate(
+  claims: readonly SeatClaim[],
+  licences: readonly Licence[],
+  budget: number = searchBudget,
+): Allocation {
   const classes = classesOf(licences);
   const left: Budget = { left: budget };
   const licenceOf = new Map<string, string>();
@@ -48,7 +56,11 @@ export function allocate(claims: readonly SeatClaim[], licences: readonly Licenc
   for (const chain of chainsOf(claims)) {
     const result = searchChain(chain, classes, left);
     if (result === "not-decided") isUndecided = true;
-    else if ("failedAt" in result) return { verdict: "clash", clashing: minimalClash(chain.slice(0, result.failedAt + 1), chain[result.failedAt]!, classes) };
+    else if ("failedAt" in result)
+      return {
+        verdict: "clash",
+        clashing: minimalClash(chain.slice(0, result.failedAt + 1), chain[result.failedAt]!, classes),
+      };
     else {
       surplus += result.surplus;
       for (const [id, licence] of assignLicences(chain, result.found, classes)) licenceOf.set(id, licence);

@@ -14,7 +14,9 @@ function assignClass(claims: readonly SeatClaim[], ids: readonly string[]): Read
   const others = claims.filter((one) => one.heldLicenceId === null).sort(inOrderOfStart);
   const across = others.filter((one) => one.startAt <= moment && moment < one.endAt);
   const after = others.filter((one) => one.startAt > moment);
-  const before = others.filter((one) => one.endAt <= moment).sort((a, b) => b.endAt - a.endAt || (a.id < b.id ? -1 : 1));
+  const before = others
+    .filter((one) => one.endAt <= moment)
+    .sort((a, b) => b.endAt - a.endAt || (a.id < b.id ? -1 : 1));
   for (const claim of [...across, ...after, ...before]) {
     const taken = new Set(claims.filter((one) => out.has(one.id) && meet(one, claim)).map((one) => out.get(one.id)!));
     const free = ids.find((id) => !taken.has(id));
@@ -24,6 +26,17 @@ function assignClass(claims: readonly SeatClaim[], ids: readonly string[]): Read
 }
 
 /** The licence of each claim of a chain, from the class that the search gave it. */
-export function assignLicences(chain: readonly SeatClaim[], classOf: readonly number[], classes: readonly LicenceClass[]): ReadonlyMap<string, string> {
-  return new Map(classes.flatMap((one, i) => [...assignClass(chain.filter((_, at) => classOf[at] === i), one.ids)]));
+export function assignLicences(
+  chain: readonly SeatClaim[],
+  classOf: readonly number[],
+  classes: readonly LicenceClass[],
+): ReadonlyMap<string, string> {
+  return new Map(
+    classes.flatMap((one, i) => [
+      ...assignClass(
+        chain.filter((_, at) => classOf[at] === i),
+        one.ids,
+      ),
+    ]),
+  );
 }

@@ -9,7 +9,10 @@ const prior = { a: 8, b: 12 } as const;
 
 /** ln Γ(x) for x > 0, Lanczos' approximation (g = 7, n = 9: P. Godfrey's coefficients), error below 1e-13. */
 function logGamma(x: number): number {
-  const coefficients = [0.99999999999980993, 676.5203681218851, -1259.1392167224028, 771.32342877765313, -176.61502916214059, 12.507343278686905, -0.13857109526572012, 9.9843695780195716e-6, 1.5056327351493116e-7];
+  const coefficients = [
+    0.99999999999980993, 676.5203681218851, -1259.1392167224028, 771.32342877765313, -176.61502916214059,
+    12.507343278686905, -0.13857109526572012, 9.9843695780195716e-6, 1.5056327351493116e-7,
+  ];
   if (x < 0.5) return Math.log(Math.PI / Math.abs(Math.sin(Math.PI * x))) - logGamma(1 - x);
   const z = x - 1;
   const t = z + 7.5;
@@ -62,7 +65,12 @@ export interface ExpectedHouse {
  * `registrations` is beta-binomial.
  * @param peakShare how many of those who came were there at the peak, from past dates; null: unknown
  */
-export function expectedHouse(registrations: number, houseSize: number, past: PastShowUp, peakShare: number | null): ExpectedHouse {
+export function expectedHouse(
+  registrations: number,
+  houseSize: number,
+  past: PastShowUp,
+  peakShare: number | null,
+): ExpectedHouse {
   const a = prior.a + past.attended;
   const b = prior.b + past.registered - past.attended;
   const share = peakShare ?? 1;

@@ -2,5 +2,14 @@ export { admit, type HouseNow, type Waiting } from "./admission";
 export { allocate, searchBudget, type Allocation } from "./allocate";
 export { betaBinomialTail, binomialTail, expectedHouse, oddsOf, type ExpectedHouse, type PastShowUp } from "./forecast";
 export { defaultOverrunMinutes, holdOf, type Licence, type SeatClaim } from "./licences";
-export { fitsAt, fitWithinDays, freeStarts, gridMinutes, nearestFits, type HoursOfDay, type PlacedDate, type StripCell } from "./nearest-fits";
+export {
+  fitsAt,
+  fitWithinDays,
+  freeStarts,
+  gridMinutes,
+  nearestFits,
+  type HoursOfDay,
+  type PlacedDate,
+  type StripCell,
+} from "./nearest-fits";
 export { movesUp, placeFor, type RegistrationStatus } from "./registration";

@@ -19,7 +19,10 @@ export interface SeatClaim {
 export const defaultOverrunMinutes = 15;
 
 /** From its call time to its end plus the overrun margin (rule 3). */
-export const holdOf = (times: { callAt: number; endAt: number }, overrunMinutes: number = defaultOverrunMinutes): { startAt: number; endAt: number } => ({
+export const holdOf = (
+  times: { callAt: number; endAt: number },
+  overrunMinutes: number = defaultOverrunMinutes,
+): { startAt: number; endAt: number } => ({
   startAt: times.callAt,
   endAt: times.endAt + overrunMinutes * minuteMs,
 });
@@ -37,7 +40,8 @@ export function classesOf(licences: readonly Licence[]): readonly LicenceClass[]
 }
 
 /** The order in which ties are settled: the earlier date gets the smaller licence. */
-export const inOrderOfStart = (a: SeatClaim, b: SeatClaim): number => a.startAt - b.startAt || a.endAt - b.endAt || (a.id < b.id ? -1 : 1);
+export const inOrderOfStart = (a: SeatClaim, b: SeatClaim): number =>
+  a.startAt - b.startAt || a.endAt - b.endAt || (a.id < b.id ? -1 : 1);
 
 /** Groups of claims that overlap in a chain; claims of different groups never meet. */
 export function chainsOf(claims: readonly SeatClaim[]): readonly (readonly SeatClaim[])[] {

@@ -23,8 +23,19 @@ export interface HoursOfDay {
 }
 
 /** Whether the date fits with its start at `startAt`: yes, no, or not decided. */
-export function fitsAt(date: PlacedDate, startAt: number, others: readonly SeatClaim[], licences: readonly Licence[]): boolean | null {
-  const own: SeatClaim = { id: date.id, need: date.need, startAt: startAt - date.holdBeforeMs, endAt: startAt + date.holdAfterMs, heldLicenceId: null };
+export function fitsAt(
+  date: PlacedDate,
+  startAt: number,
+  others: readonly SeatClaim[],
+  licences: readonly Licence[],
+): boolean | null {
+  const own: SeatClaim = {
+    id: date.id,
+    need: date.need,
+    startAt: startAt - date.holdBeforeMs,
+    endAt: startAt + date.holdAfterMs,
+    heldLicenceId: null,
+  };
   const chain = chainsOf([...others.filter((one) => one.id !== date.id), own]).find((one) => one.includes(own))!;
   const result = searchChain(chain, classesOf(licences), { left: searchBudget });
   return result === "not-decided" ? null : "found" in result;
@@ -41,7 +52,14 @@ function nearby(date: PlacedDate, others: readonly SeatClaim[]): readonly SeatCl
   return others.filter((one) => one.endAt > date.startAt - reach && one.startAt < date.startAt + reach);
 }
 
-function firstFit(date: PlacedDate, others: readonly SeatClaim[], licences: readonly Licence[], hours: HoursOfDay, direction: 1 | -1, notBefore: number): number | null {
+function firstFit(
+  date: PlacedDate,
+  others: readonly SeatClaim[],
+  licences: readonly Licence[],
+  hours: HoursOfDay,
+  direction: 1 | -1,
+  notBefore: number,
+): number | null {
   const step = gridMinutes * minuteMs;
   const grid = direction > 0 ? Math.floor(date.startAt / step) * step : Math.ceil(date.startAt / step) * step;
   for (let k = 1; k <= (fitWithinDays * dayMs) / step; k += 1) {
@@ -57,7 +75,13 @@ function firstFit(date: PlacedDate, others: readonly SeatClaim[], licences: read
  * within the given hours of day (rule 3). Null where there is none.
  * @param notBefore no earlier start than this instant: now
  */
-export function nearestFits(date: PlacedDate, others: readonly SeatClaim[], licences: readonly Licence[], hours: HoursOfDay, notBefore: number): { earlier: number | null; later: number | null } {
+export function nearestFits(
+  date: PlacedDate,
+  others: readonly SeatClaim[],
+  licences: readonly Licence[],
+  hours: HoursOfDay,
+  notBefore: number,
+): { earlier: number | null; later: number | null } {
   const near = nearby(date, others);
   return {
     earlier: firstFit(date, near, licences, hours, -1, notBefore),
@@ -71,10 +95,17 @@ export interface StripCell {
 }
 
 /** For the strip beside the date: which quarter hours between two instants are free for it as a start. */
-export function freeStarts(date: PlacedDate, others: readonly SeatClaim[], licences: readonly Licence[], from: number, to: number): readonly StripCell[] {
+export function freeStarts(
+  date: PlacedDate,
+  others: readonly SeatClaim[],
+  licences: readonly Licence[],
+  from: number,
+  to: number,
+): readonly StripCell[] {
   const step = gridMinutes * minuteMs;
   const near = others.filter((one) => one.endAt > from - dayMs && one.startAt < to + dayMs);
   const out: StripCell[] = [];
-  for (let startAt = Math.ceil(from / step) * step; startAt < to; startAt += step) out.push({ startAt, isFree: fitsAt(date, startAt, near, licences) === true });
+  for (let startAt = Math.ceil(from / step) * step; startAt < to; startAt += step)
+    out.push({ startAt, isFree: fitsAt(date, startAt, near, licences) === true });
   return out;
 }

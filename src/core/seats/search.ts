@@ -16,12 +16,14 @@ interface Way {
   readonly choice: number;
 }
 
-export type SearchResult = { readonly found: readonly number[]; readonly surplus: number } | { readonly failedAt: number } | "not-decided";
+export type SearchResult =
+  { readonly found: readonly number[]; readonly surplus: number } | { readonly failedAt: number } | "not-decided";
 
 /** Running claims beyond this many at once would not fit into a number's digits. */
 const mostAtOnce = 18;
 
-const classIndexOf = (classes: readonly LicenceClass[], claim: SeatClaim): number => classes.findIndex((one) => claim.heldLicenceId !== null && one.ids.includes(claim.heldLicenceId));
+const classIndexOf = (classes: readonly LicenceClass[], claim: SeatClaim): number =>
+  classes.findIndex((one) => claim.heldLicenceId !== null && one.ids.includes(claim.heldLicenceId));
 
 /** The classes that a claim may take. */
 function choicesOf(classes: readonly LicenceClass[], claim: SeatClaim): readonly number[] {
@@ -30,10 +32,15 @@ function choicesOf(classes: readonly LicenceClass[], claim: SeatClaim): readonly
   return classes.flatMap((one, i) => (one.size >= claim.need ? [i] : []));
 }
 
-const surplusOf = (classes: readonly LicenceClass[], claim: SeatClaim, choice: number): number => Math.max(0, classes[choice]!.size - claim.need);
+const surplusOf = (classes: readonly LicenceClass[], claim: SeatClaim, choice: number): number =>
+  Math.max(0, classes[choice]!.size - claim.need);
 
 /** A bound from above: each claim takes the smallest class that has room when it starts. */
-function greedySurplus(claims: readonly SeatClaim[], classes: readonly LicenceClass[], choices: readonly (readonly number[])[]): number {
+function greedySurplus(
+  claims: readonly SeatClaim[],
+  classes: readonly LicenceClass[],
+  choices: readonly (readonly number[])[],
+): number {
   const running: { endAt: number; choice: number }[] = [];
   let sum = 0;
   for (const [i, claim] of claims.entries()) {
@@ -48,16 +55,26 @@ function greedySurplus(claims: readonly SeatClaim[], classes: readonly LicenceCl
 }
 
 /** What the claims from each index on cost at the very least. */
-function leastSurplus(claims: readonly SeatClaim[], classes: readonly LicenceClass[], choices: readonly (readonly number[])[]): number[] {
+function leastSurplus(
+  claims: readonly SeatClaim[],
+  classes: readonly LicenceClass[],
+  choices: readonly (readonly number[])[],
+): number[] {
   const out = new Array<number>(claims.length + 1).fill(0);
-  for (let i = claims.length - 1; i >= 0; i -= 1) out[i] = out[i + 1]! + Math.min(...choices[i]!.map((choice) => surplusOf(classes, claims[i]!, choice)));
+  for (let i = claims.length - 1; i >= 0; i -= 1)
+    out[i] = out[i + 1]! + Math.min(...choices[i]!.map((choice) => surplusOf(classes, claims[i]!, choice)));
   return out;
 }
 
 /** Keeps of the ways to the same future the cheapest, then the one whose earlier dates have the smaller. */
 function keepBest(ways: Map<number, Way>, way: Way): void {
   const known = ways.get(way.key);
-  if (!known || way.surplus < known.surplus || (way.surplus === known.surplus && (way.rank - known.rank || way.choice - known.choice) < 0)) ways.set(way.key, way);
+  if (
+    !known ||
+    way.surplus < known.surplus ||
+    (way.surplus === known.surplus && (way.rank - known.rank || way.choice - known.choice) < 0)
+  )
+    ways.set(way.key, way);
 }
 
 function ranked(ways: Iterable<Way>): Way[] {
@@ -84,7 +101,11 @@ function withoutEnded(key: number, base: number, stays: readonly boolean[]): { k
  * so nothing that could still lead to an assignment is ever dropped.
  * @returns the classes, the index of the claim at which every way ends, or "not-decided"
  */
-export function searchChain(claims: readonly SeatClaim[], classes: readonly LicenceClass[], budget: Budget): SearchResult {
+export function searchChain(
+  claims: readonly SeatClaim[],
+  classes: readonly LicenceClass[],
+  budget: Budget,
+): SearchResult {
   const base = classes.length + 1;
   const choices = claims.map((claim) => choicesOf(classes, claim));
   const impossible = choices.findIndex((list) => list.length === 0);

@@ -1,12 +1,21 @@
 import { describe, expect, it } from "vitest";
 import { admit, movesUp, placeFor } from ".";
 
-const waits = (ticketId: string, arrivedAt: number, part = {}) => ({ ticketId, arrivedAt, wasInside: false, takesSeat: true, ...part });
+const waits = (ticketId: string, arrivedAt: number, part = {}) => ({
+  ticketId,
+  arrivedAt,
+  wasInside: false,
+  takesSeat: true,
+  ...part,
+});
 const house = { houseSize: 10, seatsTaken: 8, doorsOpen: true, doorsHeld: false };
 
 describe("rule 3: two limits", () => {
   it("lets dropped-out people in before newcomers, then by arrival, as far as seats go", () => {
-    expect(admit([waits("new", 1), waits("old", 5, { wasInside: true }), waits("late", 9)], house)).toEqual(["old", "new"]);
+    expect(admit([waits("new", 1), waits("old", 5, { wasInside: true }), waits("late", 9)], house)).toEqual([
+      "old",
+      "new",
+    ]);
   });
   it("gives test guests no seat and keeps held doors for those who were inside", () => {
     expect(admit([waits("t", 3, { takesSeat: false }), waits("a", 1)], { ...house, seatsTaken: 10 })).toEqual(["t"]);

@@ -1,8 +1,7 @@
 import { Refusal, type Failure } from "./failure";
 
 export type Result<T, F extends Failure = Failure> =
-  | { readonly ok: true; readonly value: T }
-  | { readonly ok: false; readonly failure: F };
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly failure: F };
 
 export const ok = <T>(value: T): Result<T, never> => ({ ok: true, value });
 export const fail = <F extends Failure>(failure: F): Result<never, F> => ({ ok: false, failure });

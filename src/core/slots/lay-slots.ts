@@ -31,7 +31,11 @@ function slotsOfDay(plan: SlotPlan, startLocal: string): Slot[] {
   const until = instantOf({ local: `${startLocal.slice(0, 10)}T${plan.untilClock}`, zone: plan.zone });
   const out: Slot[] = [];
   const length = plan.lengthMinutes * minuteMs;
-  for (let startAt = instantOf({ local: startLocal, zone: plan.zone }); startAt + length <= until && out.length < 300; startAt += length + plan.pauseMinutes * minuteMs) {
+  for (
+    let startAt = instantOf({ local: startLocal, zone: plan.zone });
+    startAt + length <= until && out.length < 300;
+    startAt += length + plan.pauseMinutes * minuteMs
+  ) {
     out.push({ startLocal: wallTimeAt(startAt, plan.zone).local, startAt, endAt: startAt + length });
   }
   return out;
@@ -40,6 +44,9 @@ function slotsOfDay(plan: SlotPlan, startLocal: string): Slot[] {
 /** Every slot of a plan up to a local moment, in order; a failure where the rule itself is wrong. */
 export function laySlots(plan: SlotPlan, horizonLocal: string): Result<readonly Slot[]> {
   if (!plan.rule) return ok(slotsOfDay(plan, plan.startLocal));
-  const days = datesOfSeries({ rule: plan.rule, startLocal: plan.startLocal, zone: plan.zone, exdates: [], rdates: [] }, horizonLocal);
+  const days = datesOfSeries(
+    { rule: plan.rule, startLocal: plan.startLocal, zone: plan.zone, exdates: [], rdates: [] },
+    horizonLocal,
+  );
   return days.ok ? ok(days.value.flatMap((day) => slotsOfDay(plan, day)).slice(0, mostSlots)) : days;
 }

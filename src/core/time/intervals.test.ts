@@ -4,9 +4,15 @@ import { describe, expect, it } from "vitest";
 import { differenceOf, intersectionOf, lengthOf, unionOf, type Interval, type IntervalSet } from ".";
 
 // reference: the drange package, whose ranges are whole numbers with both ends inside
-const reference = (intervals: readonly Interval[]) => intervals.reduce((range, one) => (one.start < one.end ? range.add(one.start, one.end - 1) : range), new DRange());
+const reference = (intervals: readonly Interval[]) =>
+  intervals.reduce((range, one) => (one.start < one.end ? range.add(one.start, one.end - 1) : range), new DRange());
 const asSet = (range: DRange): IntervalSet => range.subranges().map((one) => ({ start: one.low, end: one.high + 1 }));
-const intervals = fc.array(fc.tuple(fc.integer({ min: 0, max: 400 }), fc.integer({ min: 0, max: 60 })).map(([start, length]) => ({ start, end: start + length })), { maxLength: 30 });
+const intervals = fc.array(
+  fc
+    .tuple(fc.integer({ min: 0, max: 400 }), fc.integer({ min: 0, max: 60 }))
+    .map(([start, length]) => ({ start, end: start + length })),
+  { maxLength: 30 },
+);
 
 describe("interval sets", () => {
   it("agree with a general range library on union, intersection and difference", () => {
@@ -23,8 +29,15 @@ describe("interval sets", () => {
   });
 
   it("closes gaps up to the given length and no longer ones", () => {
-    const parts = [{ start: 0, end: 10 }, { start: 40, end: 50 }, { start: 81, end: 90 }];
-    expect(unionOf(parts, 30)).toEqual([{ start: 0, end: 50 }, { start: 81, end: 90 }]);
+    const parts = [
+      { start: 0, end: 10 },
+      { start: 40, end: 50 },
+      { start: 81, end: 90 },
+    ];
+    expect(unionOf(parts, 30)).toEqual([
+      { start: 0, end: 50 },
+      { start: 81, end: 90 },
+    ]);
   });
 
   it("refuses a reversed interval", () => {

@@ -37,10 +37,16 @@ describe("dates as people write them", () => {
     ["", "no-date"],
   ])("%s → %s", (typed, wanted) => expect(read(typed)).toBe(wanted));
 
-  it("keeps the hour that stood there when only the day is typed", () => expect(readMoment("26 nov", today, "19:30")).toEqual({ local: "2026-11-26T19:30" }));
+  it("keeps the hour that stood there when only the day is typed", () =>
+    expect(readMoment("26 nov", today, "19:30")).toEqual({ local: "2026-11-26T19:30" }));
 
   it("reads back what it writes, for any minute of four hundred years", () => {
-    const moment = fc.date({ min: new Date("1900-01-01T00:00:00Z"), max: new Date("2299-12-31T23:59:00Z"), noInvalidDate: true }).map((date) => date.toISOString().slice(0, 16));
-    fc.assert(fc.property(moment, (local) => void expect(readMoment(localWords(local), today)).toEqual({ local })), { numRuns: 500 });
+    const moment = fc
+      .date({ min: new Date("1900-01-01T00:00:00Z"), max: new Date("2299-12-31T23:59:00Z"), noInvalidDate: true })
+      .map((date) => date.toISOString().slice(0, 16));
+    fc.assert(
+      fc.property(moment, (local) => void expect(readMoment(localWords(local), today)).toEqual({ local })),
+      { numRuns: 500 },
+    );
   });
 });

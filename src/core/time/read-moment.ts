@@ -16,7 +16,9 @@ interface Found<T> {
 function take<T>(text: string, pattern: RegExp, read: (match: RegExpExecArray) => T | null): Found<T> | null {
   const match = pattern.exec(text);
   const value = match && read(match);
-  return match && value !== null ? { value, rest: text.slice(0, match.index) + " " + text.slice(match.index + match[0].length) } : null;
+  return match && value !== null
+    ? { value, rest: text.slice(0, match.index) + " " + text.slice(match.index + match[0].length) }
+    : null;
 }
 
 const hourOf = (hour: number, minute: number): string | null =>
@@ -36,10 +38,16 @@ function readHour(text: string): Found<string> | null {
   );
 }
 
-const fullYear = (text: string | undefined, fallback: number): number => (text === undefined ? fallback : text.length === 2 ? 2000 + Number(text) : Number(text));
+const fullYear = (text: string | undefined, fallback: number): number =>
+  text === undefined ? fallback : text.length === 2 ? 2000 + Number(text) : Number(text);
 
 /** A date without its year lies ahead: the next time it comes. */
-function dated(year: string | undefined, month: number, day: number, today: Temporal.PlainDate): Temporal.PlainDate | null {
+function dated(
+  year: string | undefined,
+  month: number,
+  day: number,
+  today: Temporal.PlainDate,
+): Temporal.PlainDate | null {
   try {
     const date = Temporal.PlainDate.from({ year: fullYear(year, today.year), month, day }, { overflow: "reject" });
     return year === undefined && Temporal.PlainDate.compare(date, today) < 0 ? date.add({ years: 1 }) : date;
@@ -56,10 +64,14 @@ function byName(name: string, names: readonly string[]): number {
 function readDate(text: string, today: Temporal.PlainDate): Temporal.PlainDate | null | undefined {
   const iso = /(\d{4})-(\d{1,2})-(\d{1,2})/.exec(text);
   if (iso) return dated(iso[1], Number(iso[2]), Number(iso[3]), today);
-  const dayFirst = /\b(\d{1,2})(?:st|nd|rd|th|\.)?\s+(?:of\s+)?([a-z]{3,})\.?,?(?:\s+(\d{4}|\d{2}))?(?![\d:])/.exec(text);
-  if (dayFirst && byName(dayFirst[2]!, months) >= 0) return dated(dayFirst[3], byName(dayFirst[2]!, months) + 1, Number(dayFirst[1]), today);
+  const dayFirst = /\b(\d{1,2})(?:st|nd|rd|th|\.)?\s+(?:of\s+)?([a-z]{3,})\.?,?(?:\s+(\d{4}|\d{2}))?(?![\d:])/.exec(
+    text,
+  );
+  if (dayFirst && byName(dayFirst[2]!, months) >= 0)
+    return dated(dayFirst[3], byName(dayFirst[2]!, months) + 1, Number(dayFirst[1]), today);
   const monthFirst = /\b([a-z]{3,})\.?\s+(\d{1,2})(?:st|nd|rd|th)?(?:,?\s+(\d{4}))?(?![\d:])/.exec(text);
-  if (monthFirst && byName(monthFirst[1]!, months) >= 0) return dated(monthFirst[3], byName(monthFirst[1]!, months) + 1, Number(monthFirst[2]), today);
+  if (monthFirst && byName(monthFirst[1]!, months) >= 0)
+    return dated(monthFirst[3], byName(monthFirst[1]!, months) + 1, Number(monthFirst[2]), today);
   const numbers = /\b(\d{1,2})[./](\d{1,2})(?:[./](\d{4}|\d{2}))?\.?(?!\d)/.exec(text);
   if (numbers) return dated(numbers[3], Number(numbers[2]), Number(numbers[1]), today);
   if (/\btoday\b/.test(text)) return today;
@@ -76,7 +88,11 @@ function readDate(text: string, today: Temporal.PlainDate): Temporal.PlainDate |
  * @param todayLocal `YYYY-MM-DD…`, today in the event's zone
  */
 export function readMoment(typed: string, todayLocal: string, hourBefore: string | null = null): ReadMoment {
-  const text = typed.trim().toLowerCase().replace(/\s+/g, " ").replace(/(\d)t(\d)/, "$1 $2");
+  const text = typed
+    .trim()
+    .toLowerCase()
+    .replace(/\s+/g, " ")
+    .replace(/(\d)t(\d)/, "$1 $2");
   const hour = readHour(text);
   const date = readDate(hour ? hour.rest : text, Temporal.PlainDate.from(todayLocal.slice(0, 10)));
   if (date === undefined) return { fault: "no-date" };

@@ -48,21 +48,33 @@ export interface TwoZoneTime {
  * An hour for its reader: the reader's zone first, the event's beside it when they differ, each with
  * its day when the days differ. "Fri 01:00 for you · Thu 19:00 in New York".
  */
-export function twoZoneTime(instant: number, readerZone: string, eventZone: string, locale = "en-GB", inCity = "{time} in {city}"): TwoZoneTime {
+export function twoZoneTime(
+  instant: number,
+  readerZone: string,
+  eventZone: string,
+  locale = "en-GB",
+  inCity = "{time} in {city}",
+): TwoZoneTime {
   const mine = wallTimeAt(instant, readerZone).local;
   const theirs = wallTimeAt(instant, eventZone).local;
   if (mine === theirs) return { reader: mine.slice(11), event: null };
   const differentDay = mine.slice(0, 10) !== theirs.slice(0, 10);
   const part = (local: string, zone: string) =>
     differentDay ? `${weekdayName(instant, zone, locale)} ${local.slice(11)}` : local.slice(11);
-  return { reader: part(mine, readerZone), event: inCity.replace("{time}", part(theirs, eventZone)).replace("{city}", cityOf(eventZone)) };
+  return {
+    reader: part(mine, readerZone),
+    event: inCity.replace("{time}", part(theirs, eventZone)).replace("{city}", cityOf(eventZone)),
+  };
 }
 
 /** A length in a language, short: "1 h 5 min", "1 Std. 5 Min.". */
 export function lengthIn(minutes: number, locale: string): string {
-  const unit = (value: number, name: "hour" | "minute") => new Intl.NumberFormat(locale, { style: "unit", unit: name, unitDisplay: "short" }).format(value);
+  const unit = (value: number, name: "hour" | "minute") =>
+    new Intl.NumberFormat(locale, { style: "unit", unit: name, unitDisplay: "short" }).format(value);
   const [hours, rest] = [Math.floor(Math.round(minutes) / 60), Math.round(minutes) % 60];
-  return [hours > 0 && unit(hours, "hour"), (rest > 0 || hours === 0) && unit(rest, "minute")].filter(Boolean).join(" ");
+  return [hours > 0 && unit(hours, "hour"), (rest > 0 || hours === 0) && unit(rest, "minute")]
+    .filter(Boolean)
+    .join(" ");
 }
 
 /** "1 h 05 min" from minutes; "45 min" below the hour. */
@@ -70,7 +82,9 @@ export function durationWords(minutes: number): string {
   const whole = Math.round(minutes);
   if (whole < 60) return `${whole} min`;
   const rest = whole % 60;
-  return rest === 0 ? `${Math.floor(whole / 60)} h` : `${Math.floor(whole / 60)} h ${String(rest).padStart(2, "0")} min`;
+  return rest === 0
+    ? `${Math.floor(whole / 60)} h`
+    : `${Math.floor(whole / 60)} h ${String(rest).padStart(2, "0")} min`;
 }
 
 /** ISO 8601 in UTC for files: whole seconds unless `milliseconds` is asked for. */
@@ -83,6 +97,9 @@ export function isoUtc(instant: number, precision: "seconds" | "milliseconds" = 
 export function localWords(local: string, locale = "en-GB"): string {
   // a wall time without zone: UTC only carries its figures
   const at = Date.parse(`${local}:00Z`);
-  const date = formatOf(locale, "UTC", { weekday: "short", day: "numeric", month: "short", year: "numeric" }).format(at).replace(",", "").replace("Sept", "Sep");
+  const date = formatOf(locale, "UTC", { weekday: "short", day: "numeric", month: "short", year: "numeric" })
+    .format(at)
+    .replace(",", "")
+    .replace("Sept", "Sep");
   return `${date}, ${local.slice(11)}`;
 }

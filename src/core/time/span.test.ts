@@ -18,10 +18,34 @@ describe("lengths as people type them", () => {
     ["0", 0],
   ])("%s is %d minutes", (text, minutes) => expect(readSpan(text)).toBe(minutes));
 
-  it.each(["", "soon", "20 parsecs", "h", "-5", "1:75", "20 min or so", "1 h x", "constructor 5 constructor", "5 constructor"])("%j is no length", (text) => expect(readSpan(text)).toBeNull());
+  it.each([
+    "",
+    "soon",
+    "20 parsecs",
+    "h",
+    "-5",
+    "1:75",
+    "20 min or so",
+    "1 h x",
+    "constructor 5 constructor",
+    "5 constructor",
+  ])("%j is no length", (text) => expect(readSpan(text)).toBeNull());
 
   it("reads back whatever it writes", () => {
-    expect([20, 60, 90, 1440, 2880, 10_080].map(spanWords)).toEqual(["20 min", "1 h", "1 h 30 min", "24 h", "2 days", "7 days"]);
-    fc.assert(fc.property(fc.integer({ min: 0, max: 60_000 }), (minutes) => void expect(readSpan(spanWords(minutes))).toBe(minutes)), { numRuns: 500 });
+    expect([20, 60, 90, 1440, 2880, 10_080].map(spanWords)).toEqual([
+      "20 min",
+      "1 h",
+      "1 h 30 min",
+      "24 h",
+      "2 days",
+      "7 days",
+    ]);
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 60_000 }),
+        (minutes) => void expect(readSpan(spanWords(minutes))).toBe(minutes),
+      ),
+      { numRuns: 500 },
+    );
   });
 });

@@ -28,14 +28,24 @@ describe("rule 1: wall times", () => {
 
   it("shows the reader's hour first, the event's beside it, days only where they differ", () => {
     const at = instantOf({ local: "2026-11-26T19:00", zone: "America/New_York" });
-    expect(twoZoneTime(at, "Europe/Madrid", "America/New_York")).toEqual({ reader: "Fri 01:00", event: "Thu 19:00 in New York" });
-    expect(twoZoneTime(at, "America/Chicago", "America/New_York")).toEqual({ reader: "18:00", event: "19:00 in New York" });
+    expect(twoZoneTime(at, "Europe/Madrid", "America/New_York")).toEqual({
+      reader: "Fri 01:00",
+      event: "Thu 19:00 in New York",
+    });
+    expect(twoZoneTime(at, "America/Chicago", "America/New_York")).toEqual({
+      reader: "18:00",
+      event: "19:00 in New York",
+    });
     expect(twoZoneTime(at, "America/New_York", "America/New_York")).toEqual({ reader: "19:00", event: null });
   });
 
   it("refuses what is no zone and no date", () => {
     expect([isZone("Europe/Lisbon"), isZone("Mars/Base"), isZone("+02:00")]).toEqual([true, false, false]);
-    expect([isLocalDateTime("2027-02-29T10:00"), isLocalDateTime("2028-02-29T10:00"), isLocalDateTime("tomorrow")]).toEqual([false, true, false]);
+    expect([
+      isLocalDateTime("2027-02-29T10:00"),
+      isLocalDateTime("2028-02-29T10:00"),
+      isLocalDateTime("tomorrow"),
+    ]).toEqual([false, true, false]);
     expect([durationWords(45), durationWords(65), durationWords(120)]).toEqual(["45 min", "1 h 05 min", "2 h"]);
   });
 });

@@ -17,8 +17,7 @@ const minutePrecision = { smallestUnit: "minute" } as const;
  * @example instantOf({ local: "2027-03-28T02:30", zone: "Europe/Madrid" }) // 2027-03-28T01:30Z
  */
 export function instantOf(wall: WallTime): number {
-  return Temporal.PlainDateTime.from(wall.local)
-    .toZonedDateTime(wall.zone, { disambiguation: "compatible" })
+  return Temporal.PlainDateTime.from(wall.local).toZonedDateTime(wall.zone, { disambiguation: "compatible" })
     .epochMilliseconds;
 }
 

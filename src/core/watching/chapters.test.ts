@@ -8,8 +8,15 @@ describe("chapters as WebVTT (W3C)", () => {
 
   it("maps segments to the recording's own clock and clips them", () => {
     const at = (minutes: number) => 1_000_000 + minutes * 60_000;
-    const played = [{ title: "Before", startAt: at(-5), endAt: at(0) }, { title: "A", startAt: at(-1), endAt: at(2) }, { title: "B", startAt: at(2), endAt: at(9) }];
-    expect(chaptersOf(played, at(0), 300)).toEqual([{ title: "A", startSeconds: 0, endSeconds: 120 }, { title: "B", startSeconds: 120, endSeconds: 300 }]);
+    const played = [
+      { title: "Before", startAt: at(-5), endAt: at(0) },
+      { title: "A", startAt: at(-1), endAt: at(2) },
+      { title: "B", startAt: at(2), endAt: at(9) },
+    ];
+    expect(chaptersOf(played, at(0), 300)).toEqual([
+      { title: "A", startSeconds: 0, endSeconds: 120 },
+      { title: "B", startSeconds: 120, endSeconds: 300 },
+    ]);
   });
 
   it("keeps the syntax whatever the titles hold", () => {

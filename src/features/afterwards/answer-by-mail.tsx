@@ -4,7 +4,11 @@ import { toast } from "sonner";
 import { Button, inputClass, Note } from "@/ui";
 
 /** Answers a question after the hour: the asker gets the answer by mail. */
-export function AnswerByMail({ send }: { send: (text: string) => Promise<{ ok: true } | { ok: false; words: string }> }) {
+export function AnswerByMail({
+  send,
+}: {
+  send: (text: string) => Promise<{ ok: true } | { ok: false; words: string }>;
+}) {
   const [text, setText] = useState("");
   const [wrong, setWrong] = useState<string | null>(null);
   const [isPending, run] = useTransition();
@@ -12,7 +16,15 @@ export function AnswerByMail({ send }: { send: (text: string) => Promise<{ ok: t
     <details className="mt-1">
       <summary className="cursor-pointer text-label text-action">Answer by mail</summary>
       {wrong && <Note tone="wrong">{wrong}</Note>}
-      <textarea aria-label="Answer" rows={2} maxLength={4000} dir="auto" className={inputClass} value={text} onChange={(event) => setText(event.target.value)} />
+      <textarea
+        aria-label="Answer"
+        rows={2}
+        maxLength={4000}
+        dir="auto"
+        className={inputClass}
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+      />
       <Button
         className="mt-1"
         disabled={isPending || text.trim() === ""}

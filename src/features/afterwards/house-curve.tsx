@@ -11,7 +11,13 @@ const token = (canvas: HTMLElement, name: string): string => getComputedStyle(ca
  * The house curve over the rail: people present at each instant, as exact steps from a zero base line.
  * Under the pointer it says the hour and the count; the figures stand in text below the rail too.
  */
-export function HouseCurveLine(props: { steps: readonly { at: number; count: number }[]; peak: number; from: number; to: number; zone: string }) {
+export function HouseCurveLine(props: {
+  steps: readonly { at: number; count: number }[];
+  peak: number;
+  from: number;
+  to: number;
+  zone: string;
+}) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const { steps, peak, from, to, zone } = props;
   useEffect(() => {
@@ -40,11 +46,17 @@ export function HouseCurveLine(props: { steps: readonly { at: number; count: num
         parsing: false,
         layout: { padding: 0 },
         interaction: { mode: "nearest", axis: "x", intersect: false },
-        scales: { x: { type: "linear", display: false, min: from, max: to }, y: { display: false, min: 0, max: peak * 1.14 } },
+        scales: {
+          x: { type: "linear", display: false, min: from, max: to },
+          y: { display: false, min: 0, max: peak * 1.14 },
+        },
         plugins: {
           tooltip: {
             displayColors: false,
-            callbacks: { title: () => "", label: ({ parsed }) => `${clockTime(parsed.x ?? from, zone)} · ${parsed.y} in the house` },
+            callbacks: {
+              title: () => "",
+              label: ({ parsed }) => `${clockTime(parsed.x ?? from, zone)} · ${parsed.y} in the house`,
+            },
           },
         },
       },

@@ -2,7 +2,12 @@
 import { useState, useTransition } from "react";
 import { Button, Note } from "@/ui";
 
-type Outcome = { ok: true; value: { added: number; known: number; bad: readonly { line: number; reason: string; column: string }[] } } | { ok: false; words: string };
+type Outcome =
+  | {
+      ok: true;
+      value: { added: number; known: number; bad: readonly { line: number; reason: string; column: string }[] };
+    }
+  | { ok: false; words: string };
 
 /** Reads an entries.csv into the date: a room that ran elsewhere, a hall's door list. */
 export function ImportEntries({ read }: { read: (data: FormData) => Promise<Outcome> }) {
@@ -18,7 +23,8 @@ export function ImportEntries({ read }: { read: (data: FormData) => Promise<Outc
       }}
     >
       <label className="text-label text-ink-2">
-        entries.csv <input type="file" name="file" accept=".csv,text/csv" required className="ml-2 text-base text-ink" />
+        entries.csv{" "}
+        <input type="file" name="file" accept=".csv,text/csv" required className="ml-2 text-base text-ink" />
       </label>
       <Button type="submit" disabled={isPending}>
         Read it in
@@ -27,7 +33,8 @@ export function ImportEntries({ read }: { read: (data: FormData) => Promise<Outc
       {outcome?.ok && (
         <div className="w-full">
           <Note>
-            {outcome.value.added} entries added, {outcome.value.known} known already, {outcome.value.bad.length} not read.
+            {outcome.value.added} entries added, {outcome.value.known} known already, {outcome.value.bad.length} not
+            read.
           </Note>
           <ul className="text-label text-wrong">
             {outcome.value.bad.map((one) => (

@@ -67,31 +67,53 @@ export function RecordingDesk(props: {
       {wrong && <Note tone="wrong">{wrong}</Note>}
       <label className="text-label text-ink-2">
         WebM or MP4
-        <input type="file" accept="video/webm,video/mp4,.webm,.mp4" className="ml-3 text-base text-ink" onChange={(event) => event.target.files?.[0] && upload(event.target.files[0])} />
+        <input
+          type="file"
+          accept="video/webm,video/mp4,.webm,.mp4"
+          className="ml-3 text-base text-ink"
+          onChange={(event) => event.target.files?.[0] && upload(event.target.files[0])}
+        />
       </label>
       {progress && (
         <p role="status">
-          <progress value={progress.sent} max={progress.total} className="w-64" /> <span className="mono">{megabytes(progress.sent)} of {megabytes(progress.total)} MB</span>
+          <progress value={progress.sent} max={progress.total} className="w-64" />{" "}
+          <span className="mono">
+            {megabytes(progress.sent)} of {megabytes(progress.total)} MB
+          </span>
         </p>
       )}
       <ul>
         {props.recordings.map((one) => (
           <li key={one.id} className="flex flex-wrap items-center gap-3 border-t border-rule py-2">
-            <span className="mono">{one.mediaType} · {megabytes(one.sizeBytes)} MB</span>
+            <span className="mono">
+              {one.mediaType} · {megabytes(one.sizeBytes)} MB
+            </span>
             {one.publishedFrom === null ? (
               <>
-                <input type="datetime-local" aria-label="Published from" value={from} onChange={(e) => setFrom(e.target.value)} className="rounded-control border border-rule bg-sheet px-2" />
-                <Button weight="act" onClick={() => publish(one.id, from ? new Date(from).getTime() : Date.now() - 1000)}>
+                <input
+                  type="datetime-local"
+                  aria-label="Published from"
+                  value={from}
+                  onChange={(e) => setFrom(e.target.value)}
+                  className="rounded-control border border-rule bg-sheet px-2"
+                />
+                <Button
+                  weight="act"
+                  onClick={() => publish(one.id, from ? new Date(from).getTime() : Date.now() - 1000)}
+                >
                   {from ? "Publish from then on" : "Publish now"}
                 </Button>
                 <label className="flex items-center gap-2">
-                  <input type="checkbox" checked={tells} onChange={(event) => setTells(event.target.checked)} /> tell everybody registered by mail, once it can be watched
+                  <input type="checkbox" checked={tells} onChange={(event) => setTells(event.target.checked)} /> tell
+                  everybody registered by mail, once it can be watched
                 </label>
               </>
             ) : (
               <>
                 <a href={`/on-demand/${one.slug}`}>/on-demand/{one.slug}</a>
-                <span className="text-ink-2">from {new Date(one.publishedFrom).toISOString().slice(0, 16).replace("T", " ")} UTC</span>
+                <span className="text-ink-2">
+                  from {new Date(one.publishedFrom).toISOString().slice(0, 16).replace("T", " ")} UTC
+                </span>
                 <Button onClick={() => publish(one.id, null)}>Take it back</Button>
               </>
             )}

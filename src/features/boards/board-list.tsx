@@ -13,7 +13,17 @@ export interface BoardItem {
 }
 
 /** The boards of the house: pages of groups, each with its feed and, where wanted, a web hook. */
-export function BoardList({ boards, mayEdit, make, remove }: { boards: readonly BoardItem[]; mayEdit: boolean; make: (input: { name: string; hookUrl: string }) => Promise<Done<{ slug: string; secret: string | null }>>; remove: (id: string) => Promise<Done<void>> }) {
+export function BoardList({
+  boards,
+  mayEdit,
+  make,
+  remove,
+}: {
+  boards: readonly BoardItem[];
+  mayEdit: boolean;
+  make: (input: { name: string; hookUrl: string }) => Promise<Done<{ slug: string; secret: string | null }>>;
+  remove: (id: string) => Promise<Done<void>>;
+}) {
   const router = useRouter();
   const [name, setName] = useState("");
   const [hookUrl, setHookUrl] = useState("");
@@ -23,7 +33,9 @@ export function BoardList({ boards, mayEdit, make, remove }: { boards: readonly 
   return (
     <section aria-label="Boards">
       <h2 className="text-head font-semibold">Boards</h2>
-      <p className="text-ink-2">Pages for groups: a course, a team. What is posted stands there, in a feed, and goes out by the web hook.</p>
+      <p className="text-ink-2">
+        Pages for groups: a course, a team. What is posted stands there, in a feed, and goes out by the web hook.
+      </p>
       {wrong && <Note tone="wrong">{wrong}</Note>}
       {secret && (
         <Note tone="attention">
@@ -72,8 +84,22 @@ export function BoardList({ boards, mayEdit, make, remove }: { boards: readonly 
             });
           }}
         >
-          <Field label="New board">{(ids) => <input {...ids} className={inputClass} value={name} onChange={(event) => setName(event.target.value)} />}</Field>
-          <Field label="Web hook, if any">{(ids) => <input {...ids} className={inputClass} placeholder="https://" value={hookUrl} onChange={(event) => setHookUrl(event.target.value)} />}</Field>
+          <Field label="New board">
+            {(ids) => (
+              <input {...ids} className={inputClass} value={name} onChange={(event) => setName(event.target.value)} />
+            )}
+          </Field>
+          <Field label="Web hook, if any">
+            {(ids) => (
+              <input
+                {...ids}
+                className={inputClass}
+                placeholder="https://"
+                value={hookUrl}
+                onChange={(event) => setHookUrl(event.target.value)}
+              />
+            )}
+          </Field>
           <Button type="submit" disabled={isPending || name.trim() === ""}>
             Make it
           </Button>

@@ -7,24 +7,56 @@ import type { Contact } from "@/contracts";
 import type { Done } from "./types";
 
 const blank = { name: "", email: "", company: "", phone: "", note: "", tags: "", groups: "" };
-const listOf = (text: string): string[] => [...new Set(text.split(",").map((one) => one.trim()).filter(Boolean))];
+const listOf = (text: string): string[] => [
+  ...new Set(
+    text
+      .split(",")
+      .map((one) => one.trim())
+      .filter(Boolean),
+  ),
+];
 
 /** One contact's own words. Without a contact: a new one. */
-export function ContactForm(props: { contact: Contact | null; mayEdit: boolean; save: (id: string | null, input: unknown) => Promise<Done<string>>; erase?: (id: string) => Promise<Done<void>> }) {
+export function ContactForm(props: {
+  contact: Contact | null;
+  mayEdit: boolean;
+  save: (id: string | null, input: unknown) => Promise<Done<string>>;
+  erase?: (id: string) => Promise<Done<void>>;
+}) {
   const { contact } = props;
   const router = useRouter();
-  const [values, setValues] = useState(contact ? { ...blank, ...contact, tags: contact.tags.join(", "), groups: contact.groups.join(", ") } : blank);
+  const [values, setValues] = useState(
+    contact ? { ...blank, ...contact, tags: contact.tags.join(", "), groups: contact.groups.join(", ") } : blank,
+  );
   const [wrong, setWrong] = useState<string | null>(null);
   const [isPending, run] = useTransition();
   const field = (name: keyof typeof blank, label: string, hint?: string) => (
     <Field label={label} hint={hint}>
-      {(ids) => <input {...ids} className={inputClass} value={values[name]} readOnly={!props.mayEdit} dir="auto" onChange={(event) => setValues({ ...values, [name]: event.target.value })} />}
+      {(ids) => (
+        <input
+          {...ids}
+          className={inputClass}
+          value={values[name]}
+          readOnly={!props.mayEdit}
+          dir="auto"
+          onChange={(event) => setValues({ ...values, [name]: event.target.value })}
+        />
+      )}
     </Field>
   );
   const submit = () =>
     run(async () => {
       const { name, email, company, phone, note } = values;
-      const done = await props.save(contact?.id ?? null, { name, email, company, phone, note, zone: contact?.zone ?? null, tags: listOf(values.tags), groups: listOf(values.groups) });
+      const done = await props.save(contact?.id ?? null, {
+        name,
+        email,
+        company,
+        phone,
+        note,
+        zone: contact?.zone ?? null,
+        tags: listOf(values.tags),
+        groups: listOf(values.groups),
+      });
       setWrong(done.ok ? null : done.words);
       if (!done.ok) return;
       toast("Kept.");
@@ -47,7 +79,18 @@ export function ContactForm(props: { contact: Contact | null; mayEdit: boolean; 
       </div>
       {field("groups", "Groups", "Parted by commas; a new name makes a new group.")}
       {field("tags", "Tags")}
-      <Field label="Note">{(ids) => <textarea {...ids} rows={2} className={inputClass} value={values.note} readOnly={!props.mayEdit} onChange={(event) => setValues({ ...values, note: event.target.value })} />}</Field>
+      <Field label="Note">
+        {(ids) => (
+          <textarea
+            {...ids}
+            rows={2}
+            className={inputClass}
+            value={values.note}
+            readOnly={!props.mayEdit}
+            onChange={(event) => setValues({ ...values, note: event.target.value })}
+          />
+        )}
+      </Field>
       {props.mayEdit && (
         <div className="flex gap-2">
           <Button type="submit" weight="act" disabled={isPending}>
@@ -67,7 +110,10 @@ export function ContactForm(props: { contact: Contact | null; mayEdit: boolean; 
                 })
               }
             >
-              <p>Name, address, words typed in rooms and every mail’s text go now and cannot be brought back. Links of this person stop working. Figures of past events stay as counts.</p>
+              <p>
+                Name, address, words typed in rooms and every mail’s text go now and cannot be brought back. Links of
+                this person stop working. Figures of past events stay as counts.
+              </p>
             </Confirm>
           )}
         </div>

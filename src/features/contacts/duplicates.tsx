@@ -27,7 +27,9 @@ function PairRow({ pair, merge, onGone }: { pair: Pair; merge: Merge; onGone: ()
   const side = (field: Taken): "a" | "b" => chosen[field] ?? "a";
   const submit = () =>
     run(async () => {
-      const takeFromGone = fields.filter(({ field }) => side(field) === "b" && pair.a[field] !== pair.b[field]).map(({ field }) => field);
+      const takeFromGone = fields
+        .filter(({ field }) => side(field) === "b" && pair.a[field] !== pair.b[field])
+        .map(({ field }) => field);
       const done = await merge({ keepId: pair.a.id, goneId: pair.b.id, takeFromGone });
       setWrong(done.ok ? null : done.words);
       if (!done.ok) return;
@@ -44,7 +46,13 @@ function PairRow({ pair, merge, onGone }: { pair: Pair; merge: Merge; onGone: ()
               {(["a", "b"] as const).map((one) => (
                 <td key={one} className="pr-3">
                   <label className="flex items-center gap-2">
-                    <input type="radio" name={`${pair.a.id}${pair.b.id}${field}`} checked={side(field) === one} onChange={() => setChosen({ ...chosen, [field]: one })} aria-label={`${words}: ${pair[one][field] || "nothing"}`} />
+                    <input
+                      type="radio"
+                      name={`${pair.a.id}${pair.b.id}${field}`}
+                      checked={side(field) === one}
+                      onChange={() => setChosen({ ...chosen, [field]: one })}
+                      aria-label={`${words}: ${pair[one][field] || "nothing"}`}
+                    />
                     <span className="truncate" dir="auto">
                       {pair[one][field] || "–"}
                     </span>
@@ -75,10 +83,17 @@ export function Duplicates({ pairs, most, merge }: { pairs: readonly Pair[]; mos
   if (open.length === 0) return <p className="mt-3 text-ink-2">Nobody seems to be in the book twice.</p>;
   return (
     <>
-      {pairs.length >= most && <p className="mt-1 text-ink-2">The {most} likeliest. Find by name or address for others.</p>}
+      {pairs.length >= most && (
+        <p className="mt-1 text-ink-2">The {most} likeliest. Find by name or address for others.</p>
+      )}
       <ul className="mt-3 max-w-3xl">
         {open.map((pair) => (
-          <PairRow key={pair.a.id + pair.b.id} pair={pair} merge={merge} onGone={() => setGone(new Set([...gone, pair.b.id]))} />
+          <PairRow
+            key={pair.a.id + pair.b.id}
+            pair={pair}
+            merge={merge}
+            onGone={() => setGone(new Set([...gone, pair.b.id]))}
+          />
         ))}
       </ul>
     </>

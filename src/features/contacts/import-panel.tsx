@@ -7,7 +7,19 @@ import { Button, inputClass, Note } from "@/ui";
 
 type Done = Extract<ImportLine, { type: "done" }>;
 
-const fieldWords: Readonly<Record<ReadableField, string>> = { name: "name", email: "address", company: "company", phone: "phone", language: "language", time_zone: "time zone", tags: "tags", groups: "groups", note: "note", given_name: "given name", family_name: "family name" };
+const fieldWords: Readonly<Record<ReadableField, string>> = {
+  name: "name",
+  email: "address",
+  company: "company",
+  phone: "phone",
+  language: "language",
+  time_zone: "time zone",
+  tags: "tags",
+  groups: "groups",
+  note: "note",
+  given_name: "given name",
+  family_name: "family name",
+};
 const people = (count: number): string => (count === 1 ? "1 person" : `${count} people`);
 
 /** A file of contacts: how its columns would be read, what is wrong in which line, then taken in with its progress. */
@@ -22,15 +34,21 @@ export function ImportPanel() {
   const look = async (chosen: File, mapping: readonly (ReadableField | null)[] | null) => {
     setWrong(null);
     const query = mapping ? `&mapping=${encodeURIComponent(JSON.stringify(mapping))}` : "";
-    const response = await fetch(`/upload/contacts?preview=1${query}`, { method: "POST", body: chosen }).catch(() => null);
-    const answer = response && ((await response.json()) as { ok: true; preview: ImportPreview } | { ok: false; words: string });
+    const response = await fetch(`/upload/contacts?preview=1${query}`, { method: "POST", body: chosen }).catch(
+      () => null,
+    );
+    const answer =
+      response && ((await response.json()) as { ok: true; preview: ImportPreview } | { ok: false; words: string });
     if (answer?.ok) setPreview(answer.preview);
     else setWrong(answer?.words ?? "The file did not reach the server. Choose it again.");
   };
   const takeIn = async () => {
     if (!file || !preview) return;
     setProgress({ done: 0, total: preview.good });
-    const response = await fetch(`/upload/contacts?mapping=${encodeURIComponent(JSON.stringify(preview.mapping))}`, { method: "POST", body: file }).catch(() => null);
+    const response = await fetch(`/upload/contacts?mapping=${encodeURIComponent(JSON.stringify(preview.mapping))}`, {
+      method: "POST",
+      body: file,
+    }).catch(() => null);
     const reader = response?.body?.pipeThrough(new TextDecoderStream()).getReader();
     let rest = "";
     for (let part = await reader?.read(); part && !part.done; part = await reader?.read()) {
@@ -50,7 +68,9 @@ export function ImportPanel() {
   return (
     <section aria-label="Take a file in" className="bg-sheet p-4">
       <h2 className="text-head font-semibold">Take a file in</h2>
-      <p className="text-ink-2">Delimited text with a header row, or vCard. Addresses that are in the book already only gain what they lack.</p>
+      <p className="text-ink-2">
+        Delimited text with a header row, or vCard. Addresses that are in the book already only gain what they lack.
+      </p>
       <input
         type="file"
         aria-label="File of contacts"
@@ -80,7 +100,9 @@ export function ImportPanel() {
                         disabled={preview.kind === "vcard"}
                         onChange={(event) => {
                           const field = (event.target.value || null) as ReadableField | null;
-                          const mapping = preview.mapping.map((old, k) => (k === i ? field : old === field ? null : old));
+                          const mapping = preview.mapping.map((old, k) =>
+                            k === i ? field : old === field ? null : old,
+                          );
                           setPreview({ ...preview, mapping });
                           if (mapping.includes("email")) void look(file, mapping);
                         }}
@@ -100,7 +122,11 @@ export function ImportPanel() {
                 {preview.sample.map((row, k) => (
                   <tr key={k} className="border-t border-rule">
                     {preview.header.map((_cell, i) => (
-                      <td key={i} className={`max-w-44 truncate py-1 pr-3 ${preview.mapping[i] ? "" : "text-ink-2 line-through"}`} dir="auto">
+                      <td
+                        key={i}
+                        className={`max-w-44 truncate py-1 pr-3 ${preview.mapping[i] ? "" : "text-ink-2 line-through"}`}
+                        dir="auto"
+                      >
                         {row[i]}
                       </td>
                     ))}
@@ -111,7 +137,12 @@ export function ImportPanel() {
           </div>
           {!preview.mapping.includes("email") && <Note tone="attention">One column has to hold the address.</Note>}
           {preview.bad.length > 0 && <BadLines bad={preview.bad} />}
-          <Button weight="act" className="mt-3" disabled={!preview.mapping.includes("email") || preview.good === 0 || progress !== null} onClick={() => void takeIn()}>
+          <Button
+            weight="act"
+            className="mt-3"
+            disabled={!preview.mapping.includes("email") || preview.good === 0 || progress !== null}
+            onClick={() => void takeIn()}
+          >
             {progress ? `${progress.done} of ${progress.total}` : `Take ${people(preview.good)} in`}
           </Button>
         </div>

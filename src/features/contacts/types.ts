@@ -1,3 +1,1 @@
-
-
 export type Done<T> = { ok: true; value: T } | { ok: false; words: string };

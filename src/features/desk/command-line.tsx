@@ -18,12 +18,30 @@ function offersOf({ view, segments, currentIndex, may }: DeskScene): readonly Of
     : Object.entries(view.stage).flatMap(([ticketId, person]) =>
         (["stage", "standby", "backstage"] as const)
           .filter((place) => place !== person.place)
-          .map((place) => ({ words: `${person.name}: ${place === "stage" ? "bring on stage" : place}`, command: { type: "stage.move", ticketId, place } as const })),
+          .map((place) => ({
+            words: `${person.name}: ${place === "stage" ? "bring on stage" : place}`,
+            command: { type: "stage.move", ticketId, place } as const,
+          })),
       );
   const acts: Offer[] = [];
-  if (may("curtain.move")) acts.push(status.isCurtainUp ? { words: "Drop the curtain", command: { type: "curtain.drop" } } : { words: "Raise the curtain", command: { type: "curtain.raise" } });
-  if (may("doors.hold")) acts.push({ words: status.areDoorsHeld ? "Release the doors" : "Hold the doors", command: { type: status.areDoorsHeld ? "doors.release" : "doors.hold" } });
-  if (may("cue.give")) for (const [i, segment] of segments.entries()) if (i !== currentIndex) acts.push({ words: `Cue: ${segment.title}`, command: { type: "cue.jump", leavingSegmentId, segmentId: segment.id } });
+  if (may("curtain.move"))
+    acts.push(
+      status.isCurtainUp
+        ? { words: "Drop the curtain", command: { type: "curtain.drop" } }
+        : { words: "Raise the curtain", command: { type: "curtain.raise" } },
+    );
+  if (may("doors.hold"))
+    acts.push({
+      words: status.areDoorsHeld ? "Release the doors" : "Hold the doors",
+      command: { type: status.areDoorsHeld ? "doors.release" : "doors.hold" },
+    });
+  if (may("cue.give"))
+    for (const [i, segment] of segments.entries())
+      if (i !== currentIndex)
+        acts.push({
+          words: `Cue: ${segment.title}`,
+          command: { type: "cue.jump", leavingSegmentId, segmentId: segment.id },
+        });
   return [...acts, ...people];
 }
 
@@ -34,14 +52,20 @@ export function CommandLine({ scene, onClose }: { scene: DeskScene; onClose: () 
   const input = useRef<HTMLInputElement>(null);
   useEffect(() => input.current?.focus(), []);
   const parts = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const matches = offersOf(scene).filter((offer) => parts.every((part) => offer.words.toLowerCase().includes(part))).slice(0, 8);
+  const matches = offersOf(scene)
+    .filter((offer) => parts.every((part) => offer.words.toLowerCase().includes(part)))
+    .slice(0, 8);
   const run = (offer: Offer | undefined) => {
     if (!offer) return;
     scene.send(offer.command);
     onClose();
   };
   return (
-    <div role="dialog" aria-label="Command line" className="fixed inset-x-0 bottom-0 border-t-2 border-action bg-sheet p-4 shadow-xl">
+    <div
+      role="dialog"
+      aria-label="Command line"
+      className="fixed inset-x-0 bottom-0 border-t-2 border-action bg-sheet p-4 shadow-xl"
+    >
       <input
         ref={input}
         aria-label="Person and act"
@@ -63,7 +87,11 @@ export function CommandLine({ scene, onClose }: { scene: DeskScene; onClose: () 
         {matches.length === 0 && <li className="text-ink-2">No such person or act.</li>}
         {matches.map((offer, i) => (
           <li key={offer.words}>
-            <button type="button" onClick={() => run(offer)} className={`w-full px-2 py-1 text-left ${i === at ? "bg-raised" : ""}`}>
+            <button
+              type="button"
+              onClick={() => run(offer)}
+              className={`w-full px-2 py-1 text-left ${i === at ? "bg-raised" : ""}`}
+            >
               {offer.words}
             </button>
           </li>

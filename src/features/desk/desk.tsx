@@ -75,27 +75,58 @@ export function Desk(props: DeskProps) {
     if (!view || !status || !event) return null;
     const segments = segmentsInOrder(view.segments, event.startAt, event.endAt);
     const { currentSegmentId, cuedAt } = status;
-    const clock = currentSegmentId && cuedAt !== null ? liveClock(segments, { segmentId: currentSegmentId, cuedAt }, now, event.endAt) : null;
+    const clock =
+      currentSegmentId && cuedAt !== null
+        ? liveClock(segments, { segmentId: currentSegmentId, cuedAt }, now, event.endAt)
+        : null;
     const circumstance = { phase: status.phase, questionsOn: event.questionsOn, pollsOn: event.pollsOn };
     const may = (action: Action) => verdict(props.actor, action, circumstance) === "yes";
-    return { view, send, now, zone: event.zone, segments, currentIndex: segments.findIndex((one) => one.id === currentSegmentId), clock, may };
+    return {
+      view,
+      send,
+      now,
+      zone: event.zone,
+      segments,
+      currentIndex: segments.findIndex((one) => one.id === currentSegmentId),
+      clock,
+      may,
+    };
   }, [view, now, send, props.actor]);
   useEffect(() => {
-    if (view?.status["it"]?.phase === "scheduled" || (view && !(props.ticketId in view.stage))) send({ type: "stage.enter" });
+    if (view?.status["it"]?.phase === "scheduled" || (view && !(props.ticketId in view.stage)))
+      send({ type: "stage.enter" });
     // once, when the first picture has come
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [view === null]);
   useDeskKeys(scene, () => setLineOpen(true));
-  if (room.state === "withdrawn") return <main data-theme="desk" className="min-h-screen p-16 text-center text-lead">Your place at this desk was withdrawn.</main>;
-  if (!scene) return <main data-theme="desk" className="min-h-screen p-16 text-center text-ink-2">{room.state === "lost" ? "Connection lost. Trying again." : "Opening the desk"}</main>;
+  if (room.state === "withdrawn")
+    return (
+      <main data-theme="desk" className="min-h-screen p-16 text-center text-lead">
+        Your place at this desk was withdrawn.
+      </main>
+    );
+  if (!scene)
+    return (
+      <main data-theme="desk" className="min-h-screen p-16 text-center text-ink-2">
+        {room.state === "lost" ? "Connection lost. Trying again." : "Opening the desk"}
+      </main>
+    );
   const tray = inTray(scene.view, scene.clock?.overMinutes ?? null);
   return (
     <div data-theme="desk" className="flex h-screen min-w-[1100px] flex-col overflow-hidden">
-      {room.state === "lost" && <Note tone="attention">Connection lost. Trying again; acts are kept and sent when it is back.</Note>}
-      {room.state === "unwell" && <Note tone="attention">The database does not answer. The room stands as it is; acts are kept and sent when it is back.</Note>}
+      {room.state === "lost" && (
+        <Note tone="attention">Connection lost. Trying again; acts are kept and sent when it is back.</Note>
+      )}
+      {room.state === "unwell" && (
+        <Note tone="attention">
+          The database does not answer. The room stands as it is; acts are kept and sent when it is back.
+        </Note>
+      )}
       {room.refusal && <Note tone="wrong">{room.refusal}</Note>}
       <header className="flex items-center gap-4 border-b border-rule px-4 py-1.5">
-        <a href={props.backUrl} className="text-label">Workspace</a>
+        <a href={props.backUrl} className="text-label">
+          Workspace
+        </a>
         <h1 className="truncate text-base font-semibold">{scene.view.event["it"]!.title}</h1>
         {props.roomCode && (
           <span className="text-label text-ink-2">
@@ -103,7 +134,8 @@ export function Desk(props: DeskProps) {
           </span>
         )}
         <span className="ml-auto text-label text-ink-2">
-          <kbd className="mono">x</kbd> drop the curtain · <kbd className="mono">n</kbd> next cue · <kbd className="mono">m</kbd> mute all but the leader · <kbd className="mono">Ctrl K</kbd> command line
+          <kbd className="mono">x</kbd> drop the curtain · <kbd className="mono">n</kbd> next cue ·{" "}
+          <kbd className="mono">m</kbd> mute all but the leader · <kbd className="mono">Ctrl K</kbd> command line
         </span>
       </header>
       <div className="grid min-h-0 flex-1 grid-cols-[18rem_1fr_23rem]">

@@ -15,23 +15,50 @@ export function DoorsAndCurtain({ scene, frontUrl }: { scene: DeskScene; frontUr
         <div className={classes("border-l-4 bg-sheet p-3", status.phase === "open" ? "border-action" : "border-rule")}>
           <p className="text-label text-ink-2">Doors</p>
           <p className="text-head font-semibold" role="status">
-            {status.phase !== "open" ? (status.phase === "ended" ? "Ended" : "Closed") : status.areDoorsHeld ? "Held" : "Open"}
+            {status.phase !== "open"
+              ? status.phase === "ended"
+                ? "Ended"
+                : "Closed"
+              : status.areDoorsHeld
+                ? "Held"
+                : "Open"}
           </p>
           <p className="mb-2 text-ink-2">
-            <span className="mono">{count("foyer")}</span> in the foyer · <span className="mono">{count("house")}</span> of <span className="mono">{status.houseSize}</span> in the house
+            <span className="mono">{count("foyer")}</span> in the foyer · <span className="mono">{count("house")}</span>{" "}
+            of <span className="mono">{status.houseSize}</span> in the house
           </p>
           {status.phase === "backstage" && (
-            <Confirm trigger={<Button weight="act" disabled={!may("doors.open")}>Open the doors</Button>} title="Open the doors" act={`Let ${count("foyer")} in`} weight="act" onConfirm={() => send({ type: "doors.open" })}>
-              <p>{count("foyer")} in the foyer come into the house. {status.isCurtainUp ? "They see the stage." : "They sit before the closed curtain: the stage stays unseen and unheard."}</p>
+            <Confirm
+              trigger={
+                <Button weight="act" disabled={!may("doors.open")}>
+                  Open the doors
+                </Button>
+              }
+              title="Open the doors"
+              act={`Let ${count("foyer")} in`}
+              weight="act"
+              onConfirm={() => send({ type: "doors.open" })}
+            >
+              <p>
+                {count("foyer")} in the foyer come into the house.{" "}
+                {status.isCurtainUp
+                  ? "They see the stage."
+                  : "They sit before the closed curtain: the stage stays unseen and unheard."}
+              </p>
             </Confirm>
           )}
           {status.phase === "open" && (
-            <Button disabled={!may("doors.hold")} onClick={() => send({ type: status.areDoorsHeld ? "doors.release" : "doors.hold" })}>
+            <Button
+              disabled={!may("doors.hold")}
+              onClick={() => send({ type: status.areDoorsHeld ? "doors.release" : "doors.hold" })}
+            >
               {status.areDoorsHeld ? "Release the doors" : "Hold against newcomers"}
             </Button>
           )}
         </div>
-        <div className={classes("border-l-4 p-3", status.isCurtainUp ? "border-on-air bg-raised" : "border-rule bg-sheet")}>
+        <div
+          className={classes("border-l-4 p-3", status.isCurtainUp ? "border-on-air bg-raised" : "border-rule bg-sheet")}
+        >
           <p className="text-label text-ink-2">Curtain</p>
           <p className={classes("text-head font-semibold", status.isCurtainUp && "text-on-air")} role="status">
             {status.isCurtainUp ? "Up" : "Down"}
@@ -52,14 +79,27 @@ export function DoorsAndCurtain({ scene, frontUrl }: { scene: DeskScene; frontUr
       </div>
       <div className="mt-2 flex items-center gap-3 text-label text-ink-2">
         <span>
-          The house gets: {!status.isCurtainUp ? "the holding picture" : cast.length === 0 ? "an empty stage" : cast.map((person) => person.name).join(", ")}
+          The house gets:{" "}
+          {!status.isCurtainUp
+            ? "the holding picture"
+            : cast.length === 0
+              ? "an empty stage"
+              : cast.map((person) => person.name).join(", ")}
         </span>
         <Button weight="plain" className="ml-auto" onClick={() => void navigator.clipboard.writeText(frontUrl)}>
           Copy the event’s link
         </Button>
         {may("date.end") && (
-          <Confirm trigger={<Button weight="danger">End the date</Button>} title="End the date" act="End it for everybody" onConfirm={() => send({ type: "date.end" })}>
-            <p>The curtain falls, {count("house") + count("foyer")} leave the house and foyer, open polls close. Ended is final.</p>
+          <Confirm
+            trigger={<Button weight="danger">End the date</Button>}
+            title="End the date"
+            act="End it for everybody"
+            onConfirm={() => send({ type: "date.end" })}
+          >
+            <p>
+              The curtain falls, {count("house") + count("foyer")} leave the house and foyer, open polls close. Ended is
+              final.
+            </p>
           </Confirm>
         )}
         {status.phase === "ended" && <span className="font-medium">{phaseWords.ended}</span>}

@@ -5,7 +5,8 @@ import { spanText } from "@/features/shared/times";
 import type { DeskScene } from "./desk";
 
 /** "+6" over, "−3" under, "0" on time: minutes, short enough to be read from a step back. */
-const overText = (minutes: number): string => (Math.abs(minutes) < 0.5 ? "0" : `${minutes > 0 ? "+" : "−"}${Math.abs(Math.round(minutes))}`);
+const overText = (minutes: number): string =>
+  Math.abs(minutes) < 0.5 ? "0" : `${minutes > 0 ? "+" : "−"}${Math.abs(Math.round(minutes))}`;
 const overWords = (minutes: number): string => `${minutes > 0.5 ? "over" : minutes < -0.5 ? "under" : "on time"}`;
 
 /** The clocks, the rail from top to bottom, and the next cue. */
@@ -26,21 +27,29 @@ export function HourColumn({ scene }: { scene: DeskScene }) {
       <div className="grid grid-cols-2 gap-2">
         <div>
           <p className="text-label text-ink-2">Running</p>
-          <output className="block text-head">{status.showStartedAt === null ? "––:––" : spanText((status.endedAt ?? now) - status.showStartedAt)}</output>
-        </div>
-        {(toNext || hasPlannedEnd) && (
-        <div>
-          <p className="text-label text-ink-2">{toNext ? `To ${clockTime(toNext.startAt, zone)}` : "To the end"}</p>
-          <output className={classes("block text-head", clock && (toNext?.overMinutes ?? clock.overMinutes) > 0.5 && "text-attention")}>
-            {clock ? (
-              <>
-                {overText(toNext?.overMinutes ?? clock.overMinutes)} <span className="text-base">min {overWords(toNext?.overMinutes ?? clock.overMinutes)}</span>
-              </>
-            ) : (
-              "–"
-            )}
+          <output className="block text-head">
+            {status.showStartedAt === null ? "––:––" : spanText((status.endedAt ?? now) - status.showStartedAt)}
           </output>
         </div>
+        {(toNext || hasPlannedEnd) && (
+          <div>
+            <p className="text-label text-ink-2">{toNext ? `To ${clockTime(toNext.startAt, zone)}` : "To the end"}</p>
+            <output
+              className={classes(
+                "block text-head",
+                clock && (toNext?.overMinutes ?? clock.overMinutes) > 0.5 && "text-attention",
+              )}
+            >
+              {clock ? (
+                <>
+                  {overText(toNext?.overMinutes ?? clock.overMinutes)}{" "}
+                  <span className="text-base">min {overWords(toNext?.overMinutes ?? clock.overMinutes)}</span>
+                </>
+              ) : (
+                "–"
+              )}
+            </output>
+          </div>
         )}
       </div>
       {clock && hasPlannedEnd && (
@@ -55,24 +64,47 @@ export function HourColumn({ scene }: { scene: DeskScene }) {
             <li
               key={segment.id}
               aria-current={isNow ? "step" : undefined}
-              style={{ flexGrow: segment.lengthMinutes, minHeight: 34, maxHeight: `${Math.max(20, (segment.lengthMinutes / Math.max(1, total)) * 100)}%` }}
-              className={classes("border-b border-ground px-2 py-1", isNow ? "bg-action text-on-action" : i < currentIndex ? "bg-raised text-ink-2" : "bg-sheet")}
+              style={{
+                flexGrow: segment.lengthMinutes,
+                minHeight: 34,
+                maxHeight: `${Math.max(20, (segment.lengthMinutes / Math.max(1, total)) * 100)}%`,
+              }}
+              className={classes(
+                "border-b border-ground px-2 py-1",
+                isNow ? "bg-action text-on-action" : i < currentIndex ? "bg-raised text-ink-2" : "bg-sheet",
+              )}
             >
               <span className="flex justify-between gap-2">
                 <span className="truncate font-medium">{segment.title}</span>
-                <span className="mono text-label">{segment.fixedStartAt ? `at ${clockTime(segment.fixedStartAt, zone)}` : `${segment.lengthMinutes}′`}</span>
+                <span className="mono text-label">
+                  {segment.fixedStartAt ? `at ${clockTime(segment.fixedStartAt, zone)}` : `${segment.lengthMinutes}′`}
+                </span>
               </span>
-              {isNow && clock && <span className="mono text-label">{clock.currentOverMinutes > 0 ? `over ${spanText(clock.currentOverMinutes * 60_000)}` : `left ${spanText(clock.currentOverMinutes * 60_000)}`}</span>}
+              {isNow && clock && (
+                <span className="mono text-label">
+                  {clock.currentOverMinutes > 0
+                    ? `over ${spanText(clock.currentOverMinutes * 60_000)}`
+                    : `left ${spanText(clock.currentOverMinutes * 60_000)}`}
+                </span>
+              )}
             </li>
           );
         })}
         {segments.length === 0 && <li className="p-2 text-ink-2">The run sheet is empty.</li>}
       </ol>
       <div className="flex gap-2">
-        <Button weight="act" className="min-h-11 min-w-0 flex-1" disabled={!may("cue.give") || !next} onClick={() => send({ type: "cue.next", leavingSegmentId })}>
+        <Button
+          weight="act"
+          className="min-h-11 min-w-0 flex-1"
+          disabled={!may("cue.give") || !next}
+          onClick={() => send({ type: "cue.next", leavingSegmentId })}
+        >
           <span className="truncate">{next ? `Cue: ${next.title}` : "No cue left"}</span>
         </Button>
-        <Button disabled={!may("cue.give") || leavingSegmentId === null} onClick={() => send({ type: "cue.back", leavingSegmentId })}>
+        <Button
+          disabled={!may("cue.give") || leavingSegmentId === null}
+          onClick={() => send({ type: "cue.back", leavingSegmentId })}
+        >
           Back
         </Button>
       </div>

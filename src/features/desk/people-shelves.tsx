@@ -10,15 +10,28 @@ const shelves: readonly { place: StagePlace; title: string; empty: string }[] = 
   { place: "backstage", title: "Backstage", empty: "Backstage is empty." },
 ];
 const moves: Record<StagePlace, readonly { to: StagePlace; act: string }[]> = {
-  backstage: [{ to: "standby", act: "Standby" }, { to: "stage", act: "To the stage" }],
-  standby: [{ to: "stage", act: "To the stage" }, { to: "backstage", act: "Back" }],
+  backstage: [
+    { to: "standby", act: "Standby" },
+    { to: "stage", act: "To the stage" },
+  ],
+  standby: [
+    { to: "stage", act: "To the stage" },
+    { to: "backstage", act: "Back" },
+  ],
   stage: [{ to: "backstage", act: "Off" }],
 };
 
 /** How loud somebody on a phone line is just now. */
 function Loudness({ level, name }: { level: number; name: string }) {
   return (
-    <div role="meter" aria-label={`Level of ${name}`} aria-valuenow={level} aria-valuemin={0} aria-valuemax={100} className="mt-1 h-1.5 bg-rule">
+    <div
+      role="meter"
+      aria-label={`Level of ${name}`}
+      aria-valuenow={level}
+      aria-valuemin={0}
+      aria-valuemax={100}
+      className="mt-1 h-1.5 bg-rule"
+    >
       <div className="h-full bg-action" style={{ width: `${level}%` }} />
     </div>
   );
@@ -32,25 +45,41 @@ export function PeopleShelves({ scene }: { scene: DeskScene }) {
   return (
     <section aria-label="People" className="flex flex-col gap-2">
       {shelves.map((shelf) => {
-        const people = Object.entries(view.stage).filter(([, person]) => person.place === shelf.place && (person.isPresent || shelf.place !== "backstage"));
+        const people = Object.entries(view.stage).filter(
+          ([, person]) => person.place === shelf.place && (person.isPresent || shelf.place !== "backstage"),
+        );
         return (
           <div key={shelf.place} className="grid grid-cols-[5.5rem_1fr] border-t border-rule pt-2">
             <h2 className="text-label font-medium text-ink-2">{shelf.title}</h2>
             <ul className="flex flex-wrap gap-2">
               {people.length === 0 && <li className="text-ink-2">{shelf.empty}</li>}
               {people.map(([id, person]) => (
-                <li key={id} className={classes("min-w-52 border-l-2 bg-sheet px-2.5 py-1.5", id === leaderId ? "border-attention" : "border-rule", !person.isPresent && "opacity-60")}>
+                <li
+                  key={id}
+                  className={classes(
+                    "min-w-52 border-l-2 bg-sheet px-2.5 py-1.5",
+                    id === leaderId ? "border-attention" : "border-rule",
+                    !person.isPresent && "opacity-60",
+                  )}
+                >
                   <p className="font-medium">{person.name}</p>
                   <p className="text-label text-ink-2">
                     {roleWords[person.role]}
                     {id === leaderId && " · leads this segment"}
-                    {person.callerLevel !== null && " · on the phone"} · {!person.isPresent ? "away" : person.isMicrophoneOpen ? "microphone open" : "muted"}
+                    {person.callerLevel !== null && " · on the phone"} ·{" "}
+                    {!person.isPresent ? "away" : person.isMicrophoneOpen ? "microphone open" : "muted"}
                   </p>
-                  {person.callerLevel !== null && <Loudness level={person.isMicrophoneOpen ? person.callerLevel : 0} name={person.name} />}
+                  {person.callerLevel !== null && (
+                    <Loudness level={person.isMicrophoneOpen ? person.callerLevel : 0} name={person.name} />
+                  )}
                   {may("people.move") && (
                     <div className="mt-1 flex gap-1">
                       {moves[shelf.place].map((move) => (
-                        <Button key={move.to} onClick={() => send({ type: "stage.move", ticketId: id, place: move.to })} aria-label={`${move.act}: ${person.name}`}>
+                        <Button
+                          key={move.to}
+                          onClick={() => send({ type: "stage.move", ticketId: id, place: move.to })}
+                          aria-label={`${move.act}: ${person.name}`}
+                        >
                           {move.act}
                         </Button>
                       ))}
@@ -69,8 +98,12 @@ export function PeopleShelves({ scene }: { scene: DeskScene }) {
         <ul className="mt-1 columns-3 gap-4">
           {audience.slice(0, 300).map((person, i) => (
             <li key={i} className="truncate">
-              {person.name} <span className="text-label text-ink-2">{person.place}{person.isTest && " · test guest"}
-                {person.callerLevel !== null && " · on the phone"}</span>
+              {person.name}{" "}
+              <span className="text-label text-ink-2">
+                {person.place}
+                {person.isTest && " · test guest"}
+                {person.callerLevel !== null && " · on the phone"}
+              </span>
             </li>
           ))}
         </ul>

@@ -8,7 +8,10 @@ import type { DeskScene } from "./desk";
 function NewPoll({ send }: Pick<DeskScene, "send">) {
   const [question, setQuestion] = useState("");
   const [answers, setAnswers] = useState("");
-  const options = answers.split("\n").map((line) => line.trim()).filter(Boolean);
+  const options = answers
+    .split("\n")
+    .map((line) => line.trim())
+    .filter(Boolean);
   return (
     <form
       className="mt-2 flex flex-col gap-2"
@@ -19,8 +22,21 @@ function NewPoll({ send }: Pick<DeskScene, "send">) {
         setAnswers("");
       }}
     >
-      <input aria-label="The poll's question" placeholder="Question" className={inputClass} value={question} onChange={(e) => setQuestion(e.target.value)} />
-      <textarea aria-label="Answers, one a line" placeholder="Answers, one a line" rows={3} className={inputClass} value={answers} onChange={(e) => setAnswers(e.target.value)} />
+      <input
+        aria-label="The poll's question"
+        placeholder="Question"
+        className={inputClass}
+        value={question}
+        onChange={(e) => setQuestion(e.target.value)}
+      />
+      <textarea
+        aria-label="Answers, one a line"
+        placeholder="Answers, one a line"
+        rows={3}
+        className={inputClass}
+        value={answers}
+        onChange={(e) => setAnswers(e.target.value)}
+      />
       <Button type="submit" className="self-start" disabled={question.trim() === "" || options.length < 2}>
         Prepare the poll
       </Button>
@@ -47,10 +63,20 @@ export function PollDesk({ scene }: { scene: DeskScene }) {
             {poll.state !== "prepared" && <PollBars options={poll.options} votes={view.tallies[id]?.votes ?? {}} />}
             {may("poll.handle") && (
               <div className="mt-2 flex flex-wrap gap-2">
-                {poll.state === "prepared" && <Button weight="act" onClick={() => send({ type: "poll.open", pollId: id })}>Open the poll</Button>}
-                {poll.state === "open" && <Button onClick={() => send({ type: "poll.close", pollId: id })}>Close the poll</Button>}
-                {poll.state !== "prepared" && !poll.isRevealed && <Button onClick={() => send({ type: "poll.reveal", pollId: id })}>Reveal</Button>}
-                {poll.isRevealed && <Button onClick={() => send({ type: "poll.hold-back", pollId: id })}>Hold back</Button>}
+                {poll.state === "prepared" && (
+                  <Button weight="act" onClick={() => send({ type: "poll.open", pollId: id })}>
+                    Open the poll
+                  </Button>
+                )}
+                {poll.state === "open" && (
+                  <Button onClick={() => send({ type: "poll.close", pollId: id })}>Close the poll</Button>
+                )}
+                {poll.state !== "prepared" && !poll.isRevealed && (
+                  <Button onClick={() => send({ type: "poll.reveal", pollId: id })}>Reveal</Button>
+                )}
+                {poll.isRevealed && (
+                  <Button onClick={() => send({ type: "poll.hold-back", pollId: id })}>Hold back</Button>
+                )}
               </div>
             )}
           </li>

@@ -20,10 +20,20 @@ function Answer({ id, scene }: { id: string; scene: DeskScene }) {
   return (
     <details>
       <summary className="cursor-pointer text-label">Answer in writing</summary>
-      <textarea aria-label="Answer" rows={2} className={inputClass} value={text} onChange={(e) => setText(e.target.value)} />
+      <textarea
+        aria-label="Answer"
+        rows={2}
+        className={inputClass}
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+      />
       <div className="mt-1 flex gap-1">
-        <Button disabled={text.trim() === ""} onClick={() => answer("to-one")}>To the asker</Button>
-        <Button disabled={text.trim() === ""} onClick={() => answer("to-all")}>To all</Button>
+        <Button disabled={text.trim() === ""} onClick={() => answer("to-one")}>
+          To the asker
+        </Button>
+        <Button disabled={text.trim() === ""} onClick={() => answer("to-all")}>
+          To all
+        </Button>
       </div>
     </details>
   );
@@ -35,10 +45,13 @@ function QuestionCard({ id, scene }: { id: string; scene: DeskScene }) {
   const { send, may, view } = scene;
   const votes = view.votes[id]?.count ?? 0;
   const taker = question.takenBy ? view.stage[question.takenBy]?.name : null;
-  const move = (state: "lined-up" | "on-stage" | "later" | "not-taken") => send({ type: "question.move", questionId: id, state, segmentId: null });
+  const move = (state: "lined-up" | "on-stage" | "later" | "not-taken") =>
+    send({ type: "question.move", questionId: id, state, segmentId: null });
   return (
     <li className="border-b border-rule py-2">
-      <p className="break-words" dir="auto">{question.text}</p>
+      <p className="break-words" dir="auto">
+        {question.text}
+      </p>
       <p className="mb-1 text-label text-ink-2">
         <span className="mono">{votes}</span> {votes === 1 ? "vote" : "votes"} · {question.askerName}
         {taker && ` · taken by ${taker}`}
@@ -47,11 +60,34 @@ function QuestionCard({ id, scene }: { id: string; scene: DeskScene }) {
       {may("question.handle") && (
         <div className="flex flex-wrap items-center gap-x-0.5 gap-y-1">
           {question.state === "new" && <Button onClick={() => move("lined-up")}>Line up</Button>}
-          {question.state !== "on-stage" && <Button weight={question.state === "lined-up" ? "act" : "quiet"} onClick={() => move("on-stage")}>On stage</Button>}
-          {question.state === "on-stage" && <Button weight="act" onClick={() => send({ type: "question.answer", questionId: id, how: "aloud", text: null })}>Answered aloud</Button>}
-          {!taker && <Button weight="plain" onClick={() => send({ type: "question.take", questionId: id, isMine: true })}>Take</Button>}
-          {question.state === "new" && <Button weight="plain" onClick={() => move("later")}>Later</Button>}
-          {question.state === "new" && <Button weight="plain" onClick={() => move("not-taken")}>Not taken</Button>}
+          {question.state !== "on-stage" && (
+            <Button weight={question.state === "lined-up" ? "act" : "quiet"} onClick={() => move("on-stage")}>
+              On stage
+            </Button>
+          )}
+          {question.state === "on-stage" && (
+            <Button
+              weight="act"
+              onClick={() => send({ type: "question.answer", questionId: id, how: "aloud", text: null })}
+            >
+              Answered aloud
+            </Button>
+          )}
+          {!taker && (
+            <Button weight="plain" onClick={() => send({ type: "question.take", questionId: id, isMine: true })}>
+              Take
+            </Button>
+          )}
+          {question.state === "new" && (
+            <Button weight="plain" onClick={() => move("later")}>
+              Later
+            </Button>
+          )}
+          {question.state === "new" && (
+            <Button weight="plain" onClick={() => move("not-taken")}>
+              Not taken
+            </Button>
+          )}
         </div>
       )}
       {may("question.answer-later") && <Answer id={id} scene={scene} />}
@@ -61,15 +97,23 @@ function QuestionCard({ id, scene }: { id: string; scene: DeskScene }) {
 
 /** The in-tray: one list of all that wants an answer, most urgent first. */
 export function Tray({ scene, items }: { scene: DeskScene; items: readonly TrayItem[] }) {
-  const inHand = Object.entries(scene.view.questions).filter(([, question]) => question.state === "on-stage" || question.state === "lined-up");
-  const settled = Object.entries(scene.view.questions).filter(([, question]) => ["done", "later", "not-taken"].includes(question.state));
+  const inHand = Object.entries(scene.view.questions).filter(
+    ([, question]) => question.state === "on-stage" || question.state === "lined-up",
+  );
+  const settled = Object.entries(scene.view.questions).filter(([, question]) =>
+    ["done", "later", "not-taken"].includes(question.state),
+  );
   return (
     <aside aria-label="In-tray" className="min-h-0 overflow-y-auto p-3">
       {inHand.length > 0 && (
         <>
           <h2 className="text-label font-medium text-ink-2">In hand</h2>
           <ul className="mb-3">
-            {inHand.sort(([, a]) => (a.state === "on-stage" ? -1 : 1)).map(([id]) => <QuestionCard key={id} id={id} scene={scene} />)}
+            {inHand
+              .sort(([, a]) => (a.state === "on-stage" ? -1 : 1))
+              .map(([id]) => (
+                <QuestionCard key={id} id={id} scene={scene} />
+              ))}
           </ul>
         </>
       )}
@@ -80,14 +124,30 @@ export function Tray({ scene, items }: { scene: DeskScene; items: readonly TrayI
         {items.length === 0 && <li className="py-2 text-ink-2">Nothing wants an answer.</li>}
         {items.slice(0, 100).map((item) => {
           if (item.kind === "question") return <QuestionCard key={item.id} id={item.id} scene={scene} />;
-          if (item.kind === "trouble") return <li key={item.id} className="my-1 border-l-2 border-attention bg-attention-ground px-2 py-1.5 text-attention">{troubleWords(item)}</li>;
-          return <li key={item.id} className="border-b border-rule py-2"><span className="mono">{item.count}</span> at the door</li>;
+          if (item.kind === "trouble")
+            return (
+              <li
+                key={item.id}
+                className="my-1 border-l-2 border-attention bg-attention-ground px-2 py-1.5 text-attention"
+              >
+                {troubleWords(item)}
+              </li>
+            );
+          return (
+            <li key={item.id} className="border-b border-rule py-2">
+              <span className="mono">{item.count}</span> at the door
+            </li>
+          );
         })}
       </ul>
       {settled.length > 0 && (
         <details className="mt-3">
           <summary className="cursor-pointer text-label text-ink-2">Settled questions ({settled.length})</summary>
-          <ul>{settled.slice(0, 100).map(([id]) => <QuestionCard key={id} id={id} scene={scene} />)}</ul>
+          <ul>
+            {settled.slice(0, 100).map(([id]) => (
+              <QuestionCard key={id} id={id} scene={scene} />
+            ))}
+          </ul>
         </details>
       )}
     </aside>

@@ -6,7 +6,19 @@ import { Button, Note } from "@/ui";
 type Act = () => Promise<{ ok: true } | { ok: false; words: string }>;
 
 /** Before the foyer of an event that wants the address proven: asks for the one-time link, or uses it. */
-export function AddressProof({ title, address, words, ask, confirm }: { title: string; address: string; words: Messages["foyer"]; ask: Act; confirm: Act | null }) {
+export function AddressProof({
+  title,
+  address,
+  words,
+  ask,
+  confirm,
+}: {
+  title: string;
+  address: string;
+  words: Messages["foyer"];
+  ask: Act;
+  confirm: Act | null;
+}) {
   const [isSent, setSent] = useState(false);
   const [wrong, setWrong] = useState<string | null>(null);
   const [isPending, run] = useTransition();
@@ -24,7 +36,12 @@ export function AddressProof({ title, address, words, ask, confirm }: { title: s
       <p className="mt-3 text-lead">{confirm ? words.proofReady : words.proof.replace("{address}", address)}</p>
       {isSent && <Note>{words.proofSent}</Note>}
       {wrong && <Note tone="wrong">{wrong}</Note>}
-      <Button weight="act" disabled={isPending} className="mt-5 min-h-11 px-6" onClick={() => (confirm ? act(confirm, () => {}) : act(ask, () => setSent(true)))}>
+      <Button
+        weight="act"
+        disabled={isPending}
+        className="mt-5 min-h-11 px-6"
+        onClick={() => (confirm ? act(confirm, () => {}) : act(ask, () => setSent(true)))}
+      >
         {confirm ? words.proofUse : words.proofAsk}
       </Button>
     </main>

@@ -52,18 +52,22 @@ export function Entrance(props: EntranceProps) {
     });
   const { occurrenceId, ticketId } = props;
   return (
-    <div lang={props.locale} dir={props.isStage && isInside ? "ltr" : directionOf(props.locale)} style={isInside ? undefined : lookStyle(props.look.colour)}>
-    <IntlProvider locale={props.locale} messages={props.words as never} timeZone={props.zone}>
-      {!isSame ? (
-        <OtherDevice {...props} onSame={() => setSame(true)} />
-      ) : !isInside ? (
-        <Foyer {...props} isPending={isPending} wrong={wrong} onEnter={enter} />
-      ) : props.isStage ? (
-        <StageRoom occurrenceId={occurrenceId} ticketId={ticketId} zone={props.zone} />
-      ) : (
-        <HouseRoom occurrenceId={occurrenceId} ticketId={ticketId} startAt={props.startAt} words={props.words} />
-      )}
-    </IntlProvider>
+    <div
+      lang={props.locale}
+      dir={props.isStage && isInside ? "ltr" : directionOf(props.locale)}
+      style={isInside ? undefined : lookStyle(props.look.colour)}
+    >
+      <IntlProvider locale={props.locale} messages={props.words as never} timeZone={props.zone}>
+        {!isSame ? (
+          <OtherDevice {...props} onSame={() => setSame(true)} />
+        ) : !isInside ? (
+          <Foyer {...props} isPending={isPending} wrong={wrong} onEnter={enter} />
+        ) : props.isStage ? (
+          <StageRoom occurrenceId={occurrenceId} ticketId={ticketId} zone={props.zone} />
+        ) : (
+          <HouseRoom occurrenceId={occurrenceId} ticketId={ticketId} startAt={props.startAt} words={props.words} />
+        )}
+      </IntlProvider>
     </div>
   );
 }

@@ -46,7 +46,13 @@ function useLookAgain(isWaiting: boolean): void {
 }
 
 /** Alone before the door: a name, a sound and picture check, the countdown; nothing is sent to anybody yet. */
-export function Foyer(props: EntranceProps & { isPending: boolean; wrong: string | null; onEnter: (name: string, hasTriedDevices: boolean) => void }) {
+export function Foyer(
+  props: EntranceProps & {
+    isPending: boolean;
+    wrong: string | null;
+    onEnter: (name: string, hasTriedDevices: boolean) => void;
+  },
+) {
   const [name, setName] = useState(props.name);
   const devices = useDevices();
   const now = useNow(props.now);
@@ -64,62 +70,95 @@ export function Foyer(props: EntranceProps & { isPending: boolean; wrong: string
   }
   return (
     <>
-    {/* eslint-disable-next-line @next/next/no-img-element -- made by us, in its final size */}
-    {props.look.bannerId && <img src={`/pictures/${props.look.bannerId}`} alt="" className="block max-h-40 w-full object-cover" />}
-    <main className="mx-auto grid max-w-4xl gap-8 px-4 py-8 md:grid-cols-[1fr_20rem]">
-      <div>
-        <p className="text-label text-ink-2">{props.isStage ? words.backstageWelcome : words.welcome}</p>
-        <h1 className="mt-1 text-title leading-tight font-semibold break-words">
-        <bdi>{props.title}</bdi>
-      </h1>
-        <p className="mt-4 text-label text-ink-2">{now < props.startAt ? words.countdown : words.begun}</p>
-        {now < props.startAt && <output className="block text-clock leading-none">{spanText(props.startAt - now)}</output>}
-        <form
-          className="mt-6 flex flex-col gap-4"
-          onSubmit={(event) => {
-            event.preventDefault();
-            const hasTriedDevices = devices.stream !== null && !devices.isGenerated;
-            devices.stop();
-            props.onEnter(name, hasTriedDevices);
-          }}
-        >
-          <Field label={words.name}>{(ids) => <input {...ids} className={inputClass} value={name} maxLength={200} onChange={(e) => setName(e.target.value)} autoComplete="name" />}</Field>
-          {props.wrong && <Note tone="wrong">{props.wrong}</Note>}
-          {!isOpen && (
-            <Note>
-              <HourSentence at={props.opensAt} zone={props.zone} words={props.isStage ? words.backstageClosed : props.isByDoors ? words.noFoyer : words.closed} hour={hourWords(props.locale)} />
-            </Note>
+      {/* eslint-disable-next-line @next/next/no-img-element -- made by us, in its final size */}
+      {props.look.bannerId && (
+        <img src={`/pictures/${props.look.bannerId}`} alt="" className="block max-h-40 w-full object-cover" />
+      )}
+      <main className="mx-auto grid max-w-4xl gap-8 px-4 py-8 md:grid-cols-[1fr_20rem]">
+        <div>
+          <p className="text-label text-ink-2">{props.isStage ? words.backstageWelcome : words.welcome}</p>
+          <h1 className="mt-1 text-title leading-tight font-semibold break-words">
+            <bdi>{props.title}</bdi>
+          </h1>
+          <p className="mt-4 text-label text-ink-2">{now < props.startAt ? words.countdown : words.begun}</p>
+          {now < props.startAt && (
+            <output className="block text-clock leading-none">{spanText(props.startAt - now)}</output>
           )}
-          <Button type="submit" weight="act" disabled={!isOpen || props.isPending} className="min-h-11 self-start px-6 text-lead">
-            {props.isStage ? words.enterBackstage : words.enter}
-          </Button>
-          {props.backstage.length > 0 && (
-            <p className="text-ink-2">
-              {words.here}: {props.backstage.join(", ")}
+          <form
+            className="mt-6 flex flex-col gap-4"
+            onSubmit={(event) => {
+              event.preventDefault();
+              const hasTriedDevices = devices.stream !== null && !devices.isGenerated;
+              devices.stop();
+              props.onEnter(name, hasTriedDevices);
+            }}
+          >
+            <Field label={words.name}>
+              {(ids) => (
+                <input
+                  {...ids}
+                  className={inputClass}
+                  value={name}
+                  maxLength={200}
+                  onChange={(e) => setName(e.target.value)}
+                  autoComplete="name"
+                />
+              )}
+            </Field>
+            {props.wrong && <Note tone="wrong">{props.wrong}</Note>}
+            {!isOpen && (
+              <Note>
+                <HourSentence
+                  at={props.opensAt}
+                  zone={props.zone}
+                  words={props.isStage ? words.backstageClosed : props.isByDoors ? words.noFoyer : words.closed}
+                  hour={hourWords(props.locale)}
+                />
+              </Note>
+            )}
+            <Button
+              type="submit"
+              weight="act"
+              disabled={!isOpen || props.isPending}
+              className="min-h-11 self-start px-6 text-lead"
+            >
+              {props.isStage ? words.enterBackstage : words.enter}
+            </Button>
+            {props.backstage.length > 0 && (
+              <p className="text-ink-2">
+                {words.here}: {props.backstage.join(", ")}
+              </p>
+            )}
+          </form>
+        </div>
+        <section aria-labelledby={headingId} className="self-start bg-sheet p-4">
+          <h2 id={headingId} className="text-base font-semibold">
+            {words.check}
+          </h2>
+          <p className="mt-1 border-s-2 border-attention ps-2 text-attention">{words.headphones}</p>
+          {devices.stream ? (
+            <div className="mt-3 flex flex-col gap-2">
+              <OwnPicture devices={devices} words={words} />
+              {devices.isGenerated ? (
+                <p className="text-label text-ink-2">{words.noDevice}</p>
+              ) : (
+                props.soundBy !== "phone" && <HearYourself stream={devices.stream} words={words} />
+              )}
+            </div>
+          ) : (
+            <Button className="mt-3" onClick={devices.start}>
+              {words.checkStart}
+            </Button>
+          )}
+          {props.phone.length > 0 && (
+            <p className="mt-4 border-t border-rule pt-3">
+              {props.soundBy === "phone" ? words.phoneOnly : words.phoneToo}
             </p>
           )}
-        </form>
-      </div>
-      <section aria-labelledby={headingId} className="self-start bg-sheet p-4">
-        <h2 id={headingId} className="text-base font-semibold">
-          {words.check}
-        </h2>
-        <p className="mt-1 border-s-2 border-attention ps-2 text-attention">{words.headphones}</p>
-        {devices.stream ? (
-          <div className="mt-3 flex flex-col gap-2">
-            <OwnPicture devices={devices} words={words} />
-            {devices.isGenerated ? <p className="text-label text-ink-2">{words.noDevice}</p> : props.soundBy !== "phone" && <HearYourself stream={devices.stream} words={words} />}
-          </div>
-        ) : (
-          <Button className="mt-3" onClick={devices.start}>
-            {words.checkStart}
-          </Button>
-        )}
-        {props.phone.length > 0 && <p className="mt-4 border-t border-rule pt-3">{props.soundBy === "phone" ? words.phoneOnly : words.phoneToo}</p>}
-        <ByPhone rows={props.phone} />
-        {!props.isStage && <p className="mt-3 text-label text-ink-2">{words.checkSkip}</p>}
-      </section>
-    </main>
+          <ByPhone rows={props.phone} />
+          {!props.isStage && <p className="mt-3 text-label text-ink-2">{words.checkSkip}</p>}
+        </section>
+      </main>
     </>
   );
 }

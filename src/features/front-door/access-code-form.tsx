@@ -2,14 +2,21 @@
 import { useActionState } from "react";
 
 /** Asks for the access code of a private event; before it nothing of the event is told. */
-export function AccessCodeForm(props: { action: (before: string | null, data: FormData) => Promise<string | null>; words: { code: string; codeAsk: string; codeOpen: string } }) {
+export function AccessCodeForm(props: {
+  action: (before: string | null, data: FormData) => Promise<string | null>;
+  words: { code: string; codeAsk: string; codeOpen: string };
+}) {
   const [wrong, submit, isPending] = useActionState(props.action, null);
   return (
     <form action={submit} className="mx-auto mt-24 flex max-w-sm flex-col gap-3 px-4">
       <p className="text-lead">{props.words.codeAsk}</p>
       <label className="flex flex-col gap-1">
         <span className="text-label text-ink-2">{props.words.code}</span>
-        <input name="code" autoComplete="off" className="mono min-h-9 rounded-control border border-rule bg-sheet px-2.5" />
+        <input
+          name="code"
+          autoComplete="off"
+          className="mono min-h-9 rounded-control border border-rule bg-sheet px-2.5"
+        />
       </label>
       {wrong && (
         <p role="alert" className="text-wrong">

@@ -1,7 +1,8 @@
 "use client";
 import { severalOf, type FormField } from "@/core/front-door";
 
-const control = "w-full min-h-9 px-2.5 py-1 rounded-control border border-rule bg-sheet text-base aria-[invalid=true]:border-wrong";
+const control =
+  "w-full min-h-9 px-2.5 py-1 rounded-control border border-rule bg-sheet text-base aria-[invalid=true]:border-wrong";
 
 export interface AnswerProps {
   readonly field: FormField;
@@ -31,7 +32,16 @@ export function AnswerField(props: AnswerProps) {
         <input type="hidden" name={name} value={value} readOnly />
         {field.options.map((option) => (
           <label key={option} className="flex items-center gap-2">
-            <input type="checkbox" checked={chosen.includes(option)} onChange={(event) => props.onChange((event.target.checked ? [...chosen, option] : chosen.filter((one) => one !== option)).join("\n"))} /> {option}
+            <input
+              type="checkbox"
+              checked={chosen.includes(option)}
+              onChange={(event) =>
+                props.onChange(
+                  (event.target.checked ? [...chosen, option] : chosen.filter((one) => one !== option)).join("\n"),
+                )
+              }
+            />{" "}
+            {option}
           </label>
         ))}
         {wrong}
@@ -42,7 +52,15 @@ export function AnswerField(props: AnswerProps) {
     return (
       <div>
         <label className="flex items-start gap-2 text-label text-ink-2">
-          <input type="checkbox" name={name} value="yes" className="mt-0.5" checked={value === "yes"} onChange={(event) => props.onChange(event.target.checked ? "yes" : "")} {...described} />
+          <input
+            type="checkbox"
+            name={name}
+            value="yes"
+            className="mt-0.5"
+            checked={value === "yes"}
+            onChange={(event) => props.onChange(event.target.checked ? "yes" : "")}
+            {...described}
+          />
           <span>
             {field.link && /^https?:/.test(field.link) ? (
               <a href={field.link} target="_blank" rel="noopener noreferrer nofollow">
@@ -57,8 +75,17 @@ export function AnswerField(props: AnswerProps) {
       </div>
     );
   }
-  const shared = { name, className: control, value, ...described, onChange: (event: { target: { value: string } }) => props.onChange(event.target.value) };
-  const options = field.kind === "country" ? props.countries.map((one) => ({ value: one.code, words: one.name })) : field.options.map((option) => ({ value: option, words: option }));
+  const shared = {
+    name,
+    className: control,
+    value,
+    ...described,
+    onChange: (event: { target: { value: string } }) => props.onChange(event.target.value),
+  };
+  const options =
+    field.kind === "country"
+      ? props.countries.map((one) => ({ value: one.code, words: one.name }))
+      : field.options.map((option) => ({ value: option, words: option }));
   return (
     <label className="flex flex-col gap-1">
       <span className="text-label font-medium text-ink-2">{label}</span>

@@ -32,7 +32,8 @@ export function CropPicture(props: CropProps) {
     target.height = Math.round(width / props.aspect);
     const cover = Math.max(target.width / source.width, target.height / source.height) * zoom;
     const [w, h] = [source.width * cover, source.height * cover];
-    const at = (whole: number, size: number, share: number) => Math.min(0, Math.max(whole - size, whole / 2 - size * share));
+    const at = (whole: number, size: number, share: number) =>
+      Math.min(0, Math.max(whole - size, whole / 2 - size * share));
     target.getContext("2d")?.drawImage(source, at(target.width, w, middle.x), at(target.height, h, middle.y), w, h);
   };
   useEffect(() => {
@@ -53,8 +54,10 @@ export function CropPicture(props: CropProps) {
     draw(finished, props.width);
     setSending(true);
     const blob = await new Promise<Blob | null>((done) => finished.toBlob(done, "image/png"));
-    const response = blob && (await fetch(`/upload/picture/${props.eventId}`, { method: "POST", body: blob }).catch(() => null));
-    const answer = response && ((await response.json()) as { ok: true; picture: { id: string } } | { ok: false; words: string });
+    const response =
+      blob && (await fetch(`/upload/picture/${props.eventId}`, { method: "POST", body: blob }).catch(() => null));
+    const answer =
+      response && ((await response.json()) as { ok: true; picture: { id: string } } | { ok: false; words: string });
     setSending(false);
     if (!answer?.ok) return setWrong(answer?.words ?? "The picture did not reach the server. Try again.");
     setSource(null);
@@ -80,12 +83,23 @@ export function CropPicture(props: CropProps) {
               if (!grip.current) return;
               const [dx, dy] = [event.clientX - grip.current.x, event.clientY - grip.current.y];
               grip.current = { x: event.clientX, y: event.clientY };
-              setMiddle((old) => ({ x: Math.min(1, Math.max(0, old.x - dx / (frame.width * zoom))), y: Math.min(1, Math.max(0, old.y - dy / (frame.height * zoom))) }));
+              setMiddle((old) => ({
+                x: Math.min(1, Math.max(0, old.x - dx / (frame.width * zoom))),
+                y: Math.min(1, Math.max(0, old.y - dy / (frame.height * zoom))),
+              }));
             }}
             onPointerUp={() => (grip.current = null)}
           />
           <label className="flex items-center gap-2 text-label text-ink-2">
-            Larger <input type="range" min={1} max={4} step={0.05} value={zoom} onChange={(event) => setZoom(Number(event.target.value))} />
+            Larger{" "}
+            <input
+              type="range"
+              min={1}
+              max={4}
+              step={0.05}
+              value={zoom}
+              onChange={(event) => setZoom(Number(event.target.value))}
+            />
           </label>
           <div className="flex gap-2">
             <Button weight="act" disabled={isSending} onClick={() => void send()}>
@@ -97,8 +111,16 @@ export function CropPicture(props: CropProps) {
       ) : (
         <div className="mt-1 flex flex-wrap items-center gap-3">
           {/* eslint-disable-next-line @next/next/no-img-element -- made by us */}
-          {props.pictureId && <img src={`/pictures/${props.pictureId}`} alt="" className="h-12 w-auto border border-rule" />}
-          <input type="file" aria-label={props.label} accept="image/jpeg,image/png,image/webp" className="w-52" onChange={(event) => void choose(event.target.files?.[0])} />
+          {props.pictureId && (
+            <img src={`/pictures/${props.pictureId}`} alt="" className="h-12 w-auto border border-rule" />
+          )}
+          <input
+            type="file"
+            aria-label={props.label}
+            accept="image/jpeg,image/png,image/webp"
+            className="w-52"
+            onChange={(event) => void choose(event.target.files?.[0])}
+          />
           {props.pictureId && <Button onClick={() => props.onChange(null)}>Take it off</Button>}
         </div>
       )}

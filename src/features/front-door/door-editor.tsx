@@ -21,7 +21,13 @@ export interface DoorFacts {
   readonly agenda: readonly string[];
   readonly names: Readonly<Record<string, string>>;
   readonly files: readonly { readonly id: string; readonly name: string; readonly sizeBytes: number }[];
-  readonly words: DoorWords & { readonly register: string; readonly name: string; readonly email: string; readonly submit: string; readonly required: string };
+  readonly words: DoorWords & {
+    readonly register: string;
+    readonly name: string;
+    readonly email: string;
+    readonly submit: string;
+    readonly required: string;
+  };
 }
 
 const widths = { laptop: 1180, phone: 390 } as const;
@@ -42,16 +48,34 @@ function FormPreview({ input, words }: { input: FrontDoorInput; words: DoorFacts
         {input.formFields
           .filter((field) => field.kind !== "hidden" && isShown(field as never, input.formFields as never, answers))
           .map((field) => (
-            <AnswerField key={field.id} field={field as never} value={answers[field.id] ?? ""} error={undefined} required={words.required} countries={[]} onChange={(value) => setAnswers({ ...answers, [field.id]: value })} />
+            <AnswerField
+              key={field.id}
+              field={field as never}
+              value={answers[field.id] ?? ""}
+              error={undefined}
+              required={words.required}
+              countries={[]}
+              onChange={(value) => setAnswers({ ...answers, [field.id]: value })}
+            />
           ))}
-        <div className="min-h-10 rounded-control bg-action px-4 py-2 text-center font-medium text-on-action">{words.submit}</div>
+        <div className="min-h-10 rounded-control bg-action px-4 py-2 text-center font-medium text-on-action">
+          {words.submit}
+        </div>
       </div>
     </section>
   );
 }
 
 /** The front door's look, people, files and form, with the page itself beside them at a laptop's and a phone's width. */
-export function DoorEditor(props: { eventId: string; version: number; initial: FrontDoorInput; facts: DoorFacts; mayEdit: boolean; save: (version: number, input: FrontDoorInput) => Promise<Done<number>>; files: ReactNode }) {
+export function DoorEditor(props: {
+  eventId: string;
+  version: number;
+  initial: FrontDoorInput;
+  facts: DoorFacts;
+  mayEdit: boolean;
+  save: (version: number, input: FrontDoorInput) => Promise<Done<number>>;
+  files: ReactNode;
+}) {
   const { facts, eventId } = props;
   const router = useRouter();
   const [input, setInput] = useState(props.initial);
@@ -61,10 +85,16 @@ export function DoorEditor(props: { eventId: string; version: number; initial: F
   const [wrong, setWrong] = useState<string | null>(null);
   const [isPending, run] = useTransition();
   const isKept = kept === JSON.stringify(input);
-  const draft = useDraft(`front-door ${eventId}`, () => input, !isKept, (before) => setInput({ ...input, ...before }));
+  const draft = useDraft(
+    `front-door ${eventId}`,
+    () => input,
+    !isKept,
+    (before) => setInput({ ...input, ...before }),
+  );
   const look = readableLook(input.look.colour);
   const setLook = (part: Partial<FrontDoorInput["look"]>) => setInput({ ...input, look: { ...input.look, ...part } });
-  const setPerson = (ticketId: string, part: Partial<FrontDoorInput["stage"][number]>) => setInput({ ...input, stage: input.stage.map((one) => (one.ticketId === ticketId ? { ...one, ...part } : one)) });
+  const setPerson = (ticketId: string, part: Partial<FrontDoorInput["stage"][number]>) =>
+    setInput({ ...input, stage: input.stage.map((one) => (one.ticketId === ticketId ? { ...one, ...part } : one)) });
   const save = () =>
     run(async () => {
       const done = await props.save(version, input);
@@ -84,21 +114,59 @@ export function DoorEditor(props: { eventId: string; version: number; initial: F
         {wrong && <Note tone="wrong">{wrong}</Note>}
         <section aria-label="Look" className="flex flex-col gap-3">
           <h2 className="text-head font-semibold">Look</h2>
-          <Field label="Colour" hint={look.wasDarkened ? `For words a darker one is taken: this one is below ${neededContrast} : 1 on paper.` : `Can be read on paper and with words on it.`}>
+          <Field
+            label="Colour"
+            hint={
+              look.wasDarkened
+                ? `For words a darker one is taken: this one is below ${neededContrast} : 1 on paper.`
+                : `Can be read on paper and with words on it.`
+            }
+          >
             {(ids) => (
               <span className="flex items-center gap-2">
-                <input type="color" aria-label="Choose the colour" value={input.look.colour} onChange={(event) => setLook({ colour: event.target.value.toUpperCase() })} className="h-9 w-12 border border-rule" />
-                <input {...ids} className={`${inputClass} mono w-32!`} value={input.look.colour} maxLength={7} onChange={(event) => setLook({ colour: event.target.value })} />
+                <input
+                  type="color"
+                  aria-label="Choose the colour"
+                  value={input.look.colour}
+                  onChange={(event) => setLook({ colour: event.target.value.toUpperCase() })}
+                  className="h-9 w-12 border border-rule"
+                />
+                <input
+                  {...ids}
+                  className={`${inputClass} mono w-32!`}
+                  value={input.look.colour}
+                  maxLength={7}
+                  onChange={(event) => setLook({ colour: event.target.value })}
+                />
                 <span className="px-3 py-1.5" style={{ background: look.ground, color: look.onGround }}>
                   words on it
                 </span>
               </span>
             )}
           </Field>
-          <CropPicture eventId={eventId} label="Picture across the page" aspect={4} width={1600} pictureId={input.look.bannerId} onChange={(bannerId) => setLook({ bannerId })} />
-          <CropPicture eventId={eventId} label="Mark of the house" aspect={1} width={256} pictureId={input.look.logoId} onChange={(logoId) => setLook({ logoId })} />
+          <CropPicture
+            eventId={eventId}
+            label="Picture across the page"
+            aspect={4}
+            width={1600}
+            pictureId={input.look.bannerId}
+            onChange={(bannerId) => setLook({ bannerId })}
+          />
+          <CropPicture
+            eventId={eventId}
+            label="Mark of the house"
+            aspect={1}
+            width={256}
+            pictureId={input.look.logoId}
+            onChange={(logoId) => setLook({ logoId })}
+          />
           <label className="flex items-center gap-2">
-            <input type="checkbox" checked={input.agendaShown} onChange={(event) => setInput({ ...input, agendaShown: event.target.checked })} /> The run sheet’s titles stand on the page
+            <input
+              type="checkbox"
+              checked={input.agendaShown}
+              onChange={(event) => setInput({ ...input, agendaShown: event.target.checked })}
+            />{" "}
+            The run sheet’s titles stand on the page
           </label>
         </section>
         {input.stage.length > 0 && (
@@ -107,8 +175,25 @@ export function DoorEditor(props: { eventId: string; version: number; initial: F
             {input.stage.map((person) => (
               <div key={person.ticketId} className="border-t border-rule pt-2">
                 <p className="font-medium">{facts.names[person.ticketId]}</p>
-                <Field label="A line about them">{(ids) => <input {...ids} className={inputClass} maxLength={240} value={person.aboutLine} onChange={(event) => setPerson(person.ticketId, { aboutLine: event.target.value })} />}</Field>
-                <CropPicture eventId={eventId} label={`Portrait of ${facts.names[person.ticketId] ?? ""}`} aspect={1} width={320} pictureId={person.portraitId} onChange={(portraitId) => setPerson(person.ticketId, { portraitId })} />
+                <Field label="A line about them">
+                  {(ids) => (
+                    <input
+                      {...ids}
+                      className={inputClass}
+                      maxLength={240}
+                      value={person.aboutLine}
+                      onChange={(event) => setPerson(person.ticketId, { aboutLine: event.target.value })}
+                    />
+                  )}
+                </Field>
+                <CropPicture
+                  eventId={eventId}
+                  label={`Portrait of ${facts.names[person.ticketId] ?? ""}`}
+                  aspect={1}
+                  width={320}
+                  pictureId={person.portraitId}
+                  onChange={(portraitId) => setPerson(person.ticketId, { portraitId })}
+                />
               </div>
             ))}
           </section>
@@ -133,7 +218,12 @@ export function DoorEditor(props: { eventId: string; version: number; initial: F
       <aside aria-label="The page as guests get it" className="sticky top-3 self-start">
         <div className="mb-2 flex gap-2" role="group" aria-label="Width">
           {(Object.keys(widths) as (keyof typeof widths)[]).map((one) => (
-            <Button key={one} aria-pressed={width === one} className={classes(width === one && "border-action")} onClick={() => setWidth(one)}>
+            <Button
+              key={one}
+              aria-pressed={width === one}
+              className={classes(width === one && "border-action")}
+              onClick={() => setWidth(one)}
+            >
               {one} <span className="mono text-ink-2">{widths[one]}</span>
             </Button>
           ))}

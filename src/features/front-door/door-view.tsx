@@ -14,7 +14,8 @@ export interface DoorWords {
   readonly files: string;
 }
 
-const sizeWords = (bytes: number): string => (bytes < 1_000_000 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`);
+const sizeWords = (bytes: number): string =>
+  bytes < 1_000_000 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`;
 
 /** The public page of an event, as its guests get it; as wide as what holds it, so that its editor shows the very same. */
 export function DoorView(props: {
@@ -41,14 +42,20 @@ export function DoorView(props: {
         </div>
       </div>
       {/* eslint-disable-next-line @next/next/no-img-element */}
-      {look.bannerId && <img src={`/pictures/${look.bannerId}`} alt="" className="block max-h-72 w-full object-cover" />}
+      {look.bannerId && (
+        <img src={`/pictures/${look.bannerId}`} alt="" className="block max-h-72 w-full object-cover" />
+      )}
       <main className="mx-auto grid max-w-5xl gap-8 px-4 py-6 @3xl:grid-cols-[1fr_22rem]">
         <div>
           <h1 className="text-title leading-tight font-semibold break-words">
             <bdi>{props.title}</bdi>
           </h1>
           {props.when}
-          <div className="prose mt-5 max-w-prose text-lead" dir="auto" dangerouslySetInnerHTML={{ __html: props.descriptionHtml }} />
+          <div
+            className="prose mt-5 max-w-prose text-lead"
+            dir="auto"
+            dangerouslySetInnerHTML={{ __html: props.descriptionHtml }}
+          />
           {props.stage.length > 0 && (
             <section className="mt-6">
               <h2 className="text-label font-medium text-ink-2">{words.onStage}</h2>
@@ -56,7 +63,13 @@ export function DoorView(props: {
                 {props.stage.map((person) => (
                   <li key={person.ticketId} className="flex items-start gap-3">
                     {/* eslint-disable-next-line @next/next/no-img-element */}
-                    {person.portraitId && <img src={`/pictures/${person.portraitId}`} alt="" className="size-14 rounded-control object-cover" />}
+                    {person.portraitId && (
+                      <img
+                        src={`/pictures/${person.portraitId}`}
+                        alt=""
+                        className="size-14 rounded-control object-cover"
+                      />
+                    )}
                     <span>
                       <span className="block text-lead font-medium">
                         <bdi>{person.name}</bdi>

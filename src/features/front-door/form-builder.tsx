@@ -1,6 +1,12 @@
 "use client";
 import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
-import { arrayMove, SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from "@dnd-kit/sortable";
+import {
+  arrayMove,
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { GripVertical, X } from "lucide-react";
 import type { FrontDoorInput } from "@/contracts";
@@ -8,19 +14,58 @@ import { fieldKinds, type FieldKind } from "@/core/front-door";
 import { Button, inputClass } from "@/ui";
 
 type FormField = FrontDoorInput["formFields"][number];
-const kindWords: Readonly<Record<FieldKind, string>> = { short: "short text", long: "long text", choice: "one of several", several: "several of several", number: "number", country: "country", consent: "agreement", hidden: "hidden value" };
+const kindWords: Readonly<Record<FieldKind, string>> = {
+  short: "short text",
+  long: "long text",
+  choice: "one of several",
+  several: "several of several",
+  number: "number",
+  country: "country",
+  consent: "agreement",
+  hidden: "hidden value",
+};
 const hasOptions = (kind: FieldKind): boolean => kind === "choice" || kind === "several";
 
-function Row({ field, others, onChange, onRemove }: { field: FormField; others: readonly FormField[]; onChange: (part: Partial<FormField>) => void; onRemove: () => void }) {
+function Row({
+  field,
+  others,
+  onChange,
+  onRemove,
+}: {
+  field: FormField;
+  others: readonly FormField[];
+  onChange: (part: Partial<FormField>) => void;
+  onRemove: () => void;
+}) {
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: field.id });
   const asked = others.find((one) => one.id === field.shownIf?.fieldId);
   return (
-    <li ref={setNodeRef} style={{ transform: CSS.Transform.toString(transform), transition }} className="grid grid-cols-[1.5rem_1fr_auto_2rem] items-center gap-2 border-t border-rule bg-ground py-2">
-      <button type="button" {...attributes} {...listeners} aria-label={`Move ${field.label || "the question"}`} className="row-start-1 cursor-grab text-ink-2">
+    <li
+      ref={setNodeRef}
+      style={{ transform: CSS.Transform.toString(transform), transition }}
+      className="grid grid-cols-[1.5rem_1fr_auto_2rem] items-center gap-2 border-t border-rule bg-ground py-2"
+    >
+      <button
+        type="button"
+        {...attributes}
+        {...listeners}
+        aria-label={`Move ${field.label || "the question"}`}
+        className="row-start-1 cursor-grab text-ink-2"
+      >
         <GripVertical size={16} aria-hidden />
       </button>
-      <input aria-label="Question" className={`${inputClass} col-span-2 row-start-1`} value={field.label} onChange={(event) => onChange({ label: event.target.value })} />
-      <select aria-label="Kind of answer" className={`${inputClass} col-start-2`} value={field.kind} onChange={(event) => onChange({ kind: event.target.value as FieldKind })}>
+      <input
+        aria-label="Question"
+        className={`${inputClass} col-span-2 row-start-1`}
+        value={field.label}
+        onChange={(event) => onChange({ label: event.target.value })}
+      />
+      <select
+        aria-label="Kind of answer"
+        className={`${inputClass} col-start-2`}
+        value={field.kind}
+        onChange={(event) => onChange({ kind: event.target.value as FieldKind })}
+      >
         {fieldKinds.map((kind) => (
           <option key={kind} value={kind}>
             {kindWords[kind]}
@@ -31,45 +76,99 @@ function Row({ field, others, onChange, onRemove }: { field: FormField; others: 
         <span />
       ) : (
         <label className="flex items-center gap-1">
-          <input type="checkbox" checked={field.isRequired} onChange={(event) => onChange({ isRequired: event.target.checked })} /> needed
+          <input
+            type="checkbox"
+            checked={field.isRequired}
+            onChange={(event) => onChange({ isRequired: event.target.checked })}
+          />{" "}
+          needed
         </label>
       )}
-      <button type="button" aria-label={`Take ${field.label || "the question"} off`} onClick={onRemove} className="col-start-4 row-start-1 p-1 text-ink-2">
+      <button
+        type="button"
+        aria-label={`Take ${field.label || "the question"} off`}
+        onClick={onRemove}
+        className="col-start-4 row-start-1 p-1 text-ink-2"
+      >
         <X size={16} aria-hidden />
       </button>
       {hasOptions(field.kind) && (
-        <textarea aria-label="Answers, one a line" rows={2} className={`${inputClass} col-span-2 col-start-2`} value={field.options.join("\n")} onChange={(event) => onChange({ options: event.target.value.split("\n") })} onBlur={() => onChange({ options: field.options.map((one) => one.trim()).filter(Boolean) })} />
+        <textarea
+          aria-label="Answers, one a line"
+          rows={2}
+          className={`${inputClass} col-span-2 col-start-2`}
+          value={field.options.join("\n")}
+          onChange={(event) => onChange({ options: event.target.value.split("\n") })}
+          onBlur={() => onChange({ options: field.options.map((one) => one.trim()).filter(Boolean) })}
+        />
       )}
-      {(field.kind === "consent" || field.kind === "hidden") && <input aria-label={field.kind === "consent" ? "Where the words stand" : "Value that is kept"} placeholder={field.kind === "consent" ? "https://" : "value"} className={`${inputClass} col-span-2 col-start-2`} value={field.link ?? ""} onChange={(event) => onChange({ link: event.target.value })} />}
-      {field.kind !== "hidden" && others.some((one) => one.kind === "choice" || one.kind === "several" || one.kind === "consent") && (
-        <div className="col-span-2 col-start-2 flex flex-wrap items-center gap-2 text-label text-ink-2">
-          asked
-          <select aria-label="Asked if" className={`${inputClass} w-48!`} value={field.shownIf?.fieldId ?? ""} onChange={(event) => onChange({ shownIf: event.target.value ? { fieldId: event.target.value, answer: others.find((one) => one.id === event.target.value)?.options[0] ?? "yes" } : null })}>
-            <option value="">of everybody</option>
-            {others
-              .filter((one) => one.kind === "choice" || one.kind === "several" || one.kind === "consent")
-              .map((one) => (
-                <option key={one.id} value={one.id}>
-                  if “{one.label.slice(0, 30)}” is
-                </option>
-              ))}
-          </select>
-          {asked && (
-            <select aria-label="Answered with" className={`${inputClass} w-40!`} value={field.shownIf!.answer} onChange={(event) => onChange({ shownIf: { fieldId: asked.id, answer: event.target.value } })}>
-              {(asked.kind === "consent" ? ["yes"] : asked.options).map((option) => (
-                <option key={option}>{option}</option>
-              ))}
+      {(field.kind === "consent" || field.kind === "hidden") && (
+        <input
+          aria-label={field.kind === "consent" ? "Where the words stand" : "Value that is kept"}
+          placeholder={field.kind === "consent" ? "https://" : "value"}
+          className={`${inputClass} col-span-2 col-start-2`}
+          value={field.link ?? ""}
+          onChange={(event) => onChange({ link: event.target.value })}
+        />
+      )}
+      {field.kind !== "hidden" &&
+        others.some((one) => one.kind === "choice" || one.kind === "several" || one.kind === "consent") && (
+          <div className="col-span-2 col-start-2 flex flex-wrap items-center gap-2 text-label text-ink-2">
+            asked
+            <select
+              aria-label="Asked if"
+              className={`${inputClass} w-48!`}
+              value={field.shownIf?.fieldId ?? ""}
+              onChange={(event) =>
+                onChange({
+                  shownIf: event.target.value
+                    ? {
+                        fieldId: event.target.value,
+                        answer: others.find((one) => one.id === event.target.value)?.options[0] ?? "yes",
+                      }
+                    : null,
+                })
+              }
+            >
+              <option value="">of everybody</option>
+              {others
+                .filter((one) => one.kind === "choice" || one.kind === "several" || one.kind === "consent")
+                .map((one) => (
+                  <option key={one.id} value={one.id}>
+                    if “{one.label.slice(0, 30)}” is
+                  </option>
+                ))}
             </select>
-          )}
-        </div>
-      )}
+            {asked && (
+              <select
+                aria-label="Answered with"
+                className={`${inputClass} w-40!`}
+                value={field.shownIf!.answer}
+                onChange={(event) => onChange({ shownIf: { fieldId: asked.id, answer: event.target.value } })}
+              >
+                {(asked.kind === "consent" ? ["yes"] : asked.options).map((option) => (
+                  <option key={option}>{option}</option>
+                ))}
+              </select>
+            )}
+          </div>
+        )}
     </li>
   );
 }
 
 /** The registration form's own questions: their kinds, their order by drag or by keyboard, and when each is asked. */
-export function FormBuilder({ value, onChange }: { value: readonly FormField[]; onChange: (fields: FormField[]) => void }) {
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }), useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }));
+export function FormBuilder({
+  value,
+  onChange,
+}: {
+  value: readonly FormField[];
+  onChange: (fields: FormField[]) => void;
+}) {
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
   return (
     <div>
       <DndContext
@@ -90,13 +189,34 @@ export function FormBuilder({ value, onChange }: { value: readonly FormField[]; 
                 field={field}
                 others={value.filter((one) => one.id !== field.id)}
                 onChange={(part) => onChange(value.map((one) => (one.id === field.id ? { ...one, ...part } : one)))}
-                onRemove={() => onChange(value.filter((one) => one.id !== field.id).map((one) => (one.shownIf?.fieldId === field.id ? { ...one, shownIf: null } : one)))}
+                onRemove={() =>
+                  onChange(
+                    value
+                      .filter((one) => one.id !== field.id)
+                      .map((one) => (one.shownIf?.fieldId === field.id ? { ...one, shownIf: null } : one)),
+                  )
+                }
               />
             ))}
           </ul>
         </SortableContext>
       </DndContext>
-      <Button className="mt-2" onClick={() => onChange([...value, { id: crypto.randomUUID().slice(0, 8), label: "", kind: "short", isRequired: false, options: [], shownIf: null }])}>
+      <Button
+        className="mt-2"
+        onClick={() =>
+          onChange([
+            ...value,
+            {
+              id: crypto.randomUUID().slice(0, 8),
+              label: "",
+              kind: "short",
+              isRequired: false,
+              options: [],
+              shownIf: null,
+            },
+          ])
+        }
+      >
         Add a question
       </Button>
     </div>

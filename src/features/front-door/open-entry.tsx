@@ -3,7 +3,10 @@ import { useActionState } from "react";
 import type { RegisterState } from "./types";
 
 /** In by the open link: a name, the consent, and on to the foyer. */
-export function OpenEntry(props: { action: (before: RegisterState, data: FormData) => Promise<RegisterState>; words: Readonly<Record<"name" | "consent" | "submit" | "working", string>> }) {
+export function OpenEntry(props: {
+  action: (before: RegisterState, data: FormData) => Promise<RegisterState>;
+  words: Readonly<Record<"name" | "consent" | "submit" | "working", string>>;
+}) {
   const [state, submit, isPending] = useActionState(props.action, { status: "fresh", errors: {}, typed: {} });
   const { words } = props;
   const wrong = state.errors["name"] ?? state.errors["hasConsented"] ?? state.message;
@@ -11,7 +14,13 @@ export function OpenEntry(props: { action: (before: RegisterState, data: FormDat
     <form action={submit} className="flex flex-col gap-3" noValidate>
       <label className="flex flex-col gap-1">
         <span className="text-label font-medium text-ink-2">{words.name}</span>
-        <input name="name" autoComplete="name" className="min-h-9 w-full rounded-control border border-rule bg-sheet px-2.5" defaultValue={state.typed["name"] ?? ""} aria-invalid={"name" in state.errors} />
+        <input
+          name="name"
+          autoComplete="name"
+          className="min-h-9 w-full rounded-control border border-rule bg-sheet px-2.5"
+          defaultValue={state.typed["name"] ?? ""}
+          aria-invalid={"name" in state.errors}
+        />
       </label>
       <label className="flex items-start gap-2 text-label text-ink-2">
         <input type="checkbox" name="consent" className="mt-0.5" defaultChecked={state.typed["consent"] === "on"} />
@@ -22,7 +31,10 @@ export function OpenEntry(props: { action: (before: RegisterState, data: FormDat
           {wrong}
         </p>
       )}
-      <button disabled={isPending} className="min-h-10 rounded-control bg-action px-4 font-medium text-on-action disabled:opacity-60">
+      <button
+        disabled={isPending}
+        className="min-h-10 rounded-control bg-action px-4 font-medium text-on-action disabled:opacity-60"
+      >
         {isPending ? words.working : words.submit}
       </button>
     </form>

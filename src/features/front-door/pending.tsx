@@ -6,13 +6,22 @@ import { Button } from "@/ui";
 type Done = { ok: true; value: number } | { ok: false; words: string };
 
 /** Registrations that somebody has to look at: marked, then taken or declined. */
-export function Pending({ waiting, decide }: { waiting: readonly { ticketId: string; name: string; email: string; answers: string }[]; decide: (ids: string[], isApproved: boolean) => Promise<Done> }) {
+export function Pending({
+  waiting,
+  decide,
+}: {
+  waiting: readonly { ticketId: string; name: string; email: string; answers: string }[];
+  decide: (ids: string[], isApproved: boolean) => Promise<Done>;
+}) {
   const [marked, setMarked] = useState<ReadonlySet<string>>(new Set());
   const [isPending, run] = useTransition();
   const chosen = waiting.filter((one) => marked.has(one.ticketId));
   const say = (isApproved: boolean) =>
     run(async () => {
-      const done = await decide(chosen.map((one) => one.ticketId), isApproved);
+      const done = await decide(
+        chosen.map((one) => one.ticketId),
+        isApproved,
+      );
       if (!done.ok) return void toast.error(done.words);
       setMarked(new Set());
       toast(isApproved ? `${done.value} taken; each gets a mail.` : `${done.value} declined; each gets a mail.`);
@@ -26,8 +35,21 @@ export function Pending({ waiting, decide }: { waiting: readonly { ticketId: str
         {waiting.map((one) => (
           <li key={one.ticketId} className="border-t border-rule py-1">
             <label className="flex items-baseline gap-2">
-              <input type="checkbox" checked={marked.has(one.ticketId)} onChange={(event) => setMarked(new Set(event.target.checked ? [...marked, one.ticketId] : [...marked].filter((id) => id !== one.ticketId)))} />
-              <span>{one.name}</span> <span className="text-label text-ink-2">{one.email}</span> <span className="text-label">{one.answers}</span>
+              <input
+                type="checkbox"
+                checked={marked.has(one.ticketId)}
+                onChange={(event) =>
+                  setMarked(
+                    new Set(
+                      event.target.checked
+                        ? [...marked, one.ticketId]
+                        : [...marked].filter((id) => id !== one.ticketId),
+                    ),
+                  )
+                }
+              />
+              <span>{one.name}</span> <span className="text-label text-ink-2">{one.email}</span>{" "}
+              <span className="text-label">{one.answers}</span>
             </label>
           </li>
         ))}

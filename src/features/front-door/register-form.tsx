@@ -5,7 +5,8 @@ import { Answered } from "@/features/shared/answered";
 import { AnswerField } from "./answer-field";
 import type { FormFieldView, RegisterState, RegisterWords } from "./types";
 
-const control = "w-full min-h-9 px-2.5 py-1 rounded-control border border-rule bg-sheet text-base aria-[invalid=true]:border-wrong";
+const control =
+  "w-full min-h-9 px-2.5 py-1 rounded-control border border-rule bg-sheet text-base aria-[invalid=true]:border-wrong";
 
 /** The registration form. What was typed stays through a refusal; nothing here needs an account. */
 export function RegisterForm(props: {
@@ -26,7 +27,10 @@ export function RegisterForm(props: {
     return <Answered title={words.answered} more={words.answeredMore} email={state.typed["email"] ?? ""} />;
   }
   const value = (name: string, fallback = "") => state.typed[name] ?? fallback;
-  const described = (name: string) => ({ "aria-invalid": name in state.errors, "aria-describedby": name in state.errors ? `${name}-error` : undefined });
+  const described = (name: string) => ({
+    "aria-invalid": name in state.errors,
+    "aria-describedby": name in state.errors ? `${name}-error` : undefined,
+  });
   const error = (name: string) =>
     state.errors[name] && (
       <p id={`${name}-error`} className="text-label text-wrong">
@@ -43,25 +47,55 @@ export function RegisterForm(props: {
       )}
       <label className="flex flex-col gap-1">
         <span className="text-label font-medium text-ink-2">{words.name}</span>
-        <input name="name" autoComplete="name" className={control} defaultValue={value("name", props.prefill?.name)} {...described("name")} />
+        <input
+          name="name"
+          autoComplete="name"
+          className={control}
+          defaultValue={value("name", props.prefill?.name)}
+          {...described("name")}
+        />
         {error("name")}
       </label>
       <label className="flex flex-col gap-1">
         <span className="text-label font-medium text-ink-2">{words.email}</span>
-        <input name="email" type="email" autoComplete="email" className={control} defaultValue={value("email", props.prefill?.email)} {...described("email")} />
+        <input
+          name="email"
+          type="email"
+          autoComplete="email"
+          className={control}
+          defaultValue={value("email", props.prefill?.email)}
+          {...described("email")}
+        />
         {error("email")}
       </label>
       {props.fields
         .filter((field) => field.kind !== "hidden" && isShown(field, props.fields, answers))
         .map((field) => (
-          <AnswerField key={field.id} field={field} value={answers[field.id] ?? ""} error={state.errors[`answers.${field.id}`]} required={words.required} countries={props.countries} onChange={(value) => setAnswers((before) => ({ ...before, [field.id]: value }))} />
+          <AnswerField
+            key={field.id}
+            field={field}
+            value={answers[field.id] ?? ""}
+            error={state.errors[`answers.${field.id}`]}
+            required={words.required}
+            countries={props.countries}
+            onChange={(value) => setAnswers((before) => ({ ...before, [field.id]: value }))}
+          />
         ))}
       <label className="flex items-start gap-2 text-label text-ink-2">
-        <input type="checkbox" name="consent" className="mt-0.5" defaultChecked={value("consent") === "on"} {...described("hasConsented")} />
+        <input
+          type="checkbox"
+          name="consent"
+          className="mt-0.5"
+          defaultChecked={value("consent") === "on"}
+          {...described("hasConsented")}
+        />
         <span>{words.consent}</span>
       </label>
       {error("hasConsented")}
-      <button disabled={isPending} className="min-h-10 rounded-control bg-action px-4 font-medium text-on-action disabled:opacity-60">
+      <button
+        disabled={isPending}
+        className="min-h-10 rounded-control bg-action px-4 font-medium text-on-action disabled:opacity-60"
+      >
         {isPending ? words.working : words.submit}
       </button>
     </form>

@@ -2,13 +2,21 @@
 import { useActionState } from "react";
 
 /** For a code that was read out: the room it belongs to. */
-export function RoomCode(props: { action: (before: string | null, data: FormData) => Promise<string | null>; words: { roomCode: string; roomCodeAct: string } }) {
+export function RoomCode(props: {
+  action: (before: string | null, data: FormData) => Promise<string | null>;
+  words: { roomCode: string; roomCodeAct: string };
+}) {
   const [wrong, submit, isPending] = useActionState(props.action, null);
   return (
     <form action={submit} className="mt-6 flex flex-wrap items-end gap-2">
       <label className="flex flex-col gap-1">
         <span className="text-label text-ink-2">{props.words.roomCode}</span>
-        <input name="code" autoComplete="off" spellCheck={false} className="mono min-h-9 w-40 rounded-control border border-rule bg-sheet px-2.5" />
+        <input
+          name="code"
+          autoComplete="off"
+          spellCheck={false}
+          className="mono min-h-9 w-40 rounded-control border border-rule bg-sheet px-2.5"
+        />
       </label>
       <button disabled={isPending} className="min-h-9 rounded-control border border-rule bg-sheet px-3">
         {props.words.roomCodeAct}

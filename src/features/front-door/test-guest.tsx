@@ -3,7 +3,11 @@ import { useState, useTransition } from "react";
 import { Button, Note } from "@/ui";
 
 /** A ticket for trying the way in as a guest would. */
-export function TestGuest({ make }: { make: () => Promise<{ ok: true; value: string } | { ok: false; words: string }> }) {
+export function TestGuest({
+  make,
+}: {
+  make: () => Promise<{ ok: true; value: string } | { ok: false; words: string }>;
+}) {
   const [link, setLink] = useState<string | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const [isPending, run] = useTransition();

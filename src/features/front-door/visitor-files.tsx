@@ -11,7 +11,17 @@ interface VisitorFile {
 }
 
 /** Files that visitors may take along; kept at once, beside the rest of the editor. */
-export function VisitorFiles({ eventId, files, remove, warnsOfGuests }: { eventId: string; files: readonly VisitorFile[]; remove: (id: string) => Promise<{ ok: true } | { ok: false; words: string }>; warnsOfGuests: boolean }) {
+export function VisitorFiles({
+  eventId,
+  files,
+  remove,
+  warnsOfGuests,
+}: {
+  eventId: string;
+  files: readonly VisitorFile[];
+  remove: (id: string) => Promise<{ ok: true } | { ok: false; words: string }>;
+  warnsOfGuests: boolean;
+}) {
   const router = useRouter();
   const [wrong, setWrong] = useState<string | null>(null);
   const [isSending, setSending] = useState(false);
@@ -19,7 +29,10 @@ export function VisitorFiles({ eventId, files, remove, warnsOfGuests }: { eventI
     if (!file) return;
     setSending(true);
     setWrong(null);
-    const response = await fetch(`/upload/file/${eventId}?name=${encodeURIComponent(file.name)}`, { method: "POST", body: file }).catch(() => null);
+    const response = await fetch(`/upload/file/${eventId}?name=${encodeURIComponent(file.name)}`, {
+      method: "POST",
+      body: file,
+    }).catch(() => null);
     const answer = response && ((await response.json()) as { ok: true } | { ok: false; words: string });
     setSending(false);
     if (!answer?.ok) return setWrong(answer?.words ?? "The file did not reach the server. Try again.");
@@ -28,7 +41,11 @@ export function VisitorFiles({ eventId, files, remove, warnsOfGuests }: { eventI
   };
   return (
     <div>
-      {warnsOfGuests && <Note tone="attention">Guests from outside the organisation can come: whatever stands here leaves the house.</Note>}
+      {warnsOfGuests && (
+        <Note tone="attention">
+          Guests from outside the organisation can come: whatever stands here leaves the house.
+        </Note>
+      )}
       {wrong && <Note tone="wrong">{wrong}</Note>}
       <ul>
         {files.map((file) => (
@@ -50,7 +67,13 @@ export function VisitorFiles({ eventId, files, remove, warnsOfGuests }: { eventI
           </li>
         ))}
       </ul>
-      <input type="file" aria-label="File for visitors" disabled={isSending} className="mt-2" onChange={(event) => void send(event.target.files?.[0])} />
+      <input
+        type="file"
+        aria-label="File for visitors"
+        disabled={isSending}
+        className="mt-2"
+        onChange={(event) => void send(event.target.files?.[0])}
+      />
     </div>
   );
 }

@@ -8,19 +8,39 @@ export interface AudienceChoices {
   readonly pastEvents: readonly { readonly id: string; readonly title: string; readonly day: string }[];
 }
 
-const standingWords = { registered: "Registered for this date", waiting: "On its waiting list", came: "Came to it", missed: "Registered and did not come", unanswered: "Invited and not answered", stage: "People on stage" } as const;
+const standingWords = {
+  registered: "Registered for this date",
+  waiting: "On its waiting list",
+  came: "Came to it",
+  missed: "Registered and did not come",
+  unanswered: "Invited and not answered",
+  stage: "People on stage",
+} as const;
 const pastWords = { registered: "registered", came: "came", missed: "did not come" } as const;
 
 /** Whom a mailing goes to: standings, groups, earlier events, a pasted list; all of them added up. */
-export function AudiencePicker({ value, onChange, choices }: { value: Audience; onChange: (next: Audience) => void; choices: AudienceChoices }) {
-  const toggle = <T,>(list: readonly T[], one: T): T[] => (list.includes(one) ? list.filter((other) => other !== one) : [...list, one]);
+export function AudiencePicker({
+  value,
+  onChange,
+  choices,
+}: {
+  value: Audience;
+  onChange: (next: Audience) => void;
+  choices: AudienceChoices;
+}) {
+  const toggle = <T,>(list: readonly T[], one: T): T[] =>
+    list.includes(one) ? list.filter((other) => other !== one) : [...list, one];
   return (
     <fieldset className="flex flex-col gap-3">
       <legend className="text-label font-medium text-ink-2">To</legend>
       <div className="grid grid-cols-2 gap-x-4 gap-y-1">
         {(Object.keys(standingWords) as (keyof typeof standingWords)[]).map((one) => (
           <label key={one} className="flex items-center gap-2">
-            <input type="checkbox" checked={value.standing.includes(one)} onChange={() => onChange({ ...value, standing: toggle(value.standing, one) })} />
+            <input
+              type="checkbox"
+              checked={value.standing.includes(one)}
+              onChange={() => onChange({ ...value, standing: toggle(value.standing, one) })}
+            />
             {standingWords[one]}
           </label>
         ))}
@@ -31,7 +51,11 @@ export function AudiencePicker({ value, onChange, choices }: { value: Audience; 
           <div className="flex flex-wrap gap-x-4 gap-y-1">
             {choices.groups.map((group) => (
               <label key={group.name} className="flex items-center gap-2">
-                <input type="checkbox" checked={value.groups.includes(group.name)} onChange={() => onChange({ ...value, groups: toggle(value.groups, group.name) })} />
+                <input
+                  type="checkbox"
+                  checked={value.groups.includes(group.name)}
+                  onChange={() => onChange({ ...value, groups: toggle(value.groups, group.name) })}
+                />
                 {group.name} <span className="mono text-ink-2">{group.count}</span>
               </label>
             ))}
@@ -47,7 +71,8 @@ export function AudiencePicker({ value, onChange, choices }: { value: Audience; 
                 className={inputClass}
                 value=""
                 onChange={(event) => {
-                  if (event.target.value) onChange({ ...value, past: [...value.past, { eventId: event.target.value, who: "registered" }] });
+                  if (event.target.value)
+                    onChange({ ...value, past: [...value.past, { eventId: event.target.value, who: "registered" }] });
                 }}
               >
                 <option value="">choose one to add</option>
@@ -61,15 +86,33 @@ export function AudiencePicker({ value, onChange, choices }: { value: Audience; 
               </select>
               {value.past.map((past) => (
                 <p key={past.eventId} className="flex items-center gap-2">
-                  <span className="flex-1 truncate">{choices.pastEvents.find((one) => one.id === past.eventId)?.title}</span>
-                  <select aria-label="Who of them" className={`${inputClass} w-40!`} value={past.who} onChange={(event) => onChange({ ...value, past: value.past.map((one) => (one === past ? { ...one, who: event.target.value as typeof past.who } : one)) })}>
+                  <span className="flex-1 truncate">
+                    {choices.pastEvents.find((one) => one.id === past.eventId)?.title}
+                  </span>
+                  <select
+                    aria-label="Who of them"
+                    className={`${inputClass} w-40!`}
+                    value={past.who}
+                    onChange={(event) =>
+                      onChange({
+                        ...value,
+                        past: value.past.map((one) =>
+                          one === past ? { ...one, who: event.target.value as typeof past.who } : one,
+                        ),
+                      })
+                    }
+                  >
                     {(Object.keys(pastWords) as (keyof typeof pastWords)[]).map((who) => (
                       <option key={who} value={who}>
                         {pastWords[who]}
                       </option>
                     ))}
                   </select>
-                  <button type="button" className="text-ink-2 hover:underline" onClick={() => onChange({ ...value, past: value.past.filter((one) => one !== past) })}>
+                  <button
+                    type="button"
+                    className="text-ink-2 hover:underline"
+                    onClick={() => onChange({ ...value, past: value.past.filter((one) => one !== past) })}
+                  >
                     leave out
                   </button>
                 </p>
@@ -79,7 +122,15 @@ export function AudiencePicker({ value, onChange, choices }: { value: Audience; 
         </Field>
       )}
       <Field label="Pasted list" hint="Names and addresses as they come: one a line, or parted by commas.">
-        {(ids) => <textarea {...ids} rows={3} className={`${inputClass} mono`} value={value.pasted} onChange={(event) => onChange({ ...value, pasted: event.target.value })} />}
+        {(ids) => (
+          <textarea
+            {...ids}
+            rows={3}
+            className={`${inputClass} mono`}
+            value={value.pasted}
+            onChange={(event) => onChange({ ...value, pasted: event.target.value })}
+          />
+        )}
       </Field>
     </fieldset>
   );

@@ -33,16 +33,30 @@ export interface ComposerActs {
 const people = (count: number): string => (count === 1 ? "1 person" : `${count} people`);
 
 function left({ twice, already, unsubscribed, failed }: Summary): string {
-  const parts = [twice > 0 && `${twice} named more than once`, already > 0 && `${already} asked or registered before`, unsubscribed > 0 && `${unsubscribed} want no mail`, failed > 0 && `${failed} whose mail came back`];
+  const parts = [
+    twice > 0 && `${twice} named more than once`,
+    already > 0 && `${already} asked or registered before`,
+    unsubscribed > 0 && `${unsubscribed} want no mail`,
+    failed > 0 && `${failed} whose mail came back`,
+  ];
   return parts.filter(Boolean).join(" · ");
 }
 
 /** Writes one mailing: words around the join details, whom it goes to with its count, then kept, tried and sent. */
-export function Composer(props: { draft: MailingInput & { id: string | null; version: number }; choices: AudienceChoices; acts: ComposerActs; copy: CopyTexts | null }) {
+export function Composer(props: {
+  draft: MailingInput & { id: string | null; version: number };
+  choices: AudienceChoices;
+  acts: ComposerActs;
+  copy: CopyTexts | null;
+}) {
   const { id: draftId, version: draftVersion, ...draft } = props.draft;
   const router = useRouter();
   const [input, setInput] = useState<MailingInput>(draft);
-  const [kept, setKept] = useState({ id: draftId, version: draftVersion, text: draftId === null ? "" : JSON.stringify(draft) });
+  const [kept, setKept] = useState({
+    id: draftId,
+    version: draftVersion,
+    text: draftId === null ? "" : JSON.stringify(draft),
+  });
   const [summary, setSummary] = useState<Summary | null>(null);
   const [preview, setPreview] = useState<PreviewMail | null>(null);
   const [reader, setReader] = useState<string>("");
@@ -61,11 +75,16 @@ export function Composer(props: { draft: MailingInput & { id: string | null; ver
   const isKept = kept.text === JSON.stringify(input);
   const [turn, setTurn] = useState(0);
   const isTouched = JSON.stringify(input) !== (kept.text || JSON.stringify(draft));
-  const typed = useDraft(`mailing ${usePathname()} ${draftId ?? draft.kind}`, () => input, isTouched, (before) => {
-    change(before);
-    // the editor begins anew with the words brought back
-    setTurn(turn + 1);
-  });
+  const typed = useDraft(
+    `mailing ${usePathname()} ${draftId ?? draft.kind}`,
+    () => input,
+    isTouched,
+    (before) => {
+      change(before);
+      // the editor begins anew with the words brought back
+      setTurn(turn + 1);
+    },
+  );
   const sendsByItself = isFollowUp(input.kind);
   const save = () =>
     attempt(
@@ -83,32 +102,74 @@ export function Composer(props: { draft: MailingInput & { id: string | null; ver
       <div className="flex flex-col gap-3">
         <DraftNote draft={typed} />
         {wrong && <Note tone="wrong">{wrong}</Note>}
-        <Field label="Subject">{(ids) => <input {...ids} className={inputClass} value={input.subject} onChange={(event) => change({ subject: event.target.value })} />}</Field>
+        <Field label="Subject">
+          {(ids) => (
+            <input
+              {...ids}
+              className={inputClass}
+              value={input.subject}
+              onChange={(event) => change({ subject: event.target.value })}
+            />
+          )}
+        </Field>
         <MailEditor key={turn} doc={input.doc} onChange={(doc) => change({ doc: doc as MailingInput["doc"] })} />
         <div className="grid grid-cols-2 gap-3">
           <Field label="Sender’s name" hint="Empty: the organisation’s.">
-            {(ids) => <input {...ids} className={inputClass} value={input.senderName} onChange={(event) => change({ senderName: event.target.value })} />}
+            {(ids) => (
+              <input
+                {...ids}
+                className={inputClass}
+                value={input.senderName}
+                onChange={(event) => change({ senderName: event.target.value })}
+              />
+            )}
           </Field>
           <Field label="Answers go to" hint="Empty: back to the sender.">
-            {(ids) => <input {...ids} type="email" className={inputClass} value={input.replyTo} onChange={(event) => change({ replyTo: event.target.value })} />}
+            {(ids) => (
+              <input
+                {...ids}
+                type="email"
+                className={inputClass}
+                value={input.replyTo}
+                onChange={(event) => change({ replyTo: event.target.value })}
+              />
+            )}
           </Field>
         </div>
         <div className="flex flex-wrap items-center gap-2">
           <Button weight={isKept ? "quiet" : "act"} disabled={isPending || isKept} onClick={save}>
             Keep the mailing
           </Button>
-          <Button disabled={isPending} onClick={() => attempt(() => props.acts.preview(input, reader || null), setPreview)}>
+          <Button
+            disabled={isPending}
+            onClick={() => attempt(() => props.acts.preview(input, reader || null), setPreview)}
+          >
             See it as
           </Button>
-          <select aria-label="As which recipient" className={`${inputClass} w-52!`} value={reader} onChange={(event) => setReader(event.target.value)}>
+          <select
+            aria-label="As which recipient"
+            className={`${inputClass} w-52!`}
+            value={reader}
+            onChange={(event) => setReader(event.target.value)}
+          >
             <option value="">yourself</option>
-            {(summary?.first ?? []).filter((one) => one.personId).map((one) => (
-              <option key={one.personId} value={one.personId!}>
-                {one.name || one.email}
-              </option>
-            ))}
+            {(summary?.first ?? [])
+              .filter((one) => one.personId)
+              .map((one) => (
+                <option key={one.personId} value={one.personId!}>
+                  {one.name || one.email}
+                </option>
+              ))}
           </select>
-          <Button disabled={isPending} onClick={() => attempt(() => props.acts.test(input), (to) => toast(`A test is on its way to ${to}.`))}>
+          <Button
+            disabled={isPending}
+            onClick={() =>
+              attempt(
+                () => props.acts.test(input),
+                (to) => toast(`A test is on its way to ${to}.`),
+              )
+            }
+          >
             Send me a test
           </Button>
         </div>
@@ -117,13 +178,36 @@ export function Composer(props: { draft: MailingInput & { id: string | null; ver
       </div>
       <div className="flex flex-col gap-4 border-l border-rule pl-6">
         {sendsByItself ? (
-          <Field label="Goes, minutes after the end" hint={input.kind === "follow-up-came" ? "To everybody who came." : "To everybody who registered and did not come."}>
-            {(ids) => <input {...ids} type="number" min={5} className={`${inputClass} mono`} value={input.afterMinutes ?? 60} onChange={(event) => change({ afterMinutes: Number(event.target.value) })} />}
+          <Field
+            label="Goes, minutes after the end"
+            hint={
+              input.kind === "follow-up-came"
+                ? "To everybody who came."
+                : "To everybody who registered and did not come."
+            }
+          >
+            {(ids) => (
+              <input
+                {...ids}
+                type="number"
+                min={5}
+                className={`${inputClass} mono`}
+                value={input.afterMinutes ?? 60}
+                onChange={(event) => change({ afterMinutes: Number(event.target.value) })}
+              />
+            )}
           </Field>
         ) : (
           <>
-            <AudiencePicker value={input.audience} choices={props.choices} onChange={(audience) => change({ audience })} />
-            <Button disabled={isPending} onClick={() => attempt(() => props.acts.count(input.kind, input.audience), setSummary)}>
+            <AudiencePicker
+              value={input.audience}
+              choices={props.choices}
+              onChange={(audience) => change({ audience })}
+            />
+            <Button
+              disabled={isPending}
+              onClick={() => attempt(() => props.acts.count(input.kind, input.audience), setSummary)}
+            >
               Count them
             </Button>
             {summary && (
@@ -132,7 +216,9 @@ export function Composer(props: { draft: MailingInput & { id: string | null; ver
                   <span className="mono">{summary.count}</span> would get it
                 </p>
                 {left(summary) && <p className="text-ink-2">Left out: {left(summary)}</p>}
-                {summary.unread.length > 0 && <p className="text-attention">No address in: {summary.unread.slice(0, 8).join(" · ")}</p>}
+                {summary.unread.length > 0 && (
+                  <p className="text-attention">No address in: {summary.unread.slice(0, 8).join(" · ")}</p>
+                )}
                 <Confirm
                   weight="act"
                   trigger={
@@ -153,7 +239,10 @@ export function Composer(props: { draft: MailingInput & { id: string | null; ver
                     )
                   }
                 >
-                  <p>Each gets a mail of their own and sees nobody else’s address. Whoever has this mailing already gets none.</p>
+                  <p>
+                    Each gets a mail of their own and sees nobody else’s address. Whoever has this mailing already gets
+                    none.
+                  </p>
                 </Confirm>
                 {!isKept && <p className="mt-1 text-attention">Keep the mailing first.</p>}
               </div>

@@ -21,18 +21,27 @@ const block: fc.Arbitrary<MailBlock> = fc.oneof(
 
 describe("the composer's document", () => {
   it("comes back from the editor as it went in: 500 documents", () => {
-    fc.assert(fc.property(fc.array(block, { minLength: 1, maxLength: 6 }), (doc) => { expect(docFromEditor(editorFromDoc(doc))).toEqual(doc); }), { numRuns: 500 });
+    fc.assert(
+      fc.property(fc.array(block, { minLength: 1, maxLength: 6 }), (doc) => {
+        expect(docFromEditor(editorFromDoc(doc))).toEqual(doc);
+      }),
+      { numRuns: 500 },
+    );
   });
 
   it("loses empty paragraphs at the end, never the last block", () => {
     const empty = { type: "paragraph" };
-    expect(docFromEditor({ type: "doc", content: [{ type: "joinDetails" }, empty, empty] })).toEqual([{ type: "join-details" }]);
+    expect(docFromEditor({ type: "doc", content: [{ type: "joinDetails" }, empty, empty] })).toEqual([
+      { type: "join-details" },
+    ]);
     expect(docFromEditor({ type: "doc", content: [empty, empty] })).toEqual([{ type: "paragraph", words: [] }]);
     expect(docFromEditor({ type: "doc" })).toEqual([]);
   });
 
   it("takes no merge field that there is not", () => {
     const chip = (field: string) => ({ type: "mergeField", attrs: { field } });
-    expect(docFromEditor({ type: "doc", content: [{ type: "paragraph", content: [chip("password"), chip("name")] }] })).toEqual([{ type: "paragraph", words: [{ type: "field", field: "name" }] }]);
+    expect(
+      docFromEditor({ type: "doc", content: [{ type: "paragraph", content: [chip("password"), chip("name")] }] }),
+    ).toEqual([{ type: "paragraph", words: [{ type: "field", field: "name" }] }]);
   });
 });

@@ -5,14 +5,24 @@ const isField = (text: unknown): text is MergeField => (mergeFields as readonly 
 
 function inlineFrom(node: JSONContent): MailInline[] {
   if (node.type === "hardBreak") return [{ type: "break" }];
-  if (node.type === "mergeField") return isField(node.attrs?.["field"]) ? [{ type: "field", field: node.attrs["field"] }] : [];
+  if (node.type === "mergeField")
+    return isField(node.attrs?.["field"]) ? [{ type: "field", field: node.attrs["field"] }] : [];
   if (node.type !== "text" || !node.text) return [];
   const marks = node.marks ?? [];
   const href = marks.find((mark) => mark.type === "link")?.attrs?.["href"] as string | undefined;
   const has = (type: string) => marks.some((mark) => mark.type === type);
-  return [{ type: "text", text: node.text, ...(has("bold") && { bold: true }), ...(has("italic") && { italic: true }), ...(href && { href }) }];
+  return [
+    {
+      type: "text",
+      text: node.text,
+      ...(has("bold") && { bold: true }),
+      ...(has("italic") && { italic: true }),
+      ...(href && { href }),
+    },
+  ];
 }
-const wordsOf = (node: JSONContent): MailInline[] => (node.content ?? []).flatMap((one) => (one.content ? wordsOf(one) : inlineFrom(one)));
+const wordsOf = (node: JSONContent): MailInline[] =>
+  (node.content ?? []).flatMap((one) => (one.content ? wordsOf(one) : inlineFrom(one)));
 
 /** What the editor holds as the document that is kept. Empty paragraphs at the end go. */
 export function docFromEditor(json: JSONContent): MailDoc {
@@ -40,11 +50,21 @@ export function docFromEditor(json: JSONContent): MailDoc {
 function inlineNode(one: MailInline): JSONContent {
   if (one.type === "break") return { type: "hardBreak" };
   if (one.type === "field") return { type: "mergeField", attrs: { field: one.field } };
-  const marks = [...(one.bold ? [{ type: "bold" }] : []), ...(one.italic ? [{ type: "italic" }] : []), ...(one.href ? [{ type: "link", attrs: { href: one.href } }] : [])];
+  const marks = [
+    ...(one.bold ? [{ type: "bold" }] : []),
+    ...(one.italic ? [{ type: "italic" }] : []),
+    ...(one.href ? [{ type: "link", attrs: { href: one.href } }] : []),
+  ];
   return { type: "text", text: one.text, ...(marks.length > 0 && { marks }) };
 }
-const paragraph = (words: readonly MailInline[]): JSONContent => ({ type: "paragraph", content: words.map(inlineNode) });
-const list = (type: string, items: readonly (readonly MailInline[])[]): JSONContent => ({ type, content: items.map((item) => ({ type: "listItem", content: [paragraph(item)] })) });
+const paragraph = (words: readonly MailInline[]): JSONContent => ({
+  type: "paragraph",
+  content: words.map(inlineNode),
+});
+const list = (type: string, items: readonly (readonly MailInline[])[]): JSONContent => ({
+  type,
+  content: items.map((item) => ({ type: "listItem", content: [paragraph(item)] })),
+});
 
 /** The kept document as the editor takes it. */
 export function editorFromDoc(doc: MailDoc): JSONContent {

@@ -12,8 +12,14 @@ export const MergeFieldNode = Node.create({
   inline: true,
   atom: true,
   addAttributes: () => ({ field: { default: "name" } }),
-  parseHTML: () => [{ tag: "span[data-field]", getAttrs: (element) => ({ field: element.getAttribute("data-field") }) }],
-  renderHTML: ({ node }) => ["span", { "data-field": node.attrs["field"] as string, class: "mail-chip" }, fieldWords[node.attrs["field"] as keyof typeof fieldWords] ?? String(node.attrs["field"])],
+  parseHTML: () => [
+    { tag: "span[data-field]", getAttrs: (element) => ({ field: element.getAttribute("data-field") }) },
+  ],
+  renderHTML: ({ node }) => [
+    "span",
+    { "data-field": node.attrs["field"] as string, class: "mail-chip" },
+    fieldWords[node.attrs["field"] as keyof typeof fieldWords] ?? String(node.attrs["field"]),
+  ],
 });
 
 const holdsJoin = (doc: DocNode): boolean => doc.content.content.some((node) => node.type.name === "joinDetails");
@@ -33,10 +39,17 @@ function shift({ editor, getPos }: ReactNodeViewProps, direction: -1 | 1): void 
 
 function JoinDetailsView(props: ReactNodeViewProps) {
   return (
-    <NodeViewWrapper data-drag-handle="" draggable className="my-2 flex items-center gap-3 border-l-4 border-action bg-raised px-3 py-2" contentEditable={false}>
+    <NodeViewWrapper
+      data-drag-handle=""
+      draggable
+      className="my-2 flex items-center gap-3 border-l-4 border-action bg-raised px-3 py-2"
+      contentEditable={false}
+    >
       <span className="flex-1">
         <span className="block font-medium">Join details</span>
-        <span className="text-label text-ink-2">link, hour, reply, access code and phone line of each recipient. They can be moved, not deleted.</span>
+        <span className="text-label text-ink-2">
+          link, hour, reply, access code and phone line of each recipient. They can be moved, not deleted.
+        </span>
       </span>
       <Button aria-label="Move the join details up" onClick={() => shift(props, -1)}>
         Up
@@ -57,5 +70,10 @@ export const JoinDetailsNode = Node.create({
   parseHTML: () => [{ tag: "div[data-join-details]" }],
   renderHTML: () => ["div", { "data-join-details": "" }],
   addNodeView: () => ReactNodeViewRenderer(JoinDetailsView),
-  addProseMirrorPlugins: () => [new Plugin({ filterTransaction: (transaction, state) => !transaction.docChanged || !holdsJoin(state.doc) || holdsJoin(transaction.doc) })],
+  addProseMirrorPlugins: () => [
+    new Plugin({
+      filterTransaction: (transaction, state) =>
+        !transaction.docChanged || !holdsJoin(state.doc) || holdsJoin(transaction.doc),
+    }),
+  ],
 });

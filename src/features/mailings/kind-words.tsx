@@ -9,7 +9,13 @@ import { kindWords } from "./field-words";
 import { MailEditor } from "./mail-editor";
 
 /** The event's own words for a mail that goes by itself: kept here, sent when its moment comes. */
-export function KindWords(props: { kind: MailingKind; subject: string; doc: MailDoc; isOwn: boolean; save: (input: { subject: string; doc: MailDoc } | null) => Promise<Done<void>> }) {
+export function KindWords(props: {
+  kind: MailingKind;
+  subject: string;
+  doc: MailDoc;
+  isOwn: boolean;
+  save: (input: { subject: string; doc: MailDoc } | null) => Promise<Done<void>>;
+}) {
   const router = useRouter();
   const [subject, setSubject] = useState(props.subject);
   const [doc, setDoc] = useState(props.doc);
@@ -26,12 +32,24 @@ export function KindWords(props: { kind: MailingKind; subject: string; doc: Mail
     });
   return (
     <section aria-label={`Words of: ${kindWords[props.kind]}`} className="flex max-w-3xl flex-col gap-3">
-      <p className="text-ink-2">{props.isOwn ? "These are the event’s own words." : "These are the standard words, in English; others read them in their own language. Once changed, everybody gets what stands here."}</p>
+      <p className="text-ink-2">
+        {props.isOwn
+          ? "These are the event’s own words."
+          : "These are the standard words, in English; others read them in their own language. Once changed, everybody gets what stands here."}
+      </p>
       {wrong && <Note tone="wrong">{wrong}</Note>}
-      <Field label="Subject">{(ids) => <input {...ids} className={inputClass} value={subject} onChange={(event) => setSubject(event.target.value)} />}</Field>
+      <Field label="Subject">
+        {(ids) => (
+          <input {...ids} className={inputClass} value={subject} onChange={(event) => setSubject(event.target.value)} />
+        )}
+      </Field>
       <MailEditor doc={doc} onChange={setDoc} />
       <div className="flex gap-2">
-        <Button weight="act" disabled={isPending} onClick={() => keep({ subject, doc }, "Kept. It goes when its moment comes.")}>
+        <Button
+          weight="act"
+          disabled={isPending}
+          onClick={() => keep({ subject, doc }, "Kept. It goes when its moment comes.")}
+        >
           Keep these words
         </Button>
         {props.isOwn && (

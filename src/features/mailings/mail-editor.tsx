@@ -12,28 +12,63 @@ import { chips, fieldWords } from "./field-words";
 export function MailEditor({ doc, onChange }: { doc: MailDoc; onChange: (doc: MailDoc) => void }) {
   const [href, setHref] = useState<string | null>(null);
   const editor = useEditor({
-    extensions: [StarterKit.configure({ code: false, codeBlock: false, horizontalRule: false, strike: false, underline: false, heading: { levels: [2] }, link: { openOnClick: false, protocols: ["http", "https", "mailto"] } }), MergeFieldNode, JoinDetailsNode],
+    extensions: [
+      StarterKit.configure({
+        code: false,
+        codeBlock: false,
+        horizontalRule: false,
+        strike: false,
+        underline: false,
+        heading: { levels: [2] },
+        link: { openOnClick: false, protocols: ["http", "https", "mailto"] },
+      }),
+      MergeFieldNode,
+      JoinDetailsNode,
+    ],
     content: editorFromDoc(doc),
     immediatelyRender: false,
     injectCSS: false,
-    editorProps: { attributes: { "aria-label": "Words of the mail", role: "textbox", "aria-multiline": "true", class: "prose min-h-56 px-3 py-2 outline-none" } },
+    editorProps: {
+      attributes: {
+        "aria-label": "Words of the mail",
+        role: "textbox",
+        "aria-multiline": "true",
+        class: "prose min-h-56 px-3 py-2 outline-none",
+      },
+    },
     onUpdate: ({ editor: current }) => onChange(docFromEditor(current.getJSON())),
   });
   const chain = () => editor?.chain().focus();
   return (
     <div className="rounded-control border border-rule bg-sheet">
-      <div className="flex flex-wrap items-center gap-1 border-b border-rule p-1" role="toolbar" aria-label="Text style">
+      <div
+        className="flex flex-wrap items-center gap-1 border-b border-rule p-1"
+        role="toolbar"
+        aria-label="Text style"
+      >
         <Button onClick={() => chain()?.toggleBold().run()}>Bold</Button>
         <Button onClick={() => chain()?.toggleItalic().run()}>Italic</Button>
         <Button onClick={() => chain()?.toggleHeading({ level: 2 }).run()}>Heading</Button>
         <Button onClick={() => chain()?.toggleBulletList().run()}>List</Button>
         <Button onClick={() => chain()?.toggleOrderedList().run()}>Numbers</Button>
-        <Button onClick={() => setHref(href === null ? ((editor?.getAttributes("link")["href"] as string | undefined) ?? "https://") : null)} aria-expanded={href !== null}>
+        <Button
+          onClick={() =>
+            setHref(
+              href === null ? ((editor?.getAttributes("link")["href"] as string | undefined) ?? "https://") : null,
+            )
+          }
+          aria-expanded={href !== null}
+        >
           Link
         </Button>
         <span className="ml-2 text-label text-ink-2">Put in:</span>
         {chips.map((field) => (
-          <button key={field} type="button" className="mail-chip cursor-pointer" onClick={() => chain()?.insertContent({ type: "mergeField", attrs: { field } }).run()}>
+          <button
+            key={field}
+            type="button"
+            className="mail-chip cursor-pointer"
+            onClick={() => chain()?.insertContent({ type: "mergeField", attrs: { field } }).run()}
+          >
             {fieldWords[field]}
           </button>
         ))}
@@ -48,7 +83,12 @@ export function MailEditor({ doc, onChange }: { doc: MailDoc; onChange: (doc: Ma
             setHref(null);
           }}
         >
-          <input aria-label="Address of the link" className={inputClass} value={href} onChange={(event) => setHref(event.target.value)} />
+          <input
+            aria-label="Address of the link"
+            className={inputClass}
+            value={href}
+            onChange={(event) => setHref(event.target.value)}
+          />
           <Button type="submit">Set</Button>
         </form>
       )}

@@ -36,7 +36,19 @@ function useWatch(isLeaving: boolean): void {
 }
 
 /** The event's own mailings: how far each has gone, and its stop. */
-export function MailingList({ items, zone, acts, mayEdit, chosenId }: { items: readonly MailingItem[]; zone: string; acts: MailingActs; mayEdit: boolean; chosenId: string | null }) {
+export function MailingList({
+  items,
+  zone,
+  acts,
+  mayEdit,
+  chosenId,
+}: {
+  items: readonly MailingItem[];
+  zone: string;
+  acts: MailingActs;
+  mayEdit: boolean;
+  chosenId: string | null;
+}) {
   const router = useRouter();
   const [isPending, run] = useTransition();
   useWatch(items.some((item) => (item.counts["planned"] ?? 0) + (item.counts["sending"] ?? 0) > 0));
@@ -46,13 +58,22 @@ export function MailingList({ items, zone, acts, mayEdit, chosenId }: { items: r
       if (!done.ok) toast.error(done.words);
       router.refresh();
     });
-  if (items.length === 0) return <p className="text-ink-2">No mailing yet. Confirmations, reminders and word of changes go by themselves.</p>;
+  if (items.length === 0)
+    return <p className="text-ink-2">No mailing yet. Confirmations, reminders and word of changes go by themselves.</p>;
   return (
     <ul>
       {items.map((item) => {
-        const [sent, whole, waiting, held] = [item.counts["sent"] ?? 0, all(item.counts), (item.counts["planned"] ?? 0) + (item.counts["sending"] ?? 0), item.counts["held"] ?? 0];
+        const [sent, whole, waiting, held] = [
+          item.counts["sent"] ?? 0,
+          all(item.counts),
+          (item.counts["planned"] ?? 0) + (item.counts["sending"] ?? 0),
+          item.counts["held"] ?? 0,
+        ];
         return (
-          <li key={item.id} className={`grid grid-cols-[11rem_1fr_14rem_auto] items-center gap-3 border-b border-rule py-1.5 ${item.id === chosenId ? "bg-sheet" : ""}`}>
+          <li
+            key={item.id}
+            className={`grid grid-cols-[11rem_1fr_14rem_auto] items-center gap-3 border-b border-rule py-1.5 ${item.id === chosenId ? "bg-sheet" : ""}`}
+          >
             <span className="text-ink-2">{kindWords[item.kind]}</span>
             <Link href={`?mailing=${item.id}`} scroll={false} prefetch={false} className="truncate" dir="auto">
               {item.subject}
@@ -62,13 +83,25 @@ export function MailingList({ items, zone, acts, mayEdit, chosenId }: { items: r
                 <span className="text-ink-2">{item.isOff ? "switched off" : "nothing sent"}</span>
               ) : (
                 <>
-                  <span role="progressbar" aria-label={`Gone of ${item.subject}`} aria-valuemin={0} aria-valuemax={whole} aria-valuenow={whole - waiting - held} className="mr-2 inline-block h-2 w-20 bg-rule align-middle">
-                    <span className="block h-full bg-action" style={{ width: `${((whole - waiting - held) / whole) * 100}%` }} />
+                  <span
+                    role="progressbar"
+                    aria-label={`Gone of ${item.subject}`}
+                    aria-valuemin={0}
+                    aria-valuemax={whole}
+                    aria-valuenow={whole - waiting - held}
+                    className="mr-2 inline-block h-2 w-20 bg-rule align-middle"
+                  >
+                    <span
+                      className="block h-full bg-action"
+                      style={{ width: `${((whole - waiting - held) / whole) * 100}%` }}
+                    />
                   </span>
                   <span className="mono">
                     {sent} of {whole}
                   </span>
-                  {(item.counts["failed"] ?? 0) > 0 && <span className="text-wrong"> · {item.counts["failed"]} came back</span>}
+                  {(item.counts["failed"] ?? 0) > 0 && (
+                    <span className="text-wrong"> · {item.counts["failed"]} came back</span>
+                  )}
                   {item.putOff && (
                     <span className="block text-label text-attention">
                       {item.putOff.note}: nothing is lost, again at {clockTime(item.putOff.nextAt, zone)}
@@ -89,8 +122,16 @@ export function MailingList({ items, zone, acts, mayEdit, chosenId }: { items: r
                     Go on with {held}
                   </Button>
                 )}
-                <Confirm trigger={<Button weight="plain">Take off</Button>} title={`Take “${item.subject}” off`} act="Take it off" onConfirm={() => attempt(() => acts.remove(item.id))}>
-                  <p>{waiting + held > 0 ? `${waiting + held} that have not left will not leave. ` : ""}What was sent stays sent.</p>
+                <Confirm
+                  trigger={<Button weight="plain">Take off</Button>}
+                  title={`Take “${item.subject}” off`}
+                  act="Take it off"
+                  onConfirm={() => attempt(() => acts.remove(item.id))}
+                >
+                  <p>
+                    {waiting + held > 0 ? `${waiting + held} that have not left will not leave. ` : ""}What was sent
+                    stays sent.
+                  </p>
                 </Confirm>
               </span>
             )}

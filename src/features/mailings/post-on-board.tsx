@@ -5,7 +5,15 @@ import { Button, inputClass, Note } from "@/ui";
 import type { Done } from "./composer";
 
 /** Puts a post about the event on a board. */
-export function PostOnBoard({ boards, text, post }: { boards: readonly { id: string; name: string }[]; text: string; post: (input: { boardId: string; text: string }) => Promise<Done<void>> }) {
+export function PostOnBoard({
+  boards,
+  text,
+  post,
+}: {
+  boards: readonly { id: string; name: string }[];
+  text: string;
+  post: (input: { boardId: string; text: string }) => Promise<Done<void>>;
+}) {
   const [words, setWords] = useState(text);
   const [boardId, setBoard] = useState(boards[0]?.id ?? "");
   const [wrong, setWrong] = useState<string | null>(null);
@@ -15,9 +23,21 @@ export function PostOnBoard({ boards, text, post }: { boards: readonly { id: str
     <details className="mt-6 max-w-3xl border-t border-rule pt-3">
       <summary className="cursor-pointer text-head font-semibold">Post on a board</summary>
       {wrong && <Note tone="wrong">{wrong}</Note>}
-      <textarea aria-label="Words of the post" rows={4} className={`${inputClass} mt-2`} value={words} onChange={(event) => setWords(event.target.value)} dir="auto" />
+      <textarea
+        aria-label="Words of the post"
+        rows={4}
+        className={`${inputClass} mt-2`}
+        value={words}
+        onChange={(event) => setWords(event.target.value)}
+        dir="auto"
+      />
       <div className="mt-2 flex gap-2">
-        <select aria-label="Board" className={`${inputClass} w-60!`} value={boardId} onChange={(event) => setBoard(event.target.value)}>
+        <select
+          aria-label="Board"
+          className={`${inputClass} w-60!`}
+          value={boardId}
+          onChange={(event) => setBoard(event.target.value)}
+        >
           {boards.map((board) => (
             <option key={board.id} value={board.id}>
               {board.name}

@@ -15,7 +15,17 @@ export interface ReplyLine {
 const words = { coming: "coming", unsure: "not sure", "not-coming": "not coming" } as const;
 
 /** What the invited have said, and one act for those who said nothing. */
-export function Replies({ lines, counts, remind, mayEdit }: { lines: readonly ReplyLine[]; counts: Readonly<Record<string, number>>; remind: () => Promise<Done<{ planned: number }>>; mayEdit: boolean }) {
+export function Replies({
+  lines,
+  counts,
+  remind,
+  mayEdit,
+}: {
+  lines: readonly ReplyLine[];
+  counts: Readonly<Record<string, number>>;
+  remind: () => Promise<Done<{ planned: number }>>;
+  mayEdit: boolean;
+}) {
   const router = useRouter();
   const [isPending, run] = useTransition();
   const open = counts["open"] ?? 0;

@@ -15,10 +15,20 @@ export interface TrackActs {
 }
 
 /** Stands on the track where only the end tells how many it will be. */
-const whenUnknown: Partial<Record<TrackMark["kind"], string>> = { "follow-up-came": "came", "follow-up-missed": "missed" };
+const whenUnknown: Partial<Record<TrackMark["kind"], string>> = {
+  "follow-up-came": "came",
+  "follow-up-missed": "missed",
+};
 
 const total = (counts: TrackMark["counts"]): number => Object.values(counts).reduce((sum, n) => sum + n, 0);
-const stateWords: Readonly<Record<string, string>> = { planned: "planned", sending: "leaving", sent: "gone", failed: "came back", dropped: "not sent", held: "stopped" };
+const stateWords: Readonly<Record<string, string>> = {
+  planned: "planned",
+  sending: "leaving",
+  sent: "gone",
+  failed: "came back",
+  dropped: "not sent",
+  held: "stopped",
+};
 
 function offsetAt(line: TrackMark, at: number, span: TrackSpan): number {
   const minutes = line.move!.kind === "reminder" ? (span.startAt - at) / minuteMs : (at - span.endAt) / minuteMs;
@@ -26,9 +36,22 @@ function offsetAt(line: TrackMark, at: number, span: TrackSpan): number {
 }
 
 /** What goes when: each mail at its place around the hour. Planned ones are dragged along, or moved by the list below. */
-export function Track(props: { lines: readonly TrackMark[]; startAt: number; endAt: number; zone: string; now: number; mayEdit: boolean; acts: TrackActs }) {
+export function Track(props: {
+  lines: readonly TrackMark[];
+  startAt: number;
+  endAt: number;
+  zone: string;
+  now: number;
+  mayEdit: boolean;
+  acts: TrackActs;
+}) {
   const { lines, startAt, endAt, zone, acts } = props;
-  const span: TrackSpan = { startAt, endAt, earliestAt: Math.min(startAt, ...lines.map((line) => line.at)), latestAt: Math.max(endAt, ...lines.map((line) => line.at)) };
+  const span: TrackSpan = {
+    startAt,
+    endAt,
+    earliestAt: Math.min(startAt, ...lines.map((line) => line.at)),
+    latestAt: Math.max(endAt, ...lines.map((line) => line.at)),
+  };
   const router = useRouter();
   const box = useRef<HTMLDivElement>(null);
   const [dragged, setDragged] = useState<{ key: string; percent: number } | null>(null);
@@ -41,7 +64,13 @@ export function Track(props: { lines: readonly TrackMark[]; startAt: number; end
       router.refresh();
     });
   const move = (line: TrackMark, minutes: number) =>
-    attempt(() => (line.move!.kind === "reminder" ? acts.setReminders(offsets.map((one) => (one === (line.move as { offsetMinutes: number }).offsetMinutes ? minutes : one))) : acts.setFollowUp((line.move as { mailingId: string }).mailingId, { afterMinutes: minutes })));
+    attempt(() =>
+      line.move!.kind === "reminder"
+        ? acts.setReminders(
+            offsets.map((one) => (one === (line.move as { offsetMinutes: number }).offsetMinutes ? minutes : one)),
+          )
+        : acts.setFollowUp((line.move as { mailingId: string }).mailingId, { afterMinutes: minutes }),
+    );
   const percentOf = (event: React.PointerEvent): number => {
     const rect = box.current!.getBoundingClientRect();
     return Math.min(100, Math.max(0, ((event.clientX - rect.left) / rect.width) * 100));
@@ -54,19 +83,30 @@ export function Track(props: { lines: readonly TrackMark[]; startAt: number; end
         onPointerMove={(event) => dragged && setDragged({ ...dragged, percent: percentOf(event) })}
         onPointerUp={() => {
           const line = lines.find((one) => one.key === dragged?.key);
-          if (line && dragged && Math.abs(dragged.percent - trackPercent(line.at, span)) > 0.4) move(line, offsetAt(line, trackInstant(dragged.percent, span), span));
+          if (line && dragged && Math.abs(dragged.percent - trackPercent(line.at, span)) > 0.4)
+            move(line, offsetAt(line, trackInstant(dragged.percent, span), span));
           setDragged(null);
         }}
         onPointerCancel={() => setDragged(null)}
       >
-        <div className="absolute inset-y-0 bg-action/15" style={{ left: `${hourFrom}%`, width: `${hourTo - hourFrom}%` }} />
-        <span className="mono absolute bottom-0 -translate-x-full pr-1 text-label text-ink-2" style={{ left: `${hourFrom}%` }}>
+        <div
+          className="absolute inset-y-0 bg-action/15"
+          style={{ left: `${hourFrom}%`, width: `${hourTo - hourFrom}%` }}
+        />
+        <span
+          className="mono absolute bottom-0 -translate-x-full pr-1 text-label text-ink-2"
+          style={{ left: `${hourFrom}%` }}
+        >
           {clockTime(startAt, zone)}
         </span>
         <span className="mono absolute bottom-0 pl-1 text-label text-ink-2" style={{ left: `${hourTo}%` }}>
           {clockTime(endAt, zone)}
         </span>
-        <span className="absolute inset-y-0 w-0.5 bg-on-air" style={{ left: `${trackPercent(props.now, span)}%` }} title="now" />
+        <span
+          className="absolute inset-y-0 w-0.5 bg-on-air"
+          style={{ left: `${trackPercent(props.now, span)}%` }}
+          title="now"
+        />
         {lines.map((line, i) => {
           const isDragged = dragged?.key === line.key;
           const percent = isDragged ? dragged.percent : trackPercent(line.at, span);
@@ -76,7 +116,11 @@ export function Track(props: { lines: readonly TrackMark[]; startAt: number; end
               key={line.key}
               data-mail={line.key}
               title={`${kindWords[line.kind]}, ${shortDate(line.at, zone)} ${clockTime(line.at, zone)}`}
-              className={classes("absolute flex -translate-x-1/2 flex-col items-center touch-none", line.move && props.mayEdit ? "cursor-ew-resize" : "", line.isOff && "opacity-40")}
+              className={classes(
+                "absolute flex -translate-x-1/2 touch-none flex-col items-center",
+                line.move && props.mayEdit ? "cursor-ew-resize" : "",
+                line.isOff && "opacity-40",
+              )}
               style={{ left: `${percent}%`, top: `${4 + (i % 3) * 22}px` }}
               onPointerDown={(event) => {
                 if (!line.move || !props.mayEdit || event.button !== 0) return;
@@ -84,36 +128,87 @@ export function Track(props: { lines: readonly TrackMark[]; startAt: number; end
                 setDragged({ key: line.key, percent });
               }}
             >
-              <span className={classes("mono border px-1 text-label leading-4", line.move ? "border-action bg-sheet text-action" : "border-rule bg-ground text-ink-2")}>{count > 0 ? count : (whenUnknown[line.kind] ?? 0)}</span>
-              {isDragged && <span className="mono absolute -top-5 bg-ink px-1.5 text-label whitespace-nowrap text-ground">{spanWords(offsetAt(line, trackInstant(percent, span), span))}</span>}
+              <span
+                className={classes(
+                  "mono border px-1 text-label leading-4",
+                  line.move ? "border-action bg-sheet text-action" : "border-rule bg-ground text-ink-2",
+                )}
+              >
+                {count > 0 ? count : (whenUnknown[line.kind] ?? 0)}
+              </span>
+              {isDragged && (
+                <span className="mono absolute -top-5 bg-ink px-1.5 text-label whitespace-nowrap text-ground">
+                  {spanWords(offsetAt(line, trackInstant(percent, span), span))}
+                </span>
+              )}
             </div>
           );
         })}
       </div>
       <ul aria-label="What goes when" className="mt-2">
         {lines.map((line) => (
-          <li key={line.key} className={classes("grid grid-cols-[11rem_13rem_1fr_auto] items-center gap-3 border-b border-rule py-1.5", line.isOff && "text-ink-2")}>
+          <li
+            key={line.key}
+            className={classes(
+              "grid grid-cols-[11rem_13rem_1fr_auto] items-center gap-3 border-b border-rule py-1.5",
+              line.isOff && "text-ink-2",
+            )}
+          >
             <span className="mono">
               {shortDate(line.at, zone)} {clockTime(line.at, zone)}
             </span>
             <span className="truncate">{kindWords[line.kind]}</span>
             <span className="text-ink-2">
-              {line.isOff ? "switched off" : total(line.counts) === 0 ? (line.move ? "planned for whoever it concerns then" : "") : Object.entries(line.counts).map(([state, n]) => `${n} ${stateWords[state] ?? state}`).join(" · ")}
+              {line.isOff
+                ? "switched off"
+                : total(line.counts) === 0
+                  ? line.move
+                    ? "planned for whoever it concerns then"
+                    : ""
+                  : Object.entries(line.counts)
+                      .map(([state, n]) => `${n} ${stateWords[state] ?? state}`)
+                      .join(" · ")}
             </span>
             <span className="flex items-center gap-2">
               {line.move && props.mayEdit && <OffsetEditor line={line} onMove={(minutes) => move(line, minutes)} />}
               {line.move?.kind === "reminder" && props.mayEdit && (
-                <Button onClick={() => attempt(() => acts.setReminders(offsets.filter((one) => one !== (line.move as { offsetMinutes: number }).offsetMinutes)))} aria-label={`Switch the reminder ${spanWords(line.move.offsetMinutes)} ahead off`}>
+                <Button
+                  onClick={() =>
+                    attempt(() =>
+                      acts.setReminders(
+                        offsets.filter((one) => one !== (line.move as { offsetMinutes: number }).offsetMinutes),
+                      ),
+                    )
+                  }
+                  aria-label={`Switch the reminder ${spanWords(line.move.offsetMinutes)} ahead off`}
+                >
                   Off
                 </Button>
               )}
-              {line.move?.kind === "follow-up" && props.mayEdit && <Button onClick={() => attempt(() => acts.setFollowUp((line.move as { mailingId: string }).mailingId, { isOff: !line.isOff }))}>{line.isOff ? "On" : "Off"}</Button>}
+              {line.move?.kind === "follow-up" && props.mayEdit && (
+                <Button
+                  onClick={() =>
+                    attempt(() =>
+                      acts.setFollowUp((line.move as { mailingId: string }).mailingId, { isOff: !line.isOff }),
+                    )
+                  }
+                >
+                  {line.isOff ? "On" : "Off"}
+                </Button>
+              )}
             </span>
           </li>
         ))}
       </ul>
       {props.mayEdit && offsets.length < 8 && (
-        <Button className="mt-2" onClick={() => attempt(() => acts.setReminders([...offsets, offsets.includes(1440) ? (offsets.includes(20) ? 60 : 20) : 1440]))}>
+        <Button
+          className="mt-2"
+          onClick={() =>
+            attempt(() =>
+              acts.setReminders([...offsets, offsets.includes(1440) ? (offsets.includes(20) ? 60 : 20) : 1440]),
+            )
+          }
+        >
           Add a reminder
         </Button>
       )}
@@ -124,7 +219,8 @@ export function Track(props: { lines: readonly TrackMark[]; startAt: number; end
 /** The distance typed as people say it: what the hand on the track does, by keyboard. What cannot be read stays, with a word. */
 function OffsetEditor({ line, onMove }: { line: TrackMark; onMove: (minutes: number) => void }) {
   const isBefore = line.move!.kind === "reminder";
-  const minutes = line.move!.kind === "reminder" ? line.move!.offsetMinutes : (line.move as { afterMinutes: number }).afterMinutes;
+  const minutes =
+    line.move!.kind === "reminder" ? line.move!.offsetMinutes : (line.move as { afterMinutes: number }).afterMinutes;
   const [wrong, setWrong] = useState<string | null>(null);
   const take = (text: string) => {
     const next = readSpan(text);

@@ -10,11 +10,20 @@ interface Row {
 }
 
 /** How many seat licences of each size the organisation owns. */
-export function LicencesForm({ initial, mayEdit, save }: { initial: readonly Row[]; mayEdit: boolean; save: (rows: readonly Row[]) => Promise<Done> }) {
+export function LicencesForm({
+  initial,
+  mayEdit,
+  save,
+}: {
+  initial: readonly Row[];
+  mayEdit: boolean;
+  save: (rows: readonly Row[]) => Promise<Done>;
+}) {
   const [rows, setRows] = useState<readonly Row[]>(initial);
   const [wrong, setWrong] = useState<string | null>(null);
   const [isPending, run] = useTransition();
-  const change = (index: number, part: Partial<Row>) => setRows(rows.map((row, i) => (i === index ? { ...row, ...part } : row)));
+  const change = (index: number, part: Partial<Row>) =>
+    setRows(rows.map((row, i) => (i === index ? { ...row, ...part } : row)));
   const submit = () =>
     run(async () => {
       const done = await save(rows);
@@ -24,12 +33,36 @@ export function LicencesForm({ initial, mayEdit, save }: { initial: readonly Row
   return (
     <section aria-label="Seat licences">
       <h2 className="text-head font-semibold">Seat licences</h2>
-      <p className="text-ink-2">A date holds one from its call time until its end and the overrun. Without any, nothing limits the house.</p>
+      <p className="text-ink-2">
+        A date holds one from its call time until its end and the overrun. Without any, nothing limits the house.
+      </p>
       <fieldset disabled={!mayEdit} className="mt-2 flex flex-col gap-2">
         {rows.map((row, i) => (
           <div key={i} className="flex items-end gap-3">
-            <Field label="Licences">{(ids) => <input {...ids} type="number" min={0} className={`${inputClass} mono w-24!`} value={row.count} onChange={(event) => change(i, { count: Number(event.target.value) })} />}</Field>
-            <Field label="Seats each">{(ids) => <input {...ids} type="number" min={1} className={`${inputClass} mono w-28!`} value={row.size} onChange={(event) => change(i, { size: Number(event.target.value) })} />}</Field>
+            <Field label="Licences">
+              {(ids) => (
+                <input
+                  {...ids}
+                  type="number"
+                  min={0}
+                  className={`${inputClass} mono w-24!`}
+                  value={row.count}
+                  onChange={(event) => change(i, { count: Number(event.target.value) })}
+                />
+              )}
+            </Field>
+            <Field label="Seats each">
+              {(ids) => (
+                <input
+                  {...ids}
+                  type="number"
+                  min={1}
+                  className={`${inputClass} mono w-28!`}
+                  value={row.size}
+                  onChange={(event) => change(i, { size: Number(event.target.value) })}
+                />
+              )}
+            </Field>
             <Button weight="plain" onClick={() => setRows(rows.filter((_, at) => at !== i))}>
               Remove
             </Button>

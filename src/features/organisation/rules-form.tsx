@@ -30,7 +30,15 @@ const readLines = (text: string) =>
     });
 
 /** The house's limits and what a new plan begins with. */
-export function RulesForm({ initial, mayEdit, save }: { initial: HouseRules; mayEdit: boolean; save: (rules: unknown) => Promise<Done> }) {
+export function RulesForm({
+  initial,
+  mayEdit,
+  save,
+}: {
+  initial: HouseRules;
+  mayEdit: boolean;
+  save: (rules: unknown) => Promise<Done>;
+}) {
   const [rules, setRules] = useState(initial);
   const [domains, setDomains] = useState(initial.ownDomains.join(", "));
   const [phones, setPhones] = useState(phoneLines(initial));
@@ -38,37 +46,101 @@ export function RulesForm({ initial, mayEdit, save }: { initial: HouseRules; may
   const [isPending, run] = useTransition();
   const submit = () =>
     run(async () => {
-      const done = await save({ ...rules, ownDomains: domains.split(/[,\s]+/).filter(Boolean), phoneNumbers: readLines(phones) });
+      const done = await save({
+        ...rules,
+        ownDomains: domains.split(/[,\s]+/).filter(Boolean),
+        phoneNumbers: readLines(phones),
+      });
       setWrong(done.ok ? null : done.words);
       if (done.ok) toast("House rules saved.");
     });
   return (
     <section aria-label="House rules">
       <h2 className="text-head font-semibold">House rules</h2>
-      <p className="text-ink-2">Beyond a limit a plan is refused with the figure; more seats are asked for on the plan.</p>
+      <p className="text-ink-2">
+        Beyond a limit a plan is refused with the figure; more seats are asked for on the plan.
+      </p>
       <fieldset disabled={!mayEdit} className="mt-2 flex flex-col gap-3">
         <div className="grid grid-cols-2 gap-3">
           {numbers.map(([key, label]) => (
             <Field key={key} label={label}>
-              {(ids) => <input {...ids} type="number" className={`${inputClass} mono`} value={rules[key]} onChange={(event) => setRules({ ...rules, [key]: Number(event.target.value) })} />}
+              {(ids) => (
+                <input
+                  {...ids}
+                  type="number"
+                  className={`${inputClass} mono`}
+                  value={rules[key]}
+                  onChange={(event) => setRules({ ...rules, [key]: Number(event.target.value) })}
+                />
+              )}
             </Field>
           ))}
-          <Field label="Starts from">{(ids) => <ClockInput {...ids} value={rules.earliestStart} onChange={(clock) => clock && setRules({ ...rules, earliestStart: clock })} />}</Field>
-          <Field label="Starts until">{(ids) => <ClockInput {...ids} value={rules.latestStart} onChange={(clock) => clock && setRules({ ...rules, latestStart: clock })} />}</Field>
+          <Field label="Starts from">
+            {(ids) => (
+              <ClockInput
+                {...ids}
+                value={rules.earliestStart}
+                onChange={(clock) => clock && setRules({ ...rules, earliestStart: clock })}
+              />
+            )}
+          </Field>
+          <Field label="Starts until">
+            {(ids) => (
+              <ClockInput
+                {...ids}
+                value={rules.latestStart}
+                onChange={(clock) => clock && setRules({ ...rules, latestStart: clock })}
+              />
+            )}
+          </Field>
         </div>
         <p className="text-label font-medium text-ink-2">A new plan begins with</p>
         <div className="grid grid-cols-3 gap-3">
           {proposals.map(([key, label]) => (
             <Field key={key} label={label}>
-              {(ids) => <input {...ids} type="number" className={`${inputClass} mono`} value={rules.proposed[key]} onChange={(event) => setRules({ ...rules, proposed: { ...rules.proposed, [key]: Number(event.target.value) } })} />}
+              {(ids) => (
+                <input
+                  {...ids}
+                  type="number"
+                  className={`${inputClass} mono`}
+                  value={rules.proposed[key]}
+                  onChange={(event) =>
+                    setRules({ ...rules, proposed: { ...rules.proposed, [key]: Number(event.target.value) } })
+                  }
+                />
+              )}
             </Field>
           ))}
         </div>
         <label className="flex items-center gap-2">
-          <input type="checkbox" checked={rules.guestsFromOutside} onChange={(event) => setRules({ ...rules, guestsFromOutside: event.target.checked })} /> People from outside our own mail domains may come
+          <input
+            type="checkbox"
+            checked={rules.guestsFromOutside}
+            onChange={(event) => setRules({ ...rules, guestsFromOutside: event.target.checked })}
+          />{" "}
+          People from outside our own mail domains may come
         </label>
-        <Field label="Own mail domains" hint="With commas between.">{(ids) => <input {...ids} className={inputClass} value={domains} onChange={(event) => setDomains(event.target.value)} />}</Field>
-        <Field label="Phone numbers by country" hint="One a line, as in: Portugal: +351 30 000 0000">{(ids) => <textarea {...ids} rows={3} className={`${inputClass} mono`} value={phones} onChange={(event) => setPhones(event.target.value)} />}</Field>
+        <Field label="Own mail domains" hint="With commas between.">
+          {(ids) => (
+            <input
+              {...ids}
+              className={inputClass}
+              value={domains}
+              onChange={(event) => setDomains(event.target.value)}
+            />
+          )}
+        </Field>
+        <Field label="Phone numbers by country" hint="One a line, as in: Portugal: +351 30 000 0000">
+          {(ids) => (
+            <textarea
+              {...ids}
+              rows={3}
+              className={`${inputClass} mono`}
+              value={phones}
+              onChange={(event) => setPhones(event.target.value)}
+            />
+          )}
+        </Field>
         {wrong && <Note tone="wrong">{wrong}</Note>}
         {mayEdit && (
           <Button weight="act" className="self-start" disabled={isPending} onClick={submit}>

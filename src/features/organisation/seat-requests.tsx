@@ -6,7 +6,13 @@ import { Button, inputClass, Note } from "@/ui";
 
 type Done = { ok: true; value: void } | { ok: false; words: string };
 
-function OpenRequest({ request, decide }: { request: SeatRequestLine; decide: (id: string, input: { isGranted: boolean; answer: string }) => Promise<Done> }) {
+function OpenRequest({
+  request,
+  decide,
+}: {
+  request: SeatRequestLine;
+  decide: (id: string, input: { isGranted: boolean; answer: string }) => Promise<Done>;
+}) {
   const [answer, setAnswer] = useState("");
   const [wrong, setWrong] = useState<string | null>(null);
   const [isPending, run] = useTransition();
@@ -18,7 +24,13 @@ function OpenRequest({ request, decide }: { request: SeatRequestLine; decide: (i
     });
   return (
     <div className="mt-1 flex flex-wrap items-center gap-2">
-      <input aria-label="A word with it" placeholder="A word with it" className={`${inputClass} w-72!`} value={answer} onChange={(event) => setAnswer(event.target.value)} />
+      <input
+        aria-label="A word with it"
+        placeholder="A word with it"
+        className={`${inputClass} w-72!`}
+        value={answer}
+        onChange={(event) => setAnswer(event.target.value)}
+      />
       <Button weight="act" disabled={isPending} onClick={() => say(true)}>
         Grant {request.wantedSize} seats
       </Button>
@@ -31,7 +43,15 @@ function OpenRequest({ request, decide }: { request: SeatRequestLine; decide: (i
 }
 
 /** Who asks for a larger house, and what was decided. */
-export function SeatRequests({ requests, mayDecide, decide }: { requests: readonly SeatRequestLine[]; mayDecide: boolean; decide: (id: string, input: { isGranted: boolean; answer: string }) => Promise<Done> }) {
+export function SeatRequests({
+  requests,
+  mayDecide,
+  decide,
+}: {
+  requests: readonly SeatRequestLine[];
+  mayDecide: boolean;
+  decide: (id: string, input: { isGranted: boolean; answer: string }) => Promise<Done>;
+}) {
   return (
     <section aria-label="Requests for more seats">
       <h2 className="text-head font-semibold">Requests for more seats</h2>
@@ -40,10 +60,18 @@ export function SeatRequests({ requests, mayDecide, decide }: { requests: readon
         {requests.map((one) => (
           <li key={one.id} className="border-t border-rule py-2">
             <p>
-              <a href={`/events/${one.eventId}/plan`}>{one.title}</a> · <span className="mono">{one.houseSize}</span> now, <span className="mono">{one.wantedSize}</span> wanted by {one.by}
+              <a href={`/events/${one.eventId}/plan`}>{one.title}</a> · <span className="mono">{one.houseSize}</span>{" "}
+              now, <span className="mono">{one.wantedSize}</span> wanted by {one.by}
               {one.note && <span className="text-ink-2"> · “{one.note}”</span>}
             </p>
-            {one.state === "open" && mayDecide ? <OpenRequest request={one} decide={decide} /> : <p className="text-ink-2">{one.state}{one.answer ? `: “${one.answer}”` : ""}</p>}
+            {one.state === "open" && mayDecide ? (
+              <OpenRequest request={one} decide={decide} />
+            ) : (
+              <p className="text-ink-2">
+                {one.state}
+                {one.answer ? `: “${one.answer}”` : ""}
+              </p>
+            )}
           </li>
         ))}
       </ul>

@@ -9,7 +9,14 @@ const stageRoles = ["panelist", "crew", "interpreter", "captioner"] as const;
 
 /** Puts somebody on the list by name and address; an interpreter with the pair of languages. */
 export function AddPerson({ add }: { add: (input: unknown) => Promise<Done<void>> }) {
-  const fresh = { name: "", email: "", role: "panelist" as (typeof stageRoles)[number], duties: [] as Duty[], from: "en", into: "" };
+  const fresh = {
+    name: "",
+    email: "",
+    role: "panelist" as (typeof stageRoles)[number],
+    duties: [] as Duty[],
+    from: "en",
+    into: "",
+  };
   const [typed, setTyped] = useState(fresh);
   const [wrong, setWrong] = useState<string | null>(null);
   const [isPending, run] = useTransition();
@@ -28,11 +35,35 @@ export function AddPerson({ add }: { add: (input: unknown) => Promise<Done<void>
         });
       }}
     >
-      <Field label="Name">{(ids) => <input {...ids} className={inputClass} value={typed.name} onChange={(e) => setTyped({ ...typed, name: e.target.value })} />}</Field>
-      <Field label="Mail address">{(ids) => <input {...ids} type="email" className={inputClass} value={typed.email} onChange={(e) => setTyped({ ...typed, email: e.target.value })} />}</Field>
+      <Field label="Name">
+        {(ids) => (
+          <input
+            {...ids}
+            className={inputClass}
+            value={typed.name}
+            onChange={(e) => setTyped({ ...typed, name: e.target.value })}
+          />
+        )}
+      </Field>
+      <Field label="Mail address">
+        {(ids) => (
+          <input
+            {...ids}
+            type="email"
+            className={inputClass}
+            value={typed.email}
+            onChange={(e) => setTyped({ ...typed, email: e.target.value })}
+          />
+        )}
+      </Field>
       <Field label="Comes as">
         {(ids) => (
-          <select {...ids} className={inputClass} value={typed.role} onChange={(e) => setTyped({ ...typed, role: e.target.value as typeof typed.role })}>
+          <select
+            {...ids}
+            className={inputClass}
+            value={typed.role}
+            onChange={(e) => setTyped({ ...typed, role: e.target.value as typeof typed.role })}
+          >
             {stageRoles.map((role) => (
               <option key={role} value={role}>
                 {roleWords[role]}
@@ -46,8 +77,26 @@ export function AddPerson({ add }: { add: (input: unknown) => Promise<Done<void>
       </Button>
       {isInterpreter && (
         <div className="col-span-4 grid grid-cols-[10rem_10rem] gap-3">
-          <Field label="From" hint="A language, as in: en">{(ids) => <input {...ids} className={`${inputClass} mono`} value={typed.from} onChange={(e) => setTyped({ ...typed, from: e.target.value })} />}</Field>
-          <Field label="Into" hint="As in: es, pt-BR">{(ids) => <input {...ids} className={`${inputClass} mono`} value={typed.into} onChange={(e) => setTyped({ ...typed, into: e.target.value })} />}</Field>
+          <Field label="From" hint="A language, as in: en">
+            {(ids) => (
+              <input
+                {...ids}
+                className={`${inputClass} mono`}
+                value={typed.from}
+                onChange={(e) => setTyped({ ...typed, from: e.target.value })}
+              />
+            )}
+          </Field>
+          <Field label="Into" hint="As in: es, pt-BR">
+            {(ids) => (
+              <input
+                {...ids}
+                className={`${inputClass} mono`}
+                value={typed.into}
+                onChange={(e) => setTyped({ ...typed, into: e.target.value })}
+              />
+            )}
+          </Field>
         </div>
       )}
       {wrong && (

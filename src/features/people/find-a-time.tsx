@@ -10,14 +10,29 @@ interface Span {
   readonly end: number;
 }
 interface Grid {
-  readonly people: readonly { readonly ticketId: string; readonly name: string; readonly zone: string; readonly isRequired: boolean; readonly busy: readonly Span[]; readonly calendars: number }[];
-  readonly slots: readonly { readonly startAt: number; readonly endAt: number; readonly freeOptional: number; readonly withinHours: number; readonly busyNames: readonly string[]; readonly outsideNames: readonly string[] }[];
+  readonly people: readonly {
+    readonly ticketId: string;
+    readonly name: string;
+    readonly zone: string;
+    readonly isRequired: boolean;
+    readonly busy: readonly Span[];
+    readonly calendars: number;
+  }[];
+  readonly slots: readonly {
+    readonly startAt: number;
+    readonly endAt: number;
+    readonly freeOptional: number;
+    readonly withinHours: number;
+    readonly busyNames: readonly string[];
+    readonly outsideNames: readonly string[];
+  }[];
   readonly from: number;
   readonly until: number;
 }
 
 const hours = Array.from({ length: 24 }, (_, hour) => hour);
-const isBusy = (busy: readonly Span[], at: number): boolean => busy.some((span) => span.start < at + 60 * minuteMs && span.end > at);
+const isBusy = (busy: readonly Span[], at: number): boolean =>
+  busy.some((span) => span.start < at + 60 * minuteMs && span.end > at);
 const isWorkingHour = (at: number, zone: string): boolean => {
   const minute = Number(wallTimeAt(at, zone).local.slice(11, 13)) * 60;
   return minute >= workFromMinute && minute < workUntilMinute;
@@ -53,7 +68,18 @@ function DayGrid({ grid, zone, startAt }: { grid: Grid; zone: string; startAt: n
               const busy = isBusy(person.busy, at);
               const isIn = at < chosen.endAt && at + 60 * minuteMs > startAt;
               const words = `${person.name}, ${clockTime(at, person.zone)} there: ${busy ? "busy" : isWorkingHour(at, person.zone) ? "free, working hours" : "free, outside working hours"}`;
-              return <td key={hour} title={words} aria-label={words} className={classes("h-6 border border-ground", busy ? "bg-ink-2" : isWorkingHour(at, person.zone) ? "bg-sheet" : "bg-raised", isIn && "border-y-2 border-y-action")} />;
+              return (
+                <td
+                  key={hour}
+                  title={words}
+                  aria-label={words}
+                  className={classes(
+                    "h-6 border border-ground",
+                    busy ? "bg-ink-2" : isWorkingHour(at, person.zone) ? "bg-sheet" : "bg-raised",
+                    isIn && "border-y-2 border-y-action",
+                  )}
+                />
+              );
             })}
           </tr>
         ))}
@@ -63,9 +89,17 @@ function DayGrid({ grid, zone, startAt }: { grid: Grid; zone: string; startAt: n
 }
 
 /** When everybody who must be there is free (rule 4): the best slots with the reason, the day as a grid. */
-export function FindATime(props: { people: readonly { ticketId: string; name: string; isRequired: boolean }[]; zone: string; fromLocal: string; durationMinutes: number; find: (input: unknown) => Promise<Done<Grid>> }) {
+export function FindATime(props: {
+  people: readonly { ticketId: string; name: string; isRequired: boolean }[];
+  zone: string;
+  fromLocal: string;
+  durationMinutes: number;
+  find: (input: unknown) => Promise<Done<Grid>>;
+}) {
   const { zone } = props;
-  const [required, setRequired] = useState<ReadonlySet<string>>(new Set(props.people.filter((one) => one.isRequired).map((one) => one.ticketId)));
+  const [required, setRequired] = useState<ReadonlySet<string>>(
+    new Set(props.people.filter((one) => one.isRequired).map((one) => one.ticketId)),
+  );
   const [from, setFrom] = useState(props.fromLocal.slice(0, 10));
   const [days, setDays] = useState("14");
   const [minutes, setMinutes] = useState(String(props.durationMinutes));
@@ -76,7 +110,12 @@ export function FindATime(props: { people: readonly { ticketId: string; name: st
   const look = () =>
     run(async () => {
       const fromLocal = `${from}T00:00`;
-      const done = await props.find({ fromLocal, untilLocal: shiftLocal(fromLocal, Math.max(1, Number(days)) * 24 * 60), durationMinutes: Number(minutes), requiredIds: [...required] });
+      const done = await props.find({
+        fromLocal,
+        untilLocal: shiftLocal(fromLocal, Math.max(1, Number(days)) * 24 * 60),
+        durationMinutes: Number(minutes),
+        requiredIds: [...required],
+      });
       setWrong(done.ok ? null : done.words);
       setGrid(done.ok ? done.value : null);
       setChosen(done.ok ? (done.value.slots[0]?.startAt ?? null) : null);
@@ -84,7 +123,9 @@ export function FindATime(props: { people: readonly { ticketId: string; name: st
   return (
     <section id="find-a-time" aria-label="Find a time" className="mt-8 max-w-5xl border-t-2 border-ink pt-3">
       <h2 className="text-head font-semibold">Find a time</h2>
-      <p className="text-ink-2">From the calendars that were added and what Stage Call knows of the people’s other dates.</p>
+      <p className="text-ink-2">
+        From the calendars that were added and what Stage Call knows of the people’s other dates.
+      </p>
       <fieldset className="mt-2 flex flex-wrap gap-x-4 gap-y-1">
         <legend className="text-label font-medium text-ink-2">Must be there</legend>
         {props.people.map((person) => (
@@ -92,16 +133,57 @@ export function FindATime(props: { people: readonly { ticketId: string; name: st
             <input
               type="checkbox"
               checked={required.has(person.ticketId)}
-              onChange={(event) => setRequired(new Set(event.target.checked ? [...required, person.ticketId] : [...required].filter((id) => id !== person.ticketId)))}
+              onChange={(event) =>
+                setRequired(
+                  new Set(
+                    event.target.checked
+                      ? [...required, person.ticketId]
+                      : [...required].filter((id) => id !== person.ticketId),
+                  ),
+                )
+              }
             />
             {person.name}
           </label>
         ))}
       </fieldset>
       <div className="mt-2 flex items-end gap-3">
-        <Field label="From">{(ids) => <input {...ids} type="date" className={`${inputClass} mono`} value={from} onChange={(e) => setFrom(e.target.value)} />}</Field>
-        <Field label="Days">{(ids) => <input {...ids} type="number" min={1} max={92} className={`${inputClass} mono w-20!`} value={days} onChange={(e) => setDays(e.target.value)} />}</Field>
-        <Field label="Length, min">{(ids) => <input {...ids} type="number" min={15} className={`${inputClass} mono w-24!`} value={minutes} onChange={(e) => setMinutes(e.target.value)} />}</Field>
+        <Field label="From">
+          {(ids) => (
+            <input
+              {...ids}
+              type="date"
+              className={`${inputClass} mono`}
+              value={from}
+              onChange={(e) => setFrom(e.target.value)}
+            />
+          )}
+        </Field>
+        <Field label="Days">
+          {(ids) => (
+            <input
+              {...ids}
+              type="number"
+              min={1}
+              max={92}
+              className={`${inputClass} mono w-20!`}
+              value={days}
+              onChange={(e) => setDays(e.target.value)}
+            />
+          )}
+        </Field>
+        <Field label="Length, min">
+          {(ids) => (
+            <input
+              {...ids}
+              type="number"
+              min={15}
+              className={`${inputClass} mono w-24!`}
+              value={minutes}
+              onChange={(e) => setMinutes(e.target.value)}
+            />
+          )}
+        </Field>
         <Button weight="act" disabled={isPending || from === ""} onClick={look}>
           Look for slots
         </Button>
@@ -109,12 +191,21 @@ export function FindATime(props: { people: readonly { ticketId: string; name: st
       {wrong && <Note tone="wrong">{wrong}</Note>}
       {grid && (
         <div className="mt-3 flex flex-col gap-3" aria-live="polite">
-          {grid.slots.length === 0 && <p className="text-attention">Nowhere in these days is everybody free who must be there. Look further ahead, or need fewer.</p>}
+          {grid.slots.length === 0 && (
+            <p className="text-attention">
+              Nowhere in these days is everybody free who must be there. Look further ahead, or need fewer.
+            </p>
+          )}
           {chosen !== null && <DayGrid grid={grid} zone={zone} startAt={chosen} />}
           <ol className="grid grid-cols-2 gap-x-6">
             {grid.slots.slice(0, 12).map((slot) => (
               <li key={slot.startAt} className="border-t border-rule py-1.5">
-                <button type="button" aria-pressed={slot.startAt === chosen} onClick={() => setChosen(slot.startAt)} className={classes("text-left", slot.startAt === chosen && "font-semibold")}>
+                <button
+                  type="button"
+                  aria-pressed={slot.startAt === chosen}
+                  onClick={() => setChosen(slot.startAt)}
+                  className={classes("text-left", slot.startAt === chosen && "font-semibold")}
+                >
                   <span className="mono">{localWords(wallTimeAt(slot.startAt, zone).local)}</span>
                   <span className="block text-label font-normal text-ink-2">
                     {slot.withinHours} within working hours

@@ -31,11 +31,26 @@ export interface PeopleActs {
 }
 
 /** What somebody of the stage has said, and the calendar that tells when they are busy. */
-function Availability({ person, acts, report }: { person: Person; acts: PeopleActs; report: <T>(done: Promise<Done<T>>, words: (value: T) => string) => Promise<void> }) {
+function Availability({
+  person,
+  acts,
+  report,
+}: {
+  person: Person;
+  acts: PeopleActs;
+  report: <T>(done: Promise<Done<T>>, words: (value: T) => string) => Promise<void>;
+}) {
   const [, run] = useTransition();
   return (
     <div className="mt-1 flex flex-wrap items-center gap-x-4 gap-y-1 text-label">
-      <select aria-label={`What ${person.name} said`} className={`${inputClass} w-40! py-0.5 text-label`} value={person.reply ?? ""} onChange={(event) => run(() => report(acts.setReply(person.ticketId, event.target.value), () => "Written down."))}>
+      <select
+        aria-label={`What ${person.name} said`}
+        className={`${inputClass} w-40! py-0.5 text-label`}
+        value={person.reply ?? ""}
+        onChange={(event) =>
+          run(() => report(acts.setReply(person.ticketId, event.target.value), () => "Written down."))
+        }
+      >
         <option value="">has not said</option>
         <option value="coming">is coming</option>
         <option value="unsure">is not sure</option>
@@ -54,7 +69,13 @@ function Availability({ person, acts, report }: { person: Person; acts: PeopleAc
             const data = new FormData();
             data.set("file", file);
             event.target.value = "";
-            run(() => report(acts.addCalendar(person.ticketId, data), ({ entries, unread }) => `${entries} busy entries read.${unread.length > 0 ? ` Not read: ${unread.slice(0, 3).join("; ")}.` : ""}`));
+            run(() =>
+              report(
+                acts.addCalendar(person.ticketId, data),
+                ({ entries, unread }) =>
+                  `${entries} busy entries read.${unread.length > 0 ? ` Not read: ${unread.slice(0, 3).join("; ")}.` : ""}`,
+              ),
+            );
           }}
         />
       </label>
@@ -63,7 +84,15 @@ function Availability({ person, acts, report }: { person: Person; acts: PeopleAc
 }
 
 /** Everyone of the stage and the crew, with duties and invitations. */
-export function PeopleBoard({ people, acts, mayEdit }: { people: readonly Person[]; acts: PeopleActs; mayEdit: boolean }) {
+export function PeopleBoard({
+  people,
+  acts,
+  mayEdit,
+}: {
+  people: readonly Person[];
+  acts: PeopleActs;
+  mayEdit: boolean;
+}) {
   const [preview, setPreview] = useState<{ ticketId: string; mail: PreviewMail } | null>(null);
   const [, run] = useTransition();
   const report = async <T,>(done: Promise<Done<T>>, words: (value: T) => string) => {
@@ -85,7 +114,10 @@ export function PeopleBoard({ people, acts, mayEdit }: { people: readonly Person
             <div>
               <p>
                 {roleWords[person.role]}
-                {person.languages && <span className="mono text-label"> {person.languages.join(" → ")}</span>} <span className="text-label text-ink-2">{person.invitedAt === null ? "· not invited yet" : "· invited"}</span>
+                {person.languages && <span className="mono text-label"> {person.languages.join(" → ")}</span>}{" "}
+                <span className="text-label text-ink-2">
+                  {person.invitedAt === null ? "· not invited yet" : "· invited"}
+                </span>
               </p>
               {mayEdit && <Availability person={person} acts={acts} report={report} />}
               {person.role === "crew" && (
@@ -96,7 +128,19 @@ export function PeopleBoard({ people, acts, mayEdit }: { people: readonly Person
                         type="checkbox"
                         disabled={!mayEdit}
                         checked={person.duties.includes(duty)}
-                        onChange={(event) => run(() => report(acts.setDuties(person.ticketId, event.target.checked ? [...person.duties, duty] : person.duties.filter((one) => one !== duty)), () => "Duties saved."))}
+                        onChange={(event) =>
+                          run(() =>
+                            report(
+                              acts.setDuties(
+                                person.ticketId,
+                                event.target.checked
+                                  ? [...person.duties, duty]
+                                  : person.duties.filter((one) => one !== duty),
+                              ),
+                              () => "Duties saved.",
+                            ),
+                          )
+                        }
                       />
                       {dutyWords[duty]}
                     </label>
@@ -106,14 +150,25 @@ export function PeopleBoard({ people, acts, mayEdit }: { people: readonly Person
             </div>
             {mayEdit && person.role !== "producer" && (
               <div className="flex items-start gap-2">
-                <Button onClick={() => run(async () => {
-                  const mail = await acts.preview(person.ticketId);
-                  if (mail.ok) setPreview({ ticketId: person.ticketId, mail: mail.value });
-                  else toast.error(mail.words);
-                })}>
+                <Button
+                  onClick={() =>
+                    run(async () => {
+                      const mail = await acts.preview(person.ticketId);
+                      if (mail.ok) setPreview({ ticketId: person.ticketId, mail: mail.value });
+                      else toast.error(mail.words);
+                    })
+                  }
+                >
                   See the invitation
                 </Button>
-                <Button weight="plain" onClick={() => run(() => report(acts.remove(person.ticketId), () => `${person.name} is off the list; the link is dead.`))}>
+                <Button
+                  weight="plain"
+                  onClick={() =>
+                    run(() =>
+                      report(acts.remove(person.ticketId), () => `${person.name} is off the list; the link is dead.`),
+                    )
+                  }
+                >
                   Take off
                 </Button>
               </div>
@@ -123,17 +178,27 @@ export function PeopleBoard({ people, acts, mayEdit }: { people: readonly Person
       </ul>
       {mayEdit && uninvited.length > 0 && (
         <p id="invite">
-          <Button weight="act" onClick={() => run(() => report(acts.invite(uninvited.map((one) => one.ticketId)), (sent) => `Sent to ${sent}.`))}>
+          <Button
+            weight="act"
+            onClick={() =>
+              run(() => report(acts.invite(uninvited.map((one) => one.ticketId)), (sent) => `Sent to ${sent}.`))
+            }
+          >
             Send the invitation to {uninvited.length} not yet invited
           </Button>
         </p>
       )}
       {preview && (
         <MailPreview mail={preview.mail} onClose={() => setPreview(null)}>
-          <Button weight="act" onClick={() => run(async () => {
-            await report(acts.invite([preview.ticketId]), () => "Sent.");
-            setPreview(null);
-          })}>
+          <Button
+            weight="act"
+            onClick={() =>
+              run(async () => {
+                await report(acts.invite([preview.ticketId]), () => "Sent.");
+                setPreview(null);
+              })
+            }
+          >
             Send it
           </Button>
         </MailPreview>

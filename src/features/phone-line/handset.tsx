@@ -30,9 +30,13 @@ export function Handset({ numbers }: { numbers: readonly { country: string; numb
   };
   return (
     <main className="mx-auto max-w-xl px-4 py-8">
-      <p className="text-label text-ink-2">A stand-in for the telephone network: no real number is dialled, no sound is carried.</p>
+      <p className="text-label text-ink-2">
+        A stand-in for the telephone network: no real number is dialled, no sound is carried.
+      </p>
       <h1 className="mt-1 text-title font-semibold">Phone line</h1>
-      {numbers.length === 0 && <Note tone="attention">The house has no phone number yet. Whoever runs it sets one under House.</Note>}
+      {numbers.length === 0 && (
+        <Note tone="attention">The house has no phone number yet. Whoever runs it sets one under House.</Note>
+      )}
       {call.wrong && <Note tone="wrong">{call.wrong}</Note>}
       {!call.isOn && numbers.length > 0 && (
         <form
@@ -44,7 +48,12 @@ export function Handset({ numbers }: { numbers: readonly { country: string; numb
         >
           <Field label="Number to dial">
             {(ids) => (
-              <select {...ids} className={inputClass} value={number} onChange={(event) => setNumber(event.target.value)}>
+              <select
+                {...ids}
+                className={inputClass}
+                value={number}
+                onChange={(event) => setNumber(event.target.value)}
+              >
                 {numbers.map((one) => (
                   <option key={one.number} value={one.number}>
                     {one.country} {one.number}
@@ -53,8 +62,28 @@ export function Handset({ numbers }: { numbers: readonly { country: string; numb
               </select>
             )}
           </Field>
-          <Field label="Conference number">{(ids) => <input {...ids} className={`${inputClass} font-mono`} inputMode="numeric" value={conferenceNumber} onChange={(event) => setConference(event.target.value)} />}</Field>
-          <Field label="PIN">{(ids) => <input {...ids} className={`${inputClass} font-mono`} inputMode="numeric" value={pin} onChange={(event) => setPin(event.target.value)} />}</Field>
+          <Field label="Conference number">
+            {(ids) => (
+              <input
+                {...ids}
+                className={`${inputClass} font-mono`}
+                inputMode="numeric"
+                value={conferenceNumber}
+                onChange={(event) => setConference(event.target.value)}
+              />
+            )}
+          </Field>
+          <Field label="PIN">
+            {(ids) => (
+              <input
+                {...ids}
+                className={`${inputClass} font-mono`}
+                inputMode="numeric"
+                value={pin}
+                onChange={(event) => setPin(event.target.value)}
+              />
+            )}
+          </Field>
           <Button type="submit" weight="act" className="self-start">
             Dial in
           </Button>
@@ -67,8 +96,15 @@ export function Handset({ numbers }: { numbers: readonly { country: string; numb
               {call.state.title}
             </p>
             <p className="text-ink-2">
-              {call.state.name} · {call.state.place === "over" ? "the call is over" : `in the ${call.state.place}`.replace("in the backstage", "backstage").replace("in the standby", "on standby").replace("in the stage", "on stage")}
-              {call.state.isMicrophoneOpen !== null && ` · microphone ${call.state.isMicrophoneOpen ? "open" : "closed"}`}
+              {call.state.name} ·{" "}
+              {call.state.place === "over"
+                ? "the call is over"
+                : `in the ${call.state.place}`
+                    .replace("in the backstage", "backstage")
+                    .replace("in the standby", "on standby")
+                    .replace("in the stage", "on stage")}
+              {call.state.isMicrophoneOpen !== null &&
+                ` · microphone ${call.state.isMicrophoneOpen ? "open" : "closed"}`}
             </p>
           </div>
           <p>
@@ -78,11 +114,23 @@ export function Handset({ numbers }: { numbers: readonly { country: string; numb
           {call.state.place !== "over" && (
             <label className="block">
               <span className="block text-label text-ink-2">How loud you speak</span>
-              <input type="range" min={0} max={100} step={5} value={level} onChange={(event) => speak(Number(event.target.value))} className="w-full accent-[var(--action)]" />
+              <input
+                type="range"
+                min={0}
+                max={100}
+                step={5}
+                value={level}
+                onChange={(event) => speak(Number(event.target.value))}
+                className="w-full accent-[var(--action)]"
+              />
             </label>
           )}
           <div className="flex gap-2">
-            {call.state.isMicrophoneOpen !== null && call.state.place !== "over" && <Button onClick={() => void call.press()}>6: {call.state.isMicrophoneOpen ? "close" : "open"} the microphone</Button>}
+            {call.state.isMicrophoneOpen !== null && call.state.place !== "over" && (
+              <Button onClick={() => void call.press()}>
+                6: {call.state.isMicrophoneOpen ? "close" : "open"} the microphone
+              </Button>
+            )}
             <Button onClick={() => void call.hangUp()}>Hang up</Button>
           </div>
         </section>

@@ -6,12 +6,18 @@ import type { Failure } from "@/core/shared";
 type Answer = { ok: true; call?: string; state: CallState } | { ok: false; failure: Failure };
 
 const post = async (address: string, body: unknown): Promise<Answer> => {
-  const response = await fetch(address, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body) });
+  const response = await fetch(address, {
+    method: "POST",
+    headers: { "content-type": "application/json" },
+    body: JSON.stringify(body),
+  });
   return (await response.json()) as Answer;
 };
 
 const refused = (failure: Failure): string =>
-  failure.code === "not-found" ? "These numbers do not belong together. Look at the join details and dial again." : wordsOf(failure);
+  failure.code === "not-found"
+    ? "These numbers do not belong together. Look at the join details and dial again."
+    : wordsOf(failure);
 
 /** One call on the simulated line: dialled, reported once a second, hung up. */
 export function useCall() {
@@ -30,7 +36,10 @@ export function useCall() {
   useEffect(() => {
     if (!call || state?.place === "over") return;
     // somebody who speaks is never equally loud for two seconds
-    const timer = setInterval(() => void report(call, { type: "level", level: Math.round(level.current * (0.7 + Math.random() * 0.3)) }), callReportEveryMs);
+    const timer = setInterval(
+      () => void report(call, { type: "level", level: Math.round(level.current * (0.7 + Math.random() * 0.3)) }),
+      callReportEveryMs,
+    );
     return () => clearInterval(timer);
   }, [call, state?.place, report]);
 

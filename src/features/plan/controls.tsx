@@ -18,7 +18,13 @@ export function Text({ name, label, type = "text", hint, className, nullable }: 
   const { register, formState } = useFormContext<PlanInput>();
   const options = nullable ? { setValueAs: (value: unknown) => (value === "" || value === null ? null : value) } : {};
   return (
-    <Field label={label} hint={hint} error={formState.errors[name]?.message as string | undefined} {...(className ? { className } : {})} id={name}>
+    <Field
+      label={label}
+      hint={hint}
+      error={formState.errors[name]?.message as string | undefined}
+      {...(className ? { className } : {})}
+      id={name}
+    >
       {(ids) => <input {...ids} type={type} className={inputClass} {...register(name, options)} />}
     </Field>
   );

@@ -26,26 +26,63 @@ export function EventActs(props: {
     });
   return (
     <section className="mt-8 grid max-w-5xl grid-cols-2 gap-8 border-t border-rule pt-3">
-      {wrong && <div className="col-span-2"><Note tone="wrong">{wrong}</Note></div>}
+      {wrong && (
+        <div className="col-span-2">
+          <Note tone="wrong">{wrong}</Note>
+        </div>
+      )}
       <div>
         <h2 className="text-head font-semibold">Template</h2>
-        <p className="text-ink-2">Keeps settings, run sheet, polls, registration questions and mail texts. Nobody’s data.</p>
+        <p className="text-ink-2">
+          Keeps settings, run sheet, polls, registration questions and mail texts. Nobody’s data.
+        </p>
         <div className="mt-2 flex items-end gap-2">
-          <Field label="Name of the template">{(ids) => <input {...ids} className={inputClass} value={name} onChange={(event) => setName(event.target.value)} />}</Field>
-          <Button disabled={isPending} onClick={() => attempt(() => props.saveTemplate(name), "Kept as a template.")}>Keep as a template</Button>
+          <Field label="Name of the template">
+            {(ids) => (
+              <input {...ids} className={inputClass} value={name} onChange={(event) => setName(event.target.value)} />
+            )}
+          </Field>
+          <Button disabled={isPending} onClick={() => attempt(() => props.saveTemplate(name), "Kept as a template.")}>
+            Keep as a template
+          </Button>
         </div>
       </div>
       <div>
         <h2 className="text-head font-semibold">More seats</h2>
         {props.requests.map((one, i) => (
           <p key={i} className="text-ink-2">
-            {one.wantedSize} seats: {one.state}{one.answer ? `, “${one.answer}”` : ""}
+            {one.wantedSize} seats: {one.state}
+            {one.answer ? `, “${one.answer}”` : ""}
           </p>
         ))}
         <div className="mt-2 flex items-end gap-2">
-          <Field label="A house of">{(ids) => <input {...ids} type="number" className={`${inputClass} w-24!`} value={wanted} onChange={(event) => setWanted(event.target.value)} />}</Field>
-          <Field label="Because">{(ids) => <input {...ids} className={inputClass} value={note} onChange={(event) => setNote(event.target.value)} />}</Field>
-          <Button disabled={isPending} onClick={() => attempt(() => props.requestSeats({ wantedSize: Number(wanted), note }), "Asked. Whoever runs the house decides.")}>Ask for them</Button>
+          <Field label="A house of">
+            {(ids) => (
+              <input
+                {...ids}
+                type="number"
+                className={`${inputClass} w-24!`}
+                value={wanted}
+                onChange={(event) => setWanted(event.target.value)}
+              />
+            )}
+          </Field>
+          <Field label="Because">
+            {(ids) => (
+              <input {...ids} className={inputClass} value={note} onChange={(event) => setNote(event.target.value)} />
+            )}
+          </Field>
+          <Button
+            disabled={isPending}
+            onClick={() =>
+              attempt(
+                () => props.requestSeats({ wantedSize: Number(wanted), note }),
+                "Asked. Whoever runs the house decides.",
+              )
+            }
+          >
+            Ask for them
+          </Button>
         </div>
       </div>
     </section>

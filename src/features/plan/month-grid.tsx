@@ -16,7 +16,13 @@ const monthsBetween = (first: string, last: string): string[] => {
 };
 
 /** Small months with the days of a series marked; shifted and doubled hours and skipped months stand out. */
-export function MonthGrid({ dates, skipped }: { dates: readonly { local: string; kind: WallTimeKind }[]; skipped: readonly string[] }) {
+export function MonthGrid({
+  dates,
+  skipped,
+}: {
+  dates: readonly { local: string; kind: WallTimeKind }[];
+  skipped: readonly string[];
+}) {
   const [first, last] = [dates[0]?.local, dates.at(-1)?.local];
   if (!first || !last) return null;
   const months = monthsBetween(first, last);
@@ -42,7 +48,15 @@ export function MonthGrid({ dates, skipped }: { dates: readonly { local: string;
                 {Array.from({ length: days }, (_, i) => {
                   const kind = byDay.get(`${month}-${String(i + 1).padStart(2, "0")}`);
                   return (
-                    <span key={i} className={classes("mono text-center text-[10px] leading-4", kind === "plain" && "bg-action text-on-action", (kind === "gap" || kind === "fold") && "bg-attention text-on-action", !kind && "text-ink-2")}>
+                    <span
+                      key={i}
+                      className={classes(
+                        "mono text-center text-[10px] leading-4",
+                        kind === "plain" && "bg-action text-on-action",
+                        (kind === "gap" || kind === "fold") && "bg-attention text-on-action",
+                        !kind && "text-ink-2",
+                      )}
+                    >
                       {i + 1}
                     </span>
                   );
@@ -52,12 +66,19 @@ export function MonthGrid({ dates, skipped }: { dates: readonly { local: string;
           );
         })}
       </ol>
-      {months.length > mostMonths && <p className="mt-1 text-label text-ink-2">and {months.length - mostMonths} more months</p>}
-      {dates.filter((date) => date.kind !== "plain").map((date) => (
-        <p key={date.local} className="text-label text-attention">
-          {date.local.replace("T", " ")}: {date.kind === "gap" ? "the clocks skip this hour; the date is shifted past it" : "this hour comes twice; the first is meant"}
-        </p>
-      ))}
+      {months.length > mostMonths && (
+        <p className="mt-1 text-label text-ink-2">and {months.length - mostMonths} more months</p>
+      )}
+      {dates
+        .filter((date) => date.kind !== "plain")
+        .map((date) => (
+          <p key={date.local} className="text-label text-attention">
+            {date.local.replace("T", " ")}:{" "}
+            {date.kind === "gap"
+              ? "the clocks skip this hour; the date is shifted past it"
+              : "this hour comes twice; the first is meant"}
+          </p>
+        ))}
     </div>
   );
 }

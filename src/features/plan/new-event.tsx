@@ -18,10 +18,23 @@ const withDraft = (plan: PlanInput, draft: EventDraft): PlanInput => ({
   zone: draft.zone ?? plan.zone,
   durationMinutes: draft.durationMinutes ?? plan.durationMinutes,
   shape: draft.rule ? "series" : plan.shape,
-  rule: draft.rule ? { ...draft.rule, byMonth: [...draft.rule.byMonth], byMonthDay: [...draft.rule.byMonthDay], byDay: [...draft.rule.byDay] } : plan.rule,
+  rule: draft.rule
+    ? {
+        ...draft.rule,
+        byMonth: [...draft.rule.byMonth],
+        byMonthDay: [...draft.rule.byMonthDay],
+        byDay: [...draft.rule.byDay],
+      }
+    : plan.rule,
 });
 
-function FromEntry({ read, onDraft }: { read: (data: FormData) => Promise<Done<EventDraft>>; onDraft: (draft: EventDraft) => void }) {
+function FromEntry({
+  read,
+  onDraft,
+}: {
+  read: (data: FormData) => Promise<Done<EventDraft>>;
+  onDraft: (draft: EventDraft) => void;
+}) {
   const [wrong, setWrong] = useState<string | null>(null);
   const [isPending, run] = useTransition();
   return (
@@ -38,7 +51,15 @@ function FromEntry({ read, onDraft }: { read: (data: FormData) => Promise<Done<E
       }}
     >
       <input type="file" name="file" accept=".ics,text/calendar" aria-label="Calendar file" />
-      <textarea name="text" rows={4} className={inputClass} aria-label="Or pasted text" placeholder={"Or paste it here: the title first, then a line with date and hour, the length, the people’s addresses"} />
+      <textarea
+        name="text"
+        rows={4}
+        className={inputClass}
+        aria-label="Or pasted text"
+        placeholder={
+          "Or paste it here: the title first, then a line with date and hour, the length, the people’s addresses"
+        }
+      />
       {wrong && <Note tone="wrong">{wrong}</Note>}
       <Button type="submit" className="self-start" disabled={isPending}>
         Begin from this
@@ -48,10 +69,12 @@ function FromEntry({ read, onDraft }: { read: (data: FormData) => Promise<Done<E
 }
 
 /** A new plan: empty, or begun from an entry of somebody's calendar; a template has filled it before. */
-export function NewEvent(props: Omit<PlanFormProps, "isNew" | "version" | "holders" | "onStage" | "save" | "mayEdit"> & {
-  read: (data: FormData) => Promise<Done<EventDraft>>;
-  create: (input: PlanInput, people: readonly Person[]) => Promise<Refused>;
-}) {
+export function NewEvent(
+  props: Omit<PlanFormProps, "isNew" | "version" | "holders" | "onStage" | "save" | "mayEdit"> & {
+    read: (data: FormData) => Promise<Done<EventDraft>>;
+    create: (input: PlanInput, people: readonly Person[]) => Promise<Refused>;
+  },
+) {
   const { read, create, ...form } = props;
   const [draft, setDraft] = useState<EventDraft | null>(null);
   const [people, setPeople] = useState<readonly Person[]>([]);
@@ -69,13 +92,23 @@ export function NewEvent(props: Omit<PlanFormProps, "isNew" | "version" | "holde
       </details>
       {draft && (
         <div role="status" className="mb-5 flex flex-col gap-1">
-          <Note tone={draft.unread.length > 0 ? "attention" : "plain"}>{draft.unread.length > 0 ? `Taken over, except: ${draft.unread.join("; ")}.` : "Everything was taken over."}</Note>
-          {people.length > 0 && <p className="mt-2 text-label text-ink-2">These come onto the stage list as panelists. Nobody is written to.</p>}
+          <Note tone={draft.unread.length > 0 ? "attention" : "plain"}>
+            {draft.unread.length > 0 ? `Taken over, except: ${draft.unread.join("; ")}.` : "Everything was taken over."}
+          </Note>
+          {people.length > 0 && (
+            <p className="mt-2 text-label text-ink-2">
+              These come onto the stage list as panelists. Nobody is written to.
+            </p>
+          )}
           <ul className="flex flex-wrap gap-2">
             {people.map((person) => (
               <li key={person.email} className="bg-raised px-2 py-1">
                 {person.name} <span className="text-label text-ink-2">{person.email}</span>{" "}
-                <button type="button" className="text-label underline" onClick={() => setPeople(people.filter((one) => one !== person))}>
+                <button
+                  type="button"
+                  className="text-label underline"
+                  onClick={() => setPeople(people.filter((one) => one !== person))}
+                >
                   leave out
                 </button>
               </li>
@@ -83,7 +116,17 @@ export function NewEvent(props: Omit<PlanFormProps, "isNew" | "version" | "holde
           </ul>
         </div>
       )}
-      <PlanForm {...form} key={JSON.stringify(draft)} initial={draft ? withDraft(props.initial, draft) : props.initial} isNew mayEdit version={0} holders={0} onStage={1} save={(_version, input) => create(input, people)} />
+      <PlanForm
+        {...form}
+        key={JSON.stringify(draft)}
+        initial={draft ? withDraft(props.initial, draft) : props.initial}
+        isNew
+        mayEdit
+        version={0}
+        holders={0}
+        onStage={1}
+        save={(_version, input) => create(input, people)}
+      />
     </>
   );
 }

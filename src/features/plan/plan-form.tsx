@@ -11,7 +11,9 @@ import { RichText } from "./rich-text";
 import { RoomOptions } from "./room-options";
 import { WhenSection, type WhenProps } from "./when-section";
 
-type Saved = { ok: true; value: { version: number; hasMoved: boolean; told: number } } | { ok: false; words: string; code: string; issues: readonly { path: string; message: string }[] };
+type Saved =
+  | { ok: true; value: { version: number; hasMoved: boolean; told: number } }
+  | { ok: false; words: string; code: string; issues: readonly { path: string; message: string }[] };
 
 export interface PlanFormProps extends WhenProps {
   readonly initial: PlanInput;
@@ -48,10 +50,27 @@ function WhoMayCome() {
   );
   return (
     <section className="grid grid-cols-2 gap-4 border-t border-rule pt-4" aria-label="Who may come">
-      <Text name="houseSize" label="House size" type="number" hint="People in the room at once. Stage people and test guests take no seat." />
-      <Text name="registrationLimit" label="Registration limit" type="number" nullable hint="Empty: none. Beyond it people go to the waiting list." />
-      {select("entryBy", "People come", [["registration", "by registration: their ticket comes by mail"], ["open-link", "by the open link: a name is enough"]])}
-      {select("approval", "Registrations are taken", [["at-once", "at once"], ["by-hand", "after somebody has looked at them"]])}
+      <Text
+        name="houseSize"
+        label="House size"
+        type="number"
+        hint="People in the room at once. Stage people and test guests take no seat."
+      />
+      <Text
+        name="registrationLimit"
+        label="Registration limit"
+        type="number"
+        nullable
+        hint="Empty: none. Beyond it people go to the waiting list."
+      />
+      {select("entryBy", "People come", [
+        ["registration", "by registration: their ticket comes by mail"],
+        ["open-link", "by the open link: a name is enough"],
+      ])}
+      {select("approval", "Registrations are taken", [
+        ["at-once", "at once"],
+        ["by-hand", "after somebody has looked at them"],
+      ])}
       {approval === "by-hand" && <Domains />}
       <div className="flex flex-col justify-center">
         <Check name="isPrivate" label="Private: an access code opens the page" />
@@ -65,30 +84,69 @@ function WhoMayCome() {
 function Domains() {
   const { register, formState } = useFormContext<PlanInput>();
   return (
-    <Field label="Taken at once all the same" hint="Domains of addresses, as in: example.org." error={formState.errors.approvedDomains?.message as string | undefined} id="approvedDomains">
-      {(ids) => <input {...ids} className={inputClass} {...register("approvedDomains", { setValueAs: (value: unknown) => (Array.isArray(value) ? value : String(value ?? "").split(/[\s,;]+/).filter(Boolean)) })} />}
+    <Field
+      label="Taken at once all the same"
+      hint="Domains of addresses, as in: example.org."
+      error={formState.errors.approvedDomains?.message as string | undefined}
+      id="approvedDomains"
+    >
+      {(ids) => (
+        <input
+          {...ids}
+          className={inputClass}
+          {...register("approvedDomains", {
+            setValueAs: (value: unknown) =>
+              Array.isArray(value)
+                ? value
+                : String(value ?? "")
+                    .split(/[\s,;]+/)
+                    .filter(Boolean),
+          })}
+        />
+      )}
     </Field>
   );
 }
 
 /** How hard a code is to guess, in words: length and mixture, common practice. */
-const strengthOf = (code: string): string => (code.length < 6 || new Set(code).size <= 2 ? "weak" : code.length < 9 ? "fair" : "strong");
+const strengthOf = (code: string): string =>
+  code.length < 6 || new Set(code).size <= 2 ? "weak" : code.length < 9 ? "fair" : "strong";
 
 function AccessCode() {
   const code = useWatch<PlanInput, "accessCode">({ name: "accessCode" }) ?? "";
-  return <Text name="accessCode" label="Access code" nullable hint={`Mails carry it. ${code ? `Strength: ${strengthOf(code)}.` : ""}`} />;
+  return (
+    <Text
+      name="accessCode"
+      label="Access code"
+      nullable
+      hint={`Mails carry it. ${code ? `Strength: ${strengthOf(code)}.` : ""}`}
+    />
+  );
 }
 
 export function PlanForm(props: PlanFormProps) {
-  const form = useForm<PlanInput>({ resolver: zodResolver(planInput) as never, defaultValues: props.initial, mode: "onBlur" });
+  const form = useForm<PlanInput>({
+    resolver: zodResolver(planInput) as never,
+    defaultValues: props.initial,
+    mode: "onBlur",
+  });
   const { control, formState, setError, reset, getValues } = form;
   const [version, setVersion] = useState(props.version);
   const [wrong, setWrong] = useState<string | null>(null);
   const [tellPeople, setTellPeople] = useState(false);
   const [isPending, run] = useTransition();
-  const draft = useDraft<PlanInput>(props.draftKey, getValues, formState.isDirty, (kept) => reset({ ...getValues(), ...kept }, { keepDefaultValues: true }));
-  const [startLocal, zone, duration, shape] = useWatch({ control, name: ["startLocal", "zone", "durationMinutes", "shape"] });
-  const hasMoved = shape === "one-date" && (startLocal !== props.initial.startLocal || zone !== props.initial.zone || Number(duration) !== props.initial.durationMinutes);
+  const draft = useDraft<PlanInput>(props.draftKey, getValues, formState.isDirty, (kept) =>
+    reset({ ...getValues(), ...kept }, { keepDefaultValues: true }),
+  );
+  const [startLocal, zone, duration, shape] = useWatch({
+    control,
+    name: ["startLocal", "zone", "durationMinutes", "shape"],
+  });
+  const hasMoved =
+    shape === "one-date" &&
+    (startLocal !== props.initial.startLocal ||
+      zone !== props.initial.zone ||
+      Number(duration) !== props.initial.durationMinutes);
   const submit = form.handleSubmit((input) =>
     run(async () => {
       setWrong(null);
@@ -97,7 +155,9 @@ export function PlanForm(props: PlanFormProps) {
         setVersion(saved.value.version);
         draft.forget();
         reset(input);
-        toast(saved.value.told > 0 ? `Saved. ${saved.value.told} people hear of the new time in five minutes.` : "Saved.");
+        toast(
+          saved.value.told > 0 ? `Saved. ${saved.value.told} people hear of the new time in five minutes.` : "Saved.",
+        );
         return;
       }
       setWrong(saved.words);
@@ -112,15 +172,33 @@ export function PlanForm(props: PlanFormProps) {
           <Text name="title" label="Title" />
           <div id="description">
             <p className="mb-1 text-label font-medium text-ink-2">Description</p>
-            <Controller control={control} name="descriptionHtml" render={({ field }) => <RichText value={field.value} onChange={field.onChange} label="Description" />} />
+            <Controller
+              control={control}
+              name="descriptionHtml"
+              render={({ field }) => <RichText value={field.value} onChange={field.onChange} label="Description" />}
+            />
           </div>
-          <WhenSection cities={props.cities} todayLocal={props.todayLocal} isNew={props.isNew} occurrenceId={props.occurrenceId} askSeats={props.askSeats} />
+          <WhenSection
+            cities={props.cities}
+            todayLocal={props.todayLocal}
+            isNew={props.isNew}
+            occurrenceId={props.occurrenceId}
+            askSeats={props.askSeats}
+          />
           <WhoMayCome />
           <RoomOptions onStage={props.onStage} />
           {hasMoved && props.holders > 0 && (
             <label className="flex items-start gap-2 border-l-2 border-attention bg-attention-ground px-3 py-2 text-attention">
-              <input type="checkbox" checked={tellPeople} onChange={(event) => setTellPeople(event.target.checked)} className="mt-1" />
-              <span>The date moves. Tell {props.holders} people by mail, five minutes after the last edit. Without this nothing is sent; reminders are laid for the new time either way.</span>
+              <input
+                type="checkbox"
+                checked={tellPeople}
+                onChange={(event) => setTellPeople(event.target.checked)}
+                className="mt-1"
+              />
+              <span>
+                The date moves. Tell {props.holders} people by mail, five minutes after the last edit. Without this
+                nothing is sent; reminders are laid for the new time either way.
+              </span>
             </label>
           )}
           {wrong && <Note tone="wrong">{wrong}</Note>}

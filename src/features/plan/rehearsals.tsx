@@ -14,7 +14,11 @@ export function Rehearsals(props: {
   proposedLocal: string;
   todayLocal: string;
   deskBase: string;
-  acts: { add(input: { startLocal: string; durationMinutes: number }): Promise<Done<void>>; invite(id: string): Promise<Done<number>>; cancel(id: string): Promise<Done<void>> };
+  acts: {
+    add(input: { startLocal: string; durationMinutes: number }): Promise<Done<void>>;
+    invite(id: string): Promise<Done<number>>;
+    cancel(id: string): Promise<Done<void>>;
+  };
 }) {
   const router = useRouter();
   const [startLocal, setStartLocal] = useState(props.proposedLocal);
@@ -37,11 +41,38 @@ export function Rehearsals(props: {
         {props.rehearsals.map((one) => (
           <li key={one.id} className="flex items-center gap-4 border-b border-rule py-1.5">
             <span className="mono">{localWords(one.startLocal)}</span>
-            <span className="text-ink-2">{one.durationMinutes} min · {one.phase}</span>
+            <span className="text-ink-2">
+              {one.durationMinutes} min · {one.phase}
+            </span>
             <span className="ml-auto flex gap-2">
               <a href={`${props.deskBase}/${one.id}`}>Desk</a>
-              {one.phase === "scheduled" && <Button disabled={isPending} onClick={() => attempt(() => props.acts.invite(one.id), (sent) => `Sent to ${sent} of the stage.`)}>Send the invitation</Button>}
-              {one.phase === "scheduled" && <Button weight="plain" disabled={isPending} onClick={() => attempt(() => props.acts.cancel(one.id), () => "The rehearsal is called off.")}>Call it off</Button>}
+              {one.phase === "scheduled" && (
+                <Button
+                  disabled={isPending}
+                  onClick={() =>
+                    attempt(
+                      () => props.acts.invite(one.id),
+                      (sent) => `Sent to ${sent} of the stage.`,
+                    )
+                  }
+                >
+                  Send the invitation
+                </Button>
+              )}
+              {one.phase === "scheduled" && (
+                <Button
+                  weight="plain"
+                  disabled={isPending}
+                  onClick={() =>
+                    attempt(
+                      () => props.acts.cancel(one.id),
+                      () => "The rehearsal is called off.",
+                    )
+                  }
+                >
+                  Call it off
+                </Button>
+              )}
             </span>
           </li>
         ))}
@@ -49,8 +80,30 @@ export function Rehearsals(props: {
       {wrong && <Note tone="wrong">{wrong}</Note>}
       <div className="mt-2 grid grid-cols-[18rem_8rem_auto] items-end gap-3">
         <MomentField label="A rehearsal at" value={startLocal} onChange={setStartLocal} todayLocal={props.todayLocal} />
-        <Field label="Length, min">{(ids) => <input {...ids} type="number" min={5} className={inputClass} value={minutes} onChange={(event) => setMinutes(event.target.value)} />}</Field>
-        <Button className="justify-self-start" disabled={isPending} onClick={() => attempt(() => props.acts.add({ startLocal, durationMinutes: Number(minutes) }), () => "The rehearsal stands. Nothing was sent.")}>Add a rehearsal</Button>
+        <Field label="Length, min">
+          {(ids) => (
+            <input
+              {...ids}
+              type="number"
+              min={5}
+              className={inputClass}
+              value={minutes}
+              onChange={(event) => setMinutes(event.target.value)}
+            />
+          )}
+        </Field>
+        <Button
+          className="justify-self-start"
+          disabled={isPending}
+          onClick={() =>
+            attempt(
+              () => props.acts.add({ startLocal, durationMinutes: Number(minutes) }),
+              () => "The rehearsal stands. Nothing was sent.",
+            )
+          }
+        >
+          Add a rehearsal
+        </Button>
       </div>
     </section>
   );

@@ -4,14 +4,31 @@ import StarterKit from "@tiptap/starter-kit";
 import { Button } from "@/ui";
 
 /** Rich text with what the server's allow-list keeps, and nothing more. */
-export function RichText({ value, onChange, label }: { value: string; onChange: (html: string) => void; label: string }) {
+export function RichText({
+  value,
+  onChange,
+  label,
+}: {
+  value: string;
+  onChange: (html: string) => void;
+  label: string;
+}) {
   const editor = useEditor({
-    extensions: [StarterKit.configure({ code: false, codeBlock: false, horizontalRule: false, heading: { levels: [2, 3] } })],
+    extensions: [
+      StarterKit.configure({ code: false, codeBlock: false, horizontalRule: false, heading: { levels: [2, 3] } }),
+    ],
     content: value,
     immediatelyRender: false,
     // its style element would break the style policy; what it needs stands in globals.css
     injectCSS: false,
-    editorProps: { attributes: { "aria-label": label, role: "textbox", "aria-multiline": "true", class: "prose min-h-28 px-2.5 py-2 outline-none" } },
+    editorProps: {
+      attributes: {
+        "aria-label": label,
+        role: "textbox",
+        "aria-multiline": "true",
+        class: "prose min-h-28 px-2.5 py-2 outline-none",
+      },
+    },
     onUpdate: ({ editor: current }) => onChange(current.getHTML()),
   });
   return (

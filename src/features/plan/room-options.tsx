@@ -14,7 +14,12 @@ const pictureWords: Record<Picture, string> = {
   "slides-and-speaker-720": "Slides beside the speaker, 720 lines",
 };
 
-const mbit = (kbps: number): string => (kbps >= 1_000_000 ? `${(kbps / 1_000_000).toFixed(1)} Gbit/s` : kbps >= 1000 ? `${(kbps / 1000).toFixed(1)} Mbit/s` : `${kbps} kbit/s`);
+const mbit = (kbps: number): string =>
+  kbps >= 1_000_000
+    ? `${(kbps / 1_000_000).toFixed(1)} Gbit/s`
+    : kbps >= 1000
+      ? `${(kbps / 1000).toFixed(1)} Mbit/s`
+      : `${kbps} kbit/s`;
 
 /** What lines the chosen picture needs, for whom; heavy ones say so with the figure. */
 function Bandwidth({ picture, houseSize, onStage }: { picture: Picture; houseSize: number; onStage: number }) {
@@ -71,7 +76,20 @@ export function RoomOptions({ onStage }: { onStage: number }) {
           )}
         </Field>
         <Field label="Interpreted into" hint="Language tags, as in: es, pt-BR." id="interpretationInto">
-          {(ids) => <input {...ids} className={inputClass} {...register("interpretationInto", { setValueAs: (value: unknown) => (Array.isArray(value) ? value : String(value ?? "").split(/[\s,;]+/).filter(Boolean)) })} />}
+          {(ids) => (
+            <input
+              {...ids}
+              className={inputClass}
+              {...register("interpretationInto", {
+                setValueAs: (value: unknown) =>
+                  Array.isArray(value)
+                    ? value
+                    : String(value ?? "")
+                        .split(/[\s,;]+/)
+                        .filter(Boolean),
+              })}
+            />
+          )}
         </Field>
       </div>
       <Bandwidth picture={picture} houseSize={Number(houseSize) || 0} onStage={Math.max(1, onStage)} />

@@ -4,7 +4,9 @@ import type { SeatAnswer, SeatQuestion } from "@/contracts";
 import { localWords } from "@/core/time";
 import { Button, classes, Note } from "@/ui";
 
-export type AskSeats = (question: SeatQuestion) => Promise<{ ok: true; value: SeatAnswer } | { ok: false; words: string }>;
+export type AskSeats = (
+  question: SeatQuestion,
+) => Promise<{ ok: true; value: SeatAnswer } | { ok: false; words: string }>;
 
 const settleMs = 350;
 
@@ -37,16 +39,34 @@ const verdictWords = (view: SeatAnswer, houseSize: number): string =>
   })[view.verdict];
 
 /** The day as a strip of quarter hours: free and taken starts, the chosen one marked, while it is picked. */
-export function SeatStrip({ question, ask, onPick }: { question: SeatQuestion; ask: AskSeats; onPick: (startLocal: string) => void }) {
+export function SeatStrip({
+  question,
+  ask,
+  onPick,
+}: {
+  question: SeatQuestion;
+  ask: AskSeats;
+  onPick: (startLocal: string) => void;
+}) {
   const view = useSeats(question, ask);
   if (!view) return <p className="text-ink-2">Looking at the seats</p>;
   const isWrong = view.verdict === "taken" || view.verdict === "too-large";
   return (
     <section aria-label="Seats that day" className="flex flex-col gap-1.5">
-      {isWrong ? <Note tone="wrong">{verdictWords(view, question.houseSize)}</Note> : <p role="status" className="text-ink-2">{verdictWords(view, question.houseSize)}</p>}
+      {isWrong ? (
+        <Note tone="wrong">{verdictWords(view, question.houseSize)}</Note>
+      ) : (
+        <p role="status" className="text-ink-2">
+          {verdictWords(view, question.houseSize)}
+        </p>
+      )}
       {view.cells.length > 0 && (
         <>
-          <div className="flex h-7 border border-rule" role="group" aria-label={`${view.cells.filter((cell) => cell.isFree).length} of ${view.cells.length} quarter hours are free as a start`}>
+          <div
+            className="flex h-7 border border-rule"
+            role="group"
+            aria-label={`${view.cells.filter((cell) => cell.isFree).length} of ${view.cells.length} quarter hours are free as a start`}
+          >
             {view.cells.map((cell) => (
               <button
                 key={cell.startLocal}
@@ -55,7 +75,15 @@ export function SeatStrip({ question, ask, onPick }: { question: SeatQuestion; a
                 disabled={!cell.isFree}
                 title={`${cell.startLocal.slice(11)} ${cell.isFree ? "free" : "taken"}`}
                 onClick={() => onPick(cell.startLocal)}
-                className={classes("min-w-0 flex-1", cell.startLocal === question.startLocal ? "bg-action" : cell.isFree ? "bg-sheet hover:bg-raised" : "bg-[repeating-linear-gradient(45deg,var(--wrong)_0_1px,transparent_1px_4px)]", cell.startLocal.endsWith(":00") && "border-l border-rule")}
+                className={classes(
+                  "min-w-0 flex-1",
+                  cell.startLocal === question.startLocal
+                    ? "bg-action"
+                    : cell.isFree
+                      ? "bg-sheet hover:bg-raised"
+                      : "bg-[repeating-linear-gradient(45deg,var(--wrong)_0_1px,transparent_1px_4px)]",
+                  cell.startLocal.endsWith(":00") && "border-l border-rule",
+                )}
               />
             ))}
           </div>
@@ -75,7 +103,11 @@ export function SeatStrip({ question, ask, onPick }: { question: SeatQuestion; a
       )}
       {view.held.length > 0 && (
         <p className="text-label text-ink-2">
-          That day: {view.held.slice(0, 6).map((one) => `${one.fromLocal.slice(11)}–${one.untilLocal.slice(11)} ${one.title} (${one.houseSize})`).join(" · ")}
+          That day:{" "}
+          {view.held
+            .slice(0, 6)
+            .map((one) => `${one.fromLocal.slice(11)}–${one.untilLocal.slice(11)} ${one.title} (${one.houseSize})`)
+            .join(" · ")}
         </p>
       )}
     </section>

@@ -21,7 +21,12 @@ export interface StripDate {
 
 interface Preview {
   readonly extent: "single" | "later" | "all";
-  readonly dates: readonly { readonly id: string; readonly from: string; readonly to: string; readonly kind: WallTimeKind }[];
+  readonly dates: readonly {
+    readonly id: string;
+    readonly from: string;
+    readonly to: string;
+    readonly kind: WallTimeKind;
+  }[];
   readonly calledOff: number;
   readonly registrations: number;
   readonly couldTell: number;
@@ -42,7 +47,15 @@ const extentWords: Record<Preview["extent"], string> = {
 };
 
 /** One date as a block of the strip: pressed is marked. Shift marks up to here. */
-function DateBlock({ date, isMarked, onMark }: { date: StripDate; isMarked: boolean; onMark: (withShift: boolean) => void }) {
+function DateBlock({
+  date,
+  isMarked,
+  onMark,
+}: {
+  date: StripDate;
+  isMarked: boolean;
+  onMark: (withShift: boolean) => void;
+}) {
   const isMoved = date.startLocal !== date.originalStartLocal;
   return (
     <button
@@ -51,7 +64,16 @@ function DateBlock({ date, isMarked, onMark }: { date: StripDate; isMarked: bool
       aria-pressed={isMarked}
       aria-label={`${localWords(date.startLocal)}${date.phase === "cancelled" ? ", called off" : ""}`}
       onClick={(event) => onMark(event.shiftKey)}
-      className={classes("min-w-20 border-l-2 px-2 py-1 text-left leading-tight", isMarked ? "border-action bg-action text-on-action" : date.phase === "cancelled" ? "border-rule bg-raised text-ink-2 line-through" : date.isFixed ? "border-rule bg-raised text-ink-2" : "border-rule bg-sheet hover:border-ink-2")}
+      className={classes(
+        "min-w-20 border-l-2 px-2 py-1 text-left leading-tight",
+        isMarked
+          ? "border-action bg-action text-on-action"
+          : date.phase === "cancelled"
+            ? "border-rule bg-raised text-ink-2 line-through"
+            : date.isFixed
+              ? "border-rule bg-raised text-ink-2"
+              : "border-rule bg-sheet hover:border-ink-2",
+      )}
     >
       <span className="block">
         {weekdayName(date.startAt, date.zone)} {shortDate(date.startAt, date.zone)}
@@ -71,14 +93,41 @@ function Consequences({ preview }: { preview: Preview }) {
     <div aria-live="polite" className="flex flex-col gap-1">
       <p className="font-medium">{extentWords[preview.extent]}</p>
       <p className="text-ink-2">
-        {preview.calledOff > 0 ? <><span className="mono">{preview.calledOff}</span> called off</> : <><span className="mono">{preview.dates.length}</span> {preview.dates.length === 1 ? "date moves" : "dates move"}</>}
-        {" · "}<span className="mono">{preview.registrations}</span> {preview.calledOff > 0 ? "registrations lose their date" : "registrations follow"}
-        {" · "}<span className="mono">{preview.couldTell}</span> people could be told
-        {preview.licencesMoved > 0 && <> · <span className="mono">{preview.licencesMoved}</span> other dates take another seat licence</>}
+        {preview.calledOff > 0 ? (
+          <>
+            <span className="mono">{preview.calledOff}</span> called off
+          </>
+        ) : (
+          <>
+            <span className="mono">{preview.dates.length}</span>{" "}
+            {preview.dates.length === 1 ? "date moves" : "dates move"}
+          </>
+        )}
+        {" · "}
+        <span className="mono">{preview.registrations}</span>{" "}
+        {preview.calledOff > 0 ? "registrations lose their date" : "registrations follow"}
+        {" · "}
+        <span className="mono">{preview.couldTell}</span> people could be told
+        {preview.licencesMoved > 0 && (
+          <>
+            {" "}
+            · <span className="mono">{preview.licencesMoved}</span> other dates take another seat licence
+          </>
+        )}
       </p>
-      {preview.dates.length > 0 && <p className="text-label text-ink-2">{preview.dates.slice(0, 4).map((date) => `${localWords(date.from)} → ${localWords(date.to)}`).join(" · ")}{preview.dates.length > 4 ? ` and ${preview.dates.length - 4} more` : ""}</p>}
+      {preview.dates.length > 0 && (
+        <p className="text-label text-ink-2">
+          {preview.dates
+            .slice(0, 4)
+            .map((date) => `${localWords(date.from)} → ${localWords(date.to)}`)
+            .join(" · ")}
+          {preview.dates.length > 4 ? ` and ${preview.dates.length - 4} more` : ""}
+        </p>
+      )}
       {odd.map((date) => (
-        <p key={date.id} className="text-label text-attention">{localWords(date.to)}: {date.kind === "gap" ? "the clocks skip this hour" : "this hour comes twice"}</p>
+        <p key={date.id} className="text-label text-attention">
+          {localWords(date.to)}: {date.kind === "gap" ? "the clocks skip this hour" : "this hour comes twice"}
+        </p>
       ))}
       {preview.refusedWords && <Note tone="wrong">{preview.refusedWords}</Note>}
     </div>
@@ -86,7 +135,17 @@ function Consequences({ preview }: { preview: Preview }) {
 }
 
 /** The series' own strip: dates are marked on it, what follows from a change stands beside, then it is done. */
-export function SeriesStrip({ dates, acts, todayLocal, mayEdit }: { dates: readonly StripDate[]; acts: StripActs; todayLocal: string; mayEdit: boolean }) {
+export function SeriesStrip({
+  dates,
+  acts,
+  todayLocal,
+  mayEdit,
+}: {
+  dates: readonly StripDate[];
+  acts: StripActs;
+  todayLocal: string;
+  mayEdit: boolean;
+}) {
   const router = useRouter();
   const [marked, setMarked] = useState<ReadonlySet<string>>(new Set());
   const [last, setLast] = useState<number | null>(null);
@@ -99,7 +158,10 @@ export function SeriesStrip({ dates, acts, todayLocal, mayEdit }: { dates: reado
   const chosen = dates.filter((date) => marked.has(date.id));
   const firstChosen = chosen[0];
   const firstStartLocal = first ?? firstChosen?.startLocal ?? "";
-  const isMoving = firstChosen !== undefined && (firstStartLocal !== firstChosen.startLocal || (duration !== "" && Number(duration) !== firstChosen.durationMinutes));
+  const isMoving =
+    firstChosen !== undefined &&
+    (firstStartLocal !== firstChosen.startLocal ||
+      (duration !== "" && Number(duration) !== firstChosen.durationMinutes));
   const change = { kind: "move" as const, firstStartLocal, durationMinutes: duration === "" ? null : Number(duration) };
   const key = JSON.stringify([[...marked], change, isMoving]);
   const { preview: ask } = acts;
@@ -140,7 +202,14 @@ export function SeriesStrip({ dates, acts, todayLocal, mayEdit }: { dates: reado
     setFirst(null);
   };
   const stretch = (from: number) => {
-    setMarked(new Set(dates.slice(from).filter((date) => !date.isFixed).map((date) => date.id)));
+    setMarked(
+      new Set(
+        dates
+          .slice(from)
+          .filter((date) => !date.isFixed)
+          .map((date) => date.id),
+      ),
+    );
     setFirst(null);
   };
   const apply = (input: ExtentInput) =>
@@ -151,53 +220,104 @@ export function SeriesStrip({ dates, acts, todayLocal, mayEdit }: { dates: reado
       clear();
       router.refresh();
       const { changeId, changed, told } = done.value;
-      toast(`${changed} ${changed === 1 ? "date" : "dates"} changed.${told > 0 ? ` ${told} people hear of it.` : " Nobody was told."}`, {
-        duration: 20_000,
-        action: {
-          label: "Undo",
-          onClick: () =>
-            void acts.undo(changeId).then((undone) => {
-              if (undone.ok) toast("Undone.");
-              else toast.error(undone.words);
-              router.refresh();
-            }),
+      toast(
+        `${changed} ${changed === 1 ? "date" : "dates"} changed.${told > 0 ? ` ${told} people hear of it.` : " Nobody was told."}`,
+        {
+          duration: 20_000,
+          action: {
+            label: "Undo",
+            onClick: () =>
+              void acts.undo(changeId).then((undone) => {
+                if (undone.ok) toast("Undone.");
+                else toast.error(undone.words);
+                router.refresh();
+              }),
+          },
         },
-      });
+      );
     });
   const nextIndex = dates.findIndex((date) => !date.isFixed);
   return (
     <section id="dates" aria-label="Dates of the series" className="mt-8 max-w-5xl border-t-2 border-ink pt-3">
       <h2 className="text-head font-semibold">Dates</h2>
-      <p className="mb-2 text-ink-2">Mark the dates that change; with Shift all between. Past and live dates never change.</p>
+      <p className="mb-2 text-ink-2">
+        Mark the dates that change; with Shift all between. Past and live dates never change.
+      </p>
       <div className="flex flex-wrap gap-1">
         {dates.map((date, i) => (
-          <DateBlock key={date.id} date={date} isMarked={marked.has(date.id)} onMark={(withShift) => mark(i, withShift)} />
+          <DateBlock
+            key={date.id}
+            date={date}
+            isMarked={marked.has(date.id)}
+            onMark={(withShift) => mark(i, withShift)}
+          />
         ))}
       </div>
       {mayEdit && (
         <div className="mt-3 flex flex-col gap-3">
           <div className="flex flex-wrap gap-2">
-            <Button disabled={last === null} onClick={() => stretch(last ?? 0)}>Mark from there on</Button>
-            <Button disabled={nextIndex < 0} onClick={() => stretch(nextIndex)}>Mark all that lie ahead</Button>
-            <Button weight="plain" disabled={marked.size === 0} onClick={clear}>Mark none</Button>
+            <Button disabled={last === null} onClick={() => stretch(last ?? 0)}>
+              Mark from there on
+            </Button>
+            <Button disabled={nextIndex < 0} onClick={() => stretch(nextIndex)}>
+              Mark all that lie ahead
+            </Button>
+            <Button weight="plain" disabled={marked.size === 0} onClick={clear}>
+              Mark none
+            </Button>
           </div>
           {wrong && <Note tone="wrong">{wrong}</Note>}
           {firstChosen && (
             <div className="flex flex-col gap-3 border-l-2 border-action pl-4">
               <div className="grid grid-cols-[18rem_8rem] gap-3">
-                <MomentField label={`The first of ${chosen.length} marked moves to`} value={firstStartLocal} onChange={setFirst} todayLocal={todayLocal} />
-                <Field label="Length, min">{(ids) => <input {...ids} type="number" min={5} className={inputClass} placeholder={String(firstChosen.durationMinutes)} value={duration} onChange={(event) => setDuration(event.target.value)} />}</Field>
+                <MomentField
+                  label={`The first of ${chosen.length} marked moves to`}
+                  value={firstStartLocal}
+                  onChange={setFirst}
+                  todayLocal={todayLocal}
+                />
+                <Field label="Length, min">
+                  {(ids) => (
+                    <input
+                      {...ids}
+                      type="number"
+                      min={5}
+                      className={inputClass}
+                      placeholder={String(firstChosen.durationMinutes)}
+                      value={duration}
+                      onChange={(event) => setDuration(event.target.value)}
+                    />
+                  )}
+                </Field>
               </div>
               {preview && <Consequences preview={preview} />}
               <label className="flex items-center gap-2">
-                <input type="checkbox" checked={tellPeople} onChange={(event) => setTellPeople(event.target.checked)} /> Tell the people concerned by mail
+                <input type="checkbox" checked={tellPeople} onChange={(event) => setTellPeople(event.target.checked)} />{" "}
+                Tell the people concerned by mail
               </label>
               <div className="flex gap-2">
-                <Button weight="act" disabled={isPending || !isMoving || !preview || preview.refusedWords !== null} onClick={() => apply({ markedIds: [...marked], change })}>
+                <Button
+                  weight="act"
+                  disabled={isPending || !isMoving || !preview || preview.refusedWords !== null}
+                  onClick={() => apply({ markedIds: [...marked], change })}
+                >
                   Move {chosen.length === 1 ? "the date" : `${chosen.length} dates`}
                 </Button>
-                <Confirm trigger={<Button weight="danger">Call off {chosen.length === 1 ? "the date" : `${chosen.length} dates`}</Button>} title="Call off" act={`Call off ${chosen.length}`} onConfirm={() => apply({ markedIds: [...marked], change: { kind: "call-off" } })}>
-                  <p>{chosen.reduce((sum, date) => sum + date.registered, 0)} registrations lose their date. {tellPeople ? "They are told by mail at once." : "Nobody is told unless you ask for it."} It can be undone until something newer is changed.</p>
+                <Confirm
+                  trigger={
+                    <Button weight="danger">
+                      Call off {chosen.length === 1 ? "the date" : `${chosen.length} dates`}
+                    </Button>
+                  }
+                  title="Call off"
+                  act={`Call off ${chosen.length}`}
+                  onConfirm={() => apply({ markedIds: [...marked], change: { kind: "call-off" } })}
+                >
+                  <p>
+                    {chosen.reduce((sum, date) => sum + date.registered, 0)} registrations lose their date.{" "}
+                    {tellPeople ? "They are told by mail at once." : "Nobody is told unless you ask for it."} It can be
+                    undone until something newer is changed.
+                  </p>
                 </Confirm>
               </div>
             </div>

@@ -30,7 +30,9 @@ function WhenNote({ local, zone }: { local: string; zone: string }) {
     <p className="text-ink-2">
       <TwoZoneTime at={at} zone={zone} />
       {kind === "gap" && <span className="text-attention"> · the clocks skip this hour that night</span>}
-      {kind === "fold" && <span className="text-attention"> · this hour comes twice that night; the first is meant</span>}
+      {kind === "fold" && (
+        <span className="text-attention"> · this hour comes twice that night; the first is meant</span>
+      )}
     </p>
   );
 }
@@ -54,7 +56,11 @@ function ShapeChoice() {
           aria-checked={shape === one.shape}
           onClick={() => {
             setValue("shape", one.shape, { shouldDirty: true });
-            setValue("rule", one.shape === "series" ? (getValues("rule") ?? proposedRule(getValues("startLocal"))) : null, { shouldDirty: true });
+            setValue(
+              "rule",
+              one.shape === "series" ? (getValues("rule") ?? proposedRule(getValues("startLocal"))) : null,
+              { shouldDirty: true },
+            );
           }}
           className="min-h-8 rounded-control border border-rule bg-sheet px-3 aria-checked:border-action aria-checked:bg-raised aria-checked:font-semibold"
         >
@@ -69,10 +75,18 @@ function ShapeChoice() {
 export function WhenSection(props: WhenProps) {
   const { control, setValue, formState } = useFormContext<PlanInput>();
   const { errors } = formState;
-  const [shape, startLocal, zone, duration, call, houseSize] = useWatch({ control, name: ["shape", "startLocal", "zone", "durationMinutes", "callMinutes", "houseSize"] });
+  const [shape, startLocal, zone, duration, call, houseSize] = useWatch({
+    control,
+    name: ["shape", "startLocal", "zone", "durationMinutes", "callMinutes", "houseSize"],
+  });
   const isFixed = !props.isNew && shape === "series";
   const numbers = [Number(duration), Number(call), Number(houseSize)] as const;
-  const canAsk = shape !== "standing" && numbers.every((n) => Number.isInteger(n)) && numbers[0] >= 5 && numbers[2] >= 1 && !errors.zone;
+  const canAsk =
+    shape !== "standing" &&
+    numbers.every((n) => Number.isInteger(n)) &&
+    numbers[0] >= 5 &&
+    numbers[2] >= 1 &&
+    !errors.zone;
   if (isFixed) return null;
   return (
     <section className="flex flex-col gap-3 border-t border-rule pt-4" aria-label="When">
@@ -80,27 +94,85 @@ export function WhenSection(props: WhenProps) {
       {shape === "standing" ? (
         <div className="flex items-end gap-4">
           {text("durationMinutes", "Seats are held for, min")}
-          <p className="text-ink-2">The room has no date until somebody opens it. Its link and its code stay the same.</p>
+          <p className="text-ink-2">
+            The room has no date until somebody opens it. Its link and its code stay the same.
+          </p>
         </div>
       ) : (
         <>
           <div className="grid grid-cols-[1fr_8rem_1fr] gap-4">
-            <Controller control={control} name="startLocal" render={({ field }) => <MomentField id="startLocal" label={shape === "series" ? "First date and hour" : "Date and hour"} value={field.value} onChange={field.onChange} todayLocal={props.todayLocal} error={errors.startLocal?.message} />} />
+            <Controller
+              control={control}
+              name="startLocal"
+              render={({ field }) => (
+                <MomentField
+                  id="startLocal"
+                  label={shape === "series" ? "First date and hour" : "Date and hour"}
+                  value={field.value}
+                  onChange={field.onChange}
+                  todayLocal={props.todayLocal}
+                  error={errors.startLocal?.message}
+                />
+              )}
+            />
             {text("durationMinutes", "Length, min")}
-            <Controller control={control} name="zone" render={({ field }) => <ZonePicker value={field.value} cities={props.cities} onChange={field.onChange} error={errors.zone?.message} />} />
+            <Controller
+              control={control}
+              name="zone"
+              render={({ field }) => (
+                <ZonePicker
+                  value={field.value}
+                  cities={props.cities}
+                  onChange={field.onChange}
+                  error={errors.zone?.message}
+                />
+              )}
+            />
           </div>
           <div className="flex items-end gap-4">
             {text("callMinutes", "Call, min ahead", "w-32")}
             <WhenNote local={startLocal} zone={zone} />
           </div>
           {shape === "series" && (
-            <Controller control={control} name="rule" render={({ field }) => (field.value ? <RuleBuilder rule={field.value} startLocal={startLocal} zone={zone} todayLocal={props.todayLocal} onChange={field.onChange} error={errors.rule?.message as string | undefined} /> : <></>)} />
+            <Controller
+              control={control}
+              name="rule"
+              render={({ field }) =>
+                field.value ? (
+                  <RuleBuilder
+                    rule={field.value}
+                    startLocal={startLocal}
+                    zone={zone}
+                    todayLocal={props.todayLocal}
+                    onChange={field.onChange}
+                    error={errors.rule?.message as string | undefined}
+                  />
+                ) : (
+                  <></>
+                )
+              }
+            />
           )}
-          {canAsk && <SeatStrip ask={props.askSeats} question={{ occurrenceId: props.occurrenceId, startLocal, zone, durationMinutes: numbers[0], callMinutes: numbers[1], houseSize: numbers[2] }} onPick={(local) => setValue("startLocal", local, { shouldDirty: true })} />}
+          {canAsk && (
+            <SeatStrip
+              ask={props.askSeats}
+              question={{
+                occurrenceId: props.occurrenceId,
+                startLocal,
+                zone,
+                durationMinutes: numbers[0],
+                callMinutes: numbers[1],
+                houseSize: numbers[2],
+              }}
+              onPick={(local) => setValue("startLocal", local, { shouldDirty: true })}
+            />
+          )}
         </>
       )}
     </section>
   );
 }
 
-const text = (name: keyof PlanInput, label: string, className?: string) => <Text name={name} label={label} type="number" {...(className ? { className } : {})} />;
+const text = (name: keyof PlanInput, label: string, className?: string) => (
+  <Text name={name} label={label} type="number" {...(className ? { className } : {})} />
+);

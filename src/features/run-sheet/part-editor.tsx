@@ -6,22 +6,68 @@ import { Button, Field, inputClass } from "@/ui";
 type Part = RunSheetInput["parts"][number];
 
 /** Rooms beside the hall: parts of the date that run next to the segments, each with its own start. */
-export function PartEditor({ parts, startLocal, leaders, onChange }: { parts: readonly Part[]; startLocal: string; leaders: readonly { id: string; name: string }[]; onChange: (parts: Part[]) => void }) {
-  const change = (id: string, some: Partial<Part>) => onChange(parts.map((part) => (part.id === id ? { ...part, ...some } : part)));
+export function PartEditor({
+  parts,
+  startLocal,
+  leaders,
+  onChange,
+}: {
+  parts: readonly Part[];
+  startLocal: string;
+  leaders: readonly { id: string; name: string }[];
+  onChange: (parts: Part[]) => void;
+}) {
+  const change = (id: string, some: Partial<Part>) =>
+    onChange(parts.map((part) => (part.id === id ? { ...part, ...some } : part)));
   const day = startLocal.slice(0, 10);
   return (
     <section id="parts" aria-label="Side parts" className="border-t border-rule pt-3">
       <h2 className="text-head font-semibold">Side parts</h2>
-      <p className="text-ink-2">What runs beside the segments: a table for questions, a second room. They never push the plan of the hour.</p>
+      <p className="text-ink-2">
+        What runs beside the segments: a table for questions, a second room. They never push the plan of the hour.
+      </p>
       <ul className="mt-2 flex flex-col gap-2">
         {parts.map((part) => (
           <li key={part.id} className="grid grid-cols-[1fr_8rem_6rem_12rem_auto] items-end gap-3">
-            <Field label="Part">{(ids) => <input {...ids} className={inputClass} value={part.title} onChange={(e) => change(part.id, { title: e.target.value })} />}</Field>
-            <Field label="Starts">{(ids) => <ClockInput {...ids} value={part.startLocal.slice(11)} onChange={(clock) => clock && change(part.id, { startLocal: `${day}T${clock}` })} />}</Field>
-            <Field label="Length, min">{(ids) => <input {...ids} type="number" min={1} className={`${inputClass} mono`} value={part.lengthMinutes} onChange={(e) => change(part.id, { lengthMinutes: Number(e.target.value) })} />}</Field>
+            <Field label="Part">
+              {(ids) => (
+                <input
+                  {...ids}
+                  className={inputClass}
+                  value={part.title}
+                  onChange={(e) => change(part.id, { title: e.target.value })}
+                />
+              )}
+            </Field>
+            <Field label="Starts">
+              {(ids) => (
+                <ClockInput
+                  {...ids}
+                  value={part.startLocal.slice(11)}
+                  onChange={(clock) => clock && change(part.id, { startLocal: `${day}T${clock}` })}
+                />
+              )}
+            </Field>
+            <Field label="Length, min">
+              {(ids) => (
+                <input
+                  {...ids}
+                  type="number"
+                  min={1}
+                  className={`${inputClass} mono`}
+                  value={part.lengthMinutes}
+                  onChange={(e) => change(part.id, { lengthMinutes: Number(e.target.value) })}
+                />
+              )}
+            </Field>
             <Field label="Led by">
               {(ids) => (
-                <select {...ids} className={inputClass} value={part.leaderTicketId ?? ""} onChange={(e) => change(part.id, { leaderTicketId: e.target.value || null })}>
+                <select
+                  {...ids}
+                  className={inputClass}
+                  value={part.leaderTicketId ?? ""}
+                  onChange={(e) => change(part.id, { leaderTicketId: e.target.value || null })}
+                >
                   <option value="">nobody</option>
                   {leaders.map((leader) => (
                     <option key={leader.id} value={leader.id}>
@@ -37,7 +83,15 @@ export function PartEditor({ parts, startLocal, leaders, onChange }: { parts: re
           </li>
         ))}
       </ul>
-      <Button className="mt-2" onClick={() => onChange([...parts, { id: crypto.randomUUID(), title: "", startLocal, lengthMinutes: 20, leaderTicketId: null }])}>
+      <Button
+        className="mt-2"
+        onClick={() =>
+          onChange([
+            ...parts,
+            { id: crypto.randomUUID(), title: "", startLocal, lengthMinutes: 20, leaderTicketId: null },
+          ])
+        }
+      >
         Add a side part
       </Button>
     </section>

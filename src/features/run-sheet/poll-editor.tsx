@@ -10,14 +10,21 @@ const optionsFrom = (text: string, before: Poll["options"]): Poll["options"] =>
 
 /** The date's polls: one choice, the answers one a line. */
 export function PollEditor({ polls, onChange }: { polls: readonly Poll[]; onChange: (polls: Poll[]) => void }) {
-  const change = (id: string, part: Partial<Poll>) => onChange(polls.map((poll) => (poll.id === id ? { ...poll, ...part } : poll)));
+  const change = (id: string, part: Partial<Poll>) =>
+    onChange(polls.map((poll) => (poll.id === id ? { ...poll, ...part } : poll)));
   return (
     <section id="polls" aria-label="Polls" className="border-t border-rule pt-3">
       <h2 className="text-head font-semibold">Polls</h2>
       <ul className="mt-2 grid grid-cols-2 gap-4">
         {polls.map((poll) => (
           <li key={poll.id} className="flex flex-col gap-2 bg-sheet p-3">
-            <input aria-label="The poll's question" placeholder="Question" className={inputClass} value={poll.question} onChange={(e) => change(poll.id, { question: e.target.value })} />
+            <input
+              aria-label="The poll's question"
+              placeholder="Question"
+              className={inputClass}
+              value={poll.question}
+              onChange={(e) => change(poll.id, { question: e.target.value })}
+            />
             <textarea
               aria-label="Answers, one a line"
               placeholder="Answers, one a line"
@@ -33,7 +40,10 @@ export function PollEditor({ polls, onChange }: { polls: readonly Poll[]; onChan
           </li>
         ))}
       </ul>
-      <Button className="mt-2" onClick={() => onChange([...polls, { id: crypto.randomUUID(), question: "", options: [] }])}>
+      <Button
+        className="mt-2"
+        onClick={() => onChange([...polls, { id: crypto.randomUUID(), question: "", options: [] }])}
+      >
         Add a poll
       </Button>
     </section>

@@ -26,7 +26,13 @@ const hatch = "repeating-linear-gradient(45deg, var(--attention) 0 1px, transpar
  * Hands on the rail: a segment's right edge is pulled to stretch it, its body is dragged to pin it to a
  * start of its own. Gaps are hatched. The rows below do the same by keyboard.
  */
-export function RailHand(props: { blocks: readonly HandBlock[]; from: number; to: number; onStretch: (id: string, lengthMinutes: number) => void; onPin: (id: string, startAt: number) => void }) {
+export function RailHand(props: {
+  blocks: readonly HandBlock[];
+  from: number;
+  to: number;
+  onStretch: (id: string, lengthMinutes: number) => void;
+  onPin: (id: string, startAt: number) => void;
+}) {
   const box = useRef<HTMLDivElement>(null);
   const [grip, setGrip] = useState<Grip | null>(null);
   const { from, to } = props;
@@ -38,21 +44,61 @@ export function RailHand(props: { blocks: readonly HandBlock[]; from: number; to
     box.current?.setPointerCapture(event.pointerId);
     // the scale of the moment it was taken: the rail may grow under the hand
     const msPerPixel = (to - from) / Math.max(1, box.current?.clientWidth ?? 1);
-    setGrip({ id: block.id, kind, x: event.clientX, msPerPixel, startAt: block.startAt, lengthMinutes: Math.round((block.endAt - block.startAt) / minuteMs) });
+    setGrip({
+      id: block.id,
+      kind,
+      x: event.clientX,
+      msPerPixel,
+      startAt: block.startAt,
+      lengthMinutes: Math.round((block.endAt - block.startAt) / minuteMs),
+    });
   };
   const drag = (event: React.PointerEvent) => {
     if (!grip) return;
     const minutes = ((event.clientX - grip.x) * grip.msPerPixel) / minuteMs;
-    if (grip.kind === "stretch") props.onStretch(grip.id, Math.min(1440, Math.max(1, Math.round(grip.lengthMinutes + minutes))));
-    else if (Math.abs(event.clientX - grip.x) > 4) props.onPin(grip.id, Math.round((grip.startAt + minutes * minuteMs) / (moveStepMinutes * minuteMs)) * moveStepMinutes * minuteMs);
+    if (grip.kind === "stretch")
+      props.onStretch(grip.id, Math.min(1440, Math.max(1, Math.round(grip.lengthMinutes + minutes))));
+    else if (Math.abs(event.clientX - grip.x) > 4)
+      props.onPin(
+        grip.id,
+        Math.round((grip.startAt + minutes * minuteMs) / (moveStepMinutes * minuteMs)) * moveStepMinutes * minuteMs,
+      );
   };
   return (
-    <div ref={box} className="absolute inset-0 touch-none" onPointerMove={drag} onPointerUp={() => setGrip(null)} onPointerCancel={() => setGrip(null)}>
+    <div
+      ref={box}
+      className="absolute inset-0 touch-none"
+      onPointerMove={drag}
+      onPointerUp={() => setGrip(null)}
+      onPointerCancel={() => setGrip(null)}
+    >
       {props.blocks.map((block) => (
         <div key={block.id}>
-          {block.gapMinutes > 0 && <span title={`${Math.round(block.gapMinutes)} min of nothing`} className="absolute inset-y-0" style={{ left: left(block.startAt - block.gapMinutes * minuteMs), width: width(block.startAt - block.gapMinutes * minuteMs, block.startAt), backgroundImage: hatch }} />}
-          <span data-segment={block.title} title={`Drag “${block.title}” to pin its start`} className="absolute inset-y-0 cursor-grab" style={{ left: left(block.startAt), width: width(block.startAt, block.endAt) }} onPointerDown={(event) => take(event, block, "move")} />
-          <span data-edge={block.title} title={`Pull to stretch “${block.title}”`} className="absolute inset-y-0 -ml-1.5 w-3 cursor-ew-resize hover:bg-action/40" style={{ left: left(block.endAt) }} onPointerDown={(event) => take(event, block, "stretch")} />
+          {block.gapMinutes > 0 && (
+            <span
+              title={`${Math.round(block.gapMinutes)} min of nothing`}
+              className="absolute inset-y-0"
+              style={{
+                left: left(block.startAt - block.gapMinutes * minuteMs),
+                width: width(block.startAt - block.gapMinutes * minuteMs, block.startAt),
+                backgroundImage: hatch,
+              }}
+            />
+          )}
+          <span
+            data-segment={block.title}
+            title={`Drag “${block.title}” to pin its start`}
+            className="absolute inset-y-0 cursor-grab"
+            style={{ left: left(block.startAt), width: width(block.startAt, block.endAt) }}
+            onPointerDown={(event) => take(event, block, "move")}
+          />
+          <span
+            data-edge={block.title}
+            title={`Pull to stretch “${block.title}”`}
+            className="absolute inset-y-0 -ml-1.5 w-3 cursor-ew-resize hover:bg-action/40"
+            style={{ left: left(block.endAt) }}
+            onPointerDown={(event) => take(event, block, "stretch")}
+          />
         </div>
       ))}
     </div>

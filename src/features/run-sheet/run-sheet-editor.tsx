@@ -1,6 +1,11 @@
 "use client";
 import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
-import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
+import {
+  arrayMove,
+  SortableContext,
+  sortableKeyboardCoordinates,
+  verticalListSortingStrategy,
+} from "@dnd-kit/sortable";
 import { useState, useTransition } from "react";
 import { toast } from "sonner";
 import type { RunSheetInput } from "@/contracts";
@@ -25,7 +30,10 @@ export interface RunSheetEditorProps {
   /** what the sheet was when it was loaded: a save over somebody else's is refused */
   readonly tag: string;
   readonly draftKey: string;
-  readonly save: (tag: string, input: RunSheetInput) => Promise<{ ok: true; value: string } | { ok: false; words: string }>;
+  readonly save: (
+    tag: string,
+    input: RunSheetInput,
+  ) => Promise<{ ok: true; value: string } | { ok: false; words: string }>;
   /** a series goes on after this date */
   readonly hasLaterDates: boolean;
   /** lays this sheet into the later dates; how many */
@@ -35,7 +43,13 @@ export interface RunSheetEditorProps {
 /** The sheet with other polls; a segment whose poll is gone has none. */
 function withPolls(sheet: RunSheetInput, polls: RunSheetInput["polls"]): RunSheetInput {
   const ids = new Set(polls.map((poll) => poll.id));
-  return { ...sheet, polls, segments: sheet.segments.map((one) => (one.pollId !== null && !ids.has(one.pollId) ? { ...one, pollId: null } : one)) };
+  return {
+    ...sheet,
+    polls,
+    segments: sheet.segments.map((one) =>
+      one.pollId !== null && !ids.has(one.pollId) ? { ...one, pollId: null } : one,
+    ),
+  };
 }
 
 /** The plan of the hour on the rail, reordered by hand or by keyboard. */
@@ -46,14 +60,27 @@ export function RunSheetEditor(props: RunSheetEditorProps) {
   const [tag, setTag] = useState(props.tag);
   const [wrong, setWrong] = useState<string | null>(null);
   const [isPending, run] = useTransition();
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }), useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }));
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
   const change = (next: RunSheetInput) => {
     setSheet(next);
     setDirty(true);
   };
-  const draft = useDraft(props.draftKey, () => sheet, isDirty, (kept) => change({ ...sheet, ...kept }));
-  const changeSegment = (id: string, part: Partial<RunSheetInput["segments"][number]>) => change({ ...sheet, segments: sheet.segments.map((one) => (one.id === id ? { ...one, ...part } : one)) });
-  const timedSegments = sheet.segments.map((one) => ({ id: one.id, lengthMinutes: Math.max(1, one.lengthMinutes || 1), fixedStartAt: one.fixedStartLocal ? instantOf({ local: one.fixedStartLocal, zone }) : null }));
+  const draft = useDraft(
+    props.draftKey,
+    () => sheet,
+    isDirty,
+    (kept) => change({ ...sheet, ...kept }),
+  );
+  const changeSegment = (id: string, part: Partial<RunSheetInput["segments"][number]>) =>
+    change({ ...sheet, segments: sheet.segments.map((one) => (one.id === id ? { ...one, ...part } : one)) });
+  const timedSegments = sheet.segments.map((one) => ({
+    id: one.id,
+    lengthMinutes: Math.max(1, one.lengthMinutes || 1),
+    fixedStartAt: one.fixedStartLocal ? instantOf({ local: one.fixedStartLocal, zone }) : null,
+  }));
   const plan = planRunSheet(timedSegments, startAt, endAt);
   const over = Math.round((plan.segmentsEndAt - plan.plannedEndAt) / minuteMs);
   const save = () =>
@@ -81,21 +108,36 @@ export function RunSheetEditor(props: RunSheetEditorProps) {
         from={startAt}
         to={Math.max(endAt, plan.segmentsEndAt)}
         zone={zone}
-        blocks={plan.segments.map((row, i) => ({ ...row, title: sheet.segments[i]!.title, isFixed: sheet.segments[i]!.fixedStartLocal !== null, overlapMinutes: row.overlapMinutes }))}
-        marks={[{ at: startAt, label: clockTime(startAt, zone) }, { at: endAt, label: `end ${clockTime(endAt, zone)}` }]}
+        blocks={plan.segments.map((row, i) => ({
+          ...row,
+          title: sheet.segments[i]!.title,
+          isFixed: sheet.segments[i]!.fixedStartLocal !== null,
+          overlapMinutes: row.overlapMinutes,
+        }))}
+        marks={[
+          { at: startAt, label: clockTime(startAt, zone) },
+          { at: endAt, label: `end ${clockTime(endAt, zone)}` },
+        ]}
       >
         {props.mayEdit && (
           <RailHand
             from={startAt}
             to={Math.max(endAt, plan.segmentsEndAt)}
-            blocks={plan.segments.map((row, i) => ({ id: row.id, title: sheet.segments[i]!.title, startAt: row.startAt, endAt: row.endAt, gapMinutes: row.gapMinutes }))}
+            blocks={plan.segments.map((row, i) => ({
+              id: row.id,
+              title: sheet.segments[i]!.title,
+              startAt: row.startAt,
+              endAt: row.endAt,
+              gapMinutes: row.gapMinutes,
+            }))}
             onStretch={(id, lengthMinutes) => changeSegment(id, { lengthMinutes })}
             onPin={(id, at) => changeSegment(id, { fixedStartLocal: wallTimeAt(at, zone).local })}
           />
         )}
       </Rail>
       <p className={over > 0 ? "text-attention" : "text-ink-2"}>
-        Segments end at <span className="mono">{clockTime(plan.segmentsEndAt, zone)}</span>, the date at <span className="mono">{clockTime(endAt, zone)}</span>
+        Segments end at <span className="mono">{clockTime(plan.segmentsEndAt, zone)}</span>, the date at{" "}
+        <span className="mono">{clockTime(endAt, zone)}</span>
         {over > 0 ? `: ${over} min too long.` : over < 0 ? `: ${-over} min to spare.` : "."}
       </p>
       {wrong && <Note tone="wrong">{wrong}</Note>}
@@ -133,18 +175,43 @@ export function RunSheetEditor(props: RunSheetEditorProps) {
                     leaders={props.leaders}
                     polls={sheet.polls}
                     onChange={(part) => changeSegment(segment.id, part)}
-                    onRemove={() => change({ ...sheet, segments: sheet.segments.filter((one) => one.id !== segment.id) })}
+                    onRemove={() =>
+                      change({ ...sheet, segments: sheet.segments.filter((one) => one.id !== segment.id) })
+                    }
                   />
                 ))}
               </ol>
             </SortableContext>
           </DndContext>
           {sheet.segments.length === 0 && <p className="py-3 text-ink-2">Nothing is planned for the hour yet.</p>}
-          <Button className="mt-2" onClick={() => change({ ...sheet, segments: [...sheet.segments, { id: crypto.randomUUID(), title: "", lengthMinutes: 10, fixedStartLocal: null, leaderTicketId: null, pollId: null }] })}>
+          <Button
+            className="mt-2"
+            onClick={() =>
+              change({
+                ...sheet,
+                segments: [
+                  ...sheet.segments,
+                  {
+                    id: crypto.randomUUID(),
+                    title: "",
+                    lengthMinutes: 10,
+                    fixedStartLocal: null,
+                    leaderTicketId: null,
+                    pollId: null,
+                  },
+                ],
+              })
+            }
+          >
             Add a segment
           </Button>
         </div>
-        <PartEditor parts={sheet.parts} startLocal={props.startLocal} leaders={props.leaders} onChange={(parts) => change({ ...sheet, parts })} />
+        <PartEditor
+          parts={sheet.parts}
+          startLocal={props.startLocal}
+          leaders={props.leaders}
+          onChange={(parts) => change({ ...sheet, parts })}
+        />
         <PollEditor polls={sheet.polls} onChange={(polls) => change(withPolls(sheet, polls))} />
       </fieldset>
       {props.mayEdit && (
@@ -154,8 +221,16 @@ export function RunSheetEditor(props: RunSheetEditorProps) {
           </Button>
           {isDirty && <span className="text-ink-2">Not saved yet; kept in this browser.</span>}
           {props.hasLaterDates && !isDirty && (
-            <Confirm trigger={<Button disabled={isPending}>Lay it into all later dates</Button>} title="Lay it into all later dates" act="Lay it in" onConfirm={copy}>
-              <p>Later dates that have no segments and polls yet get these, with hours of their own. A date that has a run sheet keeps it.</p>
+            <Confirm
+              trigger={<Button disabled={isPending}>Lay it into all later dates</Button>}
+              title="Lay it into all later dates"
+              act="Lay it in"
+              onConfirm={copy}
+            >
+              <p>
+                Later dates that have no segments and polls yet get these, with hours of their own. A date that has a
+                run sheet keeps it.
+              </p>
             </Confirm>
           )}
         </div>

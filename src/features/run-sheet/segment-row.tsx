@@ -25,20 +25,55 @@ export function SegmentRow(props: {
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: segment.id });
   const { overlapMinutes: overlap, gapMinutes: gap } = planned;
   return (
-    <li ref={setNodeRef} style={{ transform: CSS.Transform.toString(transform), transition }} className="grid grid-cols-[2rem_4.5rem_4.5rem_1fr_5rem_7rem_10rem_10rem_2rem] items-center gap-2 border-t border-rule bg-ground py-1.5">
-      <button type="button" {...attributes} {...listeners} aria-label={`Move ${segment.title || "the segment"}`} className="cursor-grab p-1 text-ink-2">
+    <li
+      ref={setNodeRef}
+      style={{ transform: CSS.Transform.toString(transform), transition }}
+      className="grid grid-cols-[2rem_4.5rem_4.5rem_1fr_5rem_7rem_10rem_10rem_2rem] items-center gap-2 border-t border-rule bg-ground py-1.5"
+    >
+      <button
+        type="button"
+        {...attributes}
+        {...listeners}
+        aria-label={`Move ${segment.title || "the segment"}`}
+        className="cursor-grab p-1 text-ink-2"
+      >
         <GripVertical size={16} aria-hidden />
       </button>
       <span className="mono">{clockTime(planned.startAt, zone)}</span>
       <span className="mono text-ink-2">{clockTime(planned.latestStartAt, zone)}</span>
       <span>
-        <input aria-label="Segment" className={inputClass} value={segment.title} onChange={(e) => props.onChange({ title: e.target.value })} />
-        {overlap > 0 && <span className="text-label text-wrong">the one before runs {Math.round(overlap)} min into this fixed start</span>}
+        <input
+          aria-label="Segment"
+          className={inputClass}
+          value={segment.title}
+          onChange={(e) => props.onChange({ title: e.target.value })}
+        />
+        {overlap > 0 && (
+          <span className="text-label text-wrong">
+            the one before runs {Math.round(overlap)} min into this fixed start
+          </span>
+        )}
         {gap > 0 && <span className="text-label text-attention">{Math.round(gap)} min of nothing before it</span>}
       </span>
-      <input aria-label="Length in minutes" type="number" min={1} className={`${inputClass} mono`} value={segment.lengthMinutes} onChange={(e) => props.onChange({ lengthMinutes: Number(e.target.value) })} />
-      <ClockInput aria-label="Fixed start" value={segment.fixedStartLocal?.slice(11) ?? null} onChange={(clock) => props.onChange({ fixedStartLocal: clock ? `${props.day}T${clock}` : null })} />
-      <select aria-label="Led by" className={inputClass} value={segment.leaderTicketId ?? ""} onChange={(e) => props.onChange({ leaderTicketId: e.target.value || null })}>
+      <input
+        aria-label="Length in minutes"
+        type="number"
+        min={1}
+        className={`${inputClass} mono`}
+        value={segment.lengthMinutes}
+        onChange={(e) => props.onChange({ lengthMinutes: Number(e.target.value) })}
+      />
+      <ClockInput
+        aria-label="Fixed start"
+        value={segment.fixedStartLocal?.slice(11) ?? null}
+        onChange={(clock) => props.onChange({ fixedStartLocal: clock ? `${props.day}T${clock}` : null })}
+      />
+      <select
+        aria-label="Led by"
+        className={inputClass}
+        value={segment.leaderTicketId ?? ""}
+        onChange={(e) => props.onChange({ leaderTicketId: e.target.value || null })}
+      >
         <option value="">nobody</option>
         {props.leaders.map((leader) => (
           <option key={leader.id} value={leader.id}>
@@ -46,7 +81,12 @@ export function SegmentRow(props: {
           </option>
         ))}
       </select>
-      <select aria-label="Poll" className={inputClass} value={segment.pollId ?? ""} onChange={(e) => props.onChange({ pollId: e.target.value || null })}>
+      <select
+        aria-label="Poll"
+        className={inputClass}
+        value={segment.pollId ?? ""}
+        onChange={(e) => props.onChange({ pollId: e.target.value || null })}
+      >
         <option value="">none</option>
         {props.polls.map((poll) => (
           <option key={poll.id} value={poll.id}>
@@ -54,7 +94,12 @@ export function SegmentRow(props: {
           </option>
         ))}
       </select>
-      <button type="button" aria-label={`Remove ${segment.title || "the segment"}`} onClick={props.onRemove} className="p-1 text-ink-2">
+      <button
+        type="button"
+        aria-label={`Remove ${segment.title || "the segment"}`}
+        onClick={props.onRemove}
+        className="p-1 text-ink-2"
+      >
         <X size={16} aria-hidden />
       </button>
     </li>

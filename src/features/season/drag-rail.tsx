@@ -6,7 +6,12 @@ import { useMove, type MoveActs } from "./use-move";
 const stepMinutes = 15;
 
 /** A rail that is dragged along the clock: in quarters of an hour, the new start beside the hand. */
-export function DragRail(props: { date: { eventId: string; occurrenceId: string; startLocal: string }; spanMinutes: number; acts: MoveActs; children: ReactNode }) {
+export function DragRail(props: {
+  date: { eventId: string; occurrenceId: string; startLocal: string };
+  spanMinutes: number;
+  acts: MoveActs;
+  children: ReactNode;
+}) {
   const { date, spanMinutes } = props;
   const box = useRef<HTMLDivElement>(null);
   const from = useRef<number | null>(null);
@@ -37,8 +42,14 @@ export function DragRail(props: { date: { eventId: string; occurrenceId: string;
         setMinutes(0);
       }}
     >
-      <div style={{ transform: minutes === 0 ? undefined : `translateX(${(minutes / spanMinutes) * 100}%)` }}>{props.children}</div>
-      {minutes !== 0 && <span className="mono pointer-events-none absolute -top-5 left-0 bg-ink px-1.5 text-label text-ground">{localWords(shiftLocal(date.startLocal, minutes))}</span>}
+      <div style={{ transform: minutes === 0 ? undefined : `translateX(${(minutes / spanMinutes) * 100}%)` }}>
+        {props.children}
+      </div>
+      {minutes !== 0 && (
+        <span className="mono pointer-events-none absolute -top-5 left-0 bg-ink px-1.5 text-label text-ground">
+          {localWords(shiftLocal(date.startLocal, minutes))}
+        </span>
+      )}
     </div>
   );
 }

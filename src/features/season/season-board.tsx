@@ -9,7 +9,8 @@ import type { MoveActs } from "./use-move";
 /** The next act of a date, in a few words. */
 function nextAct(date: SeasonDate, now: number): string {
   if (date.phase === "open") return "Live";
-  if (date.phase === "backstage") return `Backstage open, starts in ${Math.max(0, Math.round((date.startAt - now) / minuteMs))} min`;
+  if (date.phase === "backstage")
+    return `Backstage open, starts in ${Math.max(0, Math.round((date.startAt - now) / minuteMs))} min`;
   const toCall = Math.round((date.callAt - now) / minuteMs);
   if (toCall <= 0) return "Call is due";
   if (toCall < 180) return `Call in ${toCall} min`;
@@ -22,17 +23,33 @@ const latestMinute = 22 * 60;
 
 /** The hours of the day that all rails share, in minutes of the organisation's day: wide enough for every date. */
 export function commonClock(dates: readonly SeasonDate[], zone: string): { from: number; to: number } {
-  const minuteOf = (at: number) => Number(wallTimeAt(at, zone).local.slice(11, 13)) * 60 + Number(wallTimeAt(at, zone).local.slice(14, 16));
+  const minuteOf = (at: number) =>
+    Number(wallTimeAt(at, zone).local.slice(11, 13)) * 60 + Number(wallTimeAt(at, zone).local.slice(14, 16));
   let [from, to] = [earliestMinute, latestMinute];
   for (const date of dates) {
     const call = minuteOf(date.callAt);
     from = Math.min(from, call);
     to = Math.max(to, call + (date.endAt - date.callAt) / minuteMs);
   }
-  return { from: Math.floor(from / clockStepMinutes) * clockStepMinutes, to: Math.min(30 * 60, Math.ceil(to / clockStepMinutes) * clockStepMinutes) };
+  return {
+    from: Math.floor(from / clockStepMinutes) * clockStepMinutes,
+    to: Math.min(30 * 60, Math.ceil(to / clockStepMinutes) * clockStepMinutes),
+  };
 }
 
-function BoardRow({ date, now, zone, clock, acts }: { date: SeasonDate; now: number; zone: string; clock: { from: number; to: number }; acts: MoveActs | null }) {
+function BoardRow({
+  date,
+  now,
+  zone,
+  clock,
+  acts,
+}: {
+  date: SeasonDate;
+  now: number;
+  zone: string;
+  clock: { from: number; to: number };
+  acts: MoveActs | null;
+}) {
   const midnight = instantOf({ local: `${wallTimeAt(date.callAt, zone).local.slice(0, 10)}T00:00`, zone });
   const [from, to] = [midnight + clock.from * minuteMs, midnight + clock.to * minuteMs];
   const isLive = date.phase === "open" || date.phase === "backstage";
@@ -43,7 +60,11 @@ function BoardRow({ date, now, zone, clock, acts }: { date: SeasonDate; now: num
       to={to}
       zone={zone}
       now={isLive ? now : null}
-      blocks={date.blocks.length > 0 ? date.blocks.map((block, i) => ({ id: String(i), ...block, isPast: block.endAt < now })) : [{ id: "all", title: "No run sheet yet", startAt: date.startAt, endAt: date.endAt }]}
+      blocks={
+        date.blocks.length > 0
+          ? date.blocks.map((block, i) => ({ id: String(i), ...block, isPast: block.endAt < now }))
+          : [{ id: "all", title: "No run sheet yet", startAt: date.startAt, endAt: date.endAt }]
+      }
       marks={[{ at: date.callAt, label: `call ${clockTime(date.callAt, zone)}` }]}
     />
   );
@@ -59,7 +80,11 @@ function BoardRow({ date, now, zone, clock, acts }: { date: SeasonDate; now: num
       </p>
       <div className="min-w-0">
         <p className="mb-1 truncate">
-          <Link href={`/events/${date.eventId}/plan?date=${date.occurrenceId}`} prefetch={false} className="text-lead font-medium text-ink no-underline hover:underline">
+          <Link
+            href={`/events/${date.eventId}/plan?date=${date.occurrenceId}`}
+            prefetch={false}
+            className="text-lead font-medium text-ink no-underline hover:underline"
+          >
             {date.kind === "rehearsal" ? `Rehearsal: ${date.title}` : date.title}
           </Link>
           {!date.isPublished && date.kind === "show" && <span className="text-ink-2"> · draft</span>}
@@ -75,7 +100,13 @@ function BoardRow({ date, now, zone, clock, acts }: { date: SeasonDate; now: num
         )}
       </div>
       <div className="text-right">
-        <p className={isLive ? "font-semibold text-action" : date.missing > 0 ? "font-medium text-attention" : "text-ink-2"}>{nextAct(date, now)}</p>
+        <p
+          className={
+            isLive ? "font-semibold text-action" : date.missing > 0 ? "font-medium text-attention" : "text-ink-2"
+          }
+        >
+          {nextAct(date, now)}
+        </p>
         <p className="text-ink-2">
           <span className="mono text-ink">{date.registered}</span> of <span className="mono">{limit}</span> registered
         </p>
@@ -97,7 +128,11 @@ function ClockHead({ clock }: { clock: { from: number; to: number } }) {
       <span />
       <div className="relative h-5">
         {hours.map((minute) => (
-          <span key={minute} className="mono absolute text-label text-ink-2" style={{ left: `${((minute - clock.from) / (clock.to - clock.from)) * 100}%` }}>
+          <span
+            key={minute}
+            className="mono absolute text-label text-ink-2"
+            style={{ left: `${((minute - clock.from) / (clock.to - clock.from)) * 100}%` }}
+          >
             {String(Math.floor(minute / 60) % 24).padStart(2, "0")}
           </span>
         ))}
@@ -107,7 +142,21 @@ function ClockHead({ clock }: { clock: { from: number; to: number } }) {
 }
 
 /** The coming dates as rails on one clock, today first; dragged along it where the member may move them. */
-export function SeasonBoard({ now, ahead, past, hasMore, zone, acts }: { now: number; ahead: readonly SeasonDate[]; past: readonly SeasonDate[]; hasMore: boolean; zone: string; acts: MoveActs | null }) {
+export function SeasonBoard({
+  now,
+  ahead,
+  past,
+  hasMore,
+  zone,
+  acts,
+}: {
+  now: number;
+  ahead: readonly SeasonDate[];
+  past: readonly SeasonDate[];
+  hasMore: boolean;
+  zone: string;
+  acts: MoveActs | null;
+}) {
   const clock = commonClock(ahead, zone);
   return (
     <>

@@ -18,15 +18,33 @@ export interface MonthDate {
 }
 
 function Chip({ date }: { date: MonthDate }) {
-  const { attributes, listeners, setNodeRef, transform } = useDraggable({ id: date.occurrenceId, disabled: date.isFixed });
+  const { attributes, listeners, setNodeRef, transform } = useDraggable({
+    id: date.occurrenceId,
+    disabled: date.isFixed,
+  });
   return (
     <li
       ref={setNodeRef}
       {...(date.isFixed ? {} : { ...attributes, ...listeners })}
-      style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)`, zIndex: 5, position: "relative" } : undefined}
-      className={classes("mt-0.5 border-l-2 px-1 leading-tight", date.isFixed ? "bg-raised text-ink-2" : "cursor-grab bg-sheet", date.kind === "rehearsal" ? "border-attention" : date.isPublished ? "border-action" : "border-rule", date.isCancelled && "line-through")}
+      style={
+        transform
+          ? { transform: `translate(${transform.x}px, ${transform.y}px)`, zIndex: 5, position: "relative" }
+          : undefined
+      }
+      className={classes(
+        "mt-0.5 border-l-2 px-1 leading-tight",
+        date.isFixed ? "bg-raised text-ink-2" : "cursor-grab bg-sheet",
+        date.kind === "rehearsal" ? "border-attention" : date.isPublished ? "border-action" : "border-rule",
+        date.isCancelled && "line-through",
+      )}
     >
-      <Link href={`/events/${date.eventId}/plan?date=${date.occurrenceId}`} prefetch={false} draggable={false} className="block truncate text-ink no-underline" title={date.title}>
+      <Link
+        href={`/events/${date.eventId}/plan?date=${date.occurrenceId}`}
+        prefetch={false}
+        draggable={false}
+        className="block truncate text-ink no-underline"
+        title={date.title}
+      >
         <span className="mono">{date.startLocal.slice(11)}</span> {date.kind === "rehearsal" ? "Rehearsal: " : ""}
         {date.title}
       </Link>
@@ -34,11 +52,33 @@ function Chip({ date }: { date: MonthDate }) {
   );
 }
 
-function Day({ day, isInMonth, isToday, dates }: { day: string; isInMonth: boolean; isToday: boolean; dates: readonly MonthDate[] }) {
+function Day({
+  day,
+  isInMonth,
+  isToday,
+  dates,
+}: {
+  day: string;
+  isInMonth: boolean;
+  isToday: boolean;
+  dates: readonly MonthDate[];
+}) {
   const { setNodeRef, isOver } = useDroppable({ id: day });
   return (
-    <div ref={setNodeRef} className={classes("min-h-24 border-t border-rule p-1 text-label", isOver && "bg-raised", !isInMonth && "opacity-50")}>
-      <Link href={`/events/new?on=${day}`} prefetch={false} title="Plan an event on this day" className={classes("mono no-underline", isToday ? "font-semibold text-action" : "text-ink-2")}>
+    <div
+      ref={setNodeRef}
+      className={classes(
+        "min-h-24 border-t border-rule p-1 text-label",
+        isOver && "bg-raised",
+        !isInMonth && "opacity-50",
+      )}
+    >
+      <Link
+        href={`/events/new?on=${day}`}
+        prefetch={false}
+        title="Plan an event on this day"
+        className={classes("mono no-underline", isToday ? "font-semibold text-action" : "text-ink-2")}
+      >
         {Number(day.slice(8))}
       </Link>
       <ul>
@@ -51,7 +91,17 @@ function Day({ day, isInMonth, isToday, dates }: { day: string; isInMonth: boole
 }
 
 /** The month as weeks from Monday; a date is dragged to another day and keeps its hour. */
-export function SeasonMonth({ month, today, dates, acts }: { month: string; today: string; dates: readonly MonthDate[]; acts: MoveActs }) {
+export function SeasonMonth({
+  month,
+  today,
+  dates,
+  acts,
+}: {
+  month: string;
+  today: string;
+  dates: readonly MonthDate[];
+  acts: MoveActs;
+}) {
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   const { move, isPending } = useMove(acts);
   // letting go over the chip is no click on its link
@@ -59,7 +109,9 @@ export function SeasonMonth({ month, today, dates, acts }: { month: string; toda
   const first = `${month}-01T00:00`;
   const lead = (new Date(`${first}:00Z`).getUTCDay() + 6) % 7;
   const count = new Date(Date.UTC(Number(month.slice(0, 4)), Number(month.slice(5, 7)), 0)).getUTCDate();
-  const days = Array.from({ length: Math.ceil((lead + count) / 7) * 7 }, (_, i) => shiftLocal(first, (i - lead) * 24 * 60).slice(0, 10));
+  const days = Array.from({ length: Math.ceil((lead + count) / 7) * 7 }, (_, i) =>
+    shiftLocal(first, (i - lead) * 24 * 60).slice(0, 10),
+  );
   return (
     <DndContext
       id="season-month"
@@ -72,7 +124,8 @@ export function SeasonMonth({ month, today, dates, acts }: { month: string; toda
           hasDragged.current = false;
         }, 0);
         const date = dates.find((one) => one.occurrenceId === active.id);
-        if (date && over && date.startLocal.slice(0, 10) !== over.id) move(date, `${String(over.id)}${date.startLocal.slice(10)}`);
+        if (date && over && date.startLocal.slice(0, 10) !== over.id)
+          move(date, `${String(over.id)}${date.startLocal.slice(10)}`);
       }}
     >
       <div
@@ -89,7 +142,13 @@ export function SeasonMonth({ month, today, dates, acts }: { month: string; toda
           </span>
         ))}
         {days.map((day) => (
-          <Day key={day} day={day} isInMonth={day.startsWith(month)} isToday={day === today} dates={dates.filter((date) => date.startLocal.startsWith(day))} />
+          <Day
+            key={day}
+            day={day}
+            isInMonth={day.startsWith(month)}
+            isToday={day === today}
+            dates={dates.filter((date) => date.startLocal.startsWith(day))}
+          />
         ))}
       </div>
     </DndContext>

@@ -19,24 +19,53 @@ const views = [
 /** The address of the season narrowed and shown in one way. */
 export function seasonHref(query: SeasonQuery, part: Partial<SeasonQuery>): string {
   const next = { ...query, ...part };
-  const pairs = Object.entries(next).filter(([key, value]) => value !== "" && value !== 0 && !(key === "view" && value === "rails") && !(key === "month" && next.view !== "month"));
-  return pairs.length === 0 ? "/season" : `/season?${new URLSearchParams(pairs.map(([key, value]) => [key, String(value)])).toString()}`;
+  const pairs = Object.entries(next).filter(
+    ([key, value]) =>
+      value !== "" &&
+      value !== 0 &&
+      !(key === "view" && value === "rails") &&
+      !(key === "month" && next.view !== "month"),
+  );
+  return pairs.length === 0
+    ? "/season"
+    : `/season?${new URLSearchParams(pairs.map(([key, value]) => [key, String(value)])).toString()}`;
 }
 
 /** How the season is shown, and what it is narrowed to. Works without any script. */
-export function SeasonNav({ query, producers }: { query: SeasonQuery; producers: readonly { id: string; name: string }[] }) {
+export function SeasonNav({
+  query,
+  producers,
+}: {
+  query: SeasonQuery;
+  producers: readonly { id: string; name: string }[];
+}) {
   return (
     <div className="flex flex-wrap items-center gap-x-6 gap-y-2 border-b border-rule py-2">
       <nav aria-label="Ways to show the season" className="flex gap-4">
         {views.map(([view, words]) => (
-          <Link key={view} href={seasonHref(query, { view, page: 0 })} prefetch={false} aria-current={view === query.view ? "page" : undefined} className={classes("no-underline", view === query.view ? "font-semibold text-ink" : "text-ink-2 hover:underline")}>
+          <Link
+            key={view}
+            href={seasonHref(query, { view, page: 0 })}
+            prefetch={false}
+            aria-current={view === query.view ? "page" : undefined}
+            className={classes(
+              "no-underline",
+              view === query.view ? "font-semibold text-ink" : "text-ink-2 hover:underline",
+            )}
+          >
             {words}
           </Link>
         ))}
       </nav>
       <form action="/season" className="ml-auto flex flex-wrap items-center gap-2">
         {query.view !== "rails" && <input type="hidden" name="view" value={query.view} />}
-        <input name="words" aria-label="Find events by their words" placeholder="Find by words" defaultValue={query.words} className={`${inputClass} w-48!`} />
+        <input
+          name="words"
+          aria-label="Find events by their words"
+          placeholder="Find by words"
+          defaultValue={query.words}
+          className={`${inputClass} w-48!`}
+        />
         <select name="state" aria-label="State" defaultValue={query.state} className={`${inputClass} w-40!`}>
           <option value="">any state</option>
           <option value="draft">front door closed</option>
@@ -56,7 +85,11 @@ export function SeasonNav({ query, producers }: { query: SeasonQuery; producers:
         )}
         <button className={buttonClass("quiet")}>Narrow</button>
         {(query.words || query.state || query.producer) && (
-          <Link href={seasonHref(query, { words: "", state: "", producer: "", page: 0 })} prefetch={false} className="text-ink-2">
+          <Link
+            href={seasonHref(query, { words: "", state: "", producer: "", page: 0 })}
+            prefetch={false}
+            className="text-ink-2"
+          >
             show all
           </Link>
         )}

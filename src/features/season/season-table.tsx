@@ -33,7 +33,14 @@ export function SeasonTable({ dates }: { dates: readonly SeasonDate[] }) {
               <td className="mono py-1.5">{localWords(date.startLocal)}</td>
               <td className="text-ink-2">{cityOf(date.zone)}</td>
               <td>
-                <Link href={isPast(date) ? `/events/${date.eventId}/afterwards/${date.occurrenceId}` : `/events/${date.eventId}/plan?date=${date.occurrenceId}`} prefetch={false}>
+                <Link
+                  href={
+                    isPast(date)
+                      ? `/events/${date.eventId}/afterwards/${date.occurrenceId}`
+                      : `/events/${date.eventId}/plan?date=${date.occurrenceId}`
+                  }
+                  prefetch={false}
+                >
                   {date.title}
                 </Link>
                 {date.kind === "rehearsal" && <span className="text-ink-2"> · rehearsal</span>}

@@ -16,7 +16,14 @@ export function useMove(acts: MoveActs) {
   const [isPending, run] = useTransition();
   const move = (date: { eventId: string; occurrenceId: string }, startLocal: string) =>
     run(async () => {
-      const done = await acts.apply(date.eventId, { markedIds: [date.occurrenceId], change: { kind: "move", firstStartLocal: startLocal, durationMinutes: null } }, false);
+      const done = await acts.apply(
+        date.eventId,
+        {
+          markedIds: [date.occurrenceId],
+          change: { kind: "move", firstStartLocal: startLocal, durationMinutes: null },
+        },
+        false,
+      );
       if (!done.ok) return void toast.error(done.words);
       router.refresh();
       toast(`Moved to ${localWords(startLocal)}. Nobody was told.`, {

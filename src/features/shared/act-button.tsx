@@ -6,7 +6,15 @@ import { Button } from "@/ui";
 type Answer = { readonly ok: true } | { readonly ok: false; readonly words: string };
 
 /** A button that is one act: busy while it runs, a refusal told in words, a success left to `onDone`. */
-export function ActButton<A extends Answer>({ act, words, onDone }: { act: () => Promise<A>; words: string; onDone?: (done: Extract<A, { ok: true }>) => void }) {
+export function ActButton<A extends Answer>({
+  act,
+  words,
+  onDone,
+}: {
+  act: () => Promise<A>;
+  words: string;
+  onDone?: (done: Extract<A, { ok: true }>) => void;
+}) {
   const [isPending, run] = useTransition();
   return (
     <Button

@@ -11,7 +11,17 @@ export function readClock(text: string): string | null {
 }
 
 /** An hour of the day, typed in figures: 24 hours, whatever the browser's own habit. Left empty it is null. */
-export function ClockInput({ value, onChange, ...rest }: { value: string | null; onChange: (clock: string | null) => void; id?: string; "aria-label"?: string; "aria-describedby"?: string | undefined }) {
+export function ClockInput({
+  value,
+  onChange,
+  ...rest
+}: {
+  value: string | null;
+  onChange: (clock: string | null) => void;
+  id?: string;
+  "aria-label"?: string;
+  "aria-describedby"?: string | undefined;
+}) {
   const [typed, setTyped] = useState<string | null>(null);
   const isWrong = typed !== null && typed.trim() !== "" && readClock(typed) === null;
   return (

@@ -50,12 +50,21 @@ describe("the queue of a room's commands", () => {
     commands.push({ type: "curtain.raise" });
     for (let i = 0; i < 3; i += 1) await vi.advanceTimersByTimeAsync(800);
     await settle();
-    expect(sent.map((one) => one.command.type)).toEqual(["doors.open", "doors.open", "doors.open", "doors.open", "curtain.raise"]);
+    expect(sent.map((one) => one.command.type)).toEqual([
+      "doors.open",
+      "doors.open",
+      "doors.open",
+      "doors.open",
+      "curtain.raise",
+    ]);
     expect(new Set(sent.slice(0, 4).map((one) => one.commandId)).size).toBe(1);
   });
 
   it("tells a refusal once and goes on; that something was done already is no refusal", async () => {
-    answers = [{ ok: false, failure: { code: "poll-not-open" } }, { ok: false, failure: { code: "already-done", action: "doors.open" } }];
+    answers = [
+      { ok: false, failure: { code: "poll-not-open" } },
+      { ok: false, failure: { code: "already-done", action: "doors.open" } },
+    ];
     const commands = queue();
     commands.push({ type: "poll.open", pollId: "00000000-0000-4000-8000-000000000001" });
     commands.push({ type: "doors.open" });

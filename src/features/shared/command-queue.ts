@@ -35,7 +35,11 @@ export class CommandQueue {
   }
 
   private request(body: Waiting): Promise<Response> {
-    return fetch(this.url, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body) });
+    return fetch(this.url, {
+      method: "POST",
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify(body),
+    });
   }
 
   private async work(): Promise<void> {

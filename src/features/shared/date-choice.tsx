@@ -3,14 +3,28 @@ import { useRouter } from "next/navigation";
 import { clockTime, shortDate, weekdayName } from "@/core/time";
 
 /** Chooses which date of an event the page is about. */
-export function DateChoice(props: { eventId: string; place: string; currentId: string; dates: readonly { id: string; startAt: number; zone: string }[] }) {
+export function DateChoice(props: {
+  eventId: string;
+  place: string;
+  currentId: string;
+  dates: readonly { id: string; startAt: number; zone: string }[];
+}) {
   const router = useRouter();
-  const address = (id: string) => (props.place === "afterwards" || props.place === "desk" ? `/events/${props.eventId}/${props.place}/${id}` : `/events/${props.eventId}/${props.place}?date=${id}`);
+  const address = (id: string) =>
+    props.place === "afterwards" || props.place === "desk"
+      ? `/events/${props.eventId}/${props.place}/${id}`
+      : `/events/${props.eventId}/${props.place}?date=${id}`;
   return (
-    <select aria-label="Which date" className="rounded-control border border-rule bg-sheet px-2 py-0.5 text-ink" value={props.currentId} onChange={(event) => router.push(address(event.target.value))}>
+    <select
+      aria-label="Which date"
+      className="rounded-control border border-rule bg-sheet px-2 py-0.5 text-ink"
+      value={props.currentId}
+      onChange={(event) => router.push(address(event.target.value))}
+    >
       {props.dates.map((date) => (
         <option key={date.id} value={date.id}>
-          {weekdayName(date.startAt, date.zone)} {shortDate(date.startAt, date.zone)} {clockTime(date.startAt, date.zone)}
+          {weekdayName(date.startAt, date.zone)} {shortDate(date.startAt, date.zone)}{" "}
+          {clockTime(date.startAt, date.zone)}
         </option>
       ))}
     </select>

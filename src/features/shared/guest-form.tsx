@@ -8,7 +8,15 @@ export interface GuestFormState {
 }
 
 /** A form of buttons on a guest's page. A refusal stands in words above them; a success shows on the page itself. */
-export function GuestForm({ action, className, children }: { action: (before: GuestFormState, data: FormData) => Promise<GuestFormState>; className?: string; children: ReactNode }) {
+export function GuestForm({
+  action,
+  className,
+  children,
+}: {
+  action: (before: GuestFormState, data: FormData) => Promise<GuestFormState>;
+  className?: string;
+  children: ReactNode;
+}) {
   const [{ wrong }, submit] = useActionState(action, { wrong: null });
   return (
     <form action={submit} className="mt-6 flex flex-col gap-3">

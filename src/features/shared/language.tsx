@@ -2,7 +2,17 @@ import type { ReactNode } from "react";
 import { directionOf, languageNames, locales, type Locale } from "@/contracts/messages";
 
 /** A page in the visitor's language and direction, with the choice of another at its foot. */
-export function InLanguage({ locale, label, choose, children }: { locale: Locale; label: string; choose: (locale: string) => Promise<void>; children: ReactNode }) {
+export function InLanguage({
+  locale,
+  label,
+  choose,
+  children,
+}: {
+  locale: Locale;
+  label: string;
+  choose: (locale: string) => Promise<void>;
+  children: ReactNode;
+}) {
   return (
     <div lang={locale} dir={directionOf(locale)} className="min-h-screen">
       {children}
@@ -11,7 +21,11 @@ export function InLanguage({ locale, label, choose, children }: { locale: Locale
           {locales.map((one) => (
             <li key={one}>
               <form action={choose.bind(null, one)}>
-                <button lang={one} aria-current={one === locale ? "true" : undefined} className={one === locale ? "font-semibold" : "text-ink-2 hover:underline"}>
+                <button
+                  lang={one}
+                  aria-current={one === locale ? "true" : undefined}
+                  className={one === locale ? "font-semibold" : "text-ink-2 hover:underline"}
+                >
                   {languageNames[one]}
                 </button>
               </form>

@@ -10,13 +10,23 @@ export interface PreviewMail {
 }
 
 /** A mail as its recipient gets it: HTML in a closed frame, the text part, the calendar file. */
-export function MailPreview({ mail, onClose, children }: { mail: PreviewMail; onClose?: () => void; children?: ReactNode }) {
+export function MailPreview({
+  mail,
+  onClose,
+  children,
+}: {
+  mail: PreviewMail;
+  onClose?: () => void;
+  children?: ReactNode;
+}) {
   return (
     <section aria-label="Mail as its recipient gets it" className="max-w-4xl border-t-4 border-action bg-sheet p-4">
       <header className="mb-2 flex items-start gap-4">
         <div className="min-w-0 flex-1">
           <p className="text-label text-ink-2">Subject</p>
-          <p className="text-lead font-semibold break-words" dir="auto">{mail.subject}</p>
+          <p className="text-lead font-semibold break-words" dir="auto">
+            {mail.subject}
+          </p>
         </div>
         {children}
         {onClose && <Button onClick={onClose}>Close</Button>}
@@ -24,7 +34,7 @@ export function MailPreview({ mail, onClose, children }: { mail: PreviewMail; on
       <iframe title="HTML part" sandbox="" srcDoc={mail.html} className="h-72 w-full border border-rule bg-white" />
       <details className="mt-2">
         <summary className="cursor-pointer text-label">Text part</summary>
-        <pre className="mono overflow-x-auto whitespace-pre-wrap text-label">{mail.text}</pre>
+        <pre className="mono overflow-x-auto text-label whitespace-pre-wrap">{mail.text}</pre>
       </details>
       {mail.calendar && (
         <details className="mt-1">

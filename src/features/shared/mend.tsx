@@ -4,7 +4,10 @@ import { toast } from "sonner";
 import { ActButton } from "./act-button";
 
 /** Mends one finding of one date. */
-export type MendAct = (dateId: string, check: string) => Promise<{ ok: true; value: string } | { ok: false; words: string }>;
+export type MendAct = (
+  dateId: string,
+  check: string,
+) => Promise<{ ok: true; value: string } | { ok: false; words: string }>;
 
 /** The one act that mends a finding, where there is one. */
 export function Mend({ act, words }: { act: () => ReturnType<MendAct>; words: string }) {

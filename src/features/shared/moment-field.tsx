@@ -44,7 +44,15 @@ export function DayGrid({ local, onPick }: { local: string; onPick: (day: string
 }
 
 /** A date and hour, typed as people write them or picked. Gives the local time back, `YYYY-MM-DDTHH:mm`. */
-export function MomentField(props: { label: string; value: string; onChange: (local: string) => void; todayLocal: string; error?: string | undefined; id?: string; hint?: string }) {
+export function MomentField(props: {
+  label: string;
+  value: string;
+  onChange: (local: string) => void;
+  todayLocal: string;
+  error?: string | undefined;
+  id?: string;
+  hint?: string;
+}) {
   const [typed, setTyped] = useState<string | null>(null);
   const [fault, setFault] = useState<MomentFault | null>(null);
   const [isOpen, setOpen] = useState(false);
@@ -55,7 +63,12 @@ export function MomentField(props: { label: string; value: string; onChange: (lo
     return "local" in outcome;
   };
   return (
-    <Field label={props.label} hint={props.hint} error={fault ? faultWords[fault] : props.error} {...(props.id ? { id: props.id } : {})}>
+    <Field
+      label={props.label}
+      hint={props.hint}
+      error={fault ? faultWords[fault] : props.error}
+      {...(props.id ? { id: props.id } : {})}
+    >
       {(ids) => (
         <div className="flex gap-1">
           <input

@@ -10,7 +10,14 @@ export function OwnPicture({ devices, words }: { devices: Devices; words: { test
   }, [devices.stream]);
   return (
     <figure className="border border-rule bg-raised">
-      <video ref={video} autoPlay muted playsInline className="aspect-video w-full object-cover" aria-label={words.level} />
+      <video
+        ref={video}
+        autoPlay
+        muted
+        playsInline
+        className="aspect-video w-full object-cover"
+        aria-label={words.level}
+      />
       <figcaption className="flex items-center gap-2 px-2 py-1 text-label text-ink-2">
         {devices.isGenerated ? (
           words.testPicture

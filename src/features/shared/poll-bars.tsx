@@ -7,7 +7,10 @@ export function PollBars(props: {
   mine?: string | undefined;
   words?: { rounded: string; voters: string } | undefined;
 }) {
-  const result = tallyOneChoice(props.options.map((option) => option.id), props.votes);
+  const result = tallyOneChoice(
+    props.options.map((option) => option.id),
+    props.votes,
+  );
   return (
     <div className="flex flex-col gap-1.5">
       {props.options.map((option, i) => {

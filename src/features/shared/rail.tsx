@@ -50,7 +50,11 @@ export function Rail(props: {
   const left = (at: number) => `${railPercent(at, from, to)}%`;
   const height = size === "small" ? "h-9" : "h-24";
   return (
-    <div className="relative w-full pb-4" role="img" aria-label={`Time from ${clockTime(from, zone)} to ${clockTime(to, zone)}`}>
+    <div
+      className="relative w-full pb-4"
+      role="img"
+      aria-label={`Time from ${clockTime(from, zone)} to ${clockTime(to, zone)}`}
+    >
       <div className={classes("relative overflow-hidden border-y border-rule bg-raised", height)}>
         {props.blocks.map((block) => (
           <div
@@ -60,7 +64,10 @@ export function Rail(props: {
               "@container absolute inset-y-0 overflow-hidden border-l border-ground px-1.5 py-1 text-label leading-tight",
               block.isNow ? "bg-action text-on-action" : block.isPast ? "bg-raised text-ink-2" : "bg-sheet text-ink",
             )}
-            style={{ left: left(block.startAt), width: `calc(${railPercent(block.endAt, from, to) - railPercent(block.startAt, from, to)}%)` }}
+            style={{
+              left: left(block.startAt),
+              width: `calc(${railPercent(block.endAt, from, to) - railPercent(block.startAt, from, to)}%)`,
+            }}
           >
             {block.isFixed && <span className="absolute inset-y-0 left-0 w-0.5 bg-attention" />}
             {(block.overlapMinutes ?? 0) > 0 && (
@@ -69,7 +76,9 @@ export function Rail(props: {
                 style={{ backgroundImage: "repeating-linear-gradient(45deg, var(--wrong) 0 2px, transparent 2px 5px)" }}
               />
             )}
-            <span className={classes("@max-[2.5rem]:hidden", size === "small" ? "line-clamp-1" : "line-clamp-2")}>{block.title}</span>
+            <span className={classes("@max-[2.5rem]:hidden", size === "small" ? "line-clamp-1" : "line-clamp-2")}>
+              {block.title}
+            </span>
           </div>
         ))}
         {props.children}
@@ -77,7 +86,10 @@ export function Rail(props: {
           <span
             key={`${tick.at}-${i}`}
             title={`${clockTime(tick.at, zone)} ${tick.words}`}
-            className={classes("absolute bottom-0", tick.kind === "poll" ? "h-3.5 w-1 bg-attention" : "h-2 w-px bg-ink")}
+            className={classes(
+              "absolute bottom-0",
+              tick.kind === "poll" ? "h-3.5 w-1 bg-attention" : "h-2 w-px bg-ink",
+            )}
             style={{ left: left(tick.at) }}
           />
         ))}
@@ -88,7 +100,10 @@ export function Rail(props: {
       {(props.marks ?? []).map((mark) => (
         <span
           key={`${mark.label}${mark.at}`}
-          className={classes("mono absolute bottom-0 whitespace-nowrap text-label text-ink-2", railPercent(mark.at, from, to) > 92 && "-translate-x-full")}
+          className={classes(
+            "mono absolute bottom-0 text-label whitespace-nowrap text-ink-2",
+            railPercent(mark.at, from, to) > 92 && "-translate-x-full",
+          )}
           style={{ left: left(mark.at) }}
         >
           {mark.label}

@@ -19,36 +19,82 @@ const words: Readonly<Record<string, Words>> = {
   "run-sheet-short": ({ minutes }) => [`The run sheet ends ${minutes} min before the date does.`, "Fill it"],
   "run-sheet-empty": () => ["Nothing is planned for the hour.", "Write the run sheet"],
   "hard-time-broken": ({ minutes }) => [`A fixed start is overrun by ${minutes} min.`, "Move it"],
-  "segment-without-leader": ({ count, title }) => [`${Number(count) === 1 ? "1 segment has" : `${count} segments have`} nobody to lead, “${title}” first.`, "Name a leader"],
+  "segment-without-leader": ({ count, title }) => [
+    `${Number(count) === 1 ? "1 segment has" : `${count} segments have`} nobody to lead, “${title}” first.`,
+    "Name a leader",
+  ],
   "poll-without-options": ({ question }) => [`“${question}” has fewer than two answers.`, "Write answers"],
   "poll-in-no-segment": ({ question }) => [`The poll “${question}” belongs to no segment.`, "Give it a place"],
   "part-outside-the-date": ({ title }) => [`“${title}” lies outside the date’s hours.`, "Move the part"],
   "no-test-guest": () => ["No test guest has walked in yet.", "Try the way in"],
-  "reminder-already-past": ({ hours }) => [`The reminder ${hours} h ahead has passed without anybody to send it to.`, "See the mailings"],
-  "access-code-weak": ({ shortest }) => [`The access code is missing or weaker than ${shortest} mixed characters.`, "Change it"],
+  "reminder-already-past": ({ hours }) => [
+    `The reminder ${hours} h ahead has passed without anybody to send it to.`,
+    "See the mailings",
+  ],
+  "access-code-weak": ({ shortest }) => [
+    `The access code is missing or weaker than ${shortest} mixed characters.`,
+    "Change it",
+  ],
   "start-in-skipped-hour": ({ local }) => [`${local} does not exist: the clocks skip that hour.`, "Move the start"],
   "start-in-repeated-hour": ({ local }) => [`${local} comes twice that night; the first is meant.`, "Move the start"],
-  "nobody-confirmed": ({ count }) => [Number(count) === 1 ? "The one invited panelist has not said yes." : `None of the ${count} invited panelists has said yes.`, "See the replies"],
+  "nobody-confirmed": ({ count }) => [
+    Number(count) === 1
+      ? "The one invited panelist has not said yes."
+      : `None of the ${count} invited panelists has said yes.`,
+    "See the replies",
+  ],
   "replies-outstanding": ({ count }) => [`${people(count)} of the stage have not answered.`, "See the replies"],
   "leader-not-coming": ({ name }) => [`${name} leads a segment and is not coming.`, "Name another"],
   "tech-checks-open": ({ count }) => [`${people(count)} of the stage have not tried sound and picture.`, "See who"],
-  "licence-missing": ({ houseSize, size }) => [size === 0 ? `The date has no seat licence for its house of ${houseSize}.` : `The date’s licence of ${size} is too small for a house of ${houseSize}.`, "Find one"],
-  "house-likely-full": ({ percent, peak, houseSize }) => [`The house of ${houseSize} may be too small: about ${peak} at the peak, full with ${percent} %.`, "Make it larger"],
-  "licence-much-too-large": ({ peak, size, enough }) => [`About ${peak} at the peak: a licence of ${enough} would do, ${size} is held.`, "Make it smaller"],
-  "series-crosses-clock-change": ({ zone }) => [`The clocks of ${zone} change within the series: elsewhere the hour shifts.`, "See the dates"],
+  "licence-missing": ({ houseSize, size }) => [
+    size === 0
+      ? `The date has no seat licence for its house of ${houseSize}.`
+      : `The date’s licence of ${size} is too small for a house of ${houseSize}.`,
+    "Find one",
+  ],
+  "house-likely-full": ({ percent, peak, houseSize }) => [
+    `The house of ${houseSize} may be too small: about ${peak} at the peak, full with ${percent} %.`,
+    "Make it larger",
+  ],
+  "licence-much-too-large": ({ peak, size, enough }) => [
+    `About ${peak} at the peak: a licence of ${enough} would do, ${size} is held.`,
+    "Make it smaller",
+  ],
+  "series-crosses-clock-change": ({ zone }) => [
+    `The clocks of ${zone} change within the series: elsewhere the hour shifts.`,
+    "See the dates",
+  ],
   "public-holiday": ({ holiday }) => [`It is a public holiday: ${holiday}.`, "Move the date"],
   "join-block-missing": () => ["The invitation has lost its join details.", "Put them back"],
-  "interpretation-without-interpreter": ({ languages }) => [`Nobody interprets into ${languages}.`, "Add an interpreter"],
+  "interpretation-without-interpreter": ({ languages }) => [
+    `Nobody interprets into ${languages}.`,
+    "Add an interpreter",
+  ],
   "recording-without-consent": () => ["The hour is recorded, and no words ask for consent.", "Write them"],
   "credit-without-registration": () => ["Credit is promised, but nobody registers.", "Change the way in"],
-  "start-outside-hours": ({ clock, from, until }) => [`${clock} lies outside the usual hours (${from}–${until}).`, "Move the start"],
-  "stage-person-at-night": ({ name, clock }) => [`For ${name} the call comes at ${clock} of their own day.`, "Find a time"],
+  "start-outside-hours": ({ clock, from, until }) => [
+    `${clock} lies outside the usual hours (${from}–${until}).`,
+    "Move the start",
+  ],
+  "stage-person-at-night": ({ name, clock }) => [
+    `For ${name} the call comes at ${clock} of their own day.`,
+    "Find a time",
+  ],
   "stage-person-busy": ({ name }) => [`${name} is busy at that hour.`, "Find a time"],
-  "limit-far-beyond-house": ({ limit, houseSize }) => [`${limit} may register for a house of ${houseSize}.`, "Lower the limit"],
+  "limit-far-beyond-house": ({ limit, houseSize }) => [
+    `${limit} may register for a house of ${houseSize}.`,
+    "Lower the limit",
+  ],
   "no-description": () => ["The public page has a title and no words.", "Write them"],
   "phone-without-number": () => ["Sound comes by phone, and the house has no phone number.", "Change it"],
-  "heavy-picture": ({ attendeeKbps, stageSendKbps }) => [`The picture needs ${mbit(attendeeKbps)} Mbit/s of each attendee${Number(stageSendKbps) >= 100 ? `, ${mbit(stageSendKbps)} Mbit/s up from each person on stage` : ""}.`, "Choose a lighter one"],
-  "beyond-house-limits": ({ wanted, most }) => [`The plan goes beyond the house rules: ${wanted}, allowed are ${most}.`, "Change it"],
+  "heavy-picture": ({ attendeeKbps, stageSendKbps }) => [
+    `The picture needs ${mbit(attendeeKbps)} Mbit/s of each attendee${Number(stageSendKbps) >= 100 ? `, ${mbit(stageSendKbps)} Mbit/s up from each person on stage` : ""}.`,
+    "Choose a lighter one",
+  ],
+  "beyond-house-limits": ({ wanted, most }) => [
+    `The plan goes beyond the house rules: ${wanted}, allowed are ${most}.`,
+    "Change it",
+  ],
   "mails-failed": ({ count }) => [`${count} mail(s) could not be delivered.`, "See which"],
   "people-to-approve": ({ count }) => [`${people(count)} wait for a decision on their registration.`, "Decide"],
   "nobody-for-questions": () => ["Nobody beside the producer may handle questions.", "Give the duty"],

@@ -8,10 +8,18 @@ export interface OrderedSegment extends SegmentItem {
 }
 
 /** The sections' segments in order, with planned times from the first. */
-export function segmentsInOrder(section: Readonly<Record<string, SegmentItem>>, startAt: number, endAt: number): readonly OrderedSegment[] {
+export function segmentsInOrder(
+  section: Readonly<Record<string, SegmentItem>>,
+  startAt: number,
+  endAt: number,
+): readonly OrderedSegment[] {
   const ordered = Object.entries(section)
     .map(([id, segment]) => ({ ...segment, id }))
     .sort((a, b) => a.position - b.position);
   const plan = planRunSheet(ordered, startAt, endAt);
-  return ordered.map((segment, i) => ({ ...segment, plannedStartAt: plan.segments[i]!.startAt, plannedEndAt: plan.segments[i]!.endAt }));
+  return ordered.map((segment, i) => ({
+    ...segment,
+    plannedStartAt: plan.segments[i]!.startAt,
+    plannedEndAt: plan.segments[i]!.endAt,
+  }));
 }

@@ -44,7 +44,17 @@ export function TwoZoneTime({ at, zone, words = teamWords }: { at: number; zone:
 }
 
 /** A sentence with an hour in it, `{time}`: the reader's hour first, the event's beside it where they differ. */
-export function HourSentence({ at, zone, words, hour = teamWords }: { at: number; zone: string; words: string; hour?: HourWords }) {
+export function HourSentence({
+  at,
+  zone,
+  words,
+  hour = teamWords,
+}: {
+  at: number;
+  zone: string;
+  words: string;
+  hour?: HourWords;
+}) {
   const { reader, event } = twoZoneTime(at, useReaderZone(zone), zone, hour.locale, hour.inCity);
   return words.replace("{time}", event ? `${reader} (${event})` : reader);
 }
@@ -68,4 +78,3 @@ export function spanText(ms: number): string {
   if (hours >= 48) return `${Math.floor(hours / 24)} days`;
   return hours > 0 ? `${hours}:${rest}` : rest;
 }
-

@@ -14,7 +14,12 @@ const pauseMs = 1000;
  * Keeps what is typed in this browser until it is saved, and offers it again after a break.
  * @param restore gets what was kept as it was typed: half a thought need not be valid yet
  */
-export function useDraft<T extends object>(key: string, values: () => T, isDirty: boolean, restore: (kept: T) => void): Draft {
+export function useDraft<T extends object>(
+  key: string,
+  values: () => T,
+  isDirty: boolean,
+  restore: (kept: T) => void,
+): Draft {
   const [hasDraft, setHasDraft] = useState(false);
   useEffect(() => {
     // the draft lives in this browser alone: it can only be looked for once the page runs

@@ -28,7 +28,11 @@ const endSignSpreadMs = 1500;
  * @param as the ticket, or null for the desk
  * @param say makes words of a refusal: the team's unless given
  */
-export function useRoom<V extends AnyView>(occurrenceId: string, as: string | null, say: (failure: Failure) => string = wordsOf): RoomLink<V> {
+export function useRoom<V extends AnyView>(
+  occurrenceId: string,
+  as: string | null,
+  say: (failure: Failure) => string = wordsOf,
+): RoomLink<V> {
   const [view, setView] = useState<V | null>(null);
   const [roleClass, setRoleClass] = useState<RoleClass | null>(null);
   const [me, setMe] = useState<PersonalPart | null>(null);
@@ -54,7 +58,9 @@ export function useRoom<V extends AnyView>(occurrenceId: string, as: string | nu
       const stream = new EventSource(`${base}/stream?${query}${resume}`);
       source = stream;
       const on = <E extends keyof StreamMessages>(event: E, run: (message: StreamMessages[E]) => void) =>
-        stream.addEventListener(event, (raw) => run(JSON.parse((raw as MessageEvent<string>).data) as StreamMessages[E]));
+        stream.addEventListener(event, (raw) =>
+          run(JSON.parse((raw as MessageEvent<string>).data) as StreamMessages[E]),
+        );
       on("snapshot", (message) => {
         last = { seq: message.seq, roleClass: message.roleClass };
         setClockAheadMs(message.now - Date.now());

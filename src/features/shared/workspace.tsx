@@ -12,7 +12,12 @@ export interface SpineState {
   readonly eventId: string;
   readonly title: string;
   /** null: a room without fixed time that nobody opened yet */
-  readonly date: { readonly id: string; readonly startAt: number; readonly zone: string; readonly phase: string } | null;
+  readonly date: {
+    readonly id: string;
+    readonly startAt: number;
+    readonly zone: string;
+    readonly phase: string;
+  } | null;
   /** all dates of an event that has several */
   readonly dates: readonly { readonly id: string; readonly startAt: number; readonly zone: string }[];
   /** whether the page's address names its date */
@@ -23,7 +28,17 @@ export interface SpineState {
 }
 
 /** The event's workspace: the order of work as a spine on the left, readiness one drawer away. */
-export function Workspace({ spine, place, mend, children }: { spine: SpineState; place: string; mend?: MendAct; children: ReactNode }) {
+export function Workspace({
+  spine,
+  place,
+  mend,
+  children,
+}: {
+  spine: SpineState;
+  place: string;
+  mend?: MendAct;
+  children: ReactNode;
+}) {
   const base = `/events/${spine.eventId}`;
   const { date } = spine;
   const query = spine.isNamed && date ? `?date=${date.id}` : "";
@@ -44,9 +59,22 @@ export function Workspace({ spine, place, mend, children }: { spine: SpineState;
             const missing = spine.findings.filter((finding) => finding.place === key).length;
             return (
               <li key={key}>
-                <Link href={href ?? `${base}/plan`} aria-disabled={href === null} prefetch={false} aria-current={key === place ? "page" : undefined} className={classes("-ml-0.5 block border-l-2 py-1.5 pl-3 text-ink no-underline", key === place ? "border-action font-semibold" : "border-transparent hover:border-ink-2")}>
+                <Link
+                  href={href ?? `${base}/plan`}
+                  aria-disabled={href === null}
+                  prefetch={false}
+                  aria-current={key === place ? "page" : undefined}
+                  className={classes(
+                    "-ml-0.5 block border-l-2 py-1.5 pl-3 text-ink no-underline",
+                    key === place ? "border-action font-semibold" : "border-transparent hover:border-ink-2",
+                  )}
+                >
                   {words}
-                  <span className={classes("block text-label font-normal", missing > 0 ? "text-attention" : "text-ink-2")}>{missing > 0 ? `${missing} missing` : (spine.notes[key] ?? "")}</span>
+                  <span
+                    className={classes("block text-label font-normal", missing > 0 ? "text-attention" : "text-ink-2")}
+                  >
+                    {missing > 0 ? `${missing} missing` : (spine.notes[key] ?? "")}
+                  </span>
                 </Link>
               </li>
             );
@@ -63,7 +91,9 @@ export function Workspace({ spine, place, mend, children }: { spine: SpineState;
               <span>
                 <DayAndHour at={date.startAt} zone={date.zone} />
               </span>
-              {spine.dates.length > 1 && <DateChoice eventId={spine.eventId} place={place} currentId={date.id} dates={spine.dates} />}
+              {spine.dates.length > 1 && (
+                <DateChoice eventId={spine.eventId} place={place} currentId={date.id} dates={spine.dates} />
+              )}
             </p>
           ) : (
             <p className="text-ink-2">A room without fixed time: it has no date until somebody opens it.</p>
@@ -82,7 +112,10 @@ export function Workspace({ spine, place, mend, children }: { spine: SpineState;
                     <li key={finding.check} className="grid grid-cols-[13rem_1fr_auto] gap-3 border-t border-rule py-1">
                       <span className="text-label text-ink-2">{severityWords[finding.severity]}</span>
                       <span>
-                        {words.missing} <span className="text-label text-ink-2">by {shortDate(finding.byAt, zone)} {clockTime(finding.byAt, zone)}</span>
+                        {words.missing}{" "}
+                        <span className="text-label text-ink-2">
+                          by {shortDate(finding.byAt, zone)} {clockTime(finding.byAt, zone)}
+                        </span>
                       </span>
                       <span className="flex items-center gap-4">
                         {act && date && <Mend act={mend.bind(null, date.id, finding.check)} words={act} />}

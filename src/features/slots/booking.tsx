@@ -19,10 +19,18 @@ interface BookingWords {
   readonly answered: string;
   readonly answeredMore: string;
 }
-const control = "w-full min-h-9 px-2.5 py-1 rounded-control border border-rule bg-sheet text-base aria-[invalid=true]:border-wrong";
+const control =
+  "w-full min-h-9 px-2.5 py-1 rounded-control border border-rule bg-sheet text-base aria-[invalid=true]:border-wrong";
 
 /** The free slots in the visitor's own zone, day by day; one is chosen, then name and address, or nothing more where a booking moves. */
-export function Booking(props: { slots: readonly { startAt: number; endAt: number }[]; zone: string; locale: string; words: BookingWords; isMove: boolean; action: (before: RegisterState, data: FormData) => Promise<RegisterState> }) {
+export function Booking(props: {
+  slots: readonly { startAt: number; endAt: number }[];
+  zone: string;
+  locale: string;
+  words: BookingWords;
+  isMove: boolean;
+  action: (before: RegisterState, data: FormData) => Promise<RegisterState>;
+}) {
   const { words, locale } = props;
   const zone = useReaderZone(props.zone);
   const [state, submit, isPending] = useActionState(props.action, { status: "fresh", errors: {}, typed: {} });
@@ -47,8 +55,21 @@ export function Booking(props: { slots: readonly { startAt: number; endAt: numbe
               <p className="text-label font-medium text-ink-2">{day}</p>
               <div className="mt-1 flex flex-wrap gap-2">
                 {starts.map((startAt) => (
-                  <label key={startAt} className={classes("mono cursor-pointer border px-2.5 py-1.5 has-[:focus-visible]:outline-2", chosen === startAt ? "border-action bg-action text-on-action" : "border-rule bg-sheet")}>
-                    <input type="radio" name="startAt" value={startAt} checked={chosen === startAt} onChange={() => setChosen(startAt)} className="sr-only" />
+                  <label
+                    key={startAt}
+                    className={classes(
+                      "mono cursor-pointer border px-2.5 py-1.5 has-[:focus-visible]:outline-2",
+                      chosen === startAt ? "border-action bg-action text-on-action" : "border-rule bg-sheet",
+                    )}
+                  >
+                    <input
+                      type="radio"
+                      name="startAt"
+                      value={startAt}
+                      checked={chosen === startAt}
+                      onChange={() => setChosen(startAt)}
+                      className="sr-only"
+                    />
                     {clockTime(startAt, zone)}
                   </label>
                 ))}
@@ -69,18 +90,35 @@ export function Booking(props: { slots: readonly { startAt: number; endAt: numbe
             {(["name", "email"] as const).map((name) => (
               <label key={name} className="flex flex-col gap-1">
                 <span className="text-label font-medium text-ink-2">{words[name]}</span>
-                <input name={name} type={name === "email" ? "email" : "text"} autoComplete={name} className={control} defaultValue={state.typed[name] ?? ""} aria-invalid={name in state.errors} />
+                <input
+                  name={name}
+                  type={name === "email" ? "email" : "text"}
+                  autoComplete={name}
+                  className={control}
+                  defaultValue={state.typed[name] ?? ""}
+                  aria-invalid={name in state.errors}
+                />
                 {state.errors[name] && <span className="text-label text-wrong">{state.errors[name]}</span>}
               </label>
             ))}
             <label className="flex items-start gap-2 text-label text-ink-2">
-              <input type="checkbox" name="consent" className="mt-0.5" defaultChecked={state.typed["consent"] === "on"} />
+              <input
+                type="checkbox"
+                name="consent"
+                className="mt-0.5"
+                defaultChecked={state.typed["consent"] === "on"}
+              />
               <span>{words.consent}</span>
             </label>
-            {state.errors["hasConsented"] && <span className="text-label text-wrong">{state.errors["hasConsented"]}</span>}
+            {state.errors["hasConsented"] && (
+              <span className="text-label text-wrong">{state.errors["hasConsented"]}</span>
+            )}
           </>
         )}
-        <button disabled={isPending || chosen === null} className="min-h-10 rounded-control bg-action px-4 font-medium text-on-action disabled:opacity-60">
+        <button
+          disabled={isPending || chosen === null}
+          className="min-h-10 rounded-control bg-action px-4 font-medium text-on-action disabled:opacity-60"
+        >
           {isPending ? words.working : props.isMove ? words.move : words.book}
         </button>
       </div>

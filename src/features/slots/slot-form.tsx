@@ -12,21 +12,60 @@ type Done<T> = { ok: true; value: T } | { ok: false; words: string };
 type Repeat = "once" | "DAILY" | "WEEKLY";
 
 /** New bookable hours: tech checks for an event's stage, or open hours for anybody. */
-export function SlotForm(props: { zone: string; todayLocal: string; firstLocal: string; events: readonly { id: string; title: string }[]; make: (input: SlotPlanInput) => Promise<Done<{ slug: string }>> }) {
+export function SlotForm(props: {
+  zone: string;
+  todayLocal: string;
+  firstLocal: string;
+  events: readonly { id: string; title: string }[];
+  make: (input: SlotPlanInput) => Promise<Done<{ slug: string }>>;
+}) {
   const router = useRouter();
-  const [input, setInput] = useState<SlotPlanInput>({ title: "Open hour", startLocal: props.firstLocal, untilClock: "17:00", zone: props.zone, lengthMinutes: 20, pauseMinutes: 5, capacity: 1, rule: null, forEventId: null });
+  const [input, setInput] = useState<SlotPlanInput>({
+    title: "Open hour",
+    startLocal: props.firstLocal,
+    untilClock: "17:00",
+    zone: props.zone,
+    lengthMinutes: 20,
+    pauseMinutes: 5,
+    capacity: 1,
+    rule: null,
+    forEventId: null,
+  });
   const [repeat, setRepeat] = useState<Repeat>("once");
   const [times, setTimes] = useState(4);
   const [wrong, setWrong] = useState<string | null>(null);
   const [isPending, run] = useTransition();
   const change = (part: Partial<SlotPlanInput>) => setInput({ ...input, ...part });
   const number = (name: "lengthMinutes" | "pauseMinutes" | "capacity", label: string) => (
-    <Field label={label}>{(ids) => <input {...ids} type="number" min={name === "pauseMinutes" ? 0 : 1} className={`${inputClass} mono`} value={input[name]} onChange={(event) => change({ [name]: Number(event.target.value) })} />}</Field>
+    <Field label={label}>
+      {(ids) => (
+        <input
+          {...ids}
+          type="number"
+          min={name === "pauseMinutes" ? 0 : 1}
+          className={`${inputClass} mono`}
+          value={input[name]}
+          onChange={(event) => change({ [name]: Number(event.target.value) })}
+        />
+      )}
+    </Field>
   );
   const submit = () =>
     run(async () => {
       const byDay = repeat === "WEEKLY" ? [{ weekday: weekdayOf(dayOfLocal(input.startLocal)), ordinal: null }] : [];
-      const rule = repeat === "once" ? null : { freq: repeat, interval: 1, count: times, until: null, byMonth: [], byMonthDay: [], byDay, wkst: "MO" as const };
+      const rule =
+        repeat === "once"
+          ? null
+          : {
+              freq: repeat,
+              interval: 1,
+              count: times,
+              until: null,
+              byMonth: [],
+              byMonthDay: [],
+              byDay,
+              wkst: "MO" as const,
+            };
       const done = await props.make({ ...input, rule });
       setWrong(done.ok ? null : done.words);
       if (!done.ok) return;
@@ -45,7 +84,22 @@ export function SlotForm(props: { zone: string; todayLocal: string; firstLocal: 
       {wrong && <Note tone="wrong">{wrong}</Note>}
       <Field label="For">
         {(ids) => (
-          <select {...ids} className={inputClass} value={input.forEventId ?? ""} onChange={(event) => change({ forEventId: event.target.value || null, title: event.target.value ? `Tech check: ${props.events.find((one) => one.id === event.target.value)?.title ?? ""}`.slice(0, 200) : "Open hour" })}>
+          <select
+            {...ids}
+            className={inputClass}
+            value={input.forEventId ?? ""}
+            onChange={(event) =>
+              change({
+                forEventId: event.target.value || null,
+                title: event.target.value
+                  ? `Tech check: ${props.events.find((one) => one.id === event.target.value)?.title ?? ""}`.slice(
+                      0,
+                      200,
+                    )
+                  : "Open hour",
+              })
+            }
+          >
             <option value="">anybody: open hours</option>
             {props.events.map((one) => (
               <option key={one.id} value={one.id}>
@@ -55,23 +109,61 @@ export function SlotForm(props: { zone: string; todayLocal: string; firstLocal: 
           </select>
         )}
       </Field>
-      <Field label="Title">{(ids) => <input {...ids} className={inputClass} value={input.title} onChange={(event) => change({ title: event.target.value })} />}</Field>
-      <MomentField id="slotStart" label="First day and hour" value={input.startLocal} onChange={(startLocal) => change({ startLocal })} todayLocal={props.todayLocal} />
+      <Field label="Title">
+        {(ids) => (
+          <input
+            {...ids}
+            className={inputClass}
+            value={input.title}
+            onChange={(event) => change({ title: event.target.value })}
+          />
+        )}
+      </Field>
+      <MomentField
+        id="slotStart"
+        label="First day and hour"
+        value={input.startLocal}
+        onChange={(startLocal) => change({ startLocal })}
+        todayLocal={props.todayLocal}
+      />
       <div className="grid grid-cols-2 gap-3">
-        <Field label="Until">{(ids) => <ClockInput {...ids} value={input.untilClock} onChange={(clock) => change({ untilClock: clock ?? "" })} />}</Field>
+        <Field label="Until">
+          {(ids) => (
+            <ClockInput {...ids} value={input.untilClock} onChange={(clock) => change({ untilClock: clock ?? "" })} />
+          )}
+        </Field>
         {number("lengthMinutes", "Minutes each")}
         {number("pauseMinutes", "Pause between, min")}
         {number("capacity", "People each")}
         <Field label="Repeats">
           {(ids) => (
-            <select {...ids} className={inputClass} value={repeat} onChange={(event) => setRepeat(event.target.value as Repeat)}>
+            <select
+              {...ids}
+              className={inputClass}
+              value={repeat}
+              onChange={(event) => setRepeat(event.target.value as Repeat)}
+            >
               <option value="once">not</option>
               <option value="DAILY">every day</option>
               <option value="WEEKLY">every week</option>
             </select>
           )}
         </Field>
-        {repeat !== "once" && <Field label="Times">{(ids) => <input {...ids} type="number" min={1} max={100} className={`${inputClass} mono`} value={times} onChange={(event) => setTimes(Number(event.target.value))} />}</Field>}
+        {repeat !== "once" && (
+          <Field label="Times">
+            {(ids) => (
+              <input
+                {...ids}
+                type="number"
+                min={1}
+                max={100}
+                className={`${inputClass} mono`}
+                value={times}
+                onChange={(event) => setTimes(Number(event.target.value))}
+              />
+            )}
+          </Field>
+        )}
       </div>
       <Button type="submit" weight="act" disabled={isPending} className="self-start">
         Open them for booking

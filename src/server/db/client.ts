@@ -6,7 +6,10 @@ import type { Log } from "../platform/log";
 import * as schema from "./schema";
 
 /** The database, or a transaction on it: queries take either. */
-export type Db = Pick<NodePgDatabase<typeof schema>, "select" | "insert" | "update" | "delete" | "execute" | "selectDistinct" | "$count"> & {
+export type Db = Pick<
+  NodePgDatabase<typeof schema>,
+  "select" | "insert" | "update" | "delete" | "execute" | "selectDistinct" | "$count"
+> & {
   transaction: NodePgDatabase<typeof schema>["transaction"];
 };
 
@@ -18,7 +21,10 @@ export interface Database {
 
 /** A failed query names its statement and its cause, never its values: those would reach the logs. */
 function withoutValues(): void {
-  const queries = PgPreparedQuery.prototype as unknown as { queryWithCache: (text: string, params: unknown[], run: () => Promise<unknown>) => Promise<unknown>; isQuiet?: true };
+  const queries = PgPreparedQuery.prototype as unknown as {
+    queryWithCache: (text: string, params: unknown[], run: () => Promise<unknown>) => Promise<unknown>;
+    isQuiet?: true;
+  };
   if (queries.isQuiet) return;
   const original = queries.queryWithCache;
   queries.isQuiet = true;
@@ -34,7 +40,13 @@ function withoutValues(): void {
 
 export function openDatabase(url: string, log: Log, max = 20): Database {
   withoutValues();
-  const pool = new pg.Pool({ connectionString: url, max, connectionTimeoutMillis: 3000, idleTimeoutMillis: 300_000, statement_timeout: 30_000 });
+  const pool = new pg.Pool({
+    connectionString: url,
+    max,
+    connectionTimeoutMillis: 3000,
+    idleTimeoutMillis: 300_000,
+    statement_timeout: 30_000,
+  });
   // without a listener a dropped server ends the process
   pool.on("error", (error) => log.warn("database connection lost", { code: (error as { code?: string }).code }));
   return { db: drizzle(pool, { schema }) as unknown as Db, pool, close: () => pool.end() };

@@ -16,12 +16,15 @@ const streamOf = (all: Uint8Array, chunk = 1000): ReadableStream<Uint8Array> =>
       to.close();
     },
   });
-const whole = async (stream: ReadableStream<Uint8Array>): Promise<Uint8Array> => new Uint8Array(await new Response(stream).arrayBuffer());
+const whole = async (stream: ReadableStream<Uint8Array>): Promise<Uint8Array> =>
+  new Uint8Array(await new Response(stream).arrayBuffer());
 
 describe("files on disk", () => {
   it("come back byte for byte, whole and by range", async () => {
     const all = bytes(10_007);
-    expect(await storage.write("one.webm", streamOf(all), { maxBytes: 20_000, expectedBytes: all.length })).toBe(all.length);
+    expect(await storage.write("one.webm", streamOf(all), { maxBytes: 20_000, expectedBytes: all.length })).toBe(
+      all.length,
+    );
     expect(await whole(await storage.read("one.webm", null))).toEqual(all);
     expect(await whole(await storage.read("one.webm", { start: 998, end: 1003 }))).toEqual(all.slice(998, 1004));
     expect(await storage.size("one.webm")).toBe(all.length);
@@ -31,8 +34,12 @@ describe("files on disk", () => {
 
   it("that are too large, cut or broken leave nothing behind", async () => {
     const before = readdirSync(folder);
-    await expect(storage.write("large", streamOf(bytes(5000)), { maxBytes: 4999, expectedBytes: null })).rejects.toMatchObject({ failure: { code: "file-too-large", limitBytes: 4999 } });
-    await expect(storage.write("cut", streamOf(bytes(40)), { maxBytes: 100, expectedBytes: 41 })).rejects.toMatchObject({ failure: { code: "upload-cut", expectedBytes: 41, receivedBytes: 40 } });
+    await expect(
+      storage.write("large", streamOf(bytes(5000)), { maxBytes: 4999, expectedBytes: null }),
+    ).rejects.toMatchObject({ failure: { code: "file-too-large", limitBytes: 4999 } });
+    await expect(storage.write("cut", streamOf(bytes(40)), { maxBytes: 100, expectedBytes: 41 })).rejects.toMatchObject(
+      { failure: { code: "upload-cut", expectedBytes: 41, receivedBytes: 40 } },
+    );
     let sent = false;
     const broken = new ReadableStream<Uint8Array>({
       pull(to) {
@@ -41,7 +48,9 @@ describe("files on disk", () => {
         sent = true;
       },
     });
-    await expect(storage.write("broken", broken, { maxBytes: 100, expectedBytes: 50 })).rejects.toMatchObject({ failure: { code: "upload-cut" } });
+    await expect(storage.write("broken", broken, { maxBytes: 100, expectedBytes: 50 })).rejects.toMatchObject({
+      failure: { code: "upload-cut" },
+    });
     expect(readdirSync(folder)).toEqual(before);
   });
 
@@ -52,7 +61,8 @@ describe("files on disk", () => {
   });
 
   it("cannot be reached by a path out of the folder", async () => {
-    for (const name of ["../secret", "a/b", "", "a\0b", "..\\x", "C:x"]) await expect(Promise.resolve().then(() => storage.size(name))).rejects.toThrow();
+    for (const name of ["../secret", "a/b", "", "a\0b", "..\\x", "C:x"])
+      await expect(Promise.resolve().then(() => storage.size(name))).rejects.toThrow();
   });
 
   it("go, once and again", async () => {

@@ -7,7 +7,11 @@ import { Refusal } from "@/core/shared";
 
 export interface Storage {
   /** Streams to disk whole or not at all; the size is what arrived. */
-  write(name: string, body: ReadableStream<Uint8Array>, limits: { maxBytes: number; expectedBytes: number | null }): Promise<number>;
+  write(
+    name: string,
+    body: ReadableStream<Uint8Array>,
+    limits: { maxBytes: number; expectedBytes: number | null },
+  ): Promise<number>;
   read(name: string, range: { start: number; end: number } | null): Promise<ReadableStream<Uint8Array>>;
   head(name: string, bytes: number): Promise<Uint8Array>;
   size(name: string): Promise<number>;
@@ -38,7 +42,11 @@ export function folderStorage(folder: string): Storage {
       const part = `${path}.part`;
       const { counter, received } = counted(maxBytes);
       try {
-        await pipeline(Readable.fromWeb(body as Parameters<typeof Readable.fromWeb>[0]), counter, createWriteStream(part));
+        await pipeline(
+          Readable.fromWeb(body as Parameters<typeof Readable.fromWeb>[0]),
+          counter,
+          createWriteStream(part),
+        );
         if (expectedBytes !== null && received() !== expectedBytes) {
           throw new Refusal({ code: "upload-cut", expectedBytes, receivedBytes: received() });
         }

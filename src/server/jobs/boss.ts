@@ -12,7 +12,9 @@ export function bossQueue(boss: PgBoss): Queue {
       const runner = db && {
         executeSql: async (text: string, values: unknown[]) => {
           // the library numbers its parameters; the query builder takes them as chunks
-          const chunks = text.split(/\$(\d+)/).map((part, i) => (i % 2 === 0 ? sql.raw(part) : sql`${sql.param(values[Number(part) - 1])}`));
+          const chunks = text
+            .split(/\$(\d+)/)
+            .map((part, i) => (i % 2 === 0 ? sql.raw(part) : sql`${sql.param(values[Number(part) - 1])}`));
           const { rows } = await db.execute(sql.join(chunks, sql.raw("")));
           return { rows };
         },

@@ -26,7 +26,11 @@ export interface LiveConnection {
 }
 
 /** A sink on a web stream. Beyond `lagBytes` unread it is given up. */
-export function streamSink(lagBytes = 1_000_000): { stream: ReadableStream<Uint8Array>; sink: Sink; onCancel: (run: () => void) => void } {
+export function streamSink(lagBytes = 1_000_000): {
+  stream: ReadableStream<Uint8Array>;
+  sink: Sink;
+  onCancel: (run: () => void) => void;
+} {
   let controller: ReadableStreamDefaultController<Uint8Array> | null = null;
   let cancelled: () => void = () => {};
   let isOver = false;

@@ -84,7 +84,10 @@ export class Hub {
   /** Runs one thing after another for a room, so that folding never overtakes itself. */
   private inOrder(id: string, run: () => Promise<void>): Promise<void> {
     const next = (this.chains.get(id) ?? Promise.resolve()).then(run);
-    this.chains.set(id, next.catch(() => {}));
+    this.chains.set(
+      id,
+      next.catch(() => {}),
+    );
     return next;
   }
 
@@ -120,7 +123,12 @@ export class Hub {
     const { db, clock } = this.ports;
     const directory = await loadDirectory(db, occurrenceId);
     if (!directory) throw new Error("unknown date");
-    const room = new LiveRoom(occurrenceId, directory, () => clock.now(), (one) => this.leave(room, one));
+    const room = new LiveRoom(
+      occurrenceId,
+      directory,
+      () => clock.now(),
+      (one) => this.leave(room, one),
+    );
     room.foldIn(await journalAfter(db, occurrenceId, 0));
     room.figures = await loadFigures(db, occurrenceId, clock.now() - signLostAfterMs);
     this.rooms.set(occurrenceId, room);
@@ -154,12 +162,15 @@ export class Hub {
 
   private classFor(room: LiveRoom, join: Join): RoleClass {
     const role = room.directory.people.get(join.ticketId)?.role;
-    if (role && isStageRole(role)) return join.wanted === "desk" && (role === "producer" || role === "crew") ? "desk" : "stage";
+    if (role && isStageRole(role))
+      return join.wanted === "desk" && (role === "producer" || role === "crew") ? "desk" : "stage";
     return join.isInside ? "house" : "foyer";
   }
 
   private async sendOwnParts(room: LiveRoom, ticketIds: Iterable<string>): Promise<void> {
-    const here = new Map([...ticketIds].map((id) => [id, room.connectionsOf(id)] as const).filter(([, own]) => own.length > 0));
+    const here = new Map(
+      [...ticketIds].map((id) => [id, room.connectionsOf(id)] as const).filter(([, own]) => own.length > 0),
+    );
     if (here.size === 0) return;
     const parts = await personalParts(this.ports.db, room, [...here.keys()]);
     for (const [ticketId, own] of here) {
@@ -198,7 +209,9 @@ export class Hub {
   /** What the permission table reads of a room that this process follows; null for any other. */
   circumstance(occurrenceId: string): Circumstance | null {
     const room = this.rooms.get(occurrenceId);
-    return room ? { phase: room.state.phase, questionsOn: room.directory.questionsOn, pollsOn: room.directory.pollsOn } : null;
+    return room
+      ? { phase: room.state.phase, questionsOn: room.directory.questionsOn, pollsOn: room.directory.pollsOn }
+      : null;
   }
 
   private async reloadDirectory(room: LiveRoom): Promise<void> {
@@ -233,7 +246,8 @@ export class Hub {
         room.foldIn(entries);
         room.publish();
         await this.sendOwnParts(room, concerned(before, room.state));
-        if (entries.some(({ body }) => body.type === "doors.opened" || body.type === "doors.released")) await this.readFigures(room);
+        if (entries.some(({ body }) => body.type === "doors.opened" || body.type === "doors.released"))
+          await this.readFigures(room);
       }),
     );
   }
@@ -314,12 +328,19 @@ export class Hub {
 }
 
 /** Rows that name something whose words are not in memory yet. */
-const wordsFrom: ReadonlySet<string> = new Set(["question.asked", "question.answered", "poll.added", "run-sheet.changed", "stage.entered"]);
+const wordsFrom: ReadonlySet<string> = new Set([
+  "question.asked",
+  "question.answered",
+  "poll.added",
+  "run-sheet.changed",
+  "stage.entered",
+]);
 
 /** Those whose personal part changed between two states of a room. */
 function concerned(before: RoomState, after: RoomState): ReadonlySet<string> {
   const out = new Set<string>();
-  for (const [id, question] of Object.entries(after.questions)) if (before.questions[id] !== question) out.add(question.askerId);
+  for (const [id, question] of Object.entries(after.questions))
+    if (before.questions[id] !== question) out.add(question.askerId);
   for (const [id, person] of Object.entries(after.people)) if (before.people[id]?.place !== person.place) out.add(id);
   return out;
 }

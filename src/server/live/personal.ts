@@ -14,15 +14,25 @@ function placeOf(room: LiveRoom, ticketId: string, isStage: boolean): Pick<Perso
 const nothingYet: PersonalFacts = { ballots: {}, votes: [], questions: [] };
 
 /** The own parts of several people in a room; null for those who have no right to it any more. */
-export async function personalParts(db: Db, room: LiveRoom, ticketIds: readonly string[]): Promise<ReadonlyMap<string, PersonalPart | null>> {
-  const audience = ticketIds.filter((id) => room.directory.people.has(id) && !isStageRole(room.directory.people.get(id)!.role));
-  const facts = audience.length === 0 ? new Map<string, PersonalFacts>() : await personalFacts(db, room.occurrenceId, audience);
+export async function personalParts(
+  db: Db,
+  room: LiveRoom,
+  ticketIds: readonly string[],
+): Promise<ReadonlyMap<string, PersonalPart | null>> {
+  const audience = ticketIds.filter(
+    (id) => room.directory.people.has(id) && !isStageRole(room.directory.people.get(id)!.role),
+  );
+  const facts =
+    audience.length === 0 ? new Map<string, PersonalFacts>() : await personalFacts(db, room.occurrenceId, audience);
   return new Map(
     ticketIds.map((ticketId) => {
       const person = room.directory.people.get(ticketId);
       if (!person) return [ticketId, null];
       const place = placeOf(room, ticketId, isStageRole(person.role));
-      return [ticketId, { ticketId, name: person.name, role: person.role, ...place, ...(facts.get(ticketId) ?? nothingYet) }];
+      return [
+        ticketId,
+        { ticketId, name: person.name, role: person.role, ...place, ...(facts.get(ticketId) ?? nothingYet) },
+      ];
     }),
   );
 }

@@ -33,22 +33,39 @@ const asOptions = (mail: OutgoingMail): SendMailOptions => ({
   subject: mail.subject,
   text: mail.text,
   html: mail.html,
-  icalEvent: mail.calendar ? { filename: "invite.ics", method: mail.calendar.method, content: mail.calendar.content } : undefined,
+  icalEvent: mail.calendar
+    ? { filename: "invite.ics", method: mail.calendar.method, content: mail.calendar.content }
+    : undefined,
   // RFC 2369, and RFC 8058: the mail program may unsubscribe by one POST
-  headers: mail.unsubscribeUrl ? { "List-Unsubscribe": { prepared: true, value: `<${mail.unsubscribeUrl}>` }, "List-Unsubscribe-Post": "List-Unsubscribe=One-Click" } : undefined,
+  headers: mail.unsubscribeUrl
+    ? {
+        "List-Unsubscribe": { prepared: true, value: `<${mail.unsubscribeUrl}>` },
+        "List-Unsubscribe-Post": "List-Unsubscribe=One-Click",
+      }
+    : undefined,
   disableFileAccess: true,
   disableUrlAccess: true,
 });
 
 /** SMTP (RFC 5321) to whatever server the URL names: the stand-in by default. */
 export function smtpMailer(url: string): Mailer {
-  const transport = createTransport({ url, pool: true, maxConnections: 8, maxMessages: Number.POSITIVE_INFINITY, connectionTimeout: 5000, greetingTimeout: 5000, socketTimeout: 20_000 } as Parameters<typeof createTransport>[0]);
+  const transport = createTransport({
+    url,
+    pool: true,
+    maxConnections: 8,
+    maxMessages: Number.POSITIVE_INFINITY,
+    connectionTimeout: 5000,
+    greetingTimeout: 5000,
+    socketTimeout: 20_000,
+  } as Parameters<typeof createTransport>[0]);
   return {
     async send(mail) {
       try {
         // written whole first: streamed part by part, one mail costs dozens of small writes to the socket
         const composed = new MailComposer(asOptions(mail)).compile();
-        const info = (await transport.sendMail({ envelope: composed.getEnvelope(), raw: await composed.build() })) as { response?: string };
+        const info = (await transport.sendMail({ envelope: composed.getEnvelope(), raw: await composed.build() })) as {
+          response?: string;
+        };
         return { smtpCode: Number(info.response?.slice(0, 3)) || 250 };
       } catch (error) {
         const { responseCode, response } = error as { responseCode?: number; response?: string };

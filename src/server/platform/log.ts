@@ -20,7 +20,12 @@ export const jsonLog: Log = {
   warn: (message, facts = {}) => write("warn", message, facts),
   error: (message, error, facts = {}) => {
     const fault = error as { name?: string; code?: string; stack?: string };
-    write("error", message, { ...facts, fault: fault?.name, code: fault?.code, trace: fault?.stack?.split("\n")[1]?.trim() });
+    write("error", message, {
+      ...facts,
+      fault: fault?.name,
+      code: fault?.code,
+      trace: fault?.stack?.split("\n")[1]?.trim(),
+    });
   },
 };
 

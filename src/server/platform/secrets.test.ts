@@ -38,19 +38,44 @@ describe("links", () => {
   });
 
   it("cannot be read from anything else", () => {
-    for (const text of ["", "a", "nonsense", `b${secrets.tokenFor(id, 0).slice(1)}`, `${secrets.tokenFor(id, 0)}x`, "a".repeat(4000), "a../../etc/passwd", "a%00"]) expect(secrets.readToken(text)).toBeNull();
-    fc.assert(fc.property(fc.string(), (text) => { expect(secrets.readToken(text)?.matches(0) ?? false).toBe(false); }), { numRuns: 300 });
+    for (const text of [
+      "",
+      "a",
+      "nonsense",
+      `b${secrets.tokenFor(id, 0).slice(1)}`,
+      `${secrets.tokenFor(id, 0)}x`,
+      "a".repeat(4000),
+      "a../../etc/passwd",
+      "a%00",
+    ])
+      expect(secrets.readToken(text)).toBeNull();
+    fc.assert(
+      fc.property(fc.string(), (text) => {
+        expect(secrets.readToken(text)?.matches(0) ?? false).toBe(false);
+      }),
+      { numRuns: 300 },
+    );
   });
 });
 
 describe("PINs, seals and prints", () => {
   it("gives nine digits that change with the version", () => {
-    fc.assert(fc.property(fc.uuid(), fc.nat(9), (ticketId, version) => { expect(secrets.pinFor(ticketId, version)).toMatch(/^[1-9]\d{8}$/); }), { numRuns: 200 });
+    fc.assert(
+      fc.property(fc.uuid(), fc.nat(9), (ticketId, version) => {
+        expect(secrets.pinFor(ticketId, version)).toMatch(/^[1-9]\d{8}$/);
+      }),
+      { numRuns: 200 },
+    );
     expect(secrets.pinFor(id, 0)).not.toBe(secrets.pinFor(id, 1));
   });
 
   it("opens what it sealed, each time with other bytes, and refuses what was changed", () => {
-    fc.assert(fc.property(fc.string(), (text) => { expect(secrets.unseal(secrets.seal(text))).toBe(text); }), { numRuns: 100 });
+    fc.assert(
+      fc.property(fc.string(), (text) => {
+        expect(secrets.unseal(secrets.seal(text))).toBe(text);
+      }),
+      { numRuns: 100 },
+    );
     const sealed = secrets.seal("low-tide-7");
     expect(secrets.seal("low-tide-7")).not.toBe(sealed);
     expect(sealed).not.toContain("tide");
@@ -67,7 +92,13 @@ describe("PINs, seals and prints", () => {
   });
 
   it("uses a key of its own for each purpose", () => {
-    expect(new Set([secrets.signInSecret, others.signInSecret, makeSecrets("a-master-of-thirty-two-characters-or-more").signInSecret]).size).toBe(2);
+    expect(
+      new Set([
+        secrets.signInSecret,
+        others.signInSecret,
+        makeSecrets("a-master-of-thirty-two-characters-or-more").signInSecret,
+      ]).size,
+    ).toBe(2);
     expect(secrets.signInSecret).toMatch(/^[0-9a-f]{64}$/);
   });
 });

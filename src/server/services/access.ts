@@ -1,5 +1,14 @@
 import { and, eq, isNull } from "drizzle-orm";
-import { roleMay, standingMay, verdict, type Action, type Actor, type HouseAction, type Phase, type Standing } from "@/core/people";
+import {
+  roleMay,
+  standingMay,
+  verdict,
+  type Action,
+  type Actor,
+  type HouseAction,
+  type Phase,
+  type Standing,
+} from "@/core/people";
 import { Refusal } from "@/core/shared";
 import { events, members, occurrences, tickets } from "../db/schema";
 import { notFound, type Context } from "./context";
@@ -51,18 +60,26 @@ export async function eventAccess(context: Context, member: TeamMember, eventId:
     .select()
     .from(tickets)
     .where(
-      and(eq(tickets.eventId, eventId), eq(tickets.personId, member.personId), isNull(tickets.occurrenceId), isNull(tickets.revokedAt)),
+      and(
+        eq(tickets.eventId, eventId),
+        eq(tickets.personId, member.personId),
+        isNull(tickets.occurrenceId),
+        isNull(tickets.revokedAt),
+      ),
     );
   const isOwner = member.standing === "owner";
   if (!ticket && !isOwner) throw new Refusal({ code: "not-allowed", action: "event.read" });
-  const actor: Actor = isOwner
-    ? { role: "producer", duties: [] }
-    : { role: ticket!.role, duties: ticket!.duties };
+  const actor: Actor = isOwner ? { role: "producer", duties: [] } : { role: ticket!.role, duties: ticket!.duties };
   return { member, event, actor, ticketId: ticket?.id ?? null };
 }
 
 /** Access to an event for one act, or a refusal. */
-export async function accessFor(context: Context, member: TeamMember, eventId: string, action: Action): Promise<EventAccess> {
+export async function accessFor(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  action: Action,
+): Promise<EventAccess> {
   const access = await eventAccess(context, member, eventId);
   if (!roleMay(access.actor, action)) throw new Refusal({ code: "not-allowed", action });
   return access;

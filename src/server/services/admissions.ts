@@ -20,19 +20,30 @@ interface FoyerRow {
  * Lets those of the foyer in whom rule 3 lets in: dropped-out people first, then by arrival, as far
  * as the seats go. The caller holds the room's lock, so no seat is given twice.
  */
-export async function admitWaiting(context: Context, tx: Db, scene: Pick<CommandScene, "occurrenceId" | "houseSize">, organisationId: string): Promise<readonly string[]> {
+export async function admitWaiting(
+  context: Context,
+  tx: Db,
+  scene: Pick<CommandScene, "occurrenceId" | "houseSize">,
+  organisationId: string,
+): Promise<readonly string[]> {
   const { occurrenceId, houseSize } = scene;
   const now = context.clock.now();
   const alive = new Date(now - signLostAfterMs).toISOString();
   const live = sql`c.occurrence_id = ${occurrenceId} and c.out_at is null and c.last_sign_at > ${alive} and c.role in ('attendee', 'test-guest')`;
   const room = foldAll(emptyRoom, await journalAfter(tx, occurrenceId, 0));
-  const foyer = await tx.execute(sql`select c.ticket_id, min(c.role) as role, min(c.in_at) as arrived, bool_or(a.ticket_id is not null) as was_inside
+  const foyer =
+    await tx.execute(sql`select c.ticket_id, min(c.role) as role, min(c.in_at) as arrived, bool_or(a.ticket_id is not null) as was_inside
       from connections c left join admissions a on a.occurrence_id = c.occurrence_id and a.ticket_id = c.ticket_id
       where ${live} group by c.ticket_id having bool_and(c.house_from_at is null)`);
-  const inside = await tx.execute(sql`select count(distinct c.ticket_id)::int as n from connections c where ${live} and c.house_from_at is not null and c.role = 'attendee'`);
-  const waiting = (foyer.rows as unknown as FoyerRow[]).map(
-    (row): Waiting => ({ ticketId: row.ticket_id, arrivedAt: Date.parse(row.arrived), wasInside: row.was_inside, takesSeat: row.role === "attendee" }),
+  const inside = await tx.execute(
+    sql`select count(distinct c.ticket_id)::int as n from connections c where ${live} and c.house_from_at is not null and c.role = 'attendee'`,
   );
+  const waiting = (foyer.rows as unknown as FoyerRow[]).map((row): Waiting => ({
+    ticketId: row.ticket_id,
+    arrivedAt: Date.parse(row.arrived),
+    wasInside: row.was_inside,
+    takesSeat: row.role === "attendee",
+  }));
   const lucky = admit(waiting, {
     houseSize,
     seatsTaken: Number(inside.rows[0]?.["n"] ?? 0),

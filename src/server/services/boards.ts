@@ -26,17 +26,43 @@ const hookTimeoutMs = 5000;
 /** The organisation's boards: pages of groups outside, which posts are put on. */
 export async function boardsOf(context: Context, member: TeamMember): Promise<readonly BoardLine[]> {
   requireStanding(member, "contacts.read");
-  const rows = await context.db.select().from(boards).where(eq(boards.organisationId, member.organisationId)).orderBy(asc(boards.name)).limit(100);
+  const rows = await context.db
+    .select()
+    .from(boards)
+    .where(eq(boards.organisationId, member.organisationId))
+    .orderBy(asc(boards.name))
+    .limit(100);
   return rows.map(({ id, name, slug, hookUrl, lastHook }) => ({ id, name, slug, hookUrl, lastHook }));
 }
 
 /** Makes a board. @returns the secret of its hook, told this once */
-export async function makeBoard(context: Context, member: TeamMember, rawInput: unknown): Promise<{ slug: string; secret: string | null }> {
+export async function makeBoard(
+  context: Context,
+  member: TeamMember,
+  rawInput: unknown,
+): Promise<{ slug: string; secret: string | null }> {
   requireStanding(member, "boards.edit");
   const { name, hookUrl } = parse(boardInput, rawInput);
-  const slug = `${name.toLowerCase().normalize("NFKD").replace(/[^a-z0-9]+/g, "-").replace(/^-|-$/g, "").slice(0, 40) || "board"}-${context.ids.code(4)}`;
+  const slug = `${
+    name
+      .toLowerCase()
+      .normalize("NFKD")
+      .replace(/[^a-z0-9]+/g, "-")
+      .replace(/^-|-$/g, "")
+      .slice(0, 40) || "board"
+  }-${context.ids.code(4)}`;
   const secret = hookUrl ? `whsec_${Buffer.from(context.ids.code(32)).toString("base64")}` : null;
-  await context.db.insert(boards).values({ id: context.ids.id(), organisationId: member.organisationId, name, slug, hookUrl, hookSecretSealed: secret && context.secrets.seal(secret), createdAt: context.clock.now() });
+  await context.db
+    .insert(boards)
+    .values({
+      id: context.ids.id(),
+      organisationId: member.organisationId,
+      name,
+      slug,
+      hookUrl,
+      hookSecretSealed: secret && context.secrets.seal(secret),
+      createdAt: context.clock.now(),
+    });
   return { slug, secret };
 }
 
@@ -46,30 +72,80 @@ export async function removeBoard(context: Context, member: TeamMember, boardId:
 }
 
 /** Puts an event on a board. Its hook is called by the job process, so that a dead receiver holds nobody up. */
-export async function postOnBoard(context: Context, member: TeamMember, eventId: string, rawInput: unknown): Promise<void> {
+export async function postOnBoard(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  rawInput: unknown,
+): Promise<void> {
   const { event } = await accessFor(context, member, eventId, "event.mailings");
   const { boardId, text } = parse(postInput, rawInput);
-  const [board] = await context.db.select().from(boards).where(and(eq(boards.id, boardId), eq(boards.organisationId, event.organisationId)));
+  const [board] = await context.db
+    .select()
+    .from(boards)
+    .where(and(eq(boards.id, boardId), eq(boards.organisationId, event.organisationId)));
   if (!board) throw notFound("board");
-  if (event.publishedAt === null) throw new Refusal({ code: "wrong-state", action: "board.post", state: "front door closed" });
+  if (event.publishedAt === null)
+    throw new Refusal({ code: "wrong-state", action: "board.post", state: "front door closed" });
   const now = context.clock.now();
   await context.db.transaction(async (tx) => {
-    await tx.insert(boardPosts).values({ id: context.ids.id(), organisationId: event.organisationId, boardId, eventId, text, postedAt: now, hookDueAt: board.hookUrl ? now : null });
-    await audit(context, tx, { organisationId: event.organisationId, actorId: member.userId, action: "board.post", eventId });
+    await tx
+      .insert(boardPosts)
+      .values({
+        id: context.ids.id(),
+        organisationId: event.organisationId,
+        boardId,
+        eventId,
+        text,
+        postedAt: now,
+        hookDueAt: board.hookUrl ? now : null,
+      });
+    await audit(context, tx, {
+      organisationId: event.organisationId,
+      actorId: member.userId,
+      action: "board.post",
+      eventId,
+    });
   });
 }
 
 export interface BoardPage {
   readonly name: string;
-  readonly posts: readonly { readonly id: string; readonly title: string; readonly text: string; readonly slug: string; readonly postedAt: number }[];
+  readonly posts: readonly {
+    readonly id: string;
+    readonly title: string;
+    readonly text: string;
+    readonly slug: string;
+    readonly postedAt: number;
+  }[];
 }
 
 /** What stands on a board, newest first. Deleted and withdrawn events are off it. */
 export async function boardPage(context: Context, organisation: Organisation, slug: string): Promise<BoardPage> {
-  const [board] = await context.db.select().from(boards).where(and(eq(boards.organisationId, organisation.id), eq(boards.slug, slug)));
+  const [board] = await context.db
+    .select()
+    .from(boards)
+    .where(and(eq(boards.organisationId, organisation.id), eq(boards.slug, slug)));
   const { id, name } = oneOf(board ? [board] : [], "board");
-  const rows = await context.db.select({ post: boardPosts, event: events }).from(boardPosts).innerJoin(events, eq(events.id, boardPosts.eventId)).where(and(eq(boardPosts.boardId, id), isNull(events.deletedAt))).orderBy(desc(boardPosts.postedAt)).limit(100);
-  return { name, posts: rows.filter(({ event }) => event.publishedAt !== null).map(({ post, event }) => ({ id: post.id, title: event.title, text: post.text, slug: event.slug, postedAt: post.postedAt })) };
+  const rows = await context.db
+    .select({ post: boardPosts, event: events })
+    .from(boardPosts)
+    .innerJoin(events, eq(events.id, boardPosts.eventId))
+    .where(and(eq(boardPosts.boardId, id), isNull(events.deletedAt)))
+    .orderBy(desc(boardPosts.postedAt))
+    .limit(100);
+  return {
+    name,
+    posts: rows
+      .filter(({ event }) => event.publishedAt !== null)
+      .map(({ post, event }) => ({
+        id: post.id,
+        title: event.title,
+        text: post.text,
+        slug: event.slug,
+        postedAt: post.postedAt,
+      })),
+  };
 }
 
 /** The same as an Atom feed. */
@@ -77,7 +153,16 @@ export async function boardFeed(context: Context, organisation: Organisation, sl
   const { name, posts } = await boardPage(context, organisation, slug);
   const origin = context.environment.STAGE_CALL_URL;
   const link = `${origin}/board/${slug}`;
-  return atomFeed({ id: link, title: `${organisation.name}: ${name}`, link, self: `${link}/feed.xml`, author: organisation.name }, posts.map((post) => ({ id: `urn:uuid:${post.id}`, title: post.title, link: `${origin}/front/${post.slug}?via=board`, updatedAt: post.postedAt, summary: post.text })));
+  return atomFeed(
+    { id: link, title: `${organisation.name}: ${name}`, link, self: `${link}/feed.xml`, author: organisation.name },
+    posts.map((post) => ({
+      id: `urn:uuid:${post.id}`,
+      title: post.title,
+      link: `${origin}/front/${post.slug}?via=board`,
+      updatedAt: post.postedAt,
+      summary: post.text,
+    })),
+  );
 }
 
 /** `v1,` and the HMAC-SHA256 of "id.timestamp.body" (the open Standard Webhooks scheme). */
@@ -99,17 +184,54 @@ export async function callHooks(context: Context): Promise<number> {
     .limit(20);
   let answered = 0;
   for (const { post, board, event } of due) {
-    const body = JSON.stringify({ type: "board.post", id: post.id, board: board.name, event: event.title, text: post.text, link: `${context.environment.STAGE_CALL_URL}/front/${event.slug}?via=board`, postedAt: new Date(post.postedAt).toISOString() });
+    const body = JSON.stringify({
+      type: "board.post",
+      id: post.id,
+      board: board.name,
+      event: event.title,
+      text: post.text,
+      link: `${context.environment.STAGE_CALL_URL}/front/${event.slug}?via=board`,
+      postedAt: new Date(post.postedAt).toISOString(),
+    });
     const timestamp = Math.floor(now / 1000);
     const secret = board.hookSecretSealed ? context.secrets.unseal(board.hookSecretSealed) : "";
-    const headers = { "content-type": "application/json", "webhook-id": post.id, "webhook-timestamp": String(timestamp), "webhook-signature": signHook(secret, post.id, timestamp, body) };
+    const headers = {
+      "content-type": "application/json",
+      "webhook-id": post.id,
+      "webhook-timestamp": String(timestamp),
+      "webhook-signature": signHook(secret, post.id, timestamp, body),
+    };
     // redirects are not followed: the signed words go where the board says, nowhere else
-    const status = await fetch(board.hookUrl!, { method: "POST", headers, body, redirect: "manual", signal: AbortSignal.timeout(hookTimeoutMs) }).then((answer) => answer.status, () => null);
+    const status = await fetch(board.hookUrl!, {
+      method: "POST",
+      headers,
+      body,
+      redirect: "manual",
+      signal: AbortSignal.timeout(hookTimeoutMs),
+    }).then(
+      (answer) => answer.status,
+      () => null,
+    );
     const isDone = status !== null && status >= 200 && status < 300;
     const attempts = post.hookAttempts + 1;
     const isGivenUp = !isDone && attempts >= mostAttempts;
-    await context.db.update(boardPosts).set({ hookAttempts: attempts, hookDueAt: isDone || isGivenUp ? null : now + retryAfterMinutes(attempts) * minuteMs }).where(eq(boardPosts.id, post.id));
-    await context.db.update(boards).set({ lastHook: isDone ? `answered ${status}` : isGivenUp ? `given up after ${attempts} tries` : `tried ${attempts} times, last ${status ?? "no answer"}` }).where(eq(boards.id, board.id));
+    await context.db
+      .update(boardPosts)
+      .set({
+        hookAttempts: attempts,
+        hookDueAt: isDone || isGivenUp ? null : now + retryAfterMinutes(attempts) * minuteMs,
+      })
+      .where(eq(boardPosts.id, post.id));
+    await context.db
+      .update(boards)
+      .set({
+        lastHook: isDone
+          ? `answered ${status}`
+          : isGivenUp
+            ? `given up after ${attempts} tries`
+            : `tried ${attempts} times, last ${status ?? "no answer"}`,
+      })
+      .where(eq(boards.id, board.id));
     if (isDone) answered += 1;
   }
   return answered;

@@ -10,7 +10,12 @@ import { rulesOf } from "./house/rules";
 import { phoneDetails } from "./phone-details";
 import { tokenOf, type Holder } from "./tickets";
 
-const publicEntry = (context: Context, organisation: Organisation, event: EventRow, occurrence: OccurrenceRow): CalendarEntry => ({
+const publicEntry = (
+  context: Context,
+  organisation: Organisation,
+  event: EventRow,
+  occurrence: OccurrenceRow,
+): CalendarEntry => ({
   uid: occurrence.seriesId ? `${occurrence.seriesId}@stage-call.example.org` : event.uid,
   sequence: occurrence.sequence,
   start: { local: occurrence.startLocal, zone: occurrence.zone },
@@ -27,15 +32,42 @@ const publicEntry = (context: Context, organisation: Organisation, event: EventR
 });
 
 /** PUBLISH: an event's dates, no personal links. */
-export const eventCalendar = (context: Context, organisation: Organisation, event: EventRow, dates: readonly OccurrenceRow[]): string =>
-  calendarText(calendarLines({ method: "PUBLISH", name: event.title, entries: dates.map((date) => publicEntry(context, organisation, event, date)) }));
+export const eventCalendar = (
+  context: Context,
+  organisation: Organisation,
+  event: EventRow,
+  dates: readonly OccurrenceRow[],
+): string =>
+  calendarText(
+    calendarLines({
+      method: "PUBLISH",
+      name: event.title,
+      entries: dates.map((date) => publicEntry(context, organisation, event, date)),
+    }),
+  );
 
 /** REQUEST: the holder's date with their own join link. */
 export function ticketCalendar(context: Context, organisation: Organisation, holder: Holder): string {
   const link = `${context.environment.STAGE_CALL_URL}/enter/${tokenOf(context, holder.ticket)}`;
-  const facts = { ...holder, organisation, mailing: null, question: null, callAt: 0, isForStage: false, accessCode: null, phone: phoneDetails(context, holder.event, rulesOf(organisation), holder.ticket), owner: null as never };
+  const facts = {
+    ...holder,
+    organisation,
+    mailing: null,
+    question: null,
+    callAt: 0,
+    isForStage: false,
+    accessCode: null,
+    phone: phoneDetails(context, holder.event, rulesOf(organisation), holder.ticket),
+    owner: null as never,
+  };
   const isCancelled = holder.ticket.status === "cancelled" || holder.occurrence.phase === "cancelled";
-  return calendarText(calendarLines({ method: isCancelled ? "CANCEL" : "REQUEST", name: holder.event.title, entries: [calendarEntry(facts, context.clock.now(), link, isCancelled)] }));
+  return calendarText(
+    calendarLines({
+      method: isCancelled ? "CANCEL" : "REQUEST",
+      name: holder.event.title,
+      entries: [calendarEntry(facts, context.clock.now(), link, isCancelled)],
+    }),
+  );
 }
 
 /** The organisation's public dates as one calendar. */
@@ -44,7 +76,16 @@ export async function organisationCalendar(context: Context, organisation: Organ
     .select({ event: events, occurrence: occurrences })
     .from(occurrences)
     .innerJoin(events, eq(events.id, occurrences.eventId))
-    .where(and(eq(occurrences.organisationId, organisation.id), eq(occurrences.kind, "show"), gt(occurrences.endAt, context.clock.now()), isNotNull(events.publishedAt), isNull(events.deletedAt), eq(events.isPrivate, false)))
+    .where(
+      and(
+        eq(occurrences.organisationId, organisation.id),
+        eq(occurrences.kind, "show"),
+        gt(occurrences.endAt, context.clock.now()),
+        isNotNull(events.publishedAt),
+        isNull(events.deletedAt),
+        eq(events.isPrivate, false),
+      ),
+    )
     .orderBy(asc(occurrences.startAt))
     .limit(366);
   const entries = rows.map(({ event, occurrence }) => publicEntry(context, organisation, event, occurrence));

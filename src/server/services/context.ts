@@ -29,7 +29,10 @@ export interface Context {
 export function parse<S extends z.ZodType>(schema: S, input: unknown): z.output<S> {
   const parsed = schema.safeParse(input);
   if (parsed.success) return parsed.data;
-  const issues = parsed.error.issues.map((issue): InputIssue => ({ path: issue.path.join("."), message: issue.message }));
+  const issues = parsed.error.issues.map((issue): InputIssue => ({
+    path: issue.path.join("."),
+    message: issue.message,
+  }));
   throw new Refusal({ code: "invalid-input", issues });
 }
 

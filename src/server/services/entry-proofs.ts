@@ -13,7 +13,8 @@ import { countTry } from "./tries";
 export const proofMinutes = 15;
 
 /** Whether this holder's devices come in by a link to their address alone. Stage people are confirmed at the desk. */
-export const needsProof = ({ event, actor, person }: Holder): boolean => event.provesAddress && !isStageRole(actor.role) && person.email !== null;
+export const needsProof = ({ event, actor, person }: Holder): boolean =>
+  event.provesAddress && !isStageRole(actor.role) && person.email !== null;
 
 /** The newest one-time link of a ticket that was not used: what the mail carries. */
 export async function openProofOf(db: Db, ticketId: string): Promise<string | null> {
@@ -33,7 +34,9 @@ export async function askForProof(context: Context, holder: Holder): Promise<voi
   const { ticket, occurrence } = holder;
   const now = context.clock.now();
   await context.db.transaction(async (tx) => {
-    await tx.insert(entryProofs).values({ id: context.ids.id(), organisationId: ticket.organisationId, ticketId: ticket.id, askedAt: now });
+    await tx
+      .insert(entryProofs)
+      .values({ id: context.ids.id(), organisationId: ticket.organisationId, ticketId: ticket.id, askedAt: now });
     await planMessages(context, tx, [{ ...aboutTicket(ticket, occurrence), kind: "entry-link", dueAt: now }]);
   });
 }
@@ -48,7 +51,17 @@ export async function isProofOpen(context: Context, holder: Holder, token: strin
   const id = idOf(context, token);
   if (!id) return false;
   const since = context.clock.now() - proofMinutes * minuteMs;
-  return (await context.db.$count(entryProofs, and(eq(entryProofs.id, id), eq(entryProofs.ticketId, holder.ticket.id), isNull(entryProofs.usedAt), gt(entryProofs.askedAt, since)))) === 1;
+  return (
+    (await context.db.$count(
+      entryProofs,
+      and(
+        eq(entryProofs.id, id),
+        eq(entryProofs.ticketId, holder.ticket.id),
+        isNull(entryProofs.usedAt),
+        gt(entryProofs.askedAt, since),
+      ),
+    )) === 1
+  );
 }
 
 /** Uses a one-time link up: of two devices that open it one gets in. */
@@ -59,7 +72,14 @@ export async function redeemProof(context: Context, holder: Holder, token: strin
   const used = await context.db
     .update(entryProofs)
     .set({ usedAt: context.clock.now() })
-    .where(and(eq(entryProofs.id, id), eq(entryProofs.ticketId, holder.ticket.id), isNull(entryProofs.usedAt), gt(entryProofs.askedAt, since)))
+    .where(
+      and(
+        eq(entryProofs.id, id),
+        eq(entryProofs.ticketId, holder.ticket.id),
+        isNull(entryProofs.usedAt),
+        gt(entryProofs.askedAt, since),
+      ),
+    )
     .returning({ id: entryProofs.id });
   if (used.length === 0) throw notFound("link");
 }
@@ -67,5 +87,11 @@ export async function redeemProof(context: Context, holder: Holder, token: strin
 /** Whether the device that shows this token was let in by it. */
 export async function isProven(context: Context, ticketId: string, token: string | null): Promise<boolean> {
   const id = idOf(context, token);
-  return id !== null && (await context.db.$count(entryProofs, and(eq(entryProofs.id, id), eq(entryProofs.ticketId, ticketId), isNotNull(entryProofs.usedAt)))) === 1;
+  return (
+    id !== null &&
+    (await context.db.$count(
+      entryProofs,
+      and(eq(entryProofs.id, id), eq(entryProofs.ticketId, ticketId), isNotNull(entryProofs.usedAt)),
+    )) === 1
+  );
 }

@@ -22,8 +22,14 @@ export type EventRow = typeof events.$inferSelect;
 
 /** A readable address from the title, made unique by a short code. */
 const slugOf = (title: string, code: string): string => {
-  const plain = title.normalize("NFKD").replace(/[\u0300-\u036f]/g, "").toLowerCase();
-  const words = plain.replace(/[^a-z0-9]+/g, "-").replace(/^-+|-+$/g, "").slice(0, 60);
+  const plain = title
+    .normalize("NFKD")
+    .replace(/[\u0300-\u036f]/g, "")
+    .toLowerCase();
+  const words = plain
+    .replace(/[^a-z0-9]+/g, "-")
+    .replace(/^-+|-+$/g, "")
+    .slice(0, 60);
   return `${words || "event"}-${code}`;
 };
 
@@ -56,10 +62,15 @@ function rowValues(context: Context, plan: PlanInput) {
 }
 
 /** A short number for the phone, dialled after the line's own; unlikely enough to be unique, and checked. */
-const conferenceNumber = (context: Context, plan: PlanInput): string | null => (plan.soundBy === "computer" ? null : context.ids.digits(9));
+const conferenceNumber = (context: Context, plan: PlanInput): string | null =>
+  plan.soundBy === "computer" ? null : context.ids.digits(9);
 
 /** A new event in the shape that was planned: one date, a series, or a room without fixed time. Its maker is its producer. */
-export async function createEvent(context: Context, member: TeamMember, input: unknown): Promise<{ eventId: string; occurrenceId: string | null }> {
+export async function createEvent(
+  context: Context,
+  member: TeamMember,
+  input: unknown,
+): Promise<{ eventId: string; occurrenceId: string | null }> {
   requireStanding(member, "event.make");
   const plan = parse(planInput, input);
   const { organisationId } = member;
@@ -68,13 +79,34 @@ export async function createEvent(context: Context, member: TeamMember, input: u
   const now = context.clock.now();
   const eventId = context.ids.id();
   return context.db.transaction(async (tx) => {
-    const row = { id: eventId, organisationId, slug: slugOf(plan.title, context.ids.code(4)), uid: `${eventId}@stage-call.example.org`, createdAt: now };
-    const room = { roomCode: plan.shape === "standing" ? context.ids.code(6) : null, conferenceNumber: conferenceNumber(context, plan) };
+    const row = {
+      id: eventId,
+      organisationId,
+      slug: slugOf(plan.title, context.ids.code(4)),
+      uid: `${eventId}@stage-call.example.org`,
+      createdAt: now,
+    };
+    const room = {
+      roomCode: plan.shape === "standing" ? context.ids.code(6) : null,
+      conferenceNumber: conferenceNumber(context, plan),
+    };
     await tx.insert(events).values({ ...row, ...room, shape: plan.shape, ...rowValues(context, plan) });
-    const shape = { organisationId, eventId, zone: plan.zone, durationMinutes: plan.durationMinutes, callMinutes: plan.callMinutes };
+    const shape = {
+      organisationId,
+      eventId,
+      zone: plan.zone,
+      durationMinutes: plan.durationMinutes,
+      callMinutes: plan.callMinutes,
+    };
     if (plan.shape === "one-date") await layDates(context, tx, shape, [plan.startLocal]);
     if (plan.shape === "series") await laySeries(context, tx, shape, plan.rule!, plan.startLocal);
-    const ticket = { id: context.ids.id(), organisationId, eventId, personId: member.personId, role: "producer" as const };
+    const ticket = {
+      id: context.ids.id(),
+      organisationId,
+      eventId,
+      personId: member.personId,
+      role: "producer" as const,
+    };
     await tx.insert(tickets).values({ ...ticket, registeredAt: now, invitedAt: now });
     const dates = await datesOf(tx, eventId);
     await settleSeats(context, tx, organisationId, new Set(dates.map((date) => date.id)));
@@ -91,7 +123,12 @@ export interface LoadedPlan {
   readonly plan: PlanInput;
 }
 
-export function planOf(context: Context, event: EventRow, occurrence: OccurrenceRow | null, rule: RecurrenceRule | null): PlanInput {
+export function planOf(
+  context: Context,
+  event: EventRow,
+  occurrence: OccurrenceRow | null,
+  rule: RecurrenceRule | null,
+): PlanInput {
   const { zone, proposed } = { zone: occurrence?.zone ?? "UTC", proposed: standardRules.proposed };
   return {
     title: event.title,
@@ -126,7 +163,12 @@ export function planOf(context: Context, event: EventRow, occurrence: Occurrence
   };
 }
 
-export async function loadPlan(context: Context, member: TeamMember, eventId: string, dateId: string | null = null): Promise<LoadedPlan> {
+export async function loadPlan(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  dateId: string | null = null,
+): Promise<LoadedPlan> {
   const access = await accessFor(context, member, eventId, "event.read");
   const occurrence = await dateOrNull(context.db, eventId, context.clock.now(), dateId);
   const rows = access.event.shape === "series" ? await seriesOf(context.db, eventId) : [];
@@ -147,7 +189,14 @@ export interface SavedPlan {
  * saved here; its dates change by their extents. A moved date lays its reminders anew; the change
  * notice goes only where `tellPeople` asks for it: saving and sending are two acts.
  */
-export async function savePlan(context: Context, member: TeamMember, eventId: string, version: number, input: unknown, tellPeople: boolean): Promise<SavedPlan> {
+export async function savePlan(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  version: number,
+  input: unknown,
+  tellPeople: boolean,
+): Promise<SavedPlan> {
   const access = await accessFor(context, member, eventId, "event.plan");
   const plan = parse(planInput, input);
   const { organisationId } = access.event;
@@ -162,31 +211,56 @@ export async function savePlan(context: Context, member: TeamMember, eventId: st
       .returning();
     if (!saved) throw new Refusal({ code: "edited-meanwhile", currentVersion: access.event.version });
     const dates = await datesOf(tx, eventId);
-    const moved = saved.shape === "one-date" ? await saveSingleDate(context, tx, saved, oneOf(dates, "date"), plan, tellPeople) : { hasMoved: false, told: 0 };
+    const moved =
+      saved.shape === "one-date"
+        ? await saveSingleDate(context, tx, saved, oneOf(dates, "date"), plan, tellPeople)
+        : { hasMoved: false, told: 0 };
     const ahead = dates.filter((date) => date.phase === "scheduled");
-    if (moved.hasMoved || plan.houseSize !== access.event.houseSize) await settleSeats(context, tx, organisationId, new Set(ahead.map((date) => date.id)));
+    if (moved.hasMoved || plan.houseSize !== access.event.houseSize)
+      await settleSeats(context, tx, organisationId, new Set(ahead.map((date) => date.id)));
     for (const date of ahead) await moveUpWaiting(context, tx, saved, date);
-    await notifyJournals(tx, dates.filter((one) => one.phase !== "ended" && one.phase !== "cancelled").map((date) => date.id));
+    await notifyJournals(
+      tx,
+      dates.filter((one) => one.phase !== "ended" && one.phase !== "cancelled").map((date) => date.id),
+    );
     return { version: saved.version, ...moved };
   });
 }
 
-async function saveSingleDate(context: Context, tx: Db, event: EventRow, before: OccurrenceRow, plan: PlanInput, tellPeople: boolean): Promise<{ hasMoved: boolean; told: number }> {
+async function saveSingleDate(
+  context: Context,
+  tx: Db,
+  event: EventRow,
+  before: OccurrenceRow,
+  plan: PlanInput,
+  tellPeople: boolean,
+): Promise<{ hasMoved: boolean; told: number }> {
   const { startLocal, zone, durationMinutes, callMinutes } = plan;
   const date = { startLocal, zone, durationMinutes, callMinutes, ...instantsOf(startLocal, zone, durationMinutes) };
   const hasMoved = date.startAt !== before.startAt || date.endAt !== before.endAt || date.zone !== before.zone;
-  if (hasMoved && before.phase !== "scheduled") throw new Refusal({ code: "date-fixed", startLocal: before.startLocal, phase: before.phase });
+  if (hasMoved && before.phase !== "scheduled")
+    throw new Refusal({ code: "date-fixed", startLocal: before.startLocal, phase: before.phase });
   const sequence = before.sequence + (hasMoved ? 1 : 0);
-  const [occurrence] = await tx.update(occurrences).set({ ...date, originalStartLocal: startLocal, sequence }).where(eq(occurrences.id, before.id)).returning();
+  const [occurrence] = await tx
+    .update(occurrences)
+    .set({ ...date, originalStartLocal: startLocal, sequence })
+    .where(eq(occurrences.id, before.id))
+    .returning();
   if (date.startAt !== before.startAt) await replanReminders(context, tx, event, [occurrence!]);
   return { hasMoved, told: hasMoved && tellPeople ? await planChangeNotice(context, tx, [occurrence!]) : 0 };
 }
 
 /** How many would hear of a move. */
-export const holdersCount = async (context: Context, occurrence: OccurrenceRow | null): Promise<number> => (occurrence ? ((await holdersOf(context.db, [occurrence])).get(occurrence.id) ?? []).length : 0);
+export const holdersCount = async (context: Context, occurrence: OccurrenceRow | null): Promise<number> =>
+  occurrence ? ((await holdersOf(context.db, [occurrence])).get(occurrence.id) ?? []).length : 0;
 
 /** Opens the front door to the public, or closes it again. */
-export async function publishEvent(context: Context, member: TeamMember, eventId: string, isPublished: boolean): Promise<void> {
+export async function publishEvent(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  isPublished: boolean,
+): Promise<void> {
   const access = await accessFor(context, member, eventId, "event.plan");
   const publishedAt = isPublished ? (access.event.publishedAt ?? context.clock.now()) : null;
   await context.db.transaction(async (tx) => {
@@ -203,8 +277,16 @@ export async function deleteEvent(context: Context, member: TeamMember, eventId:
   if (live) throw new Refusal({ code: "wrong-state", action: "event.delete", state: live.phase });
   await context.db.transaction(async (tx) => {
     await tx.update(events).set({ deletedAt: context.clock.now() }).where(eq(events.id, eventId));
-    await tx.update(messages).set({ state: "held" }).where(and(eq(messages.eventId, eventId), eq(messages.state, "planned")));
-    await audit(context, tx, { organisationId: access.event.organisationId, actorId: member.userId, action: "event.delete", eventId });
+    await tx
+      .update(messages)
+      .set({ state: "held" })
+      .where(and(eq(messages.eventId, eventId), eq(messages.state, "planned")));
+    await audit(context, tx, {
+      organisationId: access.event.organisationId,
+      actorId: member.userId,
+      action: "event.delete",
+      eventId,
+    });
   });
 }
 
@@ -220,15 +302,30 @@ export async function restoreEvent(context: Context, member: TeamMember, eventId
     const restored = await tx
       .update(events)
       .set({ deletedAt: null })
-      .where(and(eq(events.id, eventId), eq(events.organisationId, member.organisationId), isNotNull(events.deletedAt), mayRestore))
+      .where(
+        and(
+          eq(events.id, eventId),
+          eq(events.organisationId, member.organisationId),
+          isNotNull(events.deletedAt),
+          mayRestore,
+        ),
+      )
       .returning();
     const event = oneOf(restored, "event");
     const held = and(eq(messages.eventId, eventId), eq(messages.state, "held"));
-    await tx.update(messages).set({ state: "dropped", note: "due while deleted" }).where(and(held, lte(messages.plannedDueAt, now)));
+    await tx
+      .update(messages)
+      .set({ state: "dropped", note: "due while deleted" })
+      .where(and(held, lte(messages.plannedDueAt, now)));
     await tx.update(messages).set({ state: "planned" }).where(held);
     const ahead = (await datesOf(tx, eventId)).filter((date) => date.phase === "scheduled" && date.startAt > now);
     await settleSeats(context, tx, event.organisationId, new Set(ahead.map((date) => date.id)));
-    await audit(context, tx, { organisationId: event.organisationId, actorId: member.userId, action: "event.restore", eventId });
+    await audit(context, tx, {
+      organisationId: event.organisationId,
+      actorId: member.userId,
+      action: "event.restore",
+      eventId,
+    });
   });
 }
 

@@ -1,7 +1,15 @@
 import { and, eq, gt, inArray, isNull, lt } from "drizzle-orm";
 import { slotQuestionInput } from "@/contracts";
 import { callTimeOf } from "@/core/dates";
-import { busyTimes, findSlots, isStageRole, slotGridMinutes, slotReasons, type BusyCalendar, type SlotPerson } from "@/core/people";
+import {
+  busyTimes,
+  findSlots,
+  isStageRole,
+  slotGridMinutes,
+  slotReasons,
+  type BusyCalendar,
+  type SlotPerson,
+} from "@/core/people";
 import { groupBy } from "@/core/shared";
 import { dayMs, instantOf, intersectionOf, minuteMs, unionOf, type Interval, type IntervalSet } from "@/core/time";
 import type { Db } from "../db/client";
@@ -13,13 +21,25 @@ import { parse, type Context } from "./context";
 import { dateOrNull, type OccurrenceRow } from "./dates/load";
 import { notFound } from "./context";
 
-const fromStored = (stored: StoredCalendar): BusyCalendar => ({ spans: stored.spans, entries: stored.entries.map((entry) => ({ ...entry, overrides: new Map(entry.overrides) })) });
-const toStored = (calendar: BusyCalendar): StoredCalendar => ({ spans: calendar.spans, entries: calendar.entries.map((entry) => ({ ...entry, overrides: [...entry.overrides] })) });
+const fromStored = (stored: StoredCalendar): BusyCalendar => ({
+  spans: stored.spans,
+  entries: stored.entries.map((entry) => ({ ...entry, overrides: new Map(entry.overrides) })),
+});
+const toStored = (calendar: BusyCalendar): StoredCalendar => ({
+  spans: calendar.spans,
+  entries: calendar.entries.map((entry) => ({ ...entry, overrides: [...entry.overrides] })),
+});
 
 async function calendarsOf(db: Db, personIds: readonly string[]): Promise<ReadonlyMap<string, BusyCalendar[]>> {
   if (personIds.length === 0) return new Map();
-  const rows = await db.select().from(busyCalendars).where(inArray(busyCalendars.personId, [...personIds])).limit(2000);
-  return new Map([...groupBy(rows, (row) => row.personId)].map(([id, own]) => [id, own.map((row) => fromStored(row.body))]));
+  const rows = await db
+    .select()
+    .from(busyCalendars)
+    .where(inArray(busyCalendars.personId, [...personIds]))
+    .limit(2000);
+  return new Map(
+    [...groupBy(rows, (row) => row.personId)].map(([id, own]) => [id, own.map((row) => fromStored(row.body))]),
+  );
 }
 
 interface StageDate {
@@ -29,35 +49,75 @@ interface StageDate {
 }
 
 /** Stage people's other dates here, with their call times. */
-async function stageDates(db: Db, organisationId: string, personIds: readonly string[], range: Interval): Promise<StageDate[]> {
+async function stageDates(
+  db: Db,
+  organisationId: string,
+  personIds: readonly string[],
+  range: Interval,
+): Promise<StageDate[]> {
   if (personIds.length === 0) return [];
   const rows = await db
     .select({ personId: tickets.personId, role: tickets.role, date: occurrences })
     .from(tickets)
     .innerJoin(occurrences, eq(occurrences.eventId, tickets.eventId))
     .innerJoin(events, eq(events.id, tickets.eventId))
-    .where(and(eq(tickets.organisationId, organisationId), inArray(tickets.personId, [...personIds]), isNull(tickets.occurrenceId), isNull(tickets.revokedAt), isNull(events.deletedAt), inArray(occurrences.phase, ["scheduled", "backstage", "open"]), gt(occurrences.endAt, range.start), lt(occurrences.startAt, range.end + dayMs)))
+    .where(
+      and(
+        eq(tickets.organisationId, organisationId),
+        inArray(tickets.personId, [...personIds]),
+        isNull(tickets.occurrenceId),
+        isNull(tickets.revokedAt),
+        isNull(events.deletedAt),
+        inArray(occurrences.phase, ["scheduled", "backstage", "open"]),
+        gt(occurrences.endAt, range.start),
+        lt(occurrences.startAt, range.end + dayMs),
+      ),
+    )
     .limit(50_000);
-  return rows.filter((row) => isStageRole(row.role)).map(({ personId, date }) => ({ personId, occurrenceId: date.id, span: { start: callTimeOf(date.startAt, date.callMinutes), end: date.endAt } }));
+  return rows
+    .filter((row) => isStageRole(row.role))
+    .map(({ personId, date }) => ({
+      personId,
+      occurrenceId: date.id,
+      span: { start: callTimeOf(date.startAt, date.callMinutes), end: date.endAt },
+    }));
 }
 
 /** Busy times of stage people around dates, by person and date; a date is no reason against itself. */
-export async function stageBusy(context: Context, organisationId: string, dates: readonly OccurrenceRow[]): Promise<ReadonlyMap<string, IntervalSet>> {
+export async function stageBusy(
+  context: Context,
+  organisationId: string,
+  dates: readonly OccurrenceRow[],
+): Promise<ReadonlyMap<string, IntervalSet>> {
   const { db } = context;
   const eventIds = [...new Set(dates.map((date) => date.eventId))];
-  const folk = await db.select({ eventId: tickets.eventId, personId: tickets.personId, role: tickets.role }).from(tickets).where(and(inArray(tickets.eventId, eventIds), isNull(tickets.occurrenceId), isNull(tickets.revokedAt))).limit(20_000);
-  const onStage = folk.filter((row) => row.role === "panelist" || row.role === "interpreter" || row.role === "captioner");
+  const folk = await db
+    .select({ eventId: tickets.eventId, personId: tickets.personId, role: tickets.role })
+    .from(tickets)
+    .where(and(inArray(tickets.eventId, eventIds), isNull(tickets.occurrenceId), isNull(tickets.revokedAt)))
+    .limit(20_000);
+  const onStage = folk.filter(
+    (row) => row.role === "panelist" || row.role === "interpreter" || row.role === "captioner",
+  );
   const personIds = [...new Set(onStage.map((row) => row.personId))];
   if (personIds.length === 0) return new Map();
-  const range = { start: Math.min(...dates.map((date) => date.startAt)) - dayMs, end: Math.max(...dates.map((date) => date.endAt)) + dayMs };
-  const [calendars, others] = await Promise.all([calendarsOf(db, personIds), stageDates(db, organisationId, personIds, range)]);
+  const range = {
+    start: Math.min(...dates.map((date) => date.startAt)) - dayMs,
+    end: Math.max(...dates.map((date) => date.endAt)) + dayMs,
+  };
+  const [calendars, others] = await Promise.all([
+    calendarsOf(db, personIds),
+    stageDates(db, organisationId, personIds, range),
+  ]);
   const othersOf = groupBy(others, (one) => one.personId);
   const busyOf = new Map([...calendars].map(([id, own]) => [id, busyTimes(own, range)]));
   const out = new Map<string, IntervalSet>();
   for (const date of dates) {
     const span = { start: callTimeOf(date.startAt, date.callMinutes), end: date.endAt };
     for (const { personId } of onStage.filter((row) => row.eventId === date.eventId)) {
-      const elsewhere = (othersOf.get(personId) ?? []).filter((one) => one.occurrenceId !== date.id).map((one) => one.span);
+      const elsewhere = (othersOf.get(personId) ?? [])
+        .filter((one) => one.occurrenceId !== date.id)
+        .map((one) => one.span);
       const near = intersectionOf(unionOf([...(busyOf.get(personId) ?? []), ...elsewhere]), [span]);
       if (near.length > 0) out.set(`${personId}|${date.id}`, near);
     }
@@ -66,23 +126,64 @@ export async function stageBusy(context: Context, organisationId: string, dates:
 }
 
 /** Keeps what a person's calendar file says of free and busy; a file of the same name takes the place of the one before. */
-export async function addBusyCalendar(context: Context, member: TeamMember, eventId: string, ticketId: string, name: string, bytes: Uint8Array): Promise<{ entries: number; unread: readonly string[] }> {
+export async function addBusyCalendar(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  ticketId: string,
+  name: string,
+  bytes: Uint8Array,
+): Promise<{ entries: number; unread: readonly string[] }> {
   const { event } = await accessFor(context, member, eventId, "event.people");
-  const [ticket] = await context.db.select().from(tickets).where(and(eq(tickets.id, ticketId), eq(tickets.eventId, eventId)));
+  const [ticket] = await context.db
+    .select()
+    .from(tickets)
+    .where(and(eq(tickets.id, ticketId), eq(tickets.eventId, eventId)));
   if (!ticket) throw notFound("person");
   const { calendar, unread } = readBusyCalendar(bytes);
   const { organisationId } = event;
   await context.db.transaction(async (tx) => {
-    await tx.delete(busyCalendars).where(and(eq(busyCalendars.personId, ticket.personId), eq(busyCalendars.name, name)));
-    await tx.insert(busyCalendars).values({ id: context.ids.id(), organisationId, personId: ticket.personId, name: name.slice(0, 120), body: toStored(calendar), readAt: context.clock.now() });
-    await audit(context, tx, { organisationId, actorId: member.userId, action: "people.calendar", eventId, facts: { ticketId } });
+    await tx
+      .delete(busyCalendars)
+      .where(and(eq(busyCalendars.personId, ticket.personId), eq(busyCalendars.name, name)));
+    await tx
+      .insert(busyCalendars)
+      .values({
+        id: context.ids.id(),
+        organisationId,
+        personId: ticket.personId,
+        name: name.slice(0, 120),
+        body: toStored(calendar),
+        readAt: context.clock.now(),
+      });
+    await audit(context, tx, {
+      organisationId,
+      actorId: member.userId,
+      action: "people.calendar",
+      eventId,
+      facts: { ticketId },
+    });
   });
   return { entries: calendar.entries.length + calendar.spans.length, unread };
 }
 
 export interface SlotGrid {
-  readonly people: readonly { readonly ticketId: string; readonly name: string; readonly zone: string; readonly isRequired: boolean; readonly busy: IntervalSet; readonly calendars: number }[];
-  readonly slots: readonly { readonly startAt: number; readonly endAt: number; readonly freeOptional: number; readonly withinHours: number; readonly busyNames: readonly string[]; readonly outsideNames: readonly string[] }[];
+  readonly people: readonly {
+    readonly ticketId: string;
+    readonly name: string;
+    readonly zone: string;
+    readonly isRequired: boolean;
+    readonly busy: IntervalSet;
+    readonly calendars: number;
+  }[];
+  readonly slots: readonly {
+    readonly startAt: number;
+    readonly endAt: number;
+    readonly freeOptional: number;
+    readonly withinHours: number;
+    readonly busyNames: readonly string[];
+    readonly outsideNames: readonly string[];
+  }[];
   readonly from: number;
   readonly until: number;
 }
@@ -101,12 +202,20 @@ function apart<S extends { startAt: number; endAt: number }>(slots: readonly S[]
 }
 
 /** Rule 4 for an event's stage people: their busy times and the best slots. The event's own date is free for them. */
-export async function findATime(context: Context, member: TeamMember, eventId: string, rawInput: unknown): Promise<SlotGrid> {
+export async function findATime(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  rawInput: unknown,
+): Promise<SlotGrid> {
   const { event } = await accessFor(context, member, eventId, "event.people");
   const question = parse(slotQuestionInput, rawInput);
   const own = await dateOrNull(context.db, eventId, context.clock.now());
   const zone = own?.zone ?? "UTC";
-  const from = Math.max(Math.ceil(context.clock.now() / gridMs) * gridMs, instantOf({ local: question.fromLocal, zone }));
+  const from = Math.max(
+    Math.ceil(context.clock.now() / gridMs) * gridMs,
+    instantOf({ local: question.fromLocal, zone }),
+  );
   const until = Math.min(instantOf({ local: question.untilLocal, zone }), from + longestRangeDays * dayMs);
   const range = { start: from, end: Math.max(from, until) };
   const rows = await context.db
@@ -116,13 +225,30 @@ export async function findATime(context: Context, member: TeamMember, eventId: s
     .where(and(eq(tickets.eventId, eventId), isNull(tickets.occurrenceId), isNull(tickets.revokedAt)))
     .limit(100);
   const ids = rows.map((row) => row.person.id);
-  const [calendars, others] = await Promise.all([calendarsOf(context.db, ids), stageDates(context.db, event.organisationId, ids, range)]);
+  const [calendars, others] = await Promise.all([
+    calendarsOf(context.db, ids),
+    stageDates(context.db, event.organisationId, ids, range),
+  ]);
   const folk = rows.map(({ ticket, person }) => {
-    const elsewhere = others.filter((one) => one.personId === person.id && one.occurrenceId !== own?.id).map((one) => one.span);
+    const elsewhere = others
+      .filter((one) => one.personId === person.id && one.occurrenceId !== own?.id)
+      .map((one) => one.span);
     const busy = intersectionOf(unionOf([...busyTimes(calendars.get(person.id) ?? [], range), ...elsewhere]), [range]);
-    return { ticketId: ticket.id, name: person.name ?? "", zone: person.zone ?? zone, isRequired: question.requiredIds.includes(ticket.id), busy, calendars: calendars.get(person.id)?.length ?? 0 };
+    return {
+      ticketId: ticket.id,
+      name: person.name ?? "",
+      zone: person.zone ?? zone,
+      isRequired: question.requiredIds.includes(ticket.id),
+      busy,
+      calendars: calendars.get(person.id)?.length ?? 0,
+    };
   });
-  const slotPeople = folk.map((one): SlotPerson => ({ id: one.ticketId, zone: one.zone, isRequired: one.isRequired, busy: one.busy }));
+  const slotPeople = folk.map((one): SlotPerson => ({
+    id: one.ticketId,
+    zone: one.zone,
+    isRequired: one.isRequired,
+    busy: one.busy,
+  }));
   const nameOf = new Map(folk.map((one) => [one.ticketId, one.name]));
   const names = (list: readonly string[]) => list.map((id) => nameOf.get(id) ?? "");
   const slots = apart(findSlots(slotPeople, question.durationMinutes, range)).map((slot) => {

@@ -19,11 +19,15 @@ export type Organisation = typeof organisations.$inferSelect;
 /** The organisation that a host name serves: its own, else the default one. */
 export async function organisationFor(db: Db, host: string): Promise<Organisation> {
   const rows = await db.select().from(organisations);
-  return oneOf([rows.find((row) => row.host === host) ?? rows.find((row) => row.host === null)].filter((row) => row !== undefined), "organisation");
+  return oneOf(
+    [rows.find((row) => row.host === host) ?? rows.find((row) => row.host === null)].filter((row) => row !== undefined),
+    "organisation",
+  );
 }
 
 const shownDates = 60;
-const isOver = ({ phase }: OccurrenceRow): boolean => phase === "ended" || phase === "cancelled" || phase === "not-held";
+const isOver = ({ phase }: OccurrenceRow): boolean =>
+  phase === "ended" || phase === "cancelled" || phase === "not-held";
 
 /** What the public page shows of an event. */
 export interface FrontDoor {
@@ -48,13 +52,21 @@ async function publishedEvent(context: Context, organisation: Organisation, slug
   const [event] = await context.db
     .select()
     .from(events)
-    .where(and(eq(events.organisationId, organisation.id), eq(events.slug, slug), isNull(events.deletedAt), isNotNull(events.publishedAt)));
+    .where(
+      and(
+        eq(events.organisationId, organisation.id),
+        eq(events.slug, slug),
+        isNull(events.deletedAt),
+        isNotNull(events.publishedAt),
+      ),
+    );
   if (!event) throw notFound("event");
   return event;
 }
 
 /** A proof that the access code was given once: kept in a cookie, dead when the code changes. */
-const passFor = (context: Context, event: EventRow): string => context.secrets.fingerprint(`pass|${event.id}|${event.accessCodeSealed ?? ""}`);
+const passFor = (context: Context, event: EventRow): string =>
+  context.secrets.fingerprint(`pass|${event.id}|${event.accessCodeSealed ?? ""}`);
 
 export type FrontDoorAnswer = { isLocked: true; organisation: Organisation } | { isLocked: false; door: FrontDoor };
 
@@ -73,7 +85,12 @@ export async function frontDoor(
   const now = context.clock.now();
   const all = await datesOf(db, event.id);
   const dates = all.filter((date) => date.endAt > now && date.phase !== "cancelled" && date.phase !== "ended");
-  const chosen = dateId ? oneOf(all.filter((date) => date.id === dateId), "date") : (currentDate(all, now) ?? null);
+  const chosen = dateId
+    ? oneOf(
+        all.filter((date) => date.id === dateId),
+        "date",
+      )
+    : (currentDate(all, now) ?? null);
   // a standing room between two openings is closed, not over
   const occurrence = event.shape === "standing" && chosen && isOver(chosen) ? null : chosen;
   const [stage, files, agenda, sideParts, registered, recording] = await Promise.all([
@@ -85,7 +102,12 @@ export async function frontDoor(
     db
       .select({ slug: recordings.slug })
       .from(recordings)
-      .where(and(occurrence ? eq(recordings.occurrenceId, occurrence.id) : sql`false`, lte(recordings.publishedFrom, context.clock.now())))
+      .where(
+        and(
+          occurrence ? eq(recordings.occurrenceId, occurrence.id) : sql`false`,
+          lte(recordings.publishedFrom, context.clock.now()),
+        ),
+      )
       .limit(1),
   ]);
   return {
@@ -113,7 +135,13 @@ const sameText = (a: string, b: string): boolean => {
 };
 
 /** Tries an access code; tries are limited by event and by the visitor's network address. */
-export async function tryAccessCode(context: Context, organisation: Organisation, slug: string, code: string, remote: string): Promise<string | null> {
+export async function tryAccessCode(
+  context: Context,
+  organisation: Organisation,
+  slug: string,
+  code: string,
+  remote: string,
+): Promise<string | null> {
   const event = await publishedEvent(context, organisation, slug);
   await countTry(context, "access-code", `${event.id}|${remote}`);
   if (!event.isPrivate || !event.accessCodeSealed) return passFor(context, event);
@@ -131,12 +159,24 @@ export interface PublicListItem {
 
 const readAhead = 400;
 /** A series stands with its next date: its page has the others. */
-const firstOfEach = (rows: readonly PublicListItem[]): PublicListItem[] => rows.filter((row, i) => rows.findIndex((one) => one.slug === row.slug) === i);
+const firstOfEach = (rows: readonly PublicListItem[]): PublicListItem[] =>
+  rows.filter((row, i) => rows.findIndex((one) => one.slug === row.slug) === i);
 
 /** The organisation's public events ahead, each with its next date, soonest first. Private events are never listed. */
-export async function publicDates(context: Context, organisation: Organisation, limit = 50): Promise<readonly PublicListItem[]> {
+export async function publicDates(
+  context: Context,
+  organisation: Organisation,
+  limit = 50,
+): Promise<readonly PublicListItem[]> {
   return context.db
-    .select({ slug: events.slug, title: events.title, startAt: occurrences.startAt, endAt: occurrences.endAt, zone: occurrences.zone, phase: occurrences.phase })
+    .select({
+      slug: events.slug,
+      title: events.title,
+      startAt: occurrences.startAt,
+      endAt: occurrences.endAt,
+      zone: occurrences.zone,
+      phase: occurrences.phase,
+    })
     .from(occurrences)
     .innerJoin(events, eq(events.id, occurrences.eventId))
     .where(
@@ -151,7 +191,9 @@ export async function publicDates(context: Context, organisation: Organisation, 
     )
     .orderBy(asc(occurrences.startAt))
     .limit(readAhead)
-    .then((rows) => firstOfEach(rows.filter((row) => row.phase !== "cancelled" && row.phase !== "ended")).slice(0, limit));
+    .then((rows) =>
+      firstOfEach(rows.filter((row) => row.phase !== "cancelled" && row.phase !== "ended")).slice(0, limit),
+    );
 }
 
 export interface PublicRecording {
@@ -160,7 +202,11 @@ export interface PublicRecording {
   readonly recordedAt: number;
 }
 
-export async function publicRecordings(context: Context, organisation: Organisation, limit = 50): Promise<readonly PublicRecording[]> {
+export async function publicRecordings(
+  context: Context,
+  organisation: Organisation,
+  limit = 50,
+): Promise<readonly PublicRecording[]> {
   return context.db
     .select({ slug: recordings.slug, title: recordings.title, recordedAt: occurrences.startAt })
     .from(recordings)
@@ -179,5 +225,6 @@ export async function publicRecordings(context: Context, organisation: Organisat
 }
 
 export function requireRegistrationOpen(occurrence: OccurrenceRow | null): asserts occurrence is OccurrenceRow {
-  if (!occurrence || isOver(occurrence)) throw new Refusal({ code: "wrong-state", action: "register", state: occurrence?.phase ?? "not-open" });
+  if (!occurrence || isOver(occurrence))
+    throw new Refusal({ code: "wrong-state", action: "register", state: occurrence?.phase ?? "not-open" });
 }

@@ -13,7 +13,8 @@ export type Incoming = "reply" | "not-invited" | "bounce" | "unknown-bounce" | "
 
 const partStat: Readonly<Record<string, Reply>> = { ACCEPTED: "coming", TENTATIVE: "unsure", DECLINED: "not-coming" };
 
-const textOf = (content: ArrayBuffer | Uint8Array | string): string => (typeof content === "string" ? content : new TextDecoder().decode(content));
+const textOf = (content: ArrayBuffer | Uint8Array | string): string =>
+  typeof content === "string" ? content : new TextDecoder().decode(content);
 
 /** A METHOD:REPLY file (RFC 5546 §3.2.3): who answers what about which entry; null for anything else. */
 function replyIn(mail: Email): { uid: string; email: string; reply: Reply } | null {
@@ -26,7 +27,9 @@ function replyIn(mail: Email): { uid: string; email: string; reply: Reply } | nu
     const attendee = entry?.getFirstProperty("attendee");
     const reply = partStat[String(attendee?.getParameter("partstat") ?? "").toUpperCase()];
     const uid = entry?.getFirstPropertyValue("uid");
-    const email = String(attendee?.getFirstValue() ?? "").replace(/^mailto:/i, "").toLowerCase();
+    const email = String(attendee?.getFirstValue() ?? "")
+      .replace(/^mailto:/i, "")
+      .toLowerCase();
     return reply && uid && email ? { uid: String(uid), email, reply } : null;
   } catch {
     return null;
@@ -35,7 +38,8 @@ function replyIn(mail: Email): { uid: string; email: string; reply: Reply } | nu
 
 /** A delivery report (RFC 3464) of a failure for good: which of our mails, and what was said. */
 function bounceIn(raw: string): { messageId: string; reason: string } | null {
-  if (!/^content-type:\s*multipart\/report/im.test(raw) || !/^content-type:\s*message\/delivery-status/im.test(raw)) return null;
+  if (!/^content-type:\s*multipart\/report/im.test(raw) || !/^content-type:\s*message\/delivery-status/im.test(raw))
+    return null;
   if (!/^action:\s*failed/im.test(raw)) return null;
   const status = /^status:\s*(5\.\d{1,3}\.\d{1,3})/im.exec(raw)?.[1];
   const returned = raw.slice(raw.search(/^content-type:\s*(message\/rfc822|text\/rfc822-headers)/im));
@@ -53,7 +57,10 @@ export async function receiveMail(context: Context, raw: Uint8Array): Promise<In
   if (raw.byteLength > longestMail) return "other";
   const bounce = bounceIn(new TextDecoder("utf-8").decode(raw));
   if (bounce) {
-    const [message] = await context.db.select({ id: messages.id, personId: messages.personId }).from(messages).where(eq(messages.messageId, bounce.messageId));
+    const [message] = await context.db
+      .select({ id: messages.id, personId: messages.personId })
+      .from(messages)
+      .where(eq(messages.messageId, bounce.messageId));
     if (!message) return "unknown-bounce";
     await context.db.update(messages).set({ state: "failed", note: "came back" }).where(eq(messages.id, message.id));
     await failAddress(context, message.personId, bounce.reason);

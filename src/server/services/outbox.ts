@@ -34,14 +34,27 @@ const readCursor = (text: string | null): { at: number; id: string } | null => {
 };
 
 /** Every mail that left, newest first. Crew and producers see their organisation's. An unreadable place begins anew. */
-export async function outboxPage(context: Context, member: TeamMember, before: string | null, pageSize = 50): Promise<OutboxPage> {
+export async function outboxPage(
+  context: Context,
+  member: TeamMember,
+  before: string | null,
+  pageSize = 50,
+): Promise<OutboxPage> {
   const from = readCursor(before);
   const rows = await context.db
     .select({ message: messages, title: events.title, email: people.email })
     .from(messages)
     .innerJoin(people, eq(people.id, messages.personId))
     .leftJoin(events, eq(events.id, messages.eventId))
-    .where(and(eq(messages.organisationId, member.organisationId), inArray(messages.state, [...gone]), from ? sql`(${messages.createdAt}, ${messages.id}) < (${new Date(from.at).toISOString()}, ${from.id})` : undefined))
+    .where(
+      and(
+        eq(messages.organisationId, member.organisationId),
+        inArray(messages.state, [...gone]),
+        from
+          ? sql`(${messages.createdAt}, ${messages.id}) < (${new Date(from.at).toISOString()}, ${from.id})`
+          : undefined,
+      ),
+    )
     .orderBy(desc(messages.createdAt), desc(messages.id))
     .limit(pageSize + 1);
   const shown = rows.slice(0, pageSize);
@@ -68,9 +81,15 @@ export interface PutOff {
 /** What waits because a mail server did not take it, most first. */
 export async function putOffMail(context: Context, member: TeamMember): Promise<readonly PutOff[]> {
   return context.db
-    .select({ note: sql<string>`${messages.note}`, count: sql<number>`count(*)::int`, nextAt: sql`min(${messages.dueAt})`.mapWith(messages.dueAt) })
+    .select({
+      note: sql<string>`${messages.note}`,
+      count: sql<number>`count(*)::int`,
+      nextAt: sql`min(${messages.dueAt})`.mapWith(messages.dueAt),
+    })
     .from(messages)
-    .where(and(eq(messages.organisationId, member.organisationId), eq(messages.state, "planned"), isNotNull(messages.note)))
+    .where(
+      and(eq(messages.organisationId, member.organisationId), eq(messages.state, "planned"), isNotNull(messages.note)),
+    )
     .groupBy(messages.note)
     .orderBy(sql`count(*) desc`)
     .limit(5);
@@ -81,14 +100,29 @@ export async function putOffMail(context: Context, member: TeamMember): Promise<
  * it goes. @returns whether there was anything to try again
  */
 export async function tryAgain(context: Context, member: TeamMember, messageId: string): Promise<boolean> {
-  const [row] = await context.db.select().from(messages).where(and(eq(messages.id, messageId), eq(messages.organisationId, member.organisationId)));
+  const [row] = await context.db
+    .select()
+    .from(messages)
+    .where(and(eq(messages.id, messageId), eq(messages.organisationId, member.organisationId)));
   if (!row?.eventId) throw notFound("mail");
   await accessFor(context, member, row.eventId, "event.mailings");
   return context.db.transaction(async (tx) => {
-    const back = await tx.update(messages).set({ state: "planned", attempts: 0, dueAt: context.clock.now(), note: null }).where(and(eq(messages.id, messageId), eq(messages.state, "failed"))).returning({ id: messages.id });
+    const back = await tx
+      .update(messages)
+      .set({ state: "planned", attempts: 0, dueAt: context.clock.now(), note: null })
+      .where(and(eq(messages.id, messageId), eq(messages.state, "failed")))
+      .returning({ id: messages.id });
     if (back.length === 0) return false;
-    await tx.update(people).set({ addressFailedAt: null, addressFailedReason: null }).where(eq(people.id, row.personId));
-    await audit(context, tx, { organisationId: member.organisationId, actorId: member.userId, action: "mail.try-again", eventId: row.eventId! });
+    await tx
+      .update(people)
+      .set({ addressFailedAt: null, addressFailedReason: null })
+      .where(eq(people.id, row.personId));
+    await audit(context, tx, {
+      organisationId: member.organisationId,
+      actorId: member.userId,
+      action: "mail.try-again",
+      eventId: row.eventId!,
+    });
     return true;
   });
 }

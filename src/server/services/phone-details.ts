@@ -14,7 +14,16 @@ type Event = Pick<typeof events.$inferSelect, "soundBy" | "conferenceNumber">;
 type Ticket = Pick<typeof tickets.$inferSelect, "id" | "linkVersion">;
 
 /** The phone part of the join details; null where sound comes by computer alone or the house has no number. */
-export function phoneDetails(context: Context, event: Event, rules: HouseRules, ticket: Ticket | null): PhoneDetails | null {
+export function phoneDetails(
+  context: Context,
+  event: Event,
+  rules: HouseRules,
+  ticket: Ticket | null,
+): PhoneDetails | null {
   if (event.soundBy === "computer" || !event.conferenceNumber || rules.phoneNumbers.length === 0) return null;
-  return { numbers: rules.phoneNumbers, conferenceNumber: event.conferenceNumber, pin: ticket && context.secrets.pinFor(ticket.id, ticket.linkVersion) };
+  return {
+    numbers: rules.phoneNumbers,
+    conferenceNumber: event.conferenceNumber,
+    pin: ticket && context.secrets.pinFor(ticket.id, ticket.linkVersion),
+  };
 }

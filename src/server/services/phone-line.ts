@@ -23,8 +23,15 @@ interface LinePorts {
 }
 
 /** A number and a conference number that belong together, or one refusal for every other pair. */
-async function eventOnLine(context: Context, number: string, conferenceNumber: string): Promise<typeof events.$inferSelect> {
-  const [event] = await context.db.select().from(events).where(and(eq(events.conferenceNumber, conferenceNumber), isNull(events.deletedAt)));
+async function eventOnLine(
+  context: Context,
+  number: string,
+  conferenceNumber: string,
+): Promise<typeof events.$inferSelect> {
+  const [event] = await context.db
+    .select()
+    .from(events)
+    .where(and(eq(events.conferenceNumber, conferenceNumber), isNull(events.deletedAt)));
   if (!event || event.soundBy === "computer") throw notFound("call");
   const { phoneNumbers } = rulesOf(await organisationOf(context, event.organisationId));
   if (!phoneNumbers.some((one) => one.number === number)) throw notFound("call");
@@ -47,15 +54,24 @@ async function holderByPin(context: Context, eventId: string, pin: string): Prom
 }
 
 /** Backstage, unless another device of theirs is there already. */
-async function enterStage({ context, roomCache }: Pick<LinePorts, "context" | "roomCache">, { ticket, actor, occurrence }: Holder): Promise<void> {
+async function enterStage(
+  { context, roomCache }: Pick<LinePorts, "context" | "roomCache">,
+  { ticket, actor, occurrence }: Holder,
+): Promise<void> {
   const who = { actorId: ticket.id, actor, occurrenceId: occurrence.id };
-  await execute(context, roomCache, who, { commandId: context.ids.id(), command: { type: "stage.enter" } }).catch((error: unknown) => {
-    if (!(error instanceof Refusal) || error.failure.code !== "already-done") throw error;
-  });
+  await execute(context, roomCache, who, { commandId: context.ids.id(), command: { type: "stage.enter" } }).catch(
+    (error: unknown) => {
+      if (!(error instanceof Refusal) || error.failure.code !== "already-done") throw error;
+    },
+  );
 }
 
 /** Somebody has dialled in. @returns the call's own token, for everything the line reports about it */
-export async function answerCall({ context, roomCache }: LinePorts, rawInput: unknown, from: string): Promise<{ call: string; state: CallState }> {
+export async function answerCall(
+  { context, roomCache }: LinePorts,
+  rawInput: unknown,
+  from: string,
+): Promise<{ call: string; state: CallState }> {
   const input = parse(callInput, rawInput);
   await countTry(context, "phone-pin", `${input.conferenceNumber}|${from}`);
   const event = await eventOnLine(context, input.number, input.conferenceNumber);
@@ -64,22 +80,46 @@ export async function answerCall({ context, roomCache }: LinePorts, rawInput: un
   // a PIN proves no address
   if (needsProof(holder)) throw notFound("call");
   const { occurrence, ticket, actor } = holder;
-  if (!wayIn(holder, context.clock.now()).isOpen) throw new Refusal({ code: "wrong-state", action: "enter", state: occurrence.phase });
+  if (!wayIn(holder, context.clock.now()).isOpen)
+    throw new Refusal({ code: "wrong-state", action: "enter", state: occurrence.phase });
   if (isStageRole(actor.role)) await enterStage({ context, roomCache }, holder);
-  const { connectionId } = await openConnection(context, { organisationId: ticket.organisationId, occurrenceId: occurrence.id, ticketId: ticket.id, role: actor.role, device: phoneDevice, mayReturn: true });
+  const { connectionId } = await openConnection(context, {
+    organisationId: ticket.organisationId,
+    occurrenceId: occurrence.id,
+    ticketId: ticket.id,
+    role: actor.role,
+    device: phoneDevice,
+    mayReturn: true,
+  });
   await notifyFacts(context.db, occurrence.id);
-  return { call: context.secrets.tokenFor(connectionId, 0), state: await stateOf({ context, roomCache }, holder, connectionId) };
+  return {
+    call: context.secrets.tokenFor(connectionId, 0),
+    state: await stateOf({ context, roomCache }, holder, connectionId),
+  };
 }
 
-async function stateOf({ context, roomCache }: Pick<LinePorts, "context" | "roomCache">, holder: Holder, connectionId: string): Promise<CallState> {
+async function stateOf(
+  { context, roomCache }: Pick<LinePorts, "context" | "roomCache">,
+  holder: Holder,
+  connectionId: string,
+): Promise<CallState> {
   const room = await roomCache.current(context.db, holder.occurrence.id);
-  const [line] = await context.db.select({ houseFromAt: connections.houseFromAt, outAt: connections.outAt }).from(connections).where(eq(connections.id, connectionId));
+  const [line] = await context.db
+    .select({ houseFromAt: connections.houseFromAt, outAt: connections.outAt })
+    .from(connections)
+    .where(eq(connections.id, connectionId));
   const own = isStageRole(holder.actor.role) ? (room.people[holder.ticket.id] ?? null) : null;
   const isOver = !line || line.outAt !== null || room.phase === "ended" || room.phase === "cancelled";
   return {
     title: holder.event.title,
     name: holder.person.name ?? "",
-    place: isOver ? "over" : isStageRole(holder.actor.role) ? (own?.place ?? "backstage") : line.houseFromAt ? "house" : "foyer",
+    place: isOver
+      ? "over"
+      : isStageRole(holder.actor.role)
+        ? (own?.place ?? "backstage")
+        : line.houseFromAt
+          ? "house"
+          : "foyer",
     isMicrophoneOpen: isStageRole(holder.actor.role) ? (own?.isMicrophoneOpen ?? false) : null,
     isCurtainUp: isCurtainUp(room),
   };
@@ -88,7 +128,10 @@ async function stateOf({ context, roomCache }: Pick<LinePorts, "context" | "room
 async function callOf(context: Context, call: string): Promise<{ connectionId: string; holder: Holder }> {
   const claim = context.secrets.readToken(call);
   if (!claim?.matches(0)) throw notFound("call");
-  const [row] = await context.db.select().from(connections).where(and(eq(connections.id, claim.ticketId), eq(connections.device, phoneDevice)));
+  const [row] = await context.db
+    .select()
+    .from(connections)
+    .where(and(eq(connections.id, claim.ticketId), eq(connections.device, phoneDevice)));
   if (!row?.ticketId) throw notFound("call");
   return { connectionId: row.id, holder: await holderById(context, row.ticketId) };
 }
@@ -103,12 +146,22 @@ export async function hearCall(ports: LinePorts, call: string, report: CallRepor
   if (report.type === "key" && isStageRole(holder.actor.role)) {
     const room = await roomCache.current(context.db, occurrenceId);
     const isOpen = !(room.people[holder.ticket.id]?.isMicrophoneOpen ?? false);
-    await execute(context, roomCache, { actorId: holder.ticket.id, actor: holder.actor, occurrenceId }, { commandId: context.ids.id(), command: { type: "microphone.set", isOpen } });
+    await execute(
+      context,
+      roomCache,
+      { actorId: holder.ticket.id, actor: holder.actor, occurrenceId },
+      { commandId: context.ids.id(), command: { type: "microphone.set", isOpen } },
+    );
   }
-  if (report.type === "level") await context.db.update(connections).set({ level: report.level }).where(and(eq(connections.id, connectionId), isNull(connections.outAt)));
+  if (report.type === "level")
+    await context.db
+      .update(connections)
+      .set({ level: report.level })
+      .where(and(eq(connections.id, connectionId), isNull(connections.outAt)));
   await notifyFacts(context.db, occurrenceId);
   return stateOf(ports, holder, connectionId);
 }
 
 /** Every number that the organisation's phone line answers. */
-export const phoneNumbersOf = async (context: Context, organisationId: string) => rulesOf(await organisationOf(context, organisationId)).phoneNumbers;
+export const phoneNumbersOf = async (context: Context, organisationId: string) =>
+  rulesOf(await organisationOf(context, organisationId)).phoneNumbers;

@@ -18,7 +18,10 @@ export interface NewConnection {
 }
 
 /** A device comes in. Stage people are in at once; the audience stands in the foyer until admitted. */
-export async function openConnection(context: Context, one: NewConnection): Promise<{ connectionId: string; isInside: boolean }> {
+export async function openConnection(
+  context: Context,
+  one: NewConnection,
+): Promise<{ connectionId: string; isInside: boolean }> {
   const now = context.clock.now();
   const connectionId = context.ids.id();
   const wasInside = one.mayReturn && (await wasAdmitted(context, one.occurrenceId, one.ticketId));
@@ -95,7 +98,11 @@ export async function closeLost(context: Context): Promise<void> {
 /** Lets the foyer in as far as seats go, under the room's lock. */
 export async function admitToHouse(context: Context, occurrenceId: string): Promise<number> {
   return context.db.transaction(async (tx) => {
-    const [room] = await tx.select().from(rooms).where(inArray(rooms.occurrenceId, [occurrenceId])).for("update");
+    const [room] = await tx
+      .select()
+      .from(rooms)
+      .where(inArray(rooms.occurrenceId, [occurrenceId]))
+      .for("update");
     const scene = await loadScene(tx, occurrenceId);
     if (!room || !scene) return 0;
     return (await admitWaiting(context, tx, scene, room.organisationId)).length;

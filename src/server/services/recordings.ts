@@ -39,9 +39,24 @@ export async function uploadRecording(
   const sizeBytes = await context.storage.write(fileName, body, { maxBytes, expectedBytes });
   try {
     const mediaType = await mediaTypeOf(await context.storage.head(fileName, 8192));
-    const row = { id, organisationId: event.organisationId, occurrenceId, slug: `${event.slug}-${context.ids.code(5)}`, title: event.title, fileName, mediaType, sizeBytes };
+    const row = {
+      id,
+      organisationId: event.organisationId,
+      occurrenceId,
+      slug: `${event.slug}-${context.ids.code(5)}`,
+      title: event.title,
+      fileName,
+      mediaType,
+      sizeBytes,
+    };
     await context.db.insert(recordings).values({ ...row, uploadedAt: context.clock.now() });
-    await audit(context, context.db, { organisationId: event.organisationId, actorId: member.userId, action: "recording.upload", eventId, occurrenceId });
+    await audit(context, context.db, {
+      organisationId: event.organisationId,
+      actorId: member.userId,
+      action: "recording.upload",
+      eventId,
+      occurrenceId,
+    });
     return id;
   } catch (error) {
     await context.storage.remove(fileName);
@@ -49,7 +64,11 @@ export async function uploadRecording(
   }
 }
 
-async function ownRecording(context: Context, member: TeamMember, recordingId: string): Promise<{ recording: Recording; eventId: string }> {
+async function ownRecording(
+  context: Context,
+  member: TeamMember,
+  recordingId: string,
+): Promise<{ recording: Recording; eventId: string }> {
   const [row] = await context.db
     .select({ recording: recordings, eventId: occurrences.eventId })
     .from(recordings)
@@ -65,26 +84,70 @@ async function ownRecording(context: Context, member: TeamMember, recordingId: s
  * that is asked for, once it can be watched; a publication taken back or moved takes the mails not sent along.
  * @returns how many will be told
  */
-export async function publishRecording(context: Context, member: TeamMember, recordingId: string, publishedFrom: number | null, tellPeople = false): Promise<number> {
+export async function publishRecording(
+  context: Context,
+  member: TeamMember,
+  recordingId: string,
+  publishedFrom: number | null,
+  tellPeople = false,
+): Promise<number> {
   const { recording, eventId } = await ownRecording(context, member, recordingId);
   const { organisationId, occurrenceId } = recording;
   return context.db.transaction(async (tx) => {
     await tx.update(recordings).set({ publishedFrom }).where(eq(recordings.id, recording.id));
-    await tx.delete(messages).where(and(eq(messages.occurrenceId, occurrenceId), eq(messages.kind, "recording-ready"), eq(messages.state, "planned")));
+    await tx
+      .delete(messages)
+      .where(
+        and(
+          eq(messages.occurrenceId, occurrenceId),
+          eq(messages.kind, "recording-ready"),
+          eq(messages.state, "planned"),
+        ),
+      );
     if (publishedFrom === null || !tellPeople) return 0;
-    const { targets } = await countAudience(context, tx, { organisationId, eventId, dateId: occurrenceId, kind: "note" }, { ...nobody, standing: ["registered"] });
+    const { targets } = await countAudience(
+      context,
+      tx,
+      { organisationId, eventId, dateId: occurrenceId, kind: "note" },
+      { ...nobody, standing: ["registered"] },
+    );
     const dueAt = Math.max(publishedFrom, context.clock.now());
-    return planMessages(context, tx, targets.map((one) => ({ organisationId, eventId, occurrenceId, personId: one.personId!, ticketId: one.ticketId, kind: "recording-ready", dueAt })));
+    return planMessages(
+      context,
+      tx,
+      targets.map((one) => ({
+        organisationId,
+        eventId,
+        occurrenceId,
+        personId: one.personId!,
+        ticketId: one.ticketId,
+        kind: "recording-ready",
+        dueAt,
+      })),
+    );
   });
 }
 
-export async function setDuration(context: Context, member: TeamMember, recordingId: string, durationSeconds: number): Promise<void> {
+export async function setDuration(
+  context: Context,
+  member: TeamMember,
+  recordingId: string,
+  durationSeconds: number,
+): Promise<void> {
   const { recording } = await ownRecording(context, member, recordingId);
-  await context.db.update(recordings).set({ durationSeconds: Math.round(durationSeconds) }).where(eq(recordings.id, recording.id));
+  await context.db
+    .update(recordings)
+    .set({ durationSeconds: Math.round(durationSeconds) })
+    .where(eq(recordings.id, recording.id));
 }
 
 /** The recordings of one date. */
-export async function recordingsOfDate(context: Context, member: TeamMember, eventId: string, occurrenceId: string): Promise<readonly Recording[]> {
+export async function recordingsOfDate(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  occurrenceId: string,
+): Promise<readonly Recording[]> {
   await eventAccess(context, member, eventId);
   return context.db
     .select()
@@ -127,14 +190,24 @@ export async function onDemand(context: Context, organisation: Organisation, slu
     .innerJoin(occurrences, eq(occurrences.id, recordings.occurrenceId))
     .innerJoin(events, eq(events.id, occurrences.eventId))
     .where(and(eq(recordings.organisationId, organisation.id), eq(recordings.slug, slug)));
-  if (!row || row.recording.publishedFrom === null || row.recording.publishedFrom > context.clock.now()) throw notFound("recording");
+  if (!row || row.recording.publishedFrom === null || row.recording.publishedFrom > context.clock.now())
+    throw notFound("recording");
   const { recording, occurrence } = row;
   const room = await roomOf(context.db, occurrence.id);
   const titles = new Map((await segmentsOf(context.db, occurrence.id)).map((segment) => [segment.id, segment.title]));
-  const played = playedSegments(room.cues, room.endedAt ?? occurrence.endAt).map((span) => ({ ...span, title: titles.get(span.segmentId) ?? "" }));
+  const played = playedSegments(room.cues, room.endedAt ?? occurrence.endAt).map((span) => ({
+    ...span,
+    title: titles.get(span.segmentId) ?? "",
+  }));
   const startAt = occurrence.showStartedAt ?? occurrence.startAt;
   const duration = recording.durationSeconds ?? Math.max(0, ((room.endedAt ?? occurrence.endAt) - startAt) / 1000);
-  return { recording, eventTitle: row.title, zone: occurrence.zone, recordedAt: startAt, chapters: chaptersOf(played, startAt, duration) };
+  return {
+    recording,
+    eventTitle: row.title,
+    zone: occurrence.zone,
+    recordedAt: startAt,
+    chapters: chaptersOf(played, startAt, duration),
+  };
 }
 
 export const chaptersText = (item: OnDemand): string => chaptersFile(item.chapters);

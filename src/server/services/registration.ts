@@ -36,40 +36,86 @@ const answerWords: Readonly<Record<AnswerIssue["reason"], string>> = {
 function answersFor(event: EventRow, answers: Record<string, string>): Record<string, string> {
   const { kept, issues } = checkAnswers(event.formFields, answers);
   const labelOf = (id: string) => event.formFields.find((field) => field.id === id)?.label ?? "";
-  if (issues.length > 0) throw new Refusal({ code: "invalid-input", issues: issues.map((one): InputIssue => ({ path: `answers.${one.fieldId}`, message: `${labelOf(one.fieldId)}: ${answerWords[one.reason]}` })) });
+  if (issues.length > 0)
+    throw new Refusal({
+      code: "invalid-input",
+      issues: issues.map((one): InputIssue => ({
+        path: `answers.${one.fieldId}`,
+        message: `${labelOf(one.fieldId)}: ${answerWords[one.reason]}`,
+      })),
+    });
   return kept;
 }
 
 type Ticket = typeof tickets.$inferSelect;
 
 /** Serialises everything that counts places of one event. */
-const lockEvent = (db: Db, eventId: string) => db.select({ id: events.id }).from(events).where(eq(events.id, eventId)).for("update");
+const lockEvent = (db: Db, eventId: string) =>
+  db.select({ id: events.id }).from(events).where(eq(events.id, eventId)).for("update");
 
-async function confirm(context: Context, db: Db, event: EventRow, occurrence: OccurrenceRow, ticket: Ticket): Promise<void> {
+async function confirm(
+  context: Context,
+  db: Db,
+  event: EventRow,
+  occurrence: OccurrenceRow,
+  ticket: Ticket,
+): Promise<void> {
   const kind = ticket.status === "waiting" ? "waiting-list" : ticket.status === "pending" ? "pending" : "confirmation";
   const now = context.clock.now();
-  const reminders = ticket.status === "registered" ? remindersOf(ticket, occurrence, event.reminderOffsetsMinutes, now) : [];
+  const reminders =
+    ticket.status === "registered" ? remindersOf(ticket, occurrence, event.reminderOffsetsMinutes, now) : [];
   await planMessages(context, db, [{ ...aboutTicket(ticket, occurrence), kind, dueAt: now }, ...reminders]);
 }
 
-async function takePlace(context: Context, db: Db, event: EventRow, occurrence: OccurrenceRow, personId: string, input: RegistrationInput, answers: Record<string, string>): Promise<Ticket> {
+async function takePlace(
+  context: Context,
+  db: Db,
+  event: EventRow,
+  occurrence: OccurrenceRow,
+  personId: string,
+  input: RegistrationInput,
+  answers: Record<string, string>,
+): Promise<Ticket> {
   const now = context.clock.now();
   const [known] = await db
     .select()
     .from(tickets)
     .where(and(eq(tickets.occurrenceId, occurrence.id), eq(tickets.personId, personId)));
   if (known && known.status !== "cancelled" && known.revokedAt === null) return known;
-  const status = waitsForApproval(event.approval, { domains: event.approvedDomains }, input.email) ? ("pending" as const) : placeFor(await registeredCount(db, occurrence.id), event.registrationLimit);
-  const values = { status, waitingSince: status === "waiting" ? now : null, answers, source: input.source, registeredAt: now, revokedAt: null };
+  const status = waitsForApproval(event.approval, { domains: event.approvedDomains }, input.email)
+    ? ("pending" as const)
+    : placeFor(await registeredCount(db, occurrence.id), event.registrationLimit);
+  const values = {
+    status,
+    waitingSince: status === "waiting" ? now : null,
+    answers,
+    source: input.source,
+    registeredAt: now,
+    revokedAt: null,
+  };
   if (known) {
     const [back] = await db.update(tickets).set(values).where(eq(tickets.id, known.id)).returning();
     return back!;
   }
-  const ticket = { id: context.ids.id(), organisationId: event.organisationId, eventId: event.id, occurrenceId: occurrence.id, personId, role: "attendee" as const };
-  const [made] = await db.insert(tickets).values({ ...ticket, ...values }).onConflictDoNothing().returning();
+  const ticket = {
+    id: context.ids.id(),
+    organisationId: event.organisationId,
+    eventId: event.id,
+    occurrenceId: occurrence.id,
+    personId,
+    role: "attendee" as const,
+  };
+  const [made] = await db
+    .insert(tickets)
+    .values({ ...ticket, ...values })
+    .onConflictDoNothing()
+    .returning();
   if (made) return made;
   // the same person at the same moment: the ticket that was quicker
-  const [quicker] = await db.select().from(tickets).where(and(eq(tickets.occurrenceId, occurrence.id), eq(tickets.personId, personId)));
+  const [quicker] = await db
+    .select()
+    .from(tickets)
+    .where(and(eq(tickets.occurrenceId, occurrence.id), eq(tickets.personId, personId)));
   return quicker!;
 }
 
@@ -77,24 +123,49 @@ async function takePlace(context: Context, db: Db, event: EventRow, occurrence: 
  * Registers somebody. The answer is the same whether the address is new, known or already on the
  * list: the mail alone tells, so nothing leaks to whoever types a stranger's address.
  */
-export async function register(context: Context, door: Pick<FrontDoor, "event" | "occurrence">, rawInput: unknown, remote: string): Promise<void> {
+export async function register(
+  context: Context,
+  door: Pick<FrontDoor, "event" | "occurrence">,
+  rawInput: unknown,
+  remote: string,
+): Promise<void> {
   const { event, occurrence } = door;
   requireRegistrationOpen(occurrence);
   const input = parse(registrationInput, rawInput);
   const answers = answersFor(event, input.answers);
   const rules = rulesOf(await organisationOf(context, event.organisationId));
-  if (!isWelcome(rules, input.email)) throw new Refusal({ code: "invalid-input", issues: [{ path: "email", message: `Only addresses of ${rules.ownDomains.join(", ") || "the organisation"} can register.` }] });
+  if (!isWelcome(rules, input.email))
+    throw new Refusal({
+      code: "invalid-input",
+      issues: [
+        {
+          path: "email",
+          message: `Only addresses of ${rules.ownDomains.join(", ") || "the organisation"} can register.`,
+        },
+      ],
+    });
   await countTry(context, "registration", `${event.id}|${remote}`);
   await countTry(context, "mail-to-address", input.email);
   const zone = input.zone && isZone(input.zone) ? input.zone : null;
   await context.db.transaction(async (tx) => {
-    const person = await personByEmail(context, tx, event.organisationId, { ...input, zone, locale: input.locale && localeOf(input.locale) });
+    const person = await personByEmail(context, tx, event.organisationId, {
+      ...input,
+      zone,
+      locale: input.locale && localeOf(input.locale),
+    });
     // only a limit makes the order in which people come matter; without one unique keys are enough. Taken
     // after the person, so that as little as can be is done while the others wait
     if (event.registrationLimit !== null) await lockEvent(tx, event.id);
     const ticket = await takePlace(context, tx, event, occurrence, person.id, input, answers);
-    const consent = { personId: person.id, ticketId: ticket.id, kind: "registration" as const, wording: consentWording };
-    await tx.insert(consents).values({ id: context.ids.id(), organisationId: event.organisationId, givenAt: context.clock.now(), ...consent });
+    const consent = {
+      personId: person.id,
+      ticketId: ticket.id,
+      kind: "registration" as const,
+      wording: consentWording,
+    };
+    await tx
+      .insert(consents)
+      .values({ id: context.ids.id(), organisationId: event.organisationId, givenAt: context.clock.now(), ...consent });
     await confirm(context, tx, event, occurrence, ticket);
   });
 }
@@ -103,24 +174,50 @@ export async function register(context: Context, door: Pick<FrontDoor, "event" |
  * Lets somebody in by the open link: a name is enough, the ticket is made on the spot and no mail goes.
  * @returns the ticket's token
  */
-export async function enterByLink(context: Context, door: Pick<FrontDoor, "event" | "occurrence">, rawInput: unknown, remote: string): Promise<string> {
+export async function enterByLink(
+  context: Context,
+  door: Pick<FrontDoor, "event" | "occurrence">,
+  rawInput: unknown,
+  remote: string,
+): Promise<string> {
   const { event, occurrence } = door;
   if (event.entryBy !== "open-link") throw new Refusal({ code: "wrong-state", action: "enter", state: event.entryBy });
   requireRegistrationOpen(occurrence);
   const { name } = parse(openEntryInput, rawInput);
   // a name alone says nothing of where somebody comes from
-  if (!rulesOf(await organisationOf(context, event.organisationId)).guestsFromOutside) throw new Refusal({ code: "not-allowed", action: "enter" });
+  if (!rulesOf(await organisationOf(context, event.organisationId)).guestsFromOutside)
+    throw new Refusal({ code: "not-allowed", action: "enter" });
   await countTry(context, "registration", `${event.id}|${remote}`);
   const { organisationId } = event;
   const now = context.clock.now();
   return context.db.transaction(async (tx) => {
     await lockEvent(tx, event.id);
-    if (placeFor(await registeredCount(tx, occurrence.id), event.registrationLimit) === "waiting") throw new Refusal({ code: "house-full" });
+    if (placeFor(await registeredCount(tx, occurrence.id), event.registrationLimit) === "waiting")
+      throw new Refusal({ code: "house-full" });
     const personId = context.ids.id();
     await tx.insert(people).values({ id: personId, organisationId, name, email: null, createdAt: now });
-    const ticket = { id: context.ids.id(), organisationId, eventId: event.id, occurrenceId: occurrence.id, personId, role: "attendee" as const, source: "open-link", registeredAt: now };
+    const ticket = {
+      id: context.ids.id(),
+      organisationId,
+      eventId: event.id,
+      occurrenceId: occurrence.id,
+      personId,
+      role: "attendee" as const,
+      source: "open-link",
+      registeredAt: now,
+    };
     const [made] = await tx.insert(tickets).values(ticket).returning();
-    await tx.insert(consents).values({ id: context.ids.id(), organisationId, personId, ticketId: made!.id, kind: "registration", wording: consentWording, givenAt: now });
+    await tx
+      .insert(consents)
+      .values({
+        id: context.ids.id(),
+        organisationId,
+        personId,
+        ticketId: made!.id,
+        kind: "registration",
+        wording: consentWording,
+        givenAt: now,
+      });
     return context.secrets.tokenFor(made!.id, made!.linkVersion);
   });
 }
@@ -136,23 +233,32 @@ export async function cancelRegistration(context: Context, holder: Holder): Prom
     if (current!.status === "cancelled") return;
     await tx.update(tickets).set({ status: "cancelled", waitingSince: null }).where(eq(tickets.id, ticket.id));
     await dropPlanned(tx, ticket.id);
-    await planMessages(context, tx, [{ ...aboutTicket(ticket, occurrence), kind: "registration-cancelled", dueAt: context.clock.now() }]);
+    await planMessages(context, tx, [
+      { ...aboutTicket(ticket, occurrence), kind: "registration-cancelled", dueAt: context.clock.now() },
+    ]);
     await moveUpWaiting(context, tx, event, occurrence);
   });
 }
 
 /** Takes a place again after having given it back: at the end of the line, like anybody new. */
 export async function comeBack(context: Context, { event, occurrence, ticket, person }: Holder): Promise<void> {
-  if (ticket.role !== "attendee" || ticket.status !== "cancelled") throw new Refusal({ code: "wrong-state", action: "register", state: ticket.status });
+  if (ticket.role !== "attendee" || ticket.status !== "cancelled")
+    throw new Refusal({ code: "wrong-state", action: "register", state: ticket.status });
   requireRegistrationOpen(occurrence);
   await countTry(context, "mail-to-address", person.email ?? ticket.id);
   await context.db.transaction(async (tx) => {
     await lockEvent(tx, event.id);
     const [current] = await tx.select().from(tickets).where(eq(tickets.id, ticket.id));
     if (current!.status !== "cancelled") return;
-    const status = waitsForApproval(event.approval, { domains: event.approvedDomains }, person.email ?? "") ? ("pending" as const) : placeFor(await registeredCount(tx, occurrence.id), event.registrationLimit);
+    const status = waitsForApproval(event.approval, { domains: event.approvedDomains }, person.email ?? "")
+      ? ("pending" as const)
+      : placeFor(await registeredCount(tx, occurrence.id), event.registrationLimit);
     const now = context.clock.now();
-    const [back] = await tx.update(tickets).set({ status, waitingSince: status === "waiting" ? now : null, registeredAt: now }).where(eq(tickets.id, ticket.id)).returning();
+    const [back] = await tx
+      .update(tickets)
+      .set({ status, waitingSince: status === "waiting" ? now : null, registeredAt: now })
+      .where(eq(tickets.id, ticket.id))
+      .returning();
     await confirm(context, tx, event, occurrence, back!);
   });
 }
@@ -161,7 +267,13 @@ export async function comeBack(context: Context, { event, occurrence, ticket, pe
  * Decides on registrations that wait: approved ones take a place, or the waiting list where none is
  * left; each is written to. Those decided already stay as they are.
  */
-export async function decideRegistrations(context: Context, member: TeamMember, eventId: string, ticketIds: readonly string[], isApproved: boolean): Promise<number> {
+export async function decideRegistrations(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  ticketIds: readonly string[],
+  isApproved: boolean,
+): Promise<number> {
   const { event } = await accessFor(context, member, eventId, "event.people");
   if (ticketIds.length === 0) return 0;
   return context.db.transaction(async (tx) => {
@@ -173,31 +285,59 @@ export async function decideRegistrations(context: Context, member: TeamMember, 
       .where(and(eq(tickets.eventId, eventId), eq(tickets.status, "pending"), inArray(tickets.id, [...ticketIds])))
       .orderBy(tickets.registeredAt);
     for (const { ticket, occurrence } of pending) {
-      const status = isApproved ? placeFor(await registeredCount(tx, occurrence.id), event.registrationLimit) : ("declined" as const);
-      const [decided] = await tx.update(tickets).set({ status, waitingSince: status === "waiting" ? context.clock.now() : null }).where(eq(tickets.id, ticket.id)).returning();
-      if (status === "declined") await planMessages(context, tx, [{ ...aboutTicket(ticket, occurrence), kind: "decline", dueAt: context.clock.now() }]);
+      const status = isApproved
+        ? placeFor(await registeredCount(tx, occurrence.id), event.registrationLimit)
+        : ("declined" as const);
+      const [decided] = await tx
+        .update(tickets)
+        .set({ status, waitingSince: status === "waiting" ? context.clock.now() : null })
+        .where(eq(tickets.id, ticket.id))
+        .returning();
+      if (status === "declined")
+        await planMessages(context, tx, [
+          { ...aboutTicket(ticket, occurrence), kind: "decline", dueAt: context.clock.now() },
+        ]);
       else await confirm(context, tx, event, occurrence, decided!);
     }
-    await audit(context, tx, { organisationId: event.organisationId, actorId: member.userId, action: isApproved ? "registrations.approve" : "registrations.decline", eventId, facts: { count: pending.length } });
+    await audit(context, tx, {
+      organisationId: event.organisationId,
+      actorId: member.userId,
+      action: isApproved ? "registrations.approve" : "registrations.decline",
+      eventId,
+      facts: { count: pending.length },
+    });
     return pending.length;
   });
 }
 
 /** A test guest's ticket: every step a guest takes, in no figure. @returns the ticket's id and version */
-export async function makeTestGuest(context: Context, member: TeamMember, eventId: string): Promise<{ id: string; linkVersion: number }> {
+export async function makeTestGuest(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+): Promise<{ id: string; linkVersion: number }> {
   const { event } = await accessFor(context, member, eventId, "event.mailings");
   const occurrence = await dateOf(context.db, eventId, context.clock.now());
   return context.db.transaction(async (tx) => {
     const email = `test-guest+${occurrence.id.slice(0, 8)}@stage-call.example.org`;
     const person = await personByEmail(context, tx, event.organisationId, { name: "Test guest", email });
-    const values = { organisationId: event.organisationId, eventId, occurrenceId: occurrence.id, personId: person.id, role: "test-guest" as const };
+    const values = {
+      organisationId: event.organisationId,
+      eventId,
+      occurrenceId: occurrence.id,
+      personId: person.id,
+      role: "test-guest" as const,
+    };
     const [made] = await tx
       .insert(tickets)
       .values({ id: context.ids.id(), registeredAt: context.clock.now(), ...values })
       .onConflictDoNothing()
       .returning();
     if (made) return made;
-    const [known] = await tx.select().from(tickets).where(and(eq(tickets.occurrenceId, occurrence.id), eq(tickets.personId, person.id)));
+    const [known] = await tx
+      .select()
+      .from(tickets)
+      .where(and(eq(tickets.occurrenceId, occurrence.id), eq(tickets.personId, person.id)));
     return known!;
   });
 }
@@ -218,7 +358,12 @@ export async function registrantsOf(context: Context, eventId: string, limit = 5
     .where(and(eq(tickets.eventId, eventId), eq(tickets.role, "attendee")))
     .orderBy(tickets.registeredAt, tickets.id)
     .limit(limit);
-  return rows.map(({ ticket, person }) => ({ ticket, name: person.name ?? "", email: person.email ?? "", zone: person.zone }));
+  return rows.map(({ ticket, person }) => ({
+    ticket,
+    name: person.name ?? "",
+    email: person.email ?? "",
+    zone: person.zone,
+  }));
 }
 
 /** No more invitations, reminders and follow-ups to this person. */
@@ -231,5 +376,11 @@ export async function unsubscribe(context: Context, token: string): Promise<void
 export async function unsubscribePerson(context: Context, token: string): Promise<string> {
   const claim = context.secrets.readToken(token);
   if (!claim || !claim.matches(0)) throw new Refusal({ code: "not-found", what: "ticket" });
-  return oneOf(await context.db.select({ id: people.id }).from(people).where(and(eq(people.id, claim.ticketId), isNull(people.erasedAt))), "ticket").id;
+  return oneOf(
+    await context.db
+      .select({ id: people.id })
+      .from(people)
+      .where(and(eq(people.id, claim.ticketId), isNull(people.erasedAt))),
+    "ticket",
+  ).id;
 }

@@ -26,48 +26,117 @@ export interface Asked {
 export async function askedBy(context: Context, token: string): Promise<Asked> {
   const claim = context.secrets.readToken(token);
   if (!claim) throw notFound("ticket");
-  const [stage] = await context.db.select({ ticket: tickets, person: people, event: events }).from(tickets).innerJoin(people, eq(people.id, tickets.personId)).innerJoin(events, eq(events.id, tickets.eventId)).where(eq(tickets.id, claim.ticketId));
-  if (stage && claim.matches(stage.ticket.linkVersion) && stage.ticket.revokedAt === null && stage.event.deletedAt === null && isStageRole(stage.ticket.role)) {
-    return { kind: "stage", id: stage.ticket.id, reply: stage.ticket.reply, person: stage.person, event: stage.event, occurrence: await dateOrNull(context.db, stage.event.id, context.clock.now()), registers: false };
+  const [stage] = await context.db
+    .select({ ticket: tickets, person: people, event: events })
+    .from(tickets)
+    .innerJoin(people, eq(people.id, tickets.personId))
+    .innerJoin(events, eq(events.id, tickets.eventId))
+    .where(eq(tickets.id, claim.ticketId));
+  if (
+    stage &&
+    claim.matches(stage.ticket.linkVersion) &&
+    stage.ticket.revokedAt === null &&
+    stage.event.deletedAt === null &&
+    isStageRole(stage.ticket.role)
+  ) {
+    return {
+      kind: "stage",
+      id: stage.ticket.id,
+      reply: stage.ticket.reply,
+      person: stage.person,
+      event: stage.event,
+      occurrence: await dateOrNull(context.db, stage.event.id, context.clock.now()),
+      registers: false,
+    };
   }
-  const [guest] = await context.db.select({ invitee: invitees, person: people, event: events }).from(invitees).innerJoin(people, eq(people.id, invitees.personId)).innerJoin(events, eq(events.id, invitees.eventId)).where(eq(invitees.id, claim.ticketId));
-  if (!guest || !claim.matches(0) || guest.event.deletedAt !== null || guest.person.erasedAt !== null) throw notFound("ticket");
+  const [guest] = await context.db
+    .select({ invitee: invitees, person: people, event: events })
+    .from(invitees)
+    .innerJoin(people, eq(people.id, invitees.personId))
+    .innerJoin(events, eq(events.id, invitees.eventId))
+    .where(eq(invitees.id, claim.ticketId));
+  if (!guest || !claim.matches(0) || guest.event.deletedAt !== null || guest.person.erasedAt !== null)
+    throw notFound("ticket");
   const { event } = guest;
-  const registers = event.entryBy === "registration" && event.publishedAt !== null && !event.formFields.some((field) => field.isRequired);
-  return { kind: "invitee", id: guest.invitee.id, reply: guest.invitee.reply, person: guest.person, event, occurrence: await dateOrNull(context.db, event.id, context.clock.now()), registers };
+  const registers =
+    event.entryBy === "registration" &&
+    event.publishedAt !== null &&
+    !event.formFields.some((field) => field.isRequired);
+  return {
+    kind: "invitee",
+    id: guest.invitee.id,
+    reply: guest.invitee.reply,
+    person: guest.person,
+    event,
+    occurrence: await dateOrNull(context.db, event.id, context.clock.now()),
+    registers,
+  };
 }
 
 /** Keeps what somebody answered; the same answer again changes nothing. */
-export async function keepReply(context: Context, db: Db, asked: Pick<Asked, "kind" | "id">, reply: Reply): Promise<void> {
+export async function keepReply(
+  context: Context,
+  db: Db,
+  asked: Pick<Asked, "kind" | "id">,
+  reply: Reply,
+): Promise<void> {
   const values = { reply, repliedAt: context.clock.now() };
   if (asked.kind === "stage") await db.update(tickets).set(values).where(eq(tickets.id, asked.id));
   else await db.update(invitees).set(values).where(eq(invitees.id, asked.id));
 }
 
 /** An answer by the link: kept, and a yes of an invitee registers them. @returns whether it did */
-export async function answerByLink(context: Context, token: string, rawReply: string, remote: string): Promise<boolean> {
+export async function answerByLink(
+  context: Context,
+  token: string,
+  rawReply: string,
+  remote: string,
+): Promise<boolean> {
   const asked = await askedBy(context, token);
   const reply = replyWords.find((one) => one === rawReply);
-  if (!reply) throw new Refusal({ code: "invalid-input", issues: [{ path: "reply", message: "Choose one of the answers." }] });
+  if (!reply)
+    throw new Refusal({ code: "invalid-input", issues: [{ path: "reply", message: "Choose one of the answers." }] });
   const { occurrence } = asked;
-  if (!occurrence || ["ended", "cancelled", "not-held"].includes(occurrence.phase)) throw new Refusal({ code: "wrong-state", action: "reply", state: occurrence?.phase ?? "no date" });
+  if (!occurrence || ["ended", "cancelled", "not-held"].includes(occurrence.phase))
+    throw new Refusal({ code: "wrong-state", action: "reply", state: occurrence?.phase ?? "no date" });
   const registers = reply === "coming" && asked.registers && asked.kind === "invitee";
   const { name, email, zone } = asked.person;
   // first the place: a refusal must not leave a yes behind that has none
-  if (registers) await register(context, { event: asked.event, occurrence }, { name: name || email, email, zone, hasConsented: true, source: "invitation", answers: {} }, `reply|${remote}`);
+  if (registers)
+    await register(
+      context,
+      { event: asked.event, occurrence },
+      { name: name || email, email, zone, hasConsented: true, source: "invitation", answers: {} },
+      `reply|${remote}`,
+    );
   await keepReply(context, context.db, asked, reply);
   return registers;
 }
 
 /** Somebody asked to an event, found by the UID of their calendar file and their address: for answers by file. */
-export async function askedByFile(context: Context, uid: string, email: string): Promise<{ kind: "invitee" | "stage"; id: string } | null> {
+export async function askedByFile(
+  context: Context,
+  uid: string,
+  email: string,
+): Promise<{ kind: "invitee" | "stage"; id: string } | null> {
   const dateId = /^([0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12})@/.exec(uid)?.[1];
   const [event] = await context.db.select({ id: events.id }).from(events).where(eq(events.uid, uid));
-  const [date] = !event && dateId ? await context.db.select({ eventId: occurrences.eventId }).from(occurrences).where(eq(occurrences.id, dateId)) : [];
+  const [date] =
+    !event && dateId
+      ? await context.db.select({ eventId: occurrences.eventId }).from(occurrences).where(eq(occurrences.id, dateId))
+      : [];
   const eventId = event?.id ?? date?.eventId;
   if (!eventId) return null;
-  const [stage] = await context.db.select({ id: tickets.id, role: tickets.role }).from(tickets).innerJoin(people, eq(people.id, tickets.personId)).where(and(eq(tickets.eventId, eventId), eq(people.email, email)));
+  const [stage] = await context.db
+    .select({ id: tickets.id, role: tickets.role })
+    .from(tickets)
+    .innerJoin(people, eq(people.id, tickets.personId))
+    .where(and(eq(tickets.eventId, eventId), eq(people.email, email)));
   if (stage && isStageRole(stage.role)) return { kind: "stage", id: stage.id };
-  const [guest] = await context.db.select({ id: invitees.id }).from(invitees).innerJoin(people, eq(people.id, invitees.personId)).where(and(eq(invitees.eventId, eventId), eq(people.email, email)));
+  const [guest] = await context.db
+    .select({ id: invitees.id })
+    .from(invitees)
+    .innerJoin(people, eq(people.id, invitees.personId))
+    .where(and(eq(invitees.eventId, eventId), eq(people.email, email)));
   return guest ? { kind: "invitee", id: guest.id } : null;
 }

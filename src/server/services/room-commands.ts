@@ -1,7 +1,17 @@
 import { and, eq, sql } from "drizzle-orm";
 import type { CommandBody, CommandInput } from "@/contracts";
 import type { Actor } from "@/core/people";
-import { append, decide, emptyRoom, foldAll, type Decision, type EntryBody, type RoomCommand, type RoomFacts, type RoomState } from "@/core/room";
+import {
+  append,
+  decide,
+  emptyRoom,
+  foldAll,
+  type Decision,
+  type EntryBody,
+  type RoomCommand,
+  type RoomFacts,
+  type RoomState,
+} from "@/core/room";
 import { Refusal, unwrap } from "@/core/shared";
 import type { Db } from "../db/client";
 import { notifyJournal } from "../db/notify";
@@ -75,13 +85,30 @@ function toRoomCommand(commandId: string, body: JournalledBody): RoomCommand {
 }
 
 /** Writes the texts of a command into their erasable tables, before the journal names their ids. */
-async function writeWords(context: Context, tx: Db, scene: CommandScene, organisationId: string, who: RoomActor, commandId: string, body: JournalledBody): Promise<void> {
+async function writeWords(
+  context: Context,
+  tx: Db,
+  scene: CommandScene,
+  organisationId: string,
+  who: RoomActor,
+  commandId: string,
+  body: JournalledBody,
+): Promise<void> {
   const { occurrenceId } = who;
   const about = { id: commandId, organisationId, occurrenceId };
   if (body.type === "question.ask") {
-    await tx.insert(questions).values({ ...about, askerTicketId: who.actorId, segmentId: body.segmentId, text: body.text, askedAt: context.clock.now() });
+    await tx
+      .insert(questions)
+      .values({
+        ...about,
+        askerTicketId: who.actorId,
+        segmentId: body.segmentId,
+        text: body.text,
+        askedAt: context.clock.now(),
+      });
   } else if (body.type === "question.answer" && body.how !== "aloud") {
-    if (!body.text) throw new Refusal({ code: "invalid-input", issues: [{ path: "text", message: "The answer has no words." }] });
+    if (!body.text)
+      throw new Refusal({ code: "invalid-input", issues: [{ path: "text", message: "The answer has no words." }] });
     await tx
       .update(questions)
       .set({ answer: body.text })
@@ -92,11 +119,24 @@ async function writeWords(context: Context, tx: Db, scene: CommandScene, organis
   }
 }
 
-async function writeJournal(tx: Db, occurrenceId: string, organisationId: string, commandId: string | null, decision: Decision): Promise<void> {
+async function writeJournal(
+  tx: Db,
+  occurrenceId: string,
+  organisationId: string,
+  commandId: string | null,
+  decision: Decision,
+): Promise<void> {
   if (decision.entries.length === 0) return;
-  await tx.insert(journal).values(
-    decision.entries.map((entry, i) => ({ occurrenceId, organisationId, ...entry, commandId: i === 0 ? commandId : null })),
-  );
+  await tx
+    .insert(journal)
+    .values(
+      decision.entries.map((entry, i) => ({
+        occurrenceId,
+        organisationId,
+        ...entry,
+        commandId: i === 0 ? commandId : null,
+      })),
+    );
   await tx.update(rooms).set({ seq: decision.next.seq }).where(eq(rooms.occurrenceId, occurrenceId));
   await notifyJournal(tx, occurrenceId);
 }
@@ -105,7 +145,12 @@ async function writeJournal(tx: Db, occurrenceId: string, organisationId: string
  * Carries out one journalled command under the room's lock: rights, decision, journal row, effects,
  * one transaction. A command whose id the journal knows is answered with its row and changes nothing.
  */
-export async function execute(context: Context, cache: RoomCache, who: RoomActor, input: CommandInput): Promise<{ seq: number }> {
+export async function execute(
+  context: Context,
+  cache: RoomCache,
+  who: RoomActor,
+  input: CommandInput,
+): Promise<{ seq: number }> {
   const body = input.command as JournalledBody;
   const { occurrenceId } = who;
   const done = await context.db.transaction(async (tx) => {
@@ -118,7 +163,8 @@ export async function execute(context: Context, cache: RoomCache, who: RoomActor
     const scene = await loadScene(tx, occurrenceId);
     if (!scene) throw notFound("date");
     const facts = factsFor(scene, who, context.clock.now());
-    const known = body.type === "poll.add" ? { ...facts, pollIds: new Set([...facts.pollIds, input.commandId]) } : facts;
+    const known =
+      body.type === "poll.add" ? { ...facts, pollIds: new Set([...facts.pollIds, input.commandId]) } : facts;
     const room = await cache.current(tx, occurrenceId);
     const decision = unwrap(decide(room, toRoomCommand(input.commandId, body), known));
     await writeWords(context, tx, scene, organisationId, who, input.commandId, body);
@@ -149,8 +195,11 @@ export async function appendRows(
 }
 
 /** The room as its journal has it now. */
-export const roomOf = async (db: Db, occurrenceId: string): Promise<RoomState> => foldAll(emptyRoom, await journalAfter(db, occurrenceId, 0));
+export const roomOf = async (db: Db, occurrenceId: string): Promise<RoomState> =>
+  foldAll(emptyRoom, await journalAfter(db, occurrenceId, 0));
 
 /** How many rows a journal has: for tests and the operator. */
 export const journalLength = async (db: Db, occurrenceId: string): Promise<number> =>
-  Number((await db.execute(sql`select count(*)::int as n from journal where occurrence_id = ${occurrenceId}`)).rows[0]!["n"]);
+  Number(
+    (await db.execute(sql`select count(*)::int as n from journal where occurrence_id = ${occurrenceId}`)).rows[0]!["n"],
+  );

@@ -21,23 +21,38 @@ async function one(context: Context, tx: Db, place: EffectPlace, effect: Effect)
   switch (effect.effect) {
     case "set-phase": {
       const ended = effect.phase === "ended" ? { endedAt: effect.at } : {};
-      await tx.update(occurrences).set({ phase: effect.phase, ...ended }).where(ofDate);
+      await tx
+        .update(occurrences)
+        .set({ phase: effect.phase, ...ended })
+        .where(ofDate);
       return;
     }
     case "mark-doors":
       await tx.update(occurrences).set({ doorsOpenedAt: effect.at }).where(ofDate);
       return;
     case "mark-show-start":
-      await tx.update(occurrences).set({ showStartedAt: effect.at }).where(and(ofDate, isNull(occurrences.showStartedAt)));
+      await tx
+        .update(occurrences)
+        .set({ showStartedAt: effect.at })
+        .where(and(ofDate, isNull(occurrences.showStartedAt)));
       return;
     case "set-question":
-      await tx.update(questions).set({ state: effect.state, segmentId: effect.segmentId }).where(eq(questions.id, effect.questionId));
+      await tx
+        .update(questions)
+        .set({ state: effect.state, segmentId: effect.segmentId })
+        .where(eq(questions.id, effect.questionId));
       return;
     case "clear-stage-question":
       await tx
         .update(questions)
         .set({ state: "done", answered: "aloud", answeredAt: context.clock.now() })
-        .where(and(eq(questions.occurrenceId, occurrenceId), eq(questions.state, "on-stage"), ne(questions.id, effect.exceptId)));
+        .where(
+          and(
+            eq(questions.occurrenceId, occurrenceId),
+            eq(questions.state, "on-stage"),
+            ne(questions.id, effect.exceptId),
+          ),
+        );
       return;
     case "set-answered":
       await tx
@@ -50,7 +65,10 @@ async function one(context: Context, tx: Db, place: EffectPlace, effect: Effect)
       return;
     case "set-poll": {
       const times = effect.state === "open" ? { openedAt: effect.at, closedAt: null } : { closedAt: effect.at };
-      await tx.update(polls).set({ state: effect.state, ...times }).where(eq(polls.id, effect.pollId));
+      await tx
+        .update(polls)
+        .set({ state: effect.state, ...times })
+        .where(eq(polls.id, effect.pollId));
       return;
     }
     case "set-poll-revealed":
@@ -66,7 +84,13 @@ async function one(context: Context, tx: Db, place: EffectPlace, effect: Effect)
       await admitWaiting(context, tx, place.scene, place.organisationId);
       return;
     case "audit":
-      await audit(context, tx, { organisationId: place.organisationId, actorId: place.actorId, action: effect.action, eventId, occurrenceId });
+      await audit(context, tx, {
+        organisationId: place.organisationId,
+        actorId: place.actorId,
+        action: effect.action,
+        eventId,
+        occurrenceId,
+      });
       return;
     default:
       assertNever(effect);
@@ -81,10 +105,17 @@ async function mailAnswer(context: Context, tx: Db, place: EffectPlace, question
     .innerJoin(occurrences, eq(occurrences.id, questions.occurrenceId))
     .where(eq(questions.id, questionId));
   if (!asked) return;
-  await planMessages(context, tx, [{ ...aboutTicket(asked.ticket, asked.occurrence), kind: "answer", questionId, dueAt: context.clock.now() }]);
+  await planMessages(context, tx, [
+    { ...aboutTicket(asked.ticket, asked.occurrence), kind: "answer", questionId, dueAt: context.clock.now() },
+  ]);
 }
 
 /** Carries out a decision's effects in the journal row's own transaction. */
-export async function carryOut(context: Context, tx: Db, place: EffectPlace, effects: readonly Effect[]): Promise<void> {
+export async function carryOut(
+  context: Context,
+  tx: Db,
+  place: EffectPlace,
+  effects: readonly Effect[],
+): Promise<void> {
   for (const effect of effects) await one(context, tx, place, effect);
 }

@@ -28,35 +28,79 @@ export function wayIn(holder: Holder, now: number): WayIn {
   const { phase } = holder.occurrence;
   const isStage = isStageRole(holder.actor.role);
   if (isStage) {
-    return { opensAt: times.callAt, isOpen: mayComeBackstage(holder.actor, now, times, phase, holder.event.earlyEntry), isStage, isByDoors: false };
+    return {
+      opensAt: times.callAt,
+      isOpen: mayComeBackstage(holder.actor, now, times, phase, holder.event.earlyEntry),
+      isStage,
+      isByDoors: false,
+    };
   }
   const { foyerOn } = holder.event;
   const opensAt = foyerOn ? foyerOpensAt(times) : times.startAt;
   const isOver = phase === "ended" || phase === "cancelled" || phase === "not-held";
-  return { opensAt, isOpen: !isOver && ((foyerOn && now >= opensAt) || phase === "open"), isStage, isByDoors: !foyerOn };
+  return {
+    opensAt,
+    isOpen: !isOver && ((foyerOn && now >= opensAt) || phase === "open"),
+    isStage,
+    isByDoors: !foyerOn,
+  };
 }
 
 /** Keeps the name that somebody wants to be seen with, on their own record. */
 export async function takeName(context: Context, holder: Holder, name: string, hasTriedDevices = false): Promise<void> {
-  const trimmed = name.trim().replace(/[\u0000-\u001f\u007f]+/g, " ").slice(0, 200);
-  if (trimmed === "") throw new Refusal({ code: "invalid-input", issues: [{ path: "name", message: "A name is needed." }] });
-  if (trimmed !== holder.person.name) await context.db.update(people).set({ name: trimmed }).where(eq(people.id, holder.person.id));
+  const trimmed = name
+    .trim()
+    .replace(/[\u0000-\u001f\u007f]+/g, " ")
+    .slice(0, 200);
+  if (trimmed === "")
+    throw new Refusal({ code: "invalid-input", issues: [{ path: "name", message: "A name is needed." }] });
+  if (trimmed !== holder.person.name)
+    await context.db.update(people).set({ name: trimmed }).where(eq(people.id, holder.person.id));
   if (hasTriedDevices && holder.event.shape === "slots") await markTechCheck(context, holder);
   if (!isStageRole(holder.actor.role)) return;
-  if (hasTriedDevices) await context.db.update(tickets).set({ techCheckedAt: context.clock.now() }).where(eq(tickets.id, holder.ticket.id));
-  const consent = { personId: holder.person.id, ticketId: holder.ticket.id, kind: "recording" as const, wording: "recording-2026-11" };
-  await context.db.insert(consents).values({ id: context.ids.id(), organisationId: holder.ticket.organisationId, givenAt: context.clock.now(), ...consent });
+  if (hasTriedDevices)
+    await context.db
+      .update(tickets)
+      .set({ techCheckedAt: context.clock.now() })
+      .where(eq(tickets.id, holder.ticket.id));
+  const consent = {
+    personId: holder.person.id,
+    ticketId: holder.ticket.id,
+    kind: "recording" as const,
+    wording: "recording-2026-11",
+  };
+  await context.db
+    .insert(consents)
+    .values({
+      id: context.ids.id(),
+      organisationId: holder.ticket.organisationId,
+      givenAt: context.clock.now(),
+      ...consent,
+    });
 }
 
 /** Whether some device came in by this ticket before: a second one is asked whether it is the same person. */
 export const wasHere = async (context: Context, { ticket, occurrence }: Holder): Promise<boolean> =>
-  (await context.db.$count(connections, and(eq(connections.ticketId, ticket.id), eq(connections.occurrenceId, occurrence.id), ne(connections.device, "phone-line")))) > 0;
+  (await context.db.$count(
+    connections,
+    and(
+      eq(connections.ticketId, ticket.id),
+      eq(connections.occurrenceId, occurrence.id),
+      ne(connections.device, "phone-line"),
+    ),
+  )) > 0;
 
 /** Whoever tried sound and picture in a booked slot has done the tech check of the event that the slots are for. */
 async function markTechCheck(context: Context, { event, person }: Holder): Promise<void> {
-  const [plan] = await context.db.select({ forEventId: slotPlans.forEventId }).from(slotPlans).where(eq(slotPlans.eventId, event.id));
+  const [plan] = await context.db
+    .select({ forEventId: slotPlans.forEventId })
+    .from(slotPlans)
+    .where(eq(slotPlans.eventId, event.id));
   if (!plan?.forEventId) return;
-  await context.db.update(tickets).set({ techCheckedAt: context.clock.now() }).where(and(eq(tickets.eventId, plan.forEventId), eq(tickets.personId, person.id), isNull(tickets.occurrenceId)));
+  await context.db
+    .update(tickets)
+    .set({ techCheckedAt: context.clock.now() })
+    .where(and(eq(tickets.eventId, plan.forEventId), eq(tickets.personId, person.id), isNull(tickets.occurrenceId)));
 }
 
 /** Stage people connected to this date now, for the foyer's "backstage already". */
@@ -93,13 +137,26 @@ export interface DeskEntry {
  * A team member's own ticket at the desk of a date. An owner who is not on the event's list is put
  * on it as producer: the journal needs somebody to name.
  */
-export async function deskEntry(context: Context, member: TeamMember, eventId: string, occurrenceId: string): Promise<DeskEntry> {
+export async function deskEntry(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  occurrenceId: string,
+): Promise<DeskEntry> {
   const access = await eventAccess(context, member, eventId);
-  if (access.actor.role !== "producer" && access.actor.role !== "crew") throw new Refusal({ code: "not-allowed", action: "desk.open" });
+  if (access.actor.role !== "producer" && access.actor.role !== "crew")
+    throw new Refusal({ code: "not-allowed", action: "desk.open" });
   const occurrence = (await allDatesOf(context.db, eventId)).find((one) => one.id === occurrenceId);
   if (!occurrence) throw notFound("date");
   const ticketId = access.ticketId ?? (await producerTicket(context, member, eventId));
-  return { occurrence, eventTitle: access.event.title, eventSlug: access.event.slug, roomCode: access.event.roomCode, ticketId, actor: access.actor };
+  return {
+    occurrence,
+    eventTitle: access.event.title,
+    eventSlug: access.event.slug,
+    roomCode: access.event.roomCode,
+    ticketId,
+    actor: access.actor,
+  };
 }
 
 async function producerTicket(context: Context, member: TeamMember, eventId: string): Promise<string> {
@@ -107,7 +164,15 @@ async function producerTicket(context: Context, member: TeamMember, eventId: str
   const at = context.clock.now();
   const made = await context.db
     .insert(tickets)
-    .values({ id: context.ids.id(), organisationId, eventId, personId, role: "producer", registeredAt: at, invitedAt: at })
+    .values({
+      id: context.ids.id(),
+      organisationId,
+      eventId,
+      personId,
+      role: "producer",
+      registeredAt: at,
+      invitedAt: at,
+    })
     .returning({ id: tickets.id });
   return oneOf(made, "ticket").id;
 }

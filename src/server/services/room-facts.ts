@@ -24,12 +24,18 @@ export interface FactActor extends RoomActor {
  * The permission table's word on an act that does not go through the room's lock.
  * @param known the room as this process follows it; read from the tables where it does not
  */
-async function requireRight(context: Context, who: RoomActor, action: Action, known: Circumstance | null): Promise<void> {
+async function requireRight(
+  context: Context,
+  who: RoomActor,
+  action: Action,
+  known: Circumstance | null,
+): Promise<void> {
   const circumstance = known ?? (await circumstanceFromTables(context, who.occurrenceId));
   const said = verdict(who.actor, action, circumstance);
   if (said === "wrong-role") throw new Refusal({ code: "not-allowed", action });
   if (said === "wrong-phase") throw new Refusal({ code: "wrong-state", action, state: circumstance.phase });
-  if (said === "switched-off") throw new Refusal({ code: "switched-off", what: action === "poll.vote" ? "polls" : "questions" });
+  if (said === "switched-off")
+    throw new Refusal({ code: "switched-off", what: action === "poll.vote" ? "polls" : "questions" });
 }
 
 /**
@@ -38,7 +44,13 @@ async function requireRight(context: Context, who: RoomActor, action: Action, kn
  * statement: hundreds come within seconds. The caller tells the hub, which tells every process once a
  * tick: a NOTIFY in each would make the commits wait for one another.
  */
-export async function castBallot(context: Context, who: FactActor, pollId: string, optionId: string, known: Circumstance | null = null): Promise<void> {
+export async function castBallot(
+  context: Context,
+  who: FactActor,
+  pollId: string,
+  optionId: string,
+  known: Circumstance | null = null,
+): Promise<void> {
   await requireRight(context, who, "poll.vote", known);
   const at = new Date(context.clock.now()).toISOString();
   const option = JSON.stringify([{ id: optionId }]);
@@ -57,7 +69,13 @@ export async function castBallot(context: Context, who: FactActor, pollId: strin
 }
 
 /** A vote for a question, or its withdrawal. Nobody votes for their own. */
-export async function voteQuestion(context: Context, who: FactActor, questionId: string, isFor: boolean, known: Circumstance | null = null): Promise<void> {
+export async function voteQuestion(
+  context: Context,
+  who: FactActor,
+  questionId: string,
+  isFor: boolean,
+  known: Circumstance | null = null,
+): Promise<void> {
   await requireRight(context, who, "question.vote", known);
   const [question] = await context.db
     .select({ asker: questions.askerTicketId })
@@ -65,6 +83,10 @@ export async function voteQuestion(context: Context, who: FactActor, questionId:
     .where(and(eq(questions.id, questionId), eq(questions.occurrenceId, who.occurrenceId)));
   if (!question || question.asker === who.actorId) throw notFound("question");
   const key = { questionId, ticketId: who.actorId };
-  if (isFor) await context.db.insert(questionVotes).values({ ...key, organisationId: who.organisationId, at: context.clock.now() }).onConflictDoNothing();
+  if (isFor)
+    await context.db
+      .insert(questionVotes)
+      .values({ ...key, organisationId: who.organisationId, at: context.clock.now() })
+      .onConflictDoNothing();
   else await context.db.delete(questionVotes).where(sql`question_id = ${questionId} and ticket_id = ${who.actorId}`);
 }

@@ -41,40 +41,81 @@ export interface LoadedRunSheet {
 
 async function readSheet(db: Db, occurrenceId: string): Promise<{ runSheet: RunSheetInput; tag: string }> {
   // one after another: inside a transaction there is one connection
-  const [rows, pollRows, partRows] = [await segmentsOf(db, occurrenceId), await pollsOf(db, occurrenceId), await partsOf(db, occurrenceId)];
+  const [rows, pollRows, partRows] = [
+    await segmentsOf(db, occurrenceId),
+    await pollsOf(db, occurrenceId),
+    await partsOf(db, occurrenceId),
+  ];
   const runSheet: RunSheetInput = {
-    segments: rows.map(({ id, title, lengthMinutes, fixedStartLocal, leaderTicketId, pollId }) => ({ id, title, lengthMinutes, fixedStartLocal, leaderTicketId, pollId })),
+    segments: rows.map(({ id, title, lengthMinutes, fixedStartLocal, leaderTicketId, pollId }) => ({
+      id,
+      title,
+      lengthMinutes,
+      fixedStartLocal,
+      leaderTicketId,
+      pollId,
+    })),
     polls: pollRows.map(({ id, question, options }) => ({ id, question, options })),
-    parts: partRows.map(({ id, title, startLocal, lengthMinutes, leaderTicketId }) => ({ id, title, startLocal, lengthMinutes, leaderTicketId })),
+    parts: partRows.map(({ id, title, startLocal, lengthMinutes, leaderTicketId }) => ({
+      id,
+      title,
+      startLocal,
+      lengthMinutes,
+      leaderTicketId,
+    })),
   };
   return { runSheet, tag: digest(JSON.stringify(runSheet)) };
 }
 
-export async function loadRunSheet(context: Context, member: TeamMember, eventId: string, dateId: string | null = null): Promise<LoadedRunSheet> {
+export async function loadRunSheet(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  dateId: string | null = null,
+): Promise<LoadedRunSheet> {
   const { event } = await accessFor(context, member, eventId, "event.read");
-  const mayEdit = await accessFor(context, member, eventId, "event.run-sheet").then(() => true, () => false);
+  const mayEdit = await accessFor(context, member, eventId, "event.run-sheet").then(
+    () => true,
+    () => false,
+  );
   const occurrence = await dateOf(context.db, eventId, context.clock.now(), dateId);
   return { event, occurrence, mayEditSegments: mayEdit, ...(await readSheet(context.db, occurrence.id)) };
 }
 
 /** Refuses a sheet that points to somebody or something that is not of this event and sheet. */
-async function requireOwn(db: Db, eventId: string, { segments: rows, polls: wanted, parts: side }: RunSheetInput): Promise<void> {
+async function requireOwn(
+  db: Db,
+  eventId: string,
+  { segments: rows, polls: wanted, parts: side }: RunSheetInput,
+): Promise<void> {
   const pollIds = new Set(wanted.map((poll) => poll.id));
   const leaders = [...new Set([...rows, ...side].map((row) => row.leaderTicketId).filter((id) => id !== null))];
   // somebody taken off the list may still stand in the sheet: their ticket is the event's all the same
-  const known = leaders.length === 0 ? 0 : await db.$count(tickets, and(eq(tickets.eventId, eventId), inArray(tickets.id, leaders)));
+  const known =
+    leaders.length === 0
+      ? 0
+      : await db.$count(tickets, and(eq(tickets.eventId, eventId), inArray(tickets.id, leaders)));
   const issues = [
-    ...(rows.some((row) => row.pollId !== null && !pollIds.has(row.pollId)) ? [{ path: "segments", message: "A segment points to a poll that is not on this sheet." }] : []),
-    ...(known < leaders.length ? [{ path: "segments", message: "Somebody who leads a segment is not of this event." }] : []),
+    ...(rows.some((row) => row.pollId !== null && !pollIds.has(row.pollId))
+      ? [{ path: "segments", message: "A segment points to a poll that is not on this sheet." }]
+      : []),
+    ...(known < leaders.length
+      ? [{ path: "segments", message: "Somebody who leads a segment is not of this event." }]
+      : []),
   ];
   if (issues.length > 0) throw new Refusal({ code: "invalid-input", issues });
 }
 
-async function savePolls(db: Db, occurrence: typeof occurrences.$inferSelect, wanted: RunSheetInput["polls"]): Promise<void> {
+async function savePolls(
+  db: Db,
+  occurrence: typeof occurrences.$inferSelect,
+  wanted: RunSheetInput["polls"],
+): Promise<void> {
   const existing = await pollsOf(db, occurrence.id);
   const kept = new Set(wanted.map((poll) => poll.id));
   const locked = new Set(existing.filter((poll) => poll.state !== "prepared").map((poll) => poll.id));
-  if ([...locked].some((id) => !kept.has(id))) throw new Refusal({ code: "wrong-state", action: "event.polls", state: "open" });
+  if ([...locked].some((id) => !kept.has(id)))
+    throw new Refusal({ code: "wrong-state", action: "event.polls", state: "open" });
   for (const poll of existing) if (!kept.has(poll.id)) await db.delete(polls).where(eq(polls.id, poll.id));
   for (const [position, poll] of wanted.entries()) {
     // a poll that people have voted in keeps its words
@@ -83,13 +124,21 @@ async function savePolls(db: Db, occurrence: typeof occurrences.$inferSelect, wa
     const saved = await db
       .insert(polls)
       .values(row)
-      .onConflictDoUpdate({ target: polls.id, set: { ...words, position }, setWhere: eq(polls.occurrenceId, occurrence.id) })
+      .onConflictDoUpdate({
+        target: polls.id,
+        set: { ...words, position },
+        setWhere: eq(polls.occurrenceId, occurrence.id),
+      })
       .returning({ id: polls.id });
     oneOf(saved, "poll");
   }
 }
 
-async function saveSegments(db: Db, occurrence: typeof occurrences.$inferSelect, wanted: RunSheetInput["segments"]): Promise<void> {
+async function saveSegments(
+  db: Db,
+  occurrence: typeof occurrences.$inferSelect,
+  wanted: RunSheetInput["segments"],
+): Promise<void> {
   const ids = wanted.map((segment) => segment.id);
   const inDate = eq(segments.occurrenceId, occurrence.id);
   await db.delete(segments).where(ids.length > 0 ? and(inDate, notInArray(segments.id, ids)) : inDate);
@@ -107,7 +156,10 @@ async function saveSegments(db: Db, occurrence: typeof occurrences.$inferSelect,
 async function saveParts(db: Db, occurrence: OccurrenceRow, wanted: RunSheetInput["parts"]): Promise<void> {
   await db.delete(parts).where(eq(parts.occurrenceId, occurrence.id));
   const { id: occurrenceId, organisationId } = occurrence;
-  if (wanted.length > 0) await db.insert(parts).values(wanted.map((part, position) => ({ ...part, position, occurrenceId, organisationId })));
+  if (wanted.length > 0)
+    await db
+      .insert(parts)
+      .values(wanted.map((part, position) => ({ ...part, position, occurrenceId, organisationId })));
 }
 
 /**
@@ -115,7 +167,14 @@ async function saveParts(db: Db, occurrence: OccurrenceRow, wanted: RunSheetInpu
  * @param seenTag the sheet that was edited: where it is another one by now the save is refused; null: whatever stands there
  * @returns the tag of what was saved
  */
-export async function saveRunSheet(context: Context, member: TeamMember, eventId: string, input: unknown, dateId: string | null = null, seenTag: string | null = null): Promise<string> {
+export async function saveRunSheet(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  input: unknown,
+  dateId: string | null = null,
+  seenTag: string | null = null,
+): Promise<string> {
   await accessFor(context, member, eventId, "event.run-sheet");
   const wanted = parse(runSheetInput, input);
   return context.db.transaction(async (tx) => {
@@ -134,11 +193,18 @@ export async function saveRunSheet(context: Context, member: TeamMember, eventId
 }
 
 /** Lays one date's sheet onto later dates of the event that have none of their own. @returns how many got it */
-export async function copyRunSheet(context: Context, member: TeamMember, eventId: string, dateId: string): Promise<number> {
+export async function copyRunSheet(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  dateId: string,
+): Promise<number> {
   await accessFor(context, member, eventId, "event.run-sheet");
   return context.db.transaction(async (tx) => {
     const source = await dateOf(tx, eventId, context.clock.now(), dateId);
-    const later = (await datesOf(tx, eventId)).filter((date) => date.phase === "scheduled" && date.startAt > source.startAt);
+    const later = (await datesOf(tx, eventId)).filter(
+      (date) => date.phase === "scheduled" && date.startAt > source.startAt,
+    );
     let copied = 0;
     for (const target of later) {
       if ((await segmentsOf(tx, target.id)).length > 0 || (await pollsOf(tx, target.id)).length > 0) continue;
@@ -154,19 +220,59 @@ export interface Sheet {
   readonly polls: readonly PollRow[];
   readonly parts: readonly PartRow[];
 }
-export const sheetOf = async (db: Db, date: OccurrenceRow): Promise<Sheet> => ({ segments: await segmentsOf(db, date.id), polls: await pollsOf(db, date.id), parts: await partsOf(db, date.id) });
+export const sheetOf = async (db: Db, date: OccurrenceRow): Promise<Sheet> => ({
+  segments: await segmentsOf(db, date.id),
+  polls: await pollsOf(db, date.id),
+  parts: await partsOf(db, date.id),
+});
 
 /** A sheet with ids of its own on another date; fixed hours keep their distance from the start. */
-export async function layRunSheet(context: Context, tx: Db, sheet: Sheet, source: Pick<OccurrenceRow, "startLocal">, target: OccurrenceRow): Promise<void> {
+export async function layRunSheet(
+  context: Context,
+  tx: Db,
+  sheet: Sheet,
+  source: Pick<OccurrenceRow, "startLocal">,
+  target: OccurrenceRow,
+): Promise<void> {
   const shift = minutesBetween(source.startLocal, target.startLocal);
   const pollIds = new Map(sheet.polls.map((poll) => [poll.id, context.ids.id()]));
   const about = { occurrenceId: target.id, organisationId: target.organisationId };
-  for (const poll of sheet.polls) await tx.insert(polls).values({ id: pollIds.get(poll.id)!, ...about, position: poll.position, question: poll.question, options: poll.options });
+  for (const poll of sheet.polls)
+    await tx
+      .insert(polls)
+      .values({
+        id: pollIds.get(poll.id)!,
+        ...about,
+        position: poll.position,
+        question: poll.question,
+        options: poll.options,
+      });
   for (const { position, title, lengthMinutes, fixedStartLocal, leaderTicketId, pollId } of sheet.segments) {
     const fixed = fixedStartLocal === null ? null : shiftLocal(fixedStartLocal, shift);
-    await tx.insert(segments).values({ id: context.ids.id(), ...about, position, title, lengthMinutes, fixedStartLocal: fixed, leaderTicketId, pollId: pollId ? (pollIds.get(pollId) ?? null) : null });
+    await tx
+      .insert(segments)
+      .values({
+        id: context.ids.id(),
+        ...about,
+        position,
+        title,
+        lengthMinutes,
+        fixedStartLocal: fixed,
+        leaderTicketId,
+        pollId: pollId ? (pollIds.get(pollId) ?? null) : null,
+      });
   }
   for (const { position, title, startLocal, lengthMinutes, leaderTicketId } of sheet.parts) {
-    await tx.insert(parts).values({ id: context.ids.id(), ...about, position, title, startLocal: shiftLocal(startLocal, shift), lengthMinutes, leaderTicketId });
+    await tx
+      .insert(parts)
+      .values({
+        id: context.ids.id(),
+        ...about,
+        position,
+        title,
+        startLocal: shiftLocal(startLocal, shift),
+        lengthMinutes,
+        leaderTicketId,
+      });
   }
 }

@@ -14,5 +14,6 @@ export const plainText = (html: string): string =>
   sanitizeHtml(html.replace(/<\/(p|h2|h3|li|blockquote)>|<br\s*\/?>/g, "\n"), {
     allowedTags: [],
     allowedAttributes: {},
-    textFilter: (text) => text.replaceAll("&amp;", "&").replaceAll("&lt;", "<").replaceAll("&gt;", ">").replaceAll("&quot;", '"'),
+    textFilter: (text) =>
+      text.replaceAll("&amp;", "&").replaceAll("&lt;", "<").replaceAll("&gt;", ">").replaceAll("&quot;", '"'),
   }).trim();

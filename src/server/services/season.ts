@@ -41,20 +41,38 @@ function narrowed(filter: SeasonFilter): (SQL | undefined)[] {
     filter.state === "draft" ? isNull(events.publishedAt) : undefined,
     filter.state === "published" ? isNotNull(events.publishedAt) : undefined,
     filter.state === "live" ? inArray(occurrences.phase, ["backstage", "open"]) : undefined,
-    filter.producerId ? sql`exists (select 1 from ${tickets} where ${tickets.eventId} = ${events.id} and ${tickets.personId} = ${filter.producerId} and ${tickets.role} = 'producer' and ${tickets.revokedAt} is null)` : undefined,
+    filter.producerId
+      ? sql`exists (select 1 from ${tickets} where ${tickets.eventId} = ${events.id} and ${tickets.personId} = ${filter.producerId} and ${tickets.role} = 'producer' and ${tickets.revokedAt} is null)`
+      : undefined,
   ];
 }
 
 type Row = { event: typeof events.$inferSelect; occurrence: typeof occurrences.$inferSelect };
 
 /** The rows with what the board shows of each: a fixed number of reads, however many dates. */
-async function filled(context: Context, member: TeamMember, rows: readonly Row[], withPlans: boolean): Promise<readonly SeasonDate[]> {
+async function filled(
+  context: Context,
+  member: TeamMember,
+  rows: readonly Row[],
+  withPlans: boolean,
+): Promise<readonly SeasonDate[]> {
   const { db } = context;
   const ids = rows.map((row) => row.occurrence.id);
   if (ids.length === 0) return [];
   const [counts, sheets, findings, past] = await Promise.all([
-    db.select({ id: tickets.occurrenceId, n: sql<number>`count(*)::int` }).from(tickets).where(and(inArray(tickets.occurrenceId, ids), eq(tickets.role, "attendee"), eq(tickets.status, "registered"))).groupBy(tickets.occurrenceId),
-    withPlans ? db.select().from(segments).where(inArray(segments.occurrenceId, ids)).orderBy(asc(segments.position)).limit(20_000) : [],
+    db
+      .select({ id: tickets.occurrenceId, n: sql<number>`count(*)::int` })
+      .from(tickets)
+      .where(and(inArray(tickets.occurrenceId, ids), eq(tickets.role, "attendee"), eq(tickets.status, "registered")))
+      .groupBy(tickets.occurrenceId),
+    withPlans
+      ? db
+          .select()
+          .from(segments)
+          .where(inArray(segments.occurrenceId, ids))
+          .orderBy(asc(segments.position))
+          .limit(20_000)
+      : [],
     withPlans ? findingsOf(context, rows) : new Map<string, never>(),
     withPlans ? pastHouse(context, member.organisationId) : null,
   ]);
@@ -62,7 +80,11 @@ async function filled(context: Context, member: TeamMember, rows: readonly Row[]
   const sheetOf = groupBy(sheets, (row) => row.occurrenceId);
   return rows.map(({ event, occurrence }): SeasonDate => {
     const sheet = sheetOf.get(occurrence.id) ?? [];
-    const plan = planRunSheet(sheet.map((one) => timed(one, occurrence.zone)), occurrence.startAt, occurrence.endAt);
+    const plan = planRunSheet(
+      sheet.map((one) => timed(one, occurrence.zone)),
+      occurrence.startAt,
+      occurrence.endAt,
+    );
     const found = findings.get(occurrence.id) ?? [];
     const registered = registeredOf.get(occurrence.id) ?? 0;
     return {
@@ -89,12 +111,30 @@ async function filled(context: Context, member: TeamMember, rows: readonly Row[]
   });
 }
 
-async function datesWhere(context: Context, member: TeamMember, filter: SeasonFilter, range: { from: number; to: number }, order: "soonest" | "latest", limit: number, phases: readonly Phase[]): Promise<Row[]> {
+async function datesWhere(
+  context: Context,
+  member: TeamMember,
+  filter: SeasonFilter,
+  range: { from: number; to: number },
+  order: "soonest" | "latest",
+  limit: number,
+  phases: readonly Phase[],
+): Promise<Row[]> {
   return context.db
     .select({ event: events, occurrence: occurrences })
     .from(occurrences)
     .innerJoin(events, eq(events.id, occurrences.eventId))
-    .where(and(eq(occurrences.organisationId, member.organisationId), isNull(events.deletedAt), gte(occurrences.endAt, range.from), lt(occurrences.startAt, range.to), inArray(occurrences.phase, [...phases]), visibleTo(member), ...narrowed(filter)))
+    .where(
+      and(
+        eq(occurrences.organisationId, member.organisationId),
+        isNull(events.deletedAt),
+        gte(occurrences.endAt, range.from),
+        lt(occurrences.startAt, range.to),
+        inArray(occurrences.phase, [...phases]),
+        visibleTo(member),
+        ...narrowed(filter),
+      ),
+    )
     .orderBy(order === "soonest" ? asc(occurrences.startAt) : desc(occurrences.startAt), asc(occurrences.id))
     .limit(limit);
 }
@@ -113,7 +153,12 @@ export interface Season {
   /** more dates lie ahead than are shown */
   readonly hasMore: boolean;
   readonly past: readonly SeasonDate[];
-  readonly standing: readonly { readonly eventId: string; readonly title: string; readonly slug: string; readonly roomCode: string }[];
+  readonly standing: readonly {
+    readonly eventId: string;
+    readonly title: string;
+    readonly slug: string;
+    readonly roomCode: string;
+  }[];
 }
 
 /** Rooms without fixed time that are not open just now. */
@@ -122,7 +167,16 @@ async function standingRooms(context: Context, member: TeamMember, filter: Seaso
   const rows = await context.db
     .select({ eventId: events.id, title: events.title, slug: events.slug, roomCode: events.roomCode })
     .from(events)
-    .where(and(eq(events.organisationId, member.organisationId), eq(events.shape, "standing"), isNull(events.deletedAt), sql`not ${isOpen}`, visibleTo(member), titled(filter)))
+    .where(
+      and(
+        eq(events.organisationId, member.organisationId),
+        eq(events.shape, "standing"),
+        isNull(events.deletedAt),
+        sql`not ${isOpen}`,
+        visibleTo(member),
+        titled(filter),
+      ),
+    )
     .orderBy(desc(events.createdAt))
     .limit(20);
   return rows.map((row) => ({ ...row, roomCode: row.roomCode ?? "" }));
@@ -133,18 +187,45 @@ export async function season(context: Context, member: TeamMember, filter: Seaso
   const now = context.clock.now();
   const isForMissing = filter.state === "missing";
   const [rows, pastRows, standing] = await Promise.all([
-    datesWhere(context, member, filter, { from: now - dayMs, to: now + 800 * dayMs }, "soonest", isForMissing ? searchedForMissing : boardLimit + 1, ahead),
-    filter.state && filter.state !== "published" ? [] : datesWhere(context, member, filter, { from: 0, to: now }, "latest", pastLimit, over),
+    datesWhere(
+      context,
+      member,
+      filter,
+      { from: now - dayMs, to: now + 800 * dayMs },
+      "soonest",
+      isForMissing ? searchedForMissing : boardLimit + 1,
+      ahead,
+    ),
+    filter.state && filter.state !== "published"
+      ? []
+      : datesWhere(context, member, filter, { from: 0, to: now }, "latest", pastLimit, over),
     standingRooms(context, member, filter),
   ]);
   const dates = await filled(context, member, rows, true);
   const wanted = isForMissing ? dates.filter((date) => date.missing > 0) : dates;
-  return { now, ahead: wanted.slice(0, boardLimit), hasMore: wanted.length > boardLimit, past: await filled(context, member, pastRows, false), standing };
+  return {
+    now,
+    ahead: wanted.slice(0, boardLimit),
+    hasMore: wanted.length > boardLimit,
+    past: await filled(context, member, pastRows, false),
+    standing,
+  };
 }
 
 /** Dates between two instants, for the month. */
-export async function datesBetween(context: Context, member: TeamMember, from: number, to: number, filter: SeasonFilter = {}): Promise<readonly SeasonDate[]> {
-  return filled(context, member, await datesWhere(context, member, filter, { from, to }, "soonest", monthLimit, [...ahead, ...over]), false);
+export async function datesBetween(
+  context: Context,
+  member: TeamMember,
+  from: number,
+  to: number,
+  filter: SeasonFilter = {},
+): Promise<readonly SeasonDate[]> {
+  return filled(
+    context,
+    member,
+    await datesWhere(context, member, filter, { from, to }, "soonest", monthLimit, [...ahead, ...over]),
+    false,
+  );
 }
 
 export interface SeasonPage {
@@ -153,36 +234,73 @@ export interface SeasonPage {
 }
 
 /** The season as a list, page by page: what lies ahead, soonest first, then what is over, the last first. */
-export async function seasonList(context: Context, member: TeamMember, filter: SeasonFilter, page: number, pageSize = 50): Promise<SeasonPage> {
-  const where = and(eq(occurrences.organisationId, member.organisationId), isNull(events.deletedAt), visibleTo(member), ...narrowed(filter));
+export async function seasonList(
+  context: Context,
+  member: TeamMember,
+  filter: SeasonFilter,
+  page: number,
+  pageSize = 50,
+): Promise<SeasonPage> {
+  const where = and(
+    eq(occurrences.organisationId, member.organisationId),
+    isNull(events.deletedAt),
+    visibleTo(member),
+    ...narrowed(filter),
+  );
   const isOver = sql`${occurrences.phase} in ('ended', 'not-held', 'cancelled')`;
   const soonest = sql`case when ${isOver} then null else ${occurrences.startAt} end asc nulls last`;
-  const from = () => context.db.select({ event: events, occurrence: occurrences }).from(occurrences).innerJoin(events, eq(events.id, occurrences.eventId)).where(where);
+  const from = () =>
+    context.db
+      .select({ event: events, occurrence: occurrences })
+      .from(occurrences)
+      .innerJoin(events, eq(events.id, occurrences.eventId))
+      .where(where);
   const [rows, [counted]] = await Promise.all([
-    from().orderBy(soonest, desc(occurrences.startAt), asc(occurrences.id)).limit(pageSize).offset(page * pageSize),
-    context.db.select({ n: sql<number>`count(*)::int` }).from(occurrences).innerJoin(events, eq(events.id, occurrences.eventId)).where(where),
+    from()
+      .orderBy(soonest, desc(occurrences.startAt), asc(occurrences.id))
+      .limit(pageSize)
+      .offset(page * pageSize),
+    context.db
+      .select({ n: sql<number>`count(*)::int` })
+      .from(occurrences)
+      .innerJoin(events, eq(events.id, occurrences.eventId))
+      .where(where),
   ]);
   return { dates: await filled(context, member, rows, false), total: counted?.n ?? 0 };
 }
 
 /** Producers by whom the season can be narrowed. */
-export async function producersOf(context: Context, member: TeamMember): Promise<readonly { id: string; name: string }[]> {
+export async function producersOf(
+  context: Context,
+  member: TeamMember,
+): Promise<readonly { id: string; name: string }[]> {
   const rows = await context.db
     .selectDistinct({ id: people.id, name: people.name })
     .from(tickets)
     .innerJoin(people, eq(people.id, tickets.personId))
-    .where(and(eq(tickets.organisationId, member.organisationId), eq(tickets.role, "producer"), isNull(tickets.revokedAt)))
+    .where(
+      and(eq(tickets.organisationId, member.organisationId), eq(tickets.role, "producer"), isNull(tickets.revokedAt)),
+    )
     .orderBy(asc(people.name))
     .limit(100);
   return rows.map((row) => ({ id: row.id, name: row.name ?? "" }));
 }
 
 /** What was deleted within the last week and can still be brought back. */
-export async function binned(context: Context, member: TeamMember): Promise<readonly { eventId: string; title: string; deletedAt: number }[]> {
+export async function binned(
+  context: Context,
+  member: TeamMember,
+): Promise<readonly { eventId: string; title: string; deletedAt: number }[]> {
   const rows = await context.db
     .select({ eventId: events.id, title: events.title, deletedAt: events.deletedAt })
     .from(events)
-    .where(and(eq(events.organisationId, member.organisationId), gte(events.deletedAt, context.clock.now() - 7 * dayMs), visibleTo(member)))
+    .where(
+      and(
+        eq(events.organisationId, member.organisationId),
+        gte(events.deletedAt, context.clock.now() - 7 * dayMs),
+        visibleTo(member),
+      ),
+    )
     .orderBy(desc(events.deletedAt))
     .limit(50);
   return rows.map((row) => ({ ...row, deletedAt: row.deletedAt! }));

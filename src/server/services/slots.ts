@@ -22,12 +22,20 @@ type Event = typeof events.$inferSelect;
 const offeredDays = 90;
 
 /** Makes a booking page: an event of its own whose dates are the slots that somebody booked. */
-export async function createSlots(context: Context, member: TeamMember, rawInput: unknown): Promise<{ eventId: string; slug: string }> {
+export async function createSlots(
+  context: Context,
+  member: TeamMember,
+  rawInput: unknown,
+): Promise<{ eventId: string; slug: string }> {
   requireStanding(member, "slots.edit");
   const { title, forEventId, ...plan } = parse(slotPlanInput, rawInput);
   if (forEventId) await accessFor(context, member, forEventId, "event.people");
   unwrap(laySlots(plan, wallTimeAt(context.clock.now() + offeredDays * dayMs, plan.zone).local));
-  const fresh = freshPlan(plan.startLocal, plan.zone, { durationMinutes: plan.lengthMinutes, houseSize: plan.capacity, callMinutes: 5 });
+  const fresh = freshPlan(plan.startLocal, plan.zone, {
+    durationMinutes: plan.lengthMinutes,
+    houseSize: plan.capacity,
+    callMinutes: 5,
+  });
   const { eventId } = await createEvent(context, member, { ...fresh, title, shape: "slots" });
   await context.db.insert(slotPlans).values({ eventId, organisationId: member.organisationId, forEventId, ...plan });
   await publishEvent(context, member, eventId, true);
@@ -51,7 +59,15 @@ async function takenBy(db: Db, eventId: string, from: number): Promise<ReadonlyM
   const rows = await db
     .select({ startAt: occurrences.startAt, n: sql<number>`count(${tickets.id})::int` })
     .from(occurrences)
-    .leftJoin(tickets, and(eq(tickets.occurrenceId, occurrences.id), eq(tickets.status, "registered"), eq(tickets.role, "attendee"), isNull(tickets.revokedAt)))
+    .leftJoin(
+      tickets,
+      and(
+        eq(tickets.occurrenceId, occurrences.id),
+        eq(tickets.status, "registered"),
+        eq(tickets.role, "attendee"),
+        isNull(tickets.revokedAt),
+      ),
+    )
     .where(and(eq(occurrences.eventId, eventId), gte(occurrences.startAt, from)))
     .groupBy(occurrences.startAt)
     .limit(5000);
@@ -61,7 +77,9 @@ async function takenBy(db: Db, eventId: string, from: number): Promise<ReadonlyM
 async function offered(context: Context, db: Db, eventId: string, plan: SlotPlan): Promise<OfferedSlot[]> {
   const now = context.clock.now();
   const horizon = now + offeredDays * dayMs;
-  const slots = unwrap(laySlots(plan, wallTimeAt(horizon, plan.zone).local)).filter((slot) => slot.startAt > now && slot.startAt < horizon);
+  const slots = unwrap(laySlots(plan, wallTimeAt(horizon, plan.zone).local)).filter(
+    (slot) => slot.startAt > now && slot.startAt < horizon,
+  );
   const taken = await takenBy(db, eventId, now);
   return slots.map((slot) => ({ ...slot, left: Math.max(0, plan.capacity - (taken.get(slot.startAt) ?? 0)) }));
 }
@@ -75,60 +93,138 @@ export async function bookingPage(context: Context, organisation: Organisation, 
     .where(and(eq(events.organisationId, organisation.id), eq(events.slug, slug), isNull(events.deletedAt)));
   if (!row || row.event.publishedAt === null) throw notFound("slots");
   const slots = await offered(context, context.db, row.event.id, row.plan);
-  return { event: row.event, plan: row.plan, forEventId: row.plan.forEventId, slots: slots.filter((slot) => slot.left > 0) };
+  return {
+    event: row.event,
+    plan: row.plan,
+    forEventId: row.plan.forEventId,
+    slots: slots.filter((slot) => slot.left > 0),
+  };
 }
 
 /** The date of a slot, made at its first booking. The event's row is locked: of many who click at once as many get in as there is room. */
-async function takeSlot(context: Context, tx: Db, { event, plan }: Pick<BookingPage, "event" | "plan">, startAt: number): Promise<typeof occurrences.$inferSelect> {
+async function takeSlot(
+  context: Context,
+  tx: Db,
+  { event, plan }: Pick<BookingPage, "event" | "plan">,
+  startAt: number,
+): Promise<typeof occurrences.$inferSelect> {
   await tx.select({ id: events.id }).from(events).where(eq(events.id, event.id)).for("update");
   const slot = (await offered(context, tx, event.id, plan)).find((one) => one.startAt === startAt);
   if (!slot) throw notFound("slot");
   if (slot.left === 0) throw new Refusal({ code: "house-full" });
-  const [known] = await tx.select().from(occurrences).where(and(eq(occurrences.eventId, event.id), eq(occurrences.startAt, startAt)));
+  const [known] = await tx
+    .select()
+    .from(occurrences)
+    .where(and(eq(occurrences.eventId, event.id), eq(occurrences.startAt, startAt)));
   if (known) return known;
-  const shape = { organisationId: event.organisationId, eventId: event.id, zone: plan.zone, durationMinutes: plan.lengthMinutes, callMinutes: 5 };
+  const shape = {
+    organisationId: event.organisationId,
+    eventId: event.id,
+    zone: plan.zone,
+    durationMinutes: plan.lengthMinutes,
+    callMinutes: 5,
+  };
   const [id] = await layDates(context, tx, shape, [slot.startLocal], { kind: "slot" });
   const [made] = await tx.select().from(occurrences).where(eq(occurrences.id, id!));
   return made!;
 }
 
-async function tell(context: Context, tx: Db, event: Event, date: typeof occurrences.$inferSelect, ticket: typeof tickets.$inferSelect): Promise<void> {
+async function tell(
+  context: Context,
+  tx: Db,
+  event: Event,
+  date: typeof occurrences.$inferSelect,
+  ticket: typeof tickets.$inferSelect,
+): Promise<void> {
   await planMessages(context, tx, [{ ...aboutTicket(ticket, date), kind: "confirmation", dueAt: context.clock.now() }]);
   await planReminders(context, tx, event.reminderOffsetsMinutes, date, [ticket]);
 }
 
 /** Books a slot for somebody: a ticket of its own, its mail with the join details and the calendar file. One open booking a person and page. */
-export async function bookSlot(context: Context, page: Pick<BookingPage, "event" | "plan">, startAt: number, rawInput: unknown, remote: string): Promise<string> {
+export async function bookSlot(
+  context: Context,
+  page: Pick<BookingPage, "event" | "plan">,
+  startAt: number,
+  rawInput: unknown,
+  remote: string,
+): Promise<string> {
   const input = parse(registrationInput, rawInput);
   const { event } = page;
   await countTry(context, "registration", `${event.id}|${remote}`);
   await countTry(context, "mail-to-address", input.email);
   return context.db.transaction(async (tx) => {
     const date = await takeSlot(context, tx, page, startAt);
-    const person = await personByEmail(context, tx, event.organisationId, { ...input, zone: input.zone && isZone(input.zone) ? input.zone : null, locale: input.locale && localeOf(input.locale) });
-    const open = await tx.select({ id: tickets.id }).from(tickets).innerJoin(occurrences, eq(occurrences.id, tickets.occurrenceId)).where(and(eq(tickets.eventId, event.id), eq(tickets.personId, person.id), eq(tickets.status, "registered"), gte(occurrences.endAt, context.clock.now())));
+    const person = await personByEmail(context, tx, event.organisationId, {
+      ...input,
+      zone: input.zone && isZone(input.zone) ? input.zone : null,
+      locale: input.locale && localeOf(input.locale),
+    });
+    const open = await tx
+      .select({ id: tickets.id })
+      .from(tickets)
+      .innerJoin(occurrences, eq(occurrences.id, tickets.occurrenceId))
+      .where(
+        and(
+          eq(tickets.eventId, event.id),
+          eq(tickets.personId, person.id),
+          eq(tickets.status, "registered"),
+          gte(occurrences.endAt, context.clock.now()),
+        ),
+      );
     if (open.length > 0) throw new Refusal({ code: "already-done", action: "slot.book" });
-    const values = { role: "attendee" as const, status: "registered" as const, source: input.source, registeredAt: context.clock.now(), revokedAt: null };
+    const values = {
+      role: "attendee" as const,
+      status: "registered" as const,
+      source: input.source,
+      registeredAt: context.clock.now(),
+      revokedAt: null,
+    };
     const [made] = await tx
       .insert(tickets)
-      .values({ id: context.ids.id(), organisationId: event.organisationId, eventId: event.id, occurrenceId: date.id, personId: person.id, ...values })
+      .values({
+        id: context.ids.id(),
+        organisationId: event.organisationId,
+        eventId: event.id,
+        occurrenceId: date.id,
+        personId: person.id,
+        ...values,
+      })
       .onConflictDoUpdate({ target: [tickets.eventId, tickets.occurrenceId, tickets.personId], set: values })
       .returning();
-    await tx.insert(consents).values({ id: context.ids.id(), organisationId: event.organisationId, personId: person.id, ticketId: made!.id, kind: "registration", wording: consentWording, givenAt: context.clock.now() });
+    await tx
+      .insert(consents)
+      .values({
+        id: context.ids.id(),
+        organisationId: event.organisationId,
+        personId: person.id,
+        ticketId: made!.id,
+        kind: "registration",
+        wording: consentWording,
+        givenAt: context.clock.now(),
+      });
     await tell(context, tx, event, date, made!);
     return made!.id;
   });
 }
 
 /** Moves a booking to another slot; the ticket and its link stay the same. */
-export async function moveBooking(context: Context, page: Pick<BookingPage, "event" | "plan">, holder: Holder, startAt: number): Promise<void> {
+export async function moveBooking(
+  context: Context,
+  page: Pick<BookingPage, "event" | "plan">,
+  holder: Holder,
+  startAt: number,
+): Promise<void> {
   const { ticket, event, occurrence } = holder;
   if (event.id !== page.event.id || ticket.status !== "registered") throw notFound("ticket");
   if (occurrence.startAt <= context.clock.now()) throw new Refusal({ code: "date-past" });
   await context.db.transaction(async (tx) => {
     const date = await takeSlot(context, tx, page, startAt);
     await dropPlanned(tx, ticket.id);
-    const [moved] = await tx.update(tickets).set({ occurrenceId: date.id }).where(eq(tickets.id, ticket.id)).returning();
+    const [moved] = await tx
+      .update(tickets)
+      .set({ occurrenceId: date.id })
+      .where(eq(tickets.id, ticket.id))
+      .returning();
     await planMessages(context, tx, [{ ...aboutTicket(moved!, date), kind: "change", dueAt: context.clock.now() }]);
     await planReminders(context, tx, event.reminderOffsetsMinutes, date, [moved!]);
   });
@@ -140,7 +236,13 @@ export interface SlotPageLine {
   readonly slug: string;
   readonly plan: SlotPlan;
   readonly forTitle: string | null;
-  readonly bookings: readonly { readonly dateId: string; readonly startAt: number; readonly endAt: number; readonly name: string; readonly email: string }[];
+  readonly bookings: readonly {
+    readonly dateId: string;
+    readonly startAt: number;
+    readonly endAt: number;
+    readonly name: string;
+    readonly email: string;
+  }[];
 }
 
 /** The organisation's booking pages with who comes when. */
@@ -157,14 +259,36 @@ export async function slotPages(context: Context, member: TeamMember): Promise<r
   const ids = rows.map((row) => row.event.id);
   const [booked, named] = await Promise.all([
     context.db
-      .select({ eventId: tickets.eventId, dateId: occurrences.id, startAt: occurrences.startAt, endAt: occurrences.endAt, name: people.name, email: people.email })
+      .select({
+        eventId: tickets.eventId,
+        dateId: occurrences.id,
+        startAt: occurrences.startAt,
+        endAt: occurrences.endAt,
+        name: people.name,
+        email: people.email,
+      })
       .from(tickets)
       .innerJoin(occurrences, eq(occurrences.id, tickets.occurrenceId))
       .innerJoin(people, eq(people.id, tickets.personId))
-      .where(and(inArray(tickets.eventId, ids), eq(tickets.status, "registered"), eq(tickets.role, "attendee"), gte(occurrences.endAt, context.clock.now() - dayMs)))
+      .where(
+        and(
+          inArray(tickets.eventId, ids),
+          eq(tickets.status, "registered"),
+          eq(tickets.role, "attendee"),
+          gte(occurrences.endAt, context.clock.now() - dayMs),
+        ),
+      )
       .orderBy(asc(occurrences.startAt))
       .limit(2000),
-    context.db.select({ id: events.id, title: events.title }).from(events).where(inArray(events.id, rows.map((row) => row.plan.forEventId).filter((id) => id !== null))),
+    context.db
+      .select({ id: events.id, title: events.title })
+      .from(events)
+      .where(
+        inArray(
+          events.id,
+          rows.map((row) => row.plan.forEventId).filter((id) => id !== null),
+        ),
+      ),
   ]);
   return rows.map(({ event, plan }) => ({
     eventId: event.id,
@@ -172,6 +296,14 @@ export async function slotPages(context: Context, member: TeamMember): Promise<r
     slug: event.slug,
     plan,
     forTitle: named.find((one) => one.id === plan.forEventId)?.title ?? null,
-    bookings: booked.filter((one) => one.eventId === event.id).map(({ dateId, startAt, endAt, name, email }) => ({ dateId, startAt, endAt, name: name ?? "", email: email ?? "" })),
+    bookings: booked
+      .filter((one) => one.eventId === event.id)
+      .map(({ dateId, startAt, endAt, name, email }) => ({
+        dateId,
+        startAt,
+        endAt,
+        name: name ?? "",
+        email: email ?? "",
+      })),
   }));
 }

@@ -29,7 +29,11 @@ export interface StageListItem {
   readonly isMe: boolean;
 }
 
-export async function listStagePeople(context: Context, member: TeamMember, eventId: string): Promise<readonly StageListItem[]> {
+export async function listStagePeople(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+): Promise<readonly StageListItem[]> {
   await accessFor(context, member, eventId, "event.read");
   const rows = await context.db
     .select({ ticket: tickets, person: people })
@@ -56,7 +60,12 @@ export async function listStagePeople(context: Context, member: TeamMember, even
 }
 
 /** Puts somebody on the event's list. Nothing is sent: the invitation is an act of its own. */
-export async function addStagePerson(context: Context, member: TeamMember, eventId: string, input: unknown): Promise<string> {
+export async function addStagePerson(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  input: unknown,
+): Promise<string> {
   const access = await accessFor(context, member, eventId, "event.people");
   const wanted = parse(stagePersonInput, input);
   const { organisationId } = access.event;
@@ -68,18 +77,53 @@ export async function addStagePerson(context: Context, member: TeamMember, event
       .where(and(eq(tickets.eventId, eventId), eq(tickets.personId, person.id), isNull(tickets.occurrenceId)));
     if (known && known.revokedAt === null) throw new Refusal({ code: "address-taken" });
     const languages = wanted.role === "interpreter" ? wanted.languages : null;
-    const values = { role: wanted.role, duties: wanted.role === "crew" ? wanted.duties : [], languages, reply: null, revokedAt: null, invitedAt: null };
+    const values = {
+      role: wanted.role,
+      duties: wanted.role === "crew" ? wanted.duties : [],
+      languages,
+      reply: null,
+      revokedAt: null,
+      invitedAt: null,
+    };
     const ticketId = known?.id ?? context.ids.id();
-    if (known) await tx.update(tickets).set({ ...values, linkVersion: known.linkVersion + 1 }).where(eq(tickets.id, known.id));
-    else await tx.insert(tickets).values({ id: ticketId, organisationId, eventId, personId: person.id, registeredAt: context.clock.now(), ...values });
-    await audit(context, tx, { organisationId, actorId: member.userId, action: "people.add", eventId, facts: { ticketId, role: wanted.role } });
-    await notifyJournals(tx, (await datesOf(tx, eventId)).map((date) => date.id));
+    if (known)
+      await tx
+        .update(tickets)
+        .set({ ...values, linkVersion: known.linkVersion + 1 })
+        .where(eq(tickets.id, known.id));
+    else
+      await tx
+        .insert(tickets)
+        .values({
+          id: ticketId,
+          organisationId,
+          eventId,
+          personId: person.id,
+          registeredAt: context.clock.now(),
+          ...values,
+        });
+    await audit(context, tx, {
+      organisationId,
+      actorId: member.userId,
+      action: "people.add",
+      eventId,
+      facts: { ticketId, role: wanted.role },
+    });
+    await notifyJournals(
+      tx,
+      (await datesOf(tx, eventId)).map((date) => date.id),
+    );
     return ticketId;
   });
 }
 
 /** People of a calendar entry as panelists; who is on the list already, the producer for one, stays as they are. */
-export async function addFromEntry(context: Context, member: TeamMember, eventId: string, found: readonly { name: string; email: string }[]): Promise<void> {
+export async function addFromEntry(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  found: readonly { name: string; email: string }[],
+): Promise<void> {
   for (const person of found.slice(0, 100)) {
     try {
       await addStagePerson(context, member, eventId, { ...person, role: "panelist", duties: [], languages: null });
@@ -93,51 +137,106 @@ async function stageTicket(context: Context, eventId: string, ticketId: string) 
   const rows = await context.db
     .select()
     .from(tickets)
-    .where(and(eq(tickets.id, ticketId), eq(tickets.eventId, eventId), isNull(tickets.occurrenceId), isNull(tickets.revokedAt)));
+    .where(
+      and(
+        eq(tickets.id, ticketId),
+        eq(tickets.eventId, eventId),
+        isNull(tickets.occurrenceId),
+        isNull(tickets.revokedAt),
+      ),
+    );
   return oneOf(rows, "person");
 }
 
 /** Gives a crew member these duties, ahead or in the middle of the hour. */
-export async function setDuties(context: Context, member: TeamMember, eventId: string, ticketId: string, rawDuties: unknown): Promise<void> {
+export async function setDuties(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  ticketId: string,
+  rawDuties: unknown,
+): Promise<void> {
   const access = await accessFor(context, member, eventId, "event.people");
   const duties = parse(dutiesInput, rawDuties);
   const ticket = await stageTicket(context, eventId, ticketId);
   if (ticket.role !== "crew") throw new Refusal({ code: "not-allowed", action: "event.people" });
   // nobody hands out what they do not hold
-  const missing = access.actor.role === "crew" && duties.some((duty) => !access.actor.duties.includes(duty) && !ticket.duties.includes(duty));
+  const missing =
+    access.actor.role === "crew" &&
+    duties.some((duty) => !access.actor.duties.includes(duty) && !ticket.duties.includes(duty));
   if (missing) throw new Refusal({ code: "not-allowed", action: "event.people" });
   await context.db.transaction(async (tx) => {
     await tx.update(tickets).set({ duties }).where(eq(tickets.id, ticketId));
-    await audit(context, tx, { organisationId: ticket.organisationId, actorId: member.userId, action: "people.duties", eventId, facts: { ticketId, duties: duties.join(" ") } });
-    await notifyJournals(tx, (await datesOf(tx, eventId)).map((date) => date.id));
+    await audit(context, tx, {
+      organisationId: ticket.organisationId,
+      actorId: member.userId,
+      action: "people.duties",
+      eventId,
+      facts: { ticketId, duties: duties.join(" ") },
+    });
+    await notifyJournals(
+      tx,
+      (await datesOf(tx, eventId)).map((date) => date.id),
+    );
   });
 }
 
 const replies = ["coming", "not-coming", "unsure"] as const;
 
 /** Writes down what somebody of the stage has said, by phone or in passing; an empty word takes it back. */
-export async function setReply(context: Context, member: TeamMember, eventId: string, ticketId: string, rawReply: string): Promise<void> {
+export async function setReply(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  ticketId: string,
+  rawReply: string,
+): Promise<void> {
   await accessFor(context, member, eventId, "event.people");
   const ticket = await stageTicket(context, eventId, ticketId);
   const reply = replies.find((one) => one === rawReply) ?? null;
-  await context.db.update(tickets).set({ reply, repliedAt: reply === null ? null : context.clock.now() }).where(eq(tickets.id, ticket.id));
+  await context.db
+    .update(tickets)
+    .set({ reply, repliedAt: reply === null ? null : context.clock.now() })
+    .where(eq(tickets.id, ticket.id));
 }
 
 /** Takes somebody off the list: their link is dead from then on. The producer stays. */
-export async function removeStagePerson(context: Context, member: TeamMember, eventId: string, ticketId: string): Promise<void> {
+export async function removeStagePerson(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  ticketId: string,
+): Promise<void> {
   const access = await accessFor(context, member, eventId, "event.people");
   const ticket = await stageTicket(context, eventId, ticketId);
   if (ticket.role === "producer") throw new Refusal({ code: "not-allowed", action: "event.people" });
   await context.db.transaction(async (tx) => {
-    await tx.update(tickets).set({ revokedAt: context.clock.now(), linkVersion: ticket.linkVersion + 1 }).where(eq(tickets.id, ticketId));
+    await tx
+      .update(tickets)
+      .set({ revokedAt: context.clock.now(), linkVersion: ticket.linkVersion + 1 })
+      .where(eq(tickets.id, ticketId));
     await dropPlanned(tx, ticketId);
-    await audit(context, tx, { organisationId: access.event.organisationId, actorId: member.userId, action: "people.remove", eventId, facts: { ticketId } });
-    await notifyJournals(tx, (await datesOf(tx, eventId)).map((date) => date.id));
+    await audit(context, tx, {
+      organisationId: access.event.organisationId,
+      actorId: member.userId,
+      action: "people.remove",
+      eventId,
+      facts: { ticketId },
+    });
+    await notifyJournals(
+      tx,
+      (await datesOf(tx, eventId)).map((date) => date.id),
+    );
   });
 }
 
 /** The stage invitation as this person would get it, link redacted. */
-export async function previewStageInvitation(context: Context, member: TeamMember, eventId: string, ticketId: string): Promise<FinishedMessage> {
+export async function previewStageInvitation(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  ticketId: string,
+): Promise<FinishedMessage> {
   await accessFor(context, member, eventId, "event.people");
   const ticket = await stageTicket(context, eventId, ticketId);
   const date = await dateOf(context.db, eventId, context.clock.now());
@@ -148,7 +247,12 @@ export async function previewStageInvitation(context: Context, member: TeamMembe
 }
 
 /** Sends the invitation with the personal link to each of these, and plans their call-time reminders. */
-export async function inviteStagePeople(context: Context, member: TeamMember, eventId: string, ticketIds: readonly string[]): Promise<number> {
+export async function inviteStagePeople(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  ticketIds: readonly string[],
+): Promise<number> {
   const access = await accessFor(context, member, eventId, "event.people");
   const date = await dateOf(context.db, eventId, context.clock.now());
   if (ticketIds.length === 0) return 0;
@@ -156,10 +260,21 @@ export async function inviteStagePeople(context: Context, member: TeamMember, ev
     const invited = await tx
       .update(tickets)
       .set({ invitedAt: context.clock.now() })
-      .where(and(eq(tickets.eventId, eventId), inArray(tickets.id, [...ticketIds]), isNull(tickets.occurrenceId), isNull(tickets.revokedAt)))
+      .where(
+        and(
+          eq(tickets.eventId, eventId),
+          inArray(tickets.id, [...ticketIds]),
+          isNull(tickets.occurrenceId),
+          isNull(tickets.revokedAt),
+        ),
+      )
       .returning();
     const dueAt = context.clock.now();
-    const sent = await planMessages(context, tx, invited.map((ticket) => ({ ...aboutTicket(ticket, date), kind: "stage-invitation", dueAt })));
+    const sent = await planMessages(
+      context,
+      tx,
+      invited.map((ticket) => ({ ...aboutTicket(ticket, date), kind: "stage-invitation", dueAt })),
+    );
     await planReminders(context, tx, access.event.reminderOffsetsMinutes, date, invited);
     return sent;
   });

@@ -11,12 +11,20 @@ import { pictureName } from "./front/pictures";
 import { appendRows } from "./room-commands";
 import { forgetTries } from "./tries";
 
-async function stagePresence(context: Context, occurrenceId: string): Promise<{ isStagePresent: boolean; lastStageLeftAt: number | null }> {
+async function stagePresence(
+  context: Context,
+  occurrenceId: string,
+): Promise<{ isStagePresent: boolean; lastStageLeftAt: number | null }> {
   const alive = context.clock.now() - signLostAfterMs;
   const rows = await context.db
     .select({ outAt: connections.outAt, lastSignAt: connections.lastSignAt })
     .from(connections)
-    .where(and(eq(connections.occurrenceId, occurrenceId), inArray(connections.role, ["producer", "crew", "panelist", "interpreter", "captioner"])));
+    .where(
+      and(
+        eq(connections.occurrenceId, occurrenceId),
+        inArray(connections.role, ["producer", "crew", "panelist", "interpreter", "captioner"]),
+      ),
+    );
   const isStagePresent = rows.some((row) => row.outAt === null && row.lastSignAt > alive);
   const lastStageLeftAt = rows.length === 0 ? null : Math.max(...rows.map((row) => row.outAt ?? row.lastSignAt));
   return { isStagePresent, lastStageLeftAt };
@@ -25,7 +33,12 @@ async function stagePresence(context: Context, occurrenceId: string): Promise<{ 
 async function sweepOne(context: Context, occurrence: OccurrenceRow): Promise<boolean> {
   const { startAt, endAt } = occurrence;
   const times = { startAt, endAt, callAt: callTimeOf(startAt, occurrence.callMinutes) };
-  const step = stepDue({ phase: occurrence.phase, times, now: context.clock.now(), ...(await stagePresence(context, occurrence.id)) });
+  const step = stepDue({
+    phase: occurrence.phase,
+    times,
+    now: context.clock.now(),
+    ...(await stagePresence(context, occurrence.id)),
+  });
   if (!step) return false;
   await context.db.transaction(async (tx) => {
     await appendRows(context, tx, occurrence.id, (room) => {
@@ -66,12 +79,33 @@ export async function sweepDates(context: Context): Promise<number> {
 async function dropBinned(context: Context, now: number): Promise<void> {
   const isOver = and(isNotNull(events.deletedAt), lt(events.deletedAt, now - binDays * dayMs));
   const [pictures, files, films] = await Promise.all([
-    context.db.select({ id: eventPictures.id }).from(eventPictures).innerJoin(events, eq(events.id, eventPictures.eventId)).where(isOver).limit(5000),
-    context.db.select({ id: eventFiles.id }).from(eventFiles).innerJoin(events, eq(events.id, eventFiles.eventId)).where(isOver).limit(5000),
-    context.db.select({ name: recordings.fileName }).from(recordings).innerJoin(occurrences, eq(occurrences.id, recordings.occurrenceId)).innerJoin(events, eq(events.id, occurrences.eventId)).where(isOver).limit(5000),
+    context.db
+      .select({ id: eventPictures.id })
+      .from(eventPictures)
+      .innerJoin(events, eq(events.id, eventPictures.eventId))
+      .where(isOver)
+      .limit(5000),
+    context.db
+      .select({ id: eventFiles.id })
+      .from(eventFiles)
+      .innerJoin(events, eq(events.id, eventFiles.eventId))
+      .where(isOver)
+      .limit(5000),
+    context.db
+      .select({ name: recordings.fileName })
+      .from(recordings)
+      .innerJoin(occurrences, eq(occurrences.id, recordings.occurrenceId))
+      .innerJoin(events, eq(events.id, occurrences.eventId))
+      .where(isOver)
+      .limit(5000),
   ]);
   await context.db.delete(events).where(isOver);
-  for (const name of [...pictures.map(({ id }) => pictureName(id)), ...files.map(({ id }) => fileName(id)), ...films.map((film) => film.name)]) await context.storage.remove(name);
+  for (const name of [
+    ...pictures.map(({ id }) => pictureName(id)),
+    ...files.map(({ id }) => fileName(id)),
+    ...films.map((film) => film.name),
+  ])
+    await context.storage.remove(name);
 }
 
 /**
@@ -89,9 +123,14 @@ export async function purge(context: Context): Promise<number> {
       and not exists (select 1 from tickets t join events e on e.id = t.event_id join occurrences c on c.event_id = e.id
         where t.person_id = p.id and c.end_at > ${new Date(now).toISOString()}::timestamptz - make_interval(days => o.retention_days))
     limit 5000`);
-  await context.db.transaction((tx) => erasePeople(tx, past.rows.map((row) => String(row["id"])), now));
+  await context.db.transaction((tx) =>
+    erasePeople(
+      tx,
+      past.rows.map((row) => String(row["id"])),
+      now,
+    ),
+  );
   await context.db.delete(auditLog).where(lt(auditLog.at, now - 3 * 365 * dayMs));
   await forgetTries(context);
   return past.rows.length;
 }
-

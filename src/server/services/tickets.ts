@@ -58,7 +58,10 @@ export const tokenOf = (context: Context, ticket: Pick<Ticket, "id" | "linkVersi
   context.secrets.tokenFor(ticket.id, ticket.linkVersion);
 
 /** How this holder comes in by phone, in their own language; none where nobody can. */
-export async function phoneRowsFor(context: Context, { event, ticket, person }: Holder): Promise<[label: string, value: string][]> {
+export async function phoneRowsFor(
+  context: Context,
+  { event, ticket, person }: Holder,
+): Promise<[label: string, value: string][]> {
   if (event.soundBy === "computer") return [];
   const rules = rulesOf(await organisationOf(context, event.organisationId));
   return phoneRows(messagesFor(person.locale).joinBlock, phoneDetails(context, event, rules, ticket));
@@ -67,11 +70,16 @@ export async function phoneRowsFor(context: Context, { event, ticket, person }: 
 /** Whether this holder may go to the room at all. */
 export function requireWayIn(holder: Holder): void {
   if (isStageRole(holder.actor.role)) return;
-  if (holder.ticket.status !== "registered") throw new Refusal({ code: "wrong-state", action: "house.enter", state: holder.ticket.status });
+  if (holder.ticket.status !== "registered")
+    throw new Refusal({ code: "wrong-state", action: "house.enter", state: holder.ticket.status });
 }
 
 /** The invitee that a registration link names, for prefilling; null for anything else. */
-export async function inviteeOf(context: Context, eventId: string, token: string | null): Promise<{ name: string; email: string } | null> {
+export async function inviteeOf(
+  context: Context,
+  eventId: string,
+  token: string | null,
+): Promise<{ name: string; email: string } | null> {
   const claim = token ? context.secrets.readToken(token) : null;
   if (!claim || !claim.matches(0)) return null;
   const [row] = await context.db

@@ -35,9 +35,18 @@ export async function moveUpWaiting(
   await db
     .update(tickets)
     .set({ status: "registered", waitingSince: null })
-    .where(inArray(tickets.id, lucky.map((ticket) => ticket.id)));
+    .where(
+      inArray(
+        tickets.id,
+        lucky.map((ticket) => ticket.id),
+      ),
+    );
   const dueAt = context.clock.now();
-  await planMessages(context, db, lucky.map((ticket) => ({ ...aboutTicket(ticket, occurrence), kind: "waiting-list-place", dueAt })));
+  await planMessages(
+    context,
+    db,
+    lucky.map((ticket) => ({ ...aboutTicket(ticket, occurrence), kind: "waiting-list-place", dueAt })),
+  );
   await planReminders(context, db, event.reminderOffsetsMinutes, occurrence, lucky);
   return lucky.length;
 }

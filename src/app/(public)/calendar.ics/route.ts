@@ -4,5 +4,7 @@ import { calendarResponse } from "../../_lib/files";
 import { answer, currentOrganisation } from "../../_lib/request";
 
 export function GET(): Promise<Response> {
-  return answer(async () => calendarResponse(await organisationCalendar((await app()).context, await currentOrganisation())));
+  return answer(async () =>
+    calendarResponse(await organisationCalendar((await app()).context, await currentOrganisation())),
+  );
 }

@@ -6,6 +6,8 @@ import { answer, currentOrganisation } from "../../_lib/request";
 export function GET(): Promise<Response> {
   return answer(async () => {
     const { context } = await app();
-    return new Response(await organisationFeed(context, await currentOrganisation()), { headers: { "content-type": "application/atom+xml; charset=utf-8", "cache-control": "public, max-age=60" } });
+    return new Response(await organisationFeed(context, await currentOrganisation()), {
+      headers: { "content-type": "application/atom+xml; charset=utf-8", "cache-control": "public, max-age=60" },
+    });
   });
 }

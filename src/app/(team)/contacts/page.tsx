@@ -6,7 +6,13 @@ import { ContactForm } from "@/features/contacts/contact-form";
 import { Duplicates } from "@/features/contacts/duplicates";
 import { ImportPanel } from "@/features/contacts/import-panel";
 import { TeamBar } from "@/features/shared/team-bar";
-import { contactById, contactPage, contactPageSize, likelyDuplicates, pairsShown } from "@/server/services/contacts/book";
+import {
+  contactById,
+  contactPage,
+  contactPageSize,
+  likelyDuplicates,
+  pairsShown,
+} from "@/server/services/contacts/book";
 import { contactHistory } from "@/server/services/contacts/history";
 import { buttonClass, inputClass } from "@/ui";
 import { isUuid, orNotFound, pageMember } from "../../_lib/request";
@@ -16,24 +22,48 @@ import { eraseContactAction, mergeContactsAction, saveContactAction } from "./ac
 export const metadata = { title: "Contacts" };
 
 type Raw = Record<string, string | undefined>;
-const href = (query: Raw): string => `/contacts?${new URLSearchParams(Object.entries(query).filter((entry): entry is [string, string] => Boolean(entry[1]))).toString()}`;
+const href = (query: Raw): string =>
+  `/contacts?${new URLSearchParams(Object.entries(query).filter((entry): entry is [string, string] => Boolean(entry[1]))).toString()}`;
 
 async function Person({ id, mayEdit }: { id: string; mayEdit: boolean }) {
   const { context, member } = await pageMember();
-  const [contact, history] = await orNotFound(() => Promise.all([contactById(context, member, id), contactHistory(context, member, id)]));
+  const [contact, history] = await orNotFound(() =>
+    Promise.all([contactById(context, member, id), contactHistory(context, member, id)]),
+  );
   return (
     <div className="flex flex-col gap-6">
-      <ContactForm key={contact.id} contact={contact} mayEdit={mayEdit} save={saveContactAction} erase={eraseContactAction} />
-      {contact.unsubscribedAt !== null && <p className="border-l-2 border-attention pl-2 text-attention">Wants no invitations, reminders and follow-ups, since {shortDate(contact.unsubscribedAt, "UTC")}.</p>}
-      {contact.addressFailedAt !== null && <p className="border-l-2 border-wrong pl-2 text-wrong">Mail to this address came back on {shortDate(contact.addressFailedAt, "UTC")}: {contact.addressFailedReason ?? "refused"}. Another address brings mail again.</p>}
+      <ContactForm
+        key={contact.id}
+        contact={contact}
+        mayEdit={mayEdit}
+        save={saveContactAction}
+        erase={eraseContactAction}
+      />
+      {contact.unsubscribedAt !== null && (
+        <p className="border-l-2 border-attention pl-2 text-attention">
+          Wants no invitations, reminders and follow-ups, since {shortDate(contact.unsubscribedAt, "UTC")}.
+        </p>
+      )}
+      {contact.addressFailedAt !== null && (
+        <p className="border-l-2 border-wrong pl-2 text-wrong">
+          Mail to this address came back on {shortDate(contact.addressFailedAt, "UTC")}:{" "}
+          {contact.addressFailedReason ?? "refused"}. Another address brings mail again.
+        </p>
+      )}
       <section>
         <h2 className="text-head font-semibold">With us</h2>
         {history.length === 0 && <p className="text-ink-2">No event yet.</p>}
         <ol className="mt-1 border-l-2 border-rule">
           {history.map((one, i) => (
             <li key={i} className="relative py-1.5 pl-3">
-              <span className={`absolute top-3 -left-[5px] size-2 ${one.minutesInside > 0 ? "bg-action" : "bg-rule"}`} />
-              <span className="mono text-label text-ink-2">{one.startAt && one.zone ? `${shortDate(one.startAt, one.zone)} ${clockTime(one.startAt, one.zone)}` : "no date"}</span>
+              <span
+                className={`absolute top-3 -left-[5px] size-2 ${one.minutesInside > 0 ? "bg-action" : "bg-rule"}`}
+              />
+              <span className="mono text-label text-ink-2">
+                {one.startAt && one.zone
+                  ? `${shortDate(one.startAt, one.zone)} ${clockTime(one.startAt, one.zone)}`
+                  : "no date"}
+              </span>
               <Link href={`/events/${one.eventId}/people`} prefetch={false} className="block truncate" dir="auto">
                 {one.title}
               </Link>
@@ -56,11 +86,22 @@ export default async function ContactsPage({ searchParams }: { searchParams: Pro
   const query = contactQuery.catch({ words: "", tag: "", group: "", state: "all", page: 0 }).parse(raw);
   const book = await contactPage(context, member, query);
   const mayEdit = standingMay(member.standing, "contacts.edit");
-  const narrow = { words: query.words, tag: query.tag, group: query.group, state: query.state === "all" ? "" : query.state };
-  const isIn = (part: Raw) => href({ ...narrow, ...part }) === href({ ...narrow, view: raw["view"] === "duplicates" ? "duplicates" : "" });
+  const narrow = {
+    words: query.words,
+    tag: query.tag,
+    group: query.group,
+    state: query.state === "all" ? "" : query.state,
+  };
+  const isIn = (part: Raw) =>
+    href({ ...narrow, ...part }) === href({ ...narrow, view: raw["view"] === "duplicates" ? "duplicates" : "" });
   const side = (part: Raw, words: string, count?: number) => (
     <li key={words}>
-      <Link href={href({ ...narrow, ...part })} prefetch={false} aria-current={isIn(part) ? "true" : undefined} className={`flex justify-between gap-2 no-underline hover:underline ${isIn(part) ? "font-semibold text-ink" : ""}`}>
+      <Link
+        href={href({ ...narrow, ...part })}
+        prefetch={false}
+        aria-current={isIn(part) ? "true" : undefined}
+        className={`flex justify-between gap-2 no-underline hover:underline ${isIn(part) ? "font-semibold text-ink" : ""}`}
+      >
         <span className="truncate" dir="auto">
           {words}
         </span>
@@ -77,7 +118,13 @@ export default async function ContactsPage({ searchParams }: { searchParams: Pro
           <span className="mono pb-1 text-ink-2">{book.total}</span>
           <form className="ml-auto flex gap-2" action="/contacts">
             {raw["view"] === "duplicates" && <input type="hidden" name="view" value="duplicates" />}
-            <input name="words" aria-label="Find by name or address" placeholder="name or address" defaultValue={query.words} className={inputClass} />
+            <input
+              name="words"
+              aria-label="Find by name or address"
+              placeholder="name or address"
+              defaultValue={query.words}
+              className={inputClass}
+            />
             <button className={buttonClass("quiet")}>Find</button>
           </form>
           {mayEdit && (
@@ -104,20 +151,28 @@ export default async function ContactsPage({ searchParams }: { searchParams: Pro
             {book.groups.length > 0 && (
               <div>
                 <p className="text-label font-medium text-ink-2">Groups</p>
-                <ul className="flex flex-col gap-1">{book.groups.map((one) => side({ group: one.name }, one.name, one.count))}</ul>
+                <ul className="flex flex-col gap-1">
+                  {book.groups.map((one) => side({ group: one.name }, one.name, one.count))}
+                </ul>
               </div>
             )}
             {book.tags.length > 0 && (
               <div>
                 <p className="text-label font-medium text-ink-2">Tags</p>
-                <ul className="flex flex-col gap-1">{book.tags.map((one) => side({ tag: one.name }, one.name, one.count))}</ul>
+                <ul className="flex flex-col gap-1">
+                  {book.tags.map((one) => side({ tag: one.name }, one.name, one.count))}
+                </ul>
               </div>
             )}
           </nav>
           {raw["view"] === "duplicates" ? (
             <section className="col-span-2">
               <h2 className="text-head font-semibold">Perhaps twice in the book</h2>
-              <Duplicates pairs={await likelyDuplicates(context, member, { words: query.words })} most={pairsShown} merge={mergeContactsAction} />
+              <Duplicates
+                pairs={await likelyDuplicates(context, member, { words: query.words })}
+                most={pairsShown}
+                merge={mergeContactsAction}
+              />
             </section>
           ) : raw["view"] === "import" && mayEdit ? (
             <div className="col-span-2">
@@ -126,21 +181,44 @@ export default async function ContactsPage({ searchParams }: { searchParams: Pro
           ) : (
             <>
               <section aria-label="The book">
-                {book.contacts.length === 0 && <p className="text-ink-2">{query.words || query.tag || query.group || query.state !== "all" ? "Nobody fits." : "The book is empty. Take a file in, or add somebody."}</p>}
+                {book.contacts.length === 0 && (
+                  <p className="text-ink-2">
+                    {query.words || query.tag || query.group || query.state !== "all"
+                      ? "Nobody fits."
+                      : "The book is empty. Take a file in, or add somebody."}
+                  </p>
+                )}
                 <ul>
                   {book.contacts.map((one) => (
-                    <li key={one.id} className={`grid grid-cols-[11rem_1fr_11rem] items-baseline gap-3 border-b border-rule py-1.5 ${one.id === raw["contact"] ? "bg-sheet" : ""}`}>
-                      <Link href={href({ ...narrow, page: query.page ? String(query.page) : "", contact: one.id })} prefetch={false} className="truncate font-medium no-underline hover:underline" dir="auto">
+                    <li
+                      key={one.id}
+                      className={`grid grid-cols-[11rem_1fr_11rem] items-baseline gap-3 border-b border-rule py-1.5 ${one.id === raw["contact"] ? "bg-sheet" : ""}`}
+                    >
+                      <Link
+                        href={href({ ...narrow, page: query.page ? String(query.page) : "", contact: one.id })}
+                        prefetch={false}
+                        className="truncate font-medium no-underline hover:underline"
+                        dir="auto"
+                      >
                         {one.name || one.email}
                       </Link>
-                      <span className={`truncate ${one.addressFailedAt ? "text-wrong" : "text-ink-2"}`}>{one.email}</span>
-                      <span className="max-w-56 truncate text-label text-ink-2">{[...one.groups, ...one.tags].join(" · ")}{one.unsubscribedAt !== null && " · no mail"}</span>
+                      <span className={`truncate ${one.addressFailedAt ? "text-wrong" : "text-ink-2"}`}>
+                        {one.email}
+                      </span>
+                      <span className="max-w-56 truncate text-label text-ink-2">
+                        {[...one.groups, ...one.tags].join(" · ")}
+                        {one.unsubscribedAt !== null && " · no mail"}
+                      </span>
                     </li>
                   ))}
                 </ul>
                 <p className="mt-3 flex gap-4">
-                  {query.page > 0 && <Link href={href({ ...narrow, page: String(query.page - 1) })}>The {contactPageSize} before</Link>}
-                  {(query.page + 1) * contactPageSize < book.total && <Link href={href({ ...narrow, page: String(query.page + 1) })}>The next {contactPageSize}</Link>}
+                  {query.page > 0 && (
+                    <Link href={href({ ...narrow, page: String(query.page - 1) })}>The {contactPageSize} before</Link>
+                  )}
+                  {(query.page + 1) * contactPageSize < book.total && (
+                    <Link href={href({ ...narrow, page: String(query.page + 1) })}>The next {contactPageSize}</Link>
+                  )}
                 </p>
               </section>
               <aside aria-label="The contact" className="self-start bg-sheet p-4">

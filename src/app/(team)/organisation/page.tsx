@@ -11,15 +11,32 @@ import { seatRequestsOf } from "@/server/services/house/requests";
 import { house } from "@/server/services/house/licences";
 import { templatesOf } from "@/server/services/templates";
 import { pageMember } from "../../_lib/request";
-import { decideSeatsAction, deleteTemplateAction, makeBoardAction, removeBoardAction, renameTemplateAction, saveLicencesAction, saveRulesAction } from "../house-actions";
+import {
+  decideSeatsAction,
+  deleteTemplateAction,
+  makeBoardAction,
+  removeBoardAction,
+  renameTemplateAction,
+  saveLicencesAction,
+  saveRulesAction,
+} from "../house-actions";
 import { signOutAction } from "../sign-in/actions";
 
 export const metadata = { title: "House" };
 
 export default async function OrganisationPage() {
   const { context, member } = await pageMember();
-  const [own, boards, requests, templates] = await Promise.all([house(context, member), boardsOf(context, member), seatRequestsOf(context, member), templatesOf(context, member)]);
-  const lines = templates.map((one) => ({ id: one.id, name: one.name, facts: `${durationWords(one.plan.durationMinutes)} · ${one.segments} ${one.segments === 1 ? "segment" : "segments"} · ${one.polls} ${one.polls === 1 ? "poll" : "polls"}` }));
+  const [own, boards, requests, templates] = await Promise.all([
+    house(context, member),
+    boardsOf(context, member),
+    seatRequestsOf(context, member),
+    templatesOf(context, member),
+  ]);
+  const lines = templates.map((one) => ({
+    id: one.id,
+    name: one.name,
+    facts: `${durationWords(one.plan.durationMinutes)} · ${one.segments} ${one.segments === 1 ? "segment" : "segments"} · ${one.polls} ${one.polls === 1 ? "poll" : "polls"}`,
+  }));
   return (
     <>
       <TeamBar signOut={signOutAction} />
@@ -32,8 +49,17 @@ export default async function OrganisationPage() {
           <div className="flex flex-col gap-8">
             <LicencesForm initial={own.licences} mayEdit={own.mayEdit} save={saveLicencesAction} />
             <SeatRequests requests={requests} mayDecide={own.mayEdit} decide={decideSeatsAction} />
-            <BoardList boards={boards} mayEdit={standingMay(member.standing, "boards.edit")} make={makeBoardAction} remove={removeBoardAction} />
-            <TemplateList templates={lines} mayEdit={member.standing !== "crew"} acts={{ rename: renameTemplateAction, remove: deleteTemplateAction }} />
+            <BoardList
+              boards={boards}
+              mayEdit={standingMay(member.standing, "boards.edit")}
+              make={makeBoardAction}
+              remove={removeBoardAction}
+            />
+            <TemplateList
+              templates={lines}
+              mayEdit={member.standing !== "crew"}
+              acts={{ rename: renameTemplateAction, remove: deleteTemplateAction }}
+            />
           </div>
           <RulesForm initial={own.rules} mayEdit={own.mayEdit} save={saveRulesAction} />
         </div>

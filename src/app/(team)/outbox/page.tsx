@@ -10,10 +10,18 @@ import { tryAgainAction } from "./actions";
 
 export const metadata = { title: "Outbox" };
 
-export default async function OutboxPage({ searchParams }: { searchParams: Promise<{ mail?: string; before?: string }> }) {
+export default async function OutboxPage({
+  searchParams,
+}: {
+  searchParams: Promise<{ mail?: string; before?: string }>;
+}) {
   const { context, member } = await pageMember();
   const query = await searchParams;
-  const [page, putOff, { zone }] = await Promise.all([outboxPage(context, member, query.before ?? null), putOffMail(context, member), organisationOf(context, member.organisationId)]);
+  const [page, putOff, { zone }] = await Promise.all([
+    outboxPage(context, member, query.before ?? null),
+    putOffMail(context, member),
+    organisationOf(context, member.organisationId),
+  ]);
   const mail = query.mail ? await orNotFound(() => outboxMail(context, member, query.mail!)) : null;
   return (
     <>
@@ -27,7 +35,13 @@ export default async function OutboxPage({ searchParams }: { searchParams: Promi
                 <PutOffNotes putOff={putOff} zone={zone} />
               </div>
             )}
-            <MailList lines={page.lines} zone={zone} chosenId={query.mail ?? null} keep={query.before ? `&before=${query.before}` : ""} tryAgain={tryAgainAction} />
+            <MailList
+              lines={page.lines}
+              zone={zone}
+              chosenId={query.mail ?? null}
+              keep={query.before ? `&before=${query.before}` : ""}
+              tryAgain={tryAgainAction}
+            />
             <nav aria-label="Pages" className="mt-3 flex gap-4">
               {query.before && (
                 <Link href="/outbox" prefetch={false}>

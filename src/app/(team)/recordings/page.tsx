@@ -16,15 +16,25 @@ export default async function RecordingsPage() {
       <TeamBar signOut={signOutAction} />
       <main className="mx-auto max-w-5xl px-6 py-5">
         <h1 className="border-b-2 border-ink pb-2 text-title leading-tight font-semibold">Recordings</h1>
-        {items.length === 0 && <p className="py-4 text-ink-2">No recording yet. One is added on a date’s page afterwards.</p>}
+        {items.length === 0 && (
+          <p className="py-4 text-ink-2">No recording yet. One is added on a date’s page afterwards.</p>
+        )}
         <ul>
           {items.map(({ recording, eventId, recordedAt }) => (
             <li key={recording.id} className="flex gap-4 border-b border-rule py-2">
-              <Link href={`/events/${eventId}/afterwards/${recording.occurrenceId}`} prefetch={false} className="flex-1">
+              <Link
+                href={`/events/${eventId}/afterwards/${recording.occurrenceId}`}
+                prefetch={false}
+                className="flex-1"
+              >
                 {recording.title}
               </Link>
               <span className="text-ink-2">{longDate(recordedAt, zone)}</span>
-              {recording.publishedFrom === null ? <span className="text-ink-2">not published</span> : <a href={`/on-demand/${recording.slug}`}>on demand</a>}
+              {recording.publishedFrom === null ? (
+                <span className="text-ink-2">not published</span>
+              ) : (
+                <a href={`/on-demand/${recording.slug}`}>on demand</a>
+              )}
             </li>
           ))}
         </ul>

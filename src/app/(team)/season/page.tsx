@@ -50,12 +50,26 @@ async function MonthView({ context, member, query, zone }: Scene) {
         <Link href={seasonHref(query, { month: beside(-1) })} prefetch={false}>
           the month before
         </Link>
-        <h2 className="text-head font-semibold">{longDate(from + 14 * dayMs, zone).split(" ").slice(2).join(" ")}</h2>
+        <h2 className="text-head font-semibold">
+          {longDate(from + 14 * dayMs, zone)
+            .split(" ")
+            .slice(2)
+            .join(" ")}
+        </h2>
         <Link href={seasonHref(query, { month: beside(32) })} prefetch={false}>
           the month after
         </Link>
       </nav>
-      <SeasonMonth month={query.month} today={wallTimeAt(now, zone).local.slice(0, 10)} acts={acts} dates={dates.map((date) => ({ ...date, isFixed: date.phase !== "scheduled" || date.startAt <= now || member.standing === "crew", isCancelled: date.phase === "cancelled" }))} />
+      <SeasonMonth
+        month={query.month}
+        today={wallTimeAt(now, zone).local.slice(0, 10)}
+        acts={acts}
+        dates={dates.map((date) => ({
+          ...date,
+          isFixed: date.phase !== "scheduled" || date.startAt <= now || member.standing === "crew",
+          isCancelled: date.phase === "cancelled",
+        }))}
+      />
     </>
   );
 }
@@ -127,7 +141,11 @@ async function RailsView({ context, member, query, zone }: Scene) {
   );
 }
 
-export default async function SeasonPage({ searchParams }: { searchParams: Promise<Record<string, string | undefined>> }) {
+export default async function SeasonPage({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | undefined>>;
+}) {
   const { context, member } = await pageMember();
   const organisation = await currentOrganisation();
   const now = context.clock.now();
@@ -157,7 +175,13 @@ export default async function SeasonPage({ searchParams }: { searchParams: Promi
           </Link>
         </header>
         <SeasonNav query={query} producers={producers} />
-        {query.view === "month" ? <MonthView {...scene} /> : query.view === "list" ? <ListView {...scene} /> : <RailsView {...scene} />}
+        {query.view === "month" ? (
+          <MonthView {...scene} />
+        ) : query.view === "list" ? (
+          <ListView {...scene} />
+        ) : (
+          <RailsView {...scene} />
+        )}
       </main>
     </>
   );

@@ -8,7 +8,9 @@ import { failureOf, remoteAddress } from "../../_lib/request";
 
 /** Signs a team member in. Tries are counted by address and by network; the answer never says which part was wrong. */
 export async function signInAction(_before: string | null, data: FormData): Promise<string | null> {
-  const email = String(data.get("email") ?? "").trim().toLowerCase();
+  const email = String(data.get("email") ?? "")
+    .trim()
+    .toLowerCase();
   const { context, signIn } = await app();
   try {
     await countTry(context, "sign-in", email);
@@ -17,7 +19,10 @@ export async function signInAction(_before: string | null, data: FormData): Prom
     return wordsOf(failureOf(error));
   }
   try {
-    await signIn.api.signInEmail({ body: { email, password: String(data.get("password") ?? "") }, headers: await headers() });
+    await signIn.api.signInEmail({
+      body: { email, password: String(data.get("password") ?? "") },
+      headers: await headers(),
+    });
   } catch {
     return "Address and password do not fit together.";
   }

@@ -14,16 +14,24 @@ export const metadata = { title: "Hours" };
 
 export default async function SlotsPage() {
   const { context, member } = await pageMember();
-  const [pages, organisation, coming] = await Promise.all([slotPages(context, member), organisationOf(context, member.organisationId), season(context, member)]);
+  const [pages, organisation, coming] = await Promise.all([
+    slotPages(context, member),
+    organisationOf(context, member.organisationId),
+    season(context, member),
+  ]);
   const today = wallTimeAt(context.clock.now(), organisation.zone).local;
-  const events = [...new Map(coming.ahead.map((date) => [date.eventId, { id: date.eventId, title: date.title }])).values()];
+  const events = [
+    ...new Map(coming.ahead.map((date) => [date.eventId, { id: date.eventId, title: date.title }])).values(),
+  ];
   return (
     <>
       <TeamBar signOut={signOutAction} />
       <main className="mx-auto max-w-6xl px-6 py-5">
         <header className="mb-5 border-b-2 border-ink pb-2">
           <h1 className="text-title leading-tight font-semibold">Hours</h1>
-          <p className="text-ink-2">Tech checks and open hours, booked by whoever comes. Each booking has a foyer and a room of its own.</p>
+          <p className="text-ink-2">
+            Tech checks and open hours, booked by whoever comes. Each booking has a foyer and a room of its own.
+          </p>
         </header>
         <div className="grid grid-cols-[1fr_24rem] gap-10">
           <div className="flex flex-col gap-8">
@@ -34,7 +42,9 @@ export default async function SlotsPage() {
                   {page.title}
                 </h2>
                 <p className="text-ink-2">
-                  <span className="mono">{page.plan.lengthMinutes}</span> min each, <span className="mono">{page.plan.pauseMinutes}</span> min between, {page.plan.capacity === 1 ? "one person" : `${page.plan.capacity} people`} at a time{" "}
+                  <span className="mono">{page.plan.lengthMinutes}</span> min each,{" "}
+                  <span className="mono">{page.plan.pauseMinutes}</span> min between,{" "}
+                  {page.plan.capacity === 1 ? "one person" : `${page.plan.capacity} people`} at a time{" "}
                   <a href={`/book/${page.slug}`} className="mono block truncate">{`/book/${page.slug}`}</a>
                 </p>
                 {page.bookings.length === 0 ? (
@@ -42,10 +52,11 @@ export default async function SlotsPage() {
                 ) : (
                   <ul className="mt-1">
                     {page.bookings.map((one) => (
-                      <li key={one.dateId + one.email} className="grid grid-cols-[16rem_1fr_auto] gap-3 border-t border-rule py-1.5">
-                        <span className="mono">
-                          {localWords(wallTimeAt(one.startAt, page.plan.zone).local)}
-                        </span>
+                      <li
+                        key={one.dateId + one.email}
+                        className="grid grid-cols-[16rem_1fr_auto] gap-3 border-t border-rule py-1.5"
+                      >
+                        <span className="mono">{localWords(wallTimeAt(one.startAt, page.plan.zone).local)}</span>
                         <span className="truncate" dir="auto">
                           {one.name} <span className="text-ink-2">{one.email}</span>
                         </span>
@@ -59,7 +70,15 @@ export default async function SlotsPage() {
               </section>
             ))}
           </div>
-          {standingMay(member.standing, "slots.edit") && <SlotForm zone={organisation.zone} todayLocal={today} firstLocal={`${shiftLocal(today, 24 * 60).slice(0, 10)}T14:00`} events={events} make={createSlotsAction} />}
+          {standingMay(member.standing, "slots.edit") && (
+            <SlotForm
+              zone={organisation.zone}
+              todayLocal={today}
+              firstLocal={`${shiftLocal(today, 24 * 60).slice(0, 10)}T14:00`}
+              events={events}
+              make={createSlotsAction}
+            />
+          )}
         </div>
       </main>
     </>

@@ -4,5 +4,8 @@ import { finding, type Check } from "../plan-facts";
 export const licenceMissing: Check = (plan) => {
   if (plan.licenceSizes.length === 0) return null;
   if (plan.licenceSize !== null && plan.licenceSize >= plan.houseSize) return null;
-  return finding("licence-missing", "not-during-the-hour", plan.callAt, "plan", "houseSize", { houseSize: plan.houseSize, size: plan.licenceSize ?? 0 });
+  return finding("licence-missing", "not-during-the-hour", plan.callAt, "plan", "houseSize", {
+    houseSize: plan.houseSize,
+    size: plan.licenceSize ?? 0,
+  });
 };

@@ -10,5 +10,9 @@ export const licenceMuchTooLarge: Check = (plan) => {
   if (!expected || licenceSize === null || plan.startAt - plan.now > 7 * 24 * hourMs) return null;
   const enough = plan.licenceSizes.find((size) => size >= expected.peak * spare);
   if (enough === undefined || enough * 2 > licenceSize) return null;
-  return finding("licence-much-too-large", "worth-a-look", plan.callAt, "plan", "houseSize", { peak: Math.round(expected.peak), size: licenceSize, enough });
+  return finding("licence-much-too-large", "worth-a-look", plan.callAt, "plan", "houseSize", {
+    peak: Math.round(expected.peak),
+    size: licenceSize,
+    enough,
+  });
 };

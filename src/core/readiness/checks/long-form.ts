@@ -6,5 +6,7 @@ const many = 6;
 /** The registration form asks so much that people give up. */
 export const longForm: Check = (plan) => {
   if (plan.formFieldCount < many) return null;
-  return finding("long-form", "worth-a-look", plan.startAt - 24 * hourMs, "front-door", "formFields", { count: plan.formFieldCount });
+  return finding("long-form", "worth-a-look", plan.startAt - 24 * hourMs, "front-door", "formFields", {
+    count: plan.formFieldCount,
+  });
 };

@@ -4,4 +4,11 @@ import type { Check } from "../plan-facts";
 export const noPanelist: Check = (plan) =>
   plan.stagePeople.some((person) => person.role === "panelist")
     ? null
-    : { check: "no-panelist", severity: "stops-the-show", byAt: plan.callAt, place: "people", field: "add-person", facts: {} };
+    : {
+        check: "no-panelist",
+        severity: "stops-the-show",
+        byAt: plan.callAt,
+        place: "people",
+        field: "add-person",
+        facts: {},
+      };

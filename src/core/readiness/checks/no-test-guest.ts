@@ -4,4 +4,11 @@ import type { Check } from "../plan-facts";
 export const noTestGuest: Check = (plan) =>
   plan.hasTestGuestWalkedIn
     ? null
-    : { check: "no-test-guest", severity: "worth-a-look", byAt: plan.callAt, place: "front-door", field: "test-guest", facts: {} };
+    : {
+        check: "no-test-guest",
+        severity: "worth-a-look",
+        byAt: plan.callAt,
+        place: "front-door",
+        field: "test-guest",
+        facts: {},
+      };

@@ -8,5 +8,8 @@ const crowd = 100;
 export const nobodyForQuestions: Check = (plan) => {
   const handlers = plan.stagePeople.filter((one) => one.role === "crew" && holdsDuty(one, "questions"));
   if (!plan.questionsOn || handlers.length > 0 || plan.houseSize < crowd) return null;
-  return finding("nobody-for-questions", "worth-a-look", plan.callAt, "people", "duties", { houseSize: plan.houseSize, crewToAsk: crewWithout(plan, "questions") });
+  return finding("nobody-for-questions", "worth-a-look", plan.callAt, "people", "duties", {
+    houseSize: plan.houseSize,
+    crewToAsk: crewWithout(plan, "questions"),
+  });
 };

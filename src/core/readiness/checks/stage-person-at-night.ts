@@ -12,5 +12,8 @@ export const stagePersonAtNight: Check = (plan) => {
     return clock >= nightFrom || clock < nightUntil;
   });
   if (!tired) return null;
-  return finding("stage-person-at-night", "worth-a-look", plan.callAt - 24 * hourMs, "people", "find-a-time", { name: tired.name, clock: clockTime(plan.callAt, tired.zone!) });
+  return finding("stage-person-at-night", "worth-a-look", plan.callAt - 24 * hourMs, "people", "find-a-time", {
+    name: tired.name,
+    clock: clockTime(plan.callAt, tired.zone!),
+  });
 };

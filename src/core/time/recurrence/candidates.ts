@@ -26,7 +26,9 @@ function byDayWithin(first: DayNumber, last: DayNumber, byDay: readonly ByDay[])
 function inMonth(rule: RecurrenceRule, year: number, month: number, startDay: number): number[] {
   const length = daysInMonth(year, month);
   const first = dayNumber(year, month, 1);
-  const named = rule.byMonthDay.map((day) => (day > 0 ? day : length + 1 + day)).filter((day) => day >= 1 && day <= length);
+  const named = rule.byMonthDay
+    .map((day) => (day > 0 ? day : length + 1 + day))
+    .filter((day) => day >= 1 && day <= length);
   const byDate = named.map((day) => first + day - 1);
   const byWeekday = rule.byDay.length > 0 ? byDayWithin(first, first + length - 1, rule.byDay) : null;
   if (rule.byMonthDay.length > 0) return unique(byWeekday ? byDate.filter((day) => byWeekday.includes(day)) : byDate);
@@ -37,7 +39,8 @@ function inMonth(rule: RecurrenceRule, year: number, month: number, startDay: nu
 
 function inYear(rule: RecurrenceRule, year: number, start: { month: number; day: number }): number[] {
   if (rule.byMonth.length > 0) return unique(rule.byMonth.flatMap((month) => inMonth(rule, year, month, start.day)));
-  if (rule.byMonthDay.length > 0) return unique(Array.from({ length: 12 }, (_, i) => inMonth(rule, year, i + 1, start.day)).flat());
+  if (rule.byMonthDay.length > 0)
+    return unique(Array.from({ length: 12 }, (_, i) => inMonth(rule, year, i + 1, start.day)).flat());
   if (rule.byDay.length > 0) return byDayWithin(dayNumber(year, 1, 1), dayNumber(year, 12, 31), rule.byDay);
   return inMonth(rule, year, start.month, start.day);
 }
@@ -45,7 +48,11 @@ function inYear(rule: RecurrenceRule, year: number, start: { month: number; day:
 const matchesDay = (rule: RecurrenceRule, day: DayNumber): boolean => {
   const { year, month, day: ofMonth } = civil(day);
   if (rule.byMonth.length > 0 && !rule.byMonth.includes(month)) return false;
-  if (rule.byMonthDay.length > 0 && !rule.byMonthDay.some((one) => (one > 0 ? one : daysInMonth(year, month) + 1 + one) === ofMonth)) return false;
+  if (
+    rule.byMonthDay.length > 0 &&
+    !rule.byMonthDay.some((one) => (one > 0 ? one : daysInMonth(year, month) + 1 + one) === ofMonth)
+  )
+    return false;
   return rule.byDay.length === 0 || rule.byDay.some((one) => one.weekday === weekdayOf(day));
 };
 

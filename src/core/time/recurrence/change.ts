@@ -42,11 +42,17 @@ export function splitSeries(series: Series, at: string): SplitSeries {
     rdates: split(series.rdates, false),
   };
   if (before.last === null) return { earlier: null, later };
-  const earlier: Series = { ...series, rule: { ...rule, count: null, until: before.last }, exdates: split(series.exdates, true), rdates: split(series.rdates, true) };
+  const earlier: Series = {
+    ...series,
+    rule: { ...rule, count: null, until: before.last },
+    exdates: split(series.exdates, true),
+    rdates: split(series.rdates, true),
+  };
   return { earlier, later };
 }
 
-const moveList = (list: readonly string[], minutes: number): string[] => list.map((local) => shiftLocal(local, minutes));
+const moveList = (list: readonly string[], minutes: number): string[] =>
+  list.map((local) => shiftLocal(local, minutes));
 
 /**
  * Moves a whole series so that its first start becomes `startLocal`: what was taken out, put in or
@@ -57,15 +63,31 @@ export function moveSeries(series: Series, startLocal: string): { series: Series
   const shiftMinutes = minutesBetween(series.startLocal, startLocal);
   const days = dayOfLocal(startLocal) - dayOfLocal(series.startLocal);
   const until = series.rule.until === null ? null : shiftLocal(series.rule.until, shiftMinutes);
-  const rule: RecurrenceRule = { ...series.rule, until, byDay: days === 0 ? series.rule.byDay : movedWeekdays(series, days) };
-  return { series: { ...series, startLocal, rule, exdates: moveList(series.exdates, shiftMinutes), rdates: moveList(series.rdates, shiftMinutes) }, shiftMinutes };
+  const rule: RecurrenceRule = {
+    ...series.rule,
+    until,
+    byDay: days === 0 ? series.rule.byDay : movedWeekdays(series, days),
+  };
+  return {
+    series: {
+      ...series,
+      startLocal,
+      rule,
+      exdates: moveList(series.exdates, shiftMinutes),
+      rdates: moveList(series.rdates, shiftMinutes),
+    },
+    shiftMinutes,
+  };
 }
 
 /** Plain weekdays of a weekly rule move with the start; ordinals within a month stay what they are. */
 function movedWeekdays(series: Series, days: number): RecurrenceRule["byDay"] {
   if (series.rule.freq !== "WEEKLY") return series.rule.byDay;
   const codes = ["MO", "TU", "WE", "TH", "FR", "SA", "SU"] as const;
-  return series.rule.byDay.map((one) => ({ ...one, weekday: codes[(((codes.indexOf(one.weekday) + days) % 7) + 7) % 7]! }));
+  return series.rule.byDay.map((one) => ({
+    ...one,
+    weekday: codes[(((codes.indexOf(one.weekday) + days) % 7) + 7) % 7]!,
+  }));
 }
 
 /** Months between the first and the last date in which a monthly rule made none, as `YYYY-MM` (rule 2). */

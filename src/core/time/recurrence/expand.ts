@@ -15,7 +15,8 @@ export function* starts(rule: RecurrenceRule, startLocal: string): Generator<str
   const startDay = dayOfLocal(startLocal);
   const clock = startLocal.slice(10);
   let made = 0;
-  const mayGoOn = (local: string) => (rule.count === null || made < rule.count) && (rule.until === null || local <= rule.until);
+  const mayGoOn = (local: string) =>
+    (rule.count === null || made < rule.count) && (rule.until === null || local <= rule.until);
   if (!mayGoOn(startLocal)) return;
   made += 1;
   yield startLocal;
@@ -51,7 +52,8 @@ export function firstMatch(rule: RecurrenceRule, startLocal: string): string | n
 
 /** What makes a rule unusable, before any date is counted. */
 export function checkRule(rule: RecurrenceRule, startLocal: string): Result<void> {
-  const wrong = (reason: "interval" | "count" | "until-before-start" | "part") => fail({ code: "bad-rule", reason } as const);
+  const wrong = (reason: "interval" | "count" | "until-before-start" | "part") =>
+    fail({ code: "bad-rule", reason } as const);
   if (!Number.isInteger(rule.interval) || rule.interval < 1) return wrong("interval");
   if (rule.count !== null && (!Number.isInteger(rule.count) || rule.count < 1)) return wrong("count");
   if (rule.count !== null && rule.until !== null) return wrong("part");

@@ -1,11 +1,34 @@
 import fc from "fast-check";
 import { RRuleTemporal } from "rrule-temporal";
 import { describe, expect, it } from "vitest";
-import { datesOfSeries, firstMatch, instantOf, kindOfWallTime, moveSeries, parseRule, ruleSentence, ruleText, skippedMonths, splitSeries, starts, weekdayCodes, weeklyRule, type RecurrenceRule, type Series } from "..";
+import {
+  datesOfSeries,
+  firstMatch,
+  instantOf,
+  kindOfWallTime,
+  moveSeries,
+  parseRule,
+  ruleSentence,
+  ruleText,
+  skippedMonths,
+  splitSeries,
+  starts,
+  weekdayCodes,
+  weeklyRule,
+  type RecurrenceRule,
+  type Series,
+} from "..";
 import { unwrap } from "../../shared";
 
 const newYork = "America/New_York";
-const series = (rule: string, startLocal = "1997-09-02T09:00", part: Partial<Series> = {}): Series => ({ rule: unwrap(parseRule(rule, newYork)), startLocal, zone: newYork, exdates: [], rdates: [], ...part });
+const series = (rule: string, startLocal = "1997-09-02T09:00", part: Partial<Series> = {}): Series => ({
+  rule: unwrap(parseRule(rule, newYork)),
+  startLocal,
+  zone: newYork,
+  exdates: [],
+  rdates: [],
+  ...part,
+});
 const days = (one: Series, most = 400): string[] => {
   const out: string[] = [];
   for (const local of starts(one.rule, one.startLocal)) {
@@ -20,47 +43,236 @@ const listed = (...months: string[]): string[] =>
     const [name, list] = month.split(": ") as [string, string];
     return list.split(" ").map((day) => `${name}-${day.padStart(2, "0")}`);
   });
-const range = (from: number, to: number, step = 1) => Array.from({ length: Math.floor((to - from) / step) + 1 }, (_, i) => from + i * step).join(" ");
+const range = (from: number, to: number, step = 1) =>
+  Array.from({ length: Math.floor((to - from) / step) + 1 }, (_, i) => from + i * step).join(" ");
 
 describe("rule 2: the examples of RFC 5545 §3.8.5.3 that use these parts", () => {
   // DTSTART;TZID=America/New_York:19970902T090000 unless a start is given; open ones are cut after what the RFC lists
   it.each<[what: string, rule: string, dates: string[], start?: string]>([
     ["daily for 10", "FREQ=DAILY;COUNT=10", listed(`1997-09: ${range(2, 11)}`)],
-    ["daily until December 24", "FREQ=DAILY;UNTIL=19971224T000000Z", listed(`1997-09: ${range(2, 30)}`, `1997-10: ${range(1, 31)}`, `1997-11: ${range(1, 30)}`, `1997-12: ${range(1, 23)}`)],
-    ["every other day", "FREQ=DAILY;INTERVAL=2", listed(`1997-09: ${range(2, 30, 2)}`, `1997-10: ${range(2, 30, 2)}`, `1997-11: ${range(1, 29, 2)}`, `1997-12: ${range(1, 31, 2)}`)],
+    [
+      "daily until December 24",
+      "FREQ=DAILY;UNTIL=19971224T000000Z",
+      listed(
+        `1997-09: ${range(2, 30)}`,
+        `1997-10: ${range(1, 31)}`,
+        `1997-11: ${range(1, 30)}`,
+        `1997-12: ${range(1, 23)}`,
+      ),
+    ],
+    [
+      "every other day",
+      "FREQ=DAILY;INTERVAL=2",
+      listed(
+        `1997-09: ${range(2, 30, 2)}`,
+        `1997-10: ${range(2, 30, 2)}`,
+        `1997-11: ${range(1, 29, 2)}`,
+        `1997-12: ${range(1, 31, 2)}`,
+      ),
+    ],
     ["every 10 days, 5 times", "FREQ=DAILY;INTERVAL=10;COUNT=5", listed("1997-09: 2 12 22", "1997-10: 2 12")],
-    ["every day in January, yearly", "FREQ=YEARLY;UNTIL=20000131T140000Z;BYMONTH=1;BYDAY=SU,MO,TU,WE,TH,FR,SA", listed(`1998-01: ${range(1, 31)}`, `1999-01: ${range(1, 31)}`, `2000-01: ${range(1, 31)}`), "1998-01-01T09:00"],
-    ["every day in January, daily", "FREQ=DAILY;UNTIL=20000131T140000Z;BYMONTH=1", listed(`1998-01: ${range(1, 31)}`, `1999-01: ${range(1, 31)}`, `2000-01: ${range(1, 31)}`), "1998-01-01T09:00"],
+    [
+      "every day in January, yearly",
+      "FREQ=YEARLY;UNTIL=20000131T140000Z;BYMONTH=1;BYDAY=SU,MO,TU,WE,TH,FR,SA",
+      listed(`1998-01: ${range(1, 31)}`, `1999-01: ${range(1, 31)}`, `2000-01: ${range(1, 31)}`),
+      "1998-01-01T09:00",
+    ],
+    [
+      "every day in January, daily",
+      "FREQ=DAILY;UNTIL=20000131T140000Z;BYMONTH=1",
+      listed(`1998-01: ${range(1, 31)}`, `1999-01: ${range(1, 31)}`, `2000-01: ${range(1, 31)}`),
+      "1998-01-01T09:00",
+    ],
     ["weekly for 10", "FREQ=WEEKLY;COUNT=10", listed("1997-09: 2 9 16 23 30", "1997-10: 7 14 21 28", "1997-11: 4")],
-    ["weekly until December 24", "FREQ=WEEKLY;UNTIL=19971224T000000Z", listed("1997-09: 2 9 16 23 30", "1997-10: 7 14 21 28", "1997-11: 4 11 18 25", "1997-12: 2 9 16 23")],
-    ["every other week", "FREQ=WEEKLY;INTERVAL=2;WKST=SU", listed("1997-09: 2 16 30", "1997-10: 14 28", "1997-11: 11 25", "1997-12: 9 23", "1998-01: 6 20", "1998-02: 3 17")],
-    ["Tuesday and Thursday for five weeks, until", "FREQ=WEEKLY;UNTIL=19971007T000000Z;WKST=SU;BYDAY=TU,TH", listed("1997-09: 2 4 9 11 16 18 23 25 30", "1997-10: 2")],
-    ["Tuesday and Thursday for five weeks, counted", "FREQ=WEEKLY;COUNT=10;WKST=SU;BYDAY=TU,TH", listed("1997-09: 2 4 9 11 16 18 23 25 30", "1997-10: 2")],
-    ["every other week on Monday, Wednesday, Friday", "FREQ=WEEKLY;INTERVAL=2;UNTIL=19971224T000000Z;WKST=SU;BYDAY=MO,WE,FR", listed("1997-09: 1 3 5 15 17 19 29", "1997-10: 1 3 13 15 17 27 29 31", "1997-11: 10 12 14 24 26 28", "1997-12: 8 10 12 22"), "1997-09-01T09:00"],
-    ["every other week on Tuesday and Thursday, 8", "FREQ=WEEKLY;INTERVAL=2;COUNT=8;WKST=SU;BYDAY=TU,TH", listed("1997-09: 2 4 16 18 30", "1997-10: 2 14 16")],
-    ["monthly on the first Friday, 10", "FREQ=MONTHLY;COUNT=10;BYDAY=1FR", listed("1997-09: 5", "1997-10: 3", "1997-11: 7", "1997-12: 5", "1998-01: 2", "1998-02: 6", "1998-03: 6", "1998-04: 3", "1998-05: 1", "1998-06: 5"), "1997-09-05T09:00"],
-    ["monthly on the first Friday until December 24", "FREQ=MONTHLY;UNTIL=19971224T000000Z;BYDAY=1FR", listed("1997-09: 5", "1997-10: 3", "1997-11: 7", "1997-12: 5"), "1997-09-05T09:00"],
-    ["every other month on the first and last Sunday", "FREQ=MONTHLY;INTERVAL=2;COUNT=10;BYDAY=1SU,-1SU", listed("1997-09: 7 28", "1997-11: 2 30", "1998-01: 4 25", "1998-03: 1 29", "1998-05: 3 31"), "1997-09-07T09:00"],
-    ["monthly on the second-to-last Monday", "FREQ=MONTHLY;COUNT=6;BYDAY=-2MO", listed("1997-09: 22", "1997-10: 20", "1997-11: 17", "1997-12: 22", "1998-01: 19", "1998-02: 16"), "1997-09-22T09:00"],
-    ["monthly on the third-to-last day", "FREQ=MONTHLY;BYMONTHDAY=-3", listed("1997-09: 28", "1997-10: 29", "1997-11: 28", "1997-12: 29", "1998-01: 29", "1998-02: 26"), "1997-09-28T09:00"],
-    ["monthly on the 2nd and 15th", "FREQ=MONTHLY;COUNT=10;BYMONTHDAY=2,15", listed("1997-09: 2 15", "1997-10: 2 15", "1997-11: 2 15", "1997-12: 2 15", "1998-01: 2 15")],
-    ["monthly on the first and last day", "FREQ=MONTHLY;COUNT=10;BYMONTHDAY=1,-1", listed("1997-09: 30", "1997-10: 1 31", "1997-11: 1 30", "1997-12: 1 31", "1998-01: 1 31", "1998-02: 1"), "1997-09-30T09:00"],
-    ["every 18 months on the 10th to 15th", "FREQ=MONTHLY;INTERVAL=18;COUNT=10;BYMONTHDAY=10,11,12,13,14,15", listed("1997-09: 10 11 12 13 14 15", "1999-03: 10 11 12 13"), "1997-09-10T09:00"],
-    ["every Tuesday, every other month", "FREQ=MONTHLY;INTERVAL=2;BYDAY=TU", listed("1997-09: 2 9 16 23 30", "1997-11: 4 11 18 25", "1998-01: 6 13 20 27", "1998-03: 3 10 17 24 31")],
-    ["yearly in June and July", "FREQ=YEARLY;COUNT=10;BYMONTH=6,7", ["1997", "1998", "1999", "2000", "2001"].flatMap((year) => [`${year}-06-10`, `${year}-07-10`]), "1997-06-10T09:00"],
-    ["every other year in January to March", "FREQ=YEARLY;INTERVAL=2;COUNT=10;BYMONTH=1,2,3", ["1997-03-10", ...["1999", "2001", "2003"].flatMap((year) => [`${year}-01-10`, `${year}-02-10`, `${year}-03-10`])], "1997-03-10T09:00"],
-    ["every 20th Monday of the year", "FREQ=YEARLY;BYDAY=20MO", ["1997-05-19", "1998-05-18", "1999-05-17"], "1997-05-19T09:00"],
-    ["every Thursday in March", "FREQ=YEARLY;BYMONTH=3;BYDAY=TH", listed("1997-03: 13 20 27", "1998-03: 5 12 19 26", "1999-03: 4 11 18 25"), "1997-03-13T09:00"],
-    ["every Thursday in June to August", "FREQ=YEARLY;BYDAY=TH;BYMONTH=6,7,8", listed("1997-06: 5 12 19 26", "1997-07: 3 10 17 24 31", "1997-08: 7 14 21 28", "1998-06: 4 11 18 25", "1998-07: 2 9 16 23 30", "1998-08: 6 13 20 27", "1999-06: 3 10 17 24", "1999-07: 1 8 15 22 29", "1999-08: 5 12 19 26"), "1997-06-05T09:00"],
-    ["the first Saturday after the first Sunday", "FREQ=MONTHLY;BYDAY=SA;BYMONTHDAY=7,8,9,10,11,12,13", ["1997-09-13", "1997-10-11", "1997-11-08", "1997-12-13", "1998-01-10", "1998-02-07", "1998-03-07", "1998-04-11", "1998-05-09", "1998-06-13"], "1997-09-13T09:00"],
-    ["every 4 years, the Tuesday after a Monday in November", "FREQ=YEARLY;INTERVAL=4;BYMONTH=11;BYDAY=TU;BYMONTHDAY=2,3,4,5,6,7,8", ["1996-11-05", "2000-11-07", "2004-11-02"], "1996-11-05T09:00"],
-    ["a week that begins on Monday", "FREQ=WEEKLY;INTERVAL=2;COUNT=4;BYDAY=TU,SU;WKST=MO", listed("1997-08: 5 10 19 24"), "1997-08-05T09:00"],
-    ["a week that begins on Sunday", "FREQ=WEEKLY;INTERVAL=2;COUNT=4;BYDAY=TU,SU;WKST=SU", listed("1997-08: 5 17 19 31"), "1997-08-05T09:00"],
-    ["an invalid date is skipped", "FREQ=MONTHLY;BYMONTHDAY=15,30;COUNT=5", ["2007-01-15", "2007-01-30", "2007-02-15", "2007-03-15", "2007-03-30"], "2007-01-15T09:00"],
+    [
+      "weekly until December 24",
+      "FREQ=WEEKLY;UNTIL=19971224T000000Z",
+      listed("1997-09: 2 9 16 23 30", "1997-10: 7 14 21 28", "1997-11: 4 11 18 25", "1997-12: 2 9 16 23"),
+    ],
+    [
+      "every other week",
+      "FREQ=WEEKLY;INTERVAL=2;WKST=SU",
+      listed("1997-09: 2 16 30", "1997-10: 14 28", "1997-11: 11 25", "1997-12: 9 23", "1998-01: 6 20", "1998-02: 3 17"),
+    ],
+    [
+      "Tuesday and Thursday for five weeks, until",
+      "FREQ=WEEKLY;UNTIL=19971007T000000Z;WKST=SU;BYDAY=TU,TH",
+      listed("1997-09: 2 4 9 11 16 18 23 25 30", "1997-10: 2"),
+    ],
+    [
+      "Tuesday and Thursday for five weeks, counted",
+      "FREQ=WEEKLY;COUNT=10;WKST=SU;BYDAY=TU,TH",
+      listed("1997-09: 2 4 9 11 16 18 23 25 30", "1997-10: 2"),
+    ],
+    [
+      "every other week on Monday, Wednesday, Friday",
+      "FREQ=WEEKLY;INTERVAL=2;UNTIL=19971224T000000Z;WKST=SU;BYDAY=MO,WE,FR",
+      listed(
+        "1997-09: 1 3 5 15 17 19 29",
+        "1997-10: 1 3 13 15 17 27 29 31",
+        "1997-11: 10 12 14 24 26 28",
+        "1997-12: 8 10 12 22",
+      ),
+      "1997-09-01T09:00",
+    ],
+    [
+      "every other week on Tuesday and Thursday, 8",
+      "FREQ=WEEKLY;INTERVAL=2;COUNT=8;WKST=SU;BYDAY=TU,TH",
+      listed("1997-09: 2 4 16 18 30", "1997-10: 2 14 16"),
+    ],
+    [
+      "monthly on the first Friday, 10",
+      "FREQ=MONTHLY;COUNT=10;BYDAY=1FR",
+      listed(
+        "1997-09: 5",
+        "1997-10: 3",
+        "1997-11: 7",
+        "1997-12: 5",
+        "1998-01: 2",
+        "1998-02: 6",
+        "1998-03: 6",
+        "1998-04: 3",
+        "1998-05: 1",
+        "1998-06: 5",
+      ),
+      "1997-09-05T09:00",
+    ],
+    [
+      "monthly on the first Friday until December 24",
+      "FREQ=MONTHLY;UNTIL=19971224T000000Z;BYDAY=1FR",
+      listed("1997-09: 5", "1997-10: 3", "1997-11: 7", "1997-12: 5"),
+      "1997-09-05T09:00",
+    ],
+    [
+      "every other month on the first and last Sunday",
+      "FREQ=MONTHLY;INTERVAL=2;COUNT=10;BYDAY=1SU,-1SU",
+      listed("1997-09: 7 28", "1997-11: 2 30", "1998-01: 4 25", "1998-03: 1 29", "1998-05: 3 31"),
+      "1997-09-07T09:00",
+    ],
+    [
+      "monthly on the second-to-last Monday",
+      "FREQ=MONTHLY;COUNT=6;BYDAY=-2MO",
+      listed("1997-09: 22", "1997-10: 20", "1997-11: 17", "1997-12: 22", "1998-01: 19", "1998-02: 16"),
+      "1997-09-22T09:00",
+    ],
+    [
+      "monthly on the third-to-last day",
+      "FREQ=MONTHLY;BYMONTHDAY=-3",
+      listed("1997-09: 28", "1997-10: 29", "1997-11: 28", "1997-12: 29", "1998-01: 29", "1998-02: 26"),
+      "1997-09-28T09:00",
+    ],
+    [
+      "monthly on the 2nd and 15th",
+      "FREQ=MONTHLY;COUNT=10;BYMONTHDAY=2,15",
+      listed("1997-09: 2 15", "1997-10: 2 15", "1997-11: 2 15", "1997-12: 2 15", "1998-01: 2 15"),
+    ],
+    [
+      "monthly on the first and last day",
+      "FREQ=MONTHLY;COUNT=10;BYMONTHDAY=1,-1",
+      listed("1997-09: 30", "1997-10: 1 31", "1997-11: 1 30", "1997-12: 1 31", "1998-01: 1 31", "1998-02: 1"),
+      "1997-09-30T09:00",
+    ],
+    [
+      "every 18 months on the 10th to 15th",
+      "FREQ=MONTHLY;INTERVAL=18;COUNT=10;BYMONTHDAY=10,11,12,13,14,15",
+      listed("1997-09: 10 11 12 13 14 15", "1999-03: 10 11 12 13"),
+      "1997-09-10T09:00",
+    ],
+    [
+      "every Tuesday, every other month",
+      "FREQ=MONTHLY;INTERVAL=2;BYDAY=TU",
+      listed("1997-09: 2 9 16 23 30", "1997-11: 4 11 18 25", "1998-01: 6 13 20 27", "1998-03: 3 10 17 24 31"),
+    ],
+    [
+      "yearly in June and July",
+      "FREQ=YEARLY;COUNT=10;BYMONTH=6,7",
+      ["1997", "1998", "1999", "2000", "2001"].flatMap((year) => [`${year}-06-10`, `${year}-07-10`]),
+      "1997-06-10T09:00",
+    ],
+    [
+      "every other year in January to March",
+      "FREQ=YEARLY;INTERVAL=2;COUNT=10;BYMONTH=1,2,3",
+      [
+        "1997-03-10",
+        ...["1999", "2001", "2003"].flatMap((year) => [`${year}-01-10`, `${year}-02-10`, `${year}-03-10`]),
+      ],
+      "1997-03-10T09:00",
+    ],
+    [
+      "every 20th Monday of the year",
+      "FREQ=YEARLY;BYDAY=20MO",
+      ["1997-05-19", "1998-05-18", "1999-05-17"],
+      "1997-05-19T09:00",
+    ],
+    [
+      "every Thursday in March",
+      "FREQ=YEARLY;BYMONTH=3;BYDAY=TH",
+      listed("1997-03: 13 20 27", "1998-03: 5 12 19 26", "1999-03: 4 11 18 25"),
+      "1997-03-13T09:00",
+    ],
+    [
+      "every Thursday in June to August",
+      "FREQ=YEARLY;BYDAY=TH;BYMONTH=6,7,8",
+      listed(
+        "1997-06: 5 12 19 26",
+        "1997-07: 3 10 17 24 31",
+        "1997-08: 7 14 21 28",
+        "1998-06: 4 11 18 25",
+        "1998-07: 2 9 16 23 30",
+        "1998-08: 6 13 20 27",
+        "1999-06: 3 10 17 24",
+        "1999-07: 1 8 15 22 29",
+        "1999-08: 5 12 19 26",
+      ),
+      "1997-06-05T09:00",
+    ],
+    [
+      "the first Saturday after the first Sunday",
+      "FREQ=MONTHLY;BYDAY=SA;BYMONTHDAY=7,8,9,10,11,12,13",
+      [
+        "1997-09-13",
+        "1997-10-11",
+        "1997-11-08",
+        "1997-12-13",
+        "1998-01-10",
+        "1998-02-07",
+        "1998-03-07",
+        "1998-04-11",
+        "1998-05-09",
+        "1998-06-13",
+      ],
+      "1997-09-13T09:00",
+    ],
+    [
+      "every 4 years, the Tuesday after a Monday in November",
+      "FREQ=YEARLY;INTERVAL=4;BYMONTH=11;BYDAY=TU;BYMONTHDAY=2,3,4,5,6,7,8",
+      ["1996-11-05", "2000-11-07", "2004-11-02"],
+      "1996-11-05T09:00",
+    ],
+    [
+      "a week that begins on Monday",
+      "FREQ=WEEKLY;INTERVAL=2;COUNT=4;BYDAY=TU,SU;WKST=MO",
+      listed("1997-08: 5 10 19 24"),
+      "1997-08-05T09:00",
+    ],
+    [
+      "a week that begins on Sunday",
+      "FREQ=WEEKLY;INTERVAL=2;COUNT=4;BYDAY=TU,SU;WKST=SU",
+      listed("1997-08: 5 17 19 31"),
+      "1997-08-05T09:00",
+    ],
+    [
+      "an invalid date is skipped",
+      "FREQ=MONTHLY;BYMONTHDAY=15,30;COUNT=5",
+      ["2007-01-15", "2007-01-30", "2007-02-15", "2007-03-15", "2007-03-30"],
+      "2007-01-15T09:00",
+    ],
   ])("%s", (_what, rule, dates, start) => expect(days(series(rule, start), dates.length)).toEqual(dates));
 
   it("every Friday the 13th, the first start taken out by EXDATE", () => {
-    const fridays = series("FREQ=MONTHLY;BYDAY=FR;BYMONTHDAY=13", "1997-09-02T09:00", { exdates: ["1997-09-02T09:00"] });
+    const fridays = series("FREQ=MONTHLY;BYDAY=FR;BYMONTHDAY=13", "1997-09-02T09:00", {
+      exdates: ["1997-09-02T09:00"],
+    });
     expect(days(fridays, 5)).toEqual(["1998-02-13", "1998-03-13", "1998-11-13", "1999-08-13", "2000-10-13"]);
   });
 
@@ -72,20 +284,43 @@ describe("rule 2: the examples of RFC 5545 §3.8.5.3 that use these parts", () =
 
 describe("a second recurrence library agrees (rrule-temporal, in UTC: it drops what rule 1 shifts)", () => {
   const weekdayList = fc.uniqueArray(fc.constantFrom(...weekdayCodes), { minLength: 1, maxLength: 4 });
-  const start = fc.date({ min: new Date("2020-01-01T00:00:00Z"), max: new Date("2030-12-31T00:00:00Z"), noInvalidDate: true }).map((date) => `${date.toISOString().slice(0, 10)}T18:30`);
-  const months = fc.oneof(fc.constant<number[]>([]), fc.uniqueArray(fc.integer({ min: 1, max: 12 }), { minLength: 1, maxLength: 4 }));
-  const monthDays = fc.uniqueArray(fc.integer({ min: -31, max: 31 }).filter((day) => day !== 0), { minLength: 1, maxLength: 4 });
-  const ordinals = fc.array(fc.tuple(fc.constantFrom(1, 2, 3, 4, 5, -1, -2), fc.constantFrom(...weekdayCodes)), { minLength: 1, maxLength: 3 });
-  const base = { interval: fc.integer({ min: 1, max: 5 }), count: fc.integer({ min: 1, max: 40 }), wkst: fc.constantFrom("MO" as const, "SU" as const, "WE" as const) };
+  const start = fc
+    .date({ min: new Date("2020-01-01T00:00:00Z"), max: new Date("2030-12-31T00:00:00Z"), noInvalidDate: true })
+    .map((date) => `${date.toISOString().slice(0, 10)}T18:30`);
+  const months = fc.oneof(
+    fc.constant<number[]>([]),
+    fc.uniqueArray(fc.integer({ min: 1, max: 12 }), { minLength: 1, maxLength: 4 }),
+  );
+  const monthDays = fc.uniqueArray(
+    fc.integer({ min: -31, max: 31 }).filter((day) => day !== 0),
+    { minLength: 1, maxLength: 4 },
+  );
+  const ordinals = fc.array(fc.tuple(fc.constantFrom(1, 2, 3, 4, 5, -1, -2), fc.constantFrom(...weekdayCodes)), {
+    minLength: 1,
+    maxLength: 3,
+  });
+  const base = {
+    interval: fc.integer({ min: 1, max: 5 }),
+    count: fc.integer({ min: 1, max: 40 }),
+    wkst: fc.constantFrom("MO" as const, "SU" as const, "WE" as const),
+  };
   const plain = (list: readonly (typeof weekdayCodes)[number][]) => list.map((weekday) => ({ weekday, ordinal: null }));
   const rule: fc.Arbitrary<RecurrenceRule> = fc.oneof(
     fc.record({ ...base, byMonth: months }).map((part) => weeklyRule({ ...part, freq: "DAILY" })),
     fc.record({ ...base, byDay: weekdayList.map(plain) }).map((part) => weeklyRule(part)),
     fc.record({ ...base, byMonthDay: monthDays }).map((part) => weeklyRule({ ...part, freq: "MONTHLY" })),
-    fc.record({ ...base, byDay: ordinals.map((list) => list.map(([ordinal, weekday]) => ({ ordinal, weekday }))) }).map((part) => weeklyRule({ ...part, freq: "MONTHLY" })),
-    fc.record({ ...base, byDay: weekdayList.map(plain), byMonthDay: monthDays }).map((part) => weeklyRule({ ...part, freq: "MONTHLY" })),
-    fc.record({ ...base, byMonth: months, byDay: weekdayList.map(plain) }).map((part) => weeklyRule({ ...part, freq: "YEARLY" })),
-    fc.record({ ...base, byMonth: months, byMonthDay: monthDays }).map((part) => weeklyRule({ ...part, freq: "YEARLY" })),
+    fc
+      .record({ ...base, byDay: ordinals.map((list) => list.map(([ordinal, weekday]) => ({ ordinal, weekday }))) })
+      .map((part) => weeklyRule({ ...part, freq: "MONTHLY" })),
+    fc
+      .record({ ...base, byDay: weekdayList.map(plain), byMonthDay: monthDays })
+      .map((part) => weeklyRule({ ...part, freq: "MONTHLY" })),
+    fc
+      .record({ ...base, byMonth: months, byDay: weekdayList.map(plain) })
+      .map((part) => weeklyRule({ ...part, freq: "YEARLY" })),
+    fc
+      .record({ ...base, byMonth: months, byMonthDay: monthDays })
+      .map((part) => weeklyRule({ ...part, freq: "YEARLY" })),
   );
 
   it("on 800 generated rules", () => {
@@ -95,8 +330,12 @@ describe("a second recurrence library agrees (rrule-temporal, in UTC: it drops w
         const startLocal = firstMatch(generated, wanted);
         fc.pre(startLocal !== null && startLocal < "2045");
         const own = [...starts(generated, startLocal!)].filter((local) => local < "2060");
-        const reference = new RRuleTemporal({ rruleString: `DTSTART:${startLocal!.replace(/[-:]/g, "")}00Z\nRRULE:${ruleText({ ...generated, count: null, until: "2059-12-31T23:59" }, "UTC")}` });
-        const theirs = reference.all((_date: unknown, i: number) => i < own.length).map((one: { toString(): string }) => one.toString().slice(0, 16));
+        const reference = new RRuleTemporal({
+          rruleString: `DTSTART:${startLocal!.replace(/[-:]/g, "")}00Z\nRRULE:${ruleText({ ...generated, count: null, until: "2059-12-31T23:59" }, "UTC")}`,
+        });
+        const theirs = reference
+          .all((_date: unknown, i: number) => i < own.length)
+          .map((one: { toString(): string }) => one.toString().slice(0, 16));
         expect(own).toEqual(theirs.slice(0, own.length));
         compared += own.length > 0 ? 1 : 0;
       }),
@@ -121,8 +360,17 @@ describe("rule 2: what a series may be, and how it changes", () => {
     expect(fault(series("FREQ=DAILY;COUNT=400"))).toBe("too-many-dates");
     expect(fault(series("FREQ=DAILY;COUNT=366"))).toBe("fine");
     expect(fault(series("FREQ=WEEKLY;INTERVAL=0"))).toBe("bad-rule");
-    expect(firstMatch(unwrap(parseRule("FREQ=MONTHLY;BYMONTH=2;BYMONTHDAY=30", newYork)), "2027-01-01T09:00")).toBeNull();
-    for (const text of ["FREQ=HOURLY", "FREQ=MONTHLY;BYSETPOS=1;BYDAY=MO", "INTERVAL=2", "FREQ=WEEKLY;BYDAY=XX", "FREQ=MONTHLY;BYMONTHDAY=32"]) expect([text, parseRule(text, newYork).ok]).toEqual([text, false]);
+    expect(
+      firstMatch(unwrap(parseRule("FREQ=MONTHLY;BYMONTH=2;BYMONTHDAY=30", newYork)), "2027-01-01T09:00"),
+    ).toBeNull();
+    for (const text of [
+      "FREQ=HOURLY",
+      "FREQ=MONTHLY;BYSETPOS=1;BYDAY=MO",
+      "INTERVAL=2",
+      "FREQ=WEEKLY;BYDAY=XX",
+      "FREQ=MONTHLY;BYMONTHDAY=32",
+    ])
+      expect([text, parseRule(text, newYork).ok]).toEqual([text, false]);
   });
 
   it("keeps an open-ended series filled two years ahead, at most 366 dates", () => {
@@ -132,7 +380,15 @@ describe("rule 2: what a series may be, and how it changes", () => {
 
   it("names the months that a rule on the 31st skips", () => {
     const rule = series("FREQ=MONTHLY;COUNT=7", "2027-01-31T18:00");
-    expect(dates(rule).map((local) => local.slice(0, 7))).toEqual(["2027-01", "2027-03", "2027-05", "2027-07", "2027-08", "2027-10", "2027-12"]);
+    expect(dates(rule).map((local) => local.slice(0, 7))).toEqual([
+      "2027-01",
+      "2027-03",
+      "2027-05",
+      "2027-07",
+      "2027-08",
+      "2027-10",
+      "2027-12",
+    ]);
     expect(skippedMonths(rule.rule, dates(rule))).toEqual(["2027-02", "2027-04", "2027-06", "2027-09", "2027-11"]);
   });
 
@@ -144,7 +400,10 @@ describe("rule 2: what a series may be, and how it changes", () => {
   });
 
   it("splits with an UNTIL before and the remaining COUNT after, EXDATE counted", () => {
-    const whole = series("FREQ=WEEKLY;COUNT=10", "2027-01-04T18:00", { exdates: ["2027-01-11T18:00", "2027-02-22T18:00"], rdates: ["2027-01-06T18:00"] });
+    const whole = series("FREQ=WEEKLY;COUNT=10", "2027-01-04T18:00", {
+      exdates: ["2027-01-11T18:00", "2027-02-22T18:00"],
+      rdates: ["2027-01-06T18:00"],
+    });
     const { earlier, later } = splitSeries(whole, "2027-02-01T18:00");
     expect(earlier!.rule).toMatchObject({ count: null, until: "2027-01-25T18:00" });
     expect(later.rule.count).toBe(6);
@@ -152,7 +411,12 @@ describe("rule 2: what a series may be, and how it changes", () => {
   });
 
   it("gives the same dates split anywhere as whole", () => {
-    const rules = ["FREQ=WEEKLY;BYDAY=TU,TH;COUNT=20", "FREQ=MONTHLY;BYDAY=1TH;COUNT=12", "FREQ=DAILY;INTERVAL=3;UNTIL=20270401T000000Z", "FREQ=WEEKLY;INTERVAL=2;BYDAY=MO,SU;WKST=SU;COUNT=15"];
+    const rules = [
+      "FREQ=WEEKLY;BYDAY=TU,TH;COUNT=20",
+      "FREQ=MONTHLY;BYDAY=1TH;COUNT=12",
+      "FREQ=DAILY;INTERVAL=3;UNTIL=20270401T000000Z",
+      "FREQ=WEEKLY;INTERVAL=2;BYDAY=MO,SU;WKST=SU;COUNT=15",
+    ];
     fc.assert(
       fc.property(fc.constantFrom(...rules), fc.nat(30), fc.array(fc.nat(19), { maxLength: 4 }), (text, at, holes) => {
         const open = series(text, "2027-01-05T18:00");
@@ -161,7 +425,9 @@ describe("rule 2: what a series may be, and how it changes", () => {
         const whole = { ...open, startLocal, exdates: [...new Set(holes.map((i) => made[i % made.length]!))] };
         fc.pre(whole.exdates.length < made.length);
         const { earlier, later } = splitSeries(whole, made[at % made.length]!);
-        const parts = [earlier, later].flatMap((one) => (one ? (datesOfSeries(one, "2030-01-01T00:00").ok ? dates(one) : []) : []));
+        const parts = [earlier, later].flatMap((one) =>
+          one ? (datesOfSeries(one, "2030-01-01T00:00").ok ? dates(one) : []) : [],
+        );
         expect(parts.sort()).toEqual(dates(whole));
       }),
       { numRuns: 300 },
@@ -169,11 +435,19 @@ describe("rule 2: what a series may be, and how it changes", () => {
   });
 
   it("moves a whole series with what was taken out and put in, weekdays and UNTIL too", () => {
-    const whole = series("FREQ=WEEKLY;BYDAY=TU,TH;UNTIL=20270401T000000Z", "2027-01-05T18:00", { exdates: ["2027-01-07T18:00"], rdates: ["2027-01-09T18:00"] });
+    const whole = series("FREQ=WEEKLY;BYDAY=TU,TH;UNTIL=20270401T000000Z", "2027-01-05T18:00", {
+      exdates: ["2027-01-07T18:00"],
+      rdates: ["2027-01-09T18:00"],
+    });
     const { series: moved, shiftMinutes } = moveSeries(whole, "2027-01-06T19:30");
     expect(shiftMinutes).toBe(24 * 60 + 90);
     expect(moved.exdates).toEqual(["2027-01-08T19:30"]);
-    expect(dates(moved).slice(0, 4)).toEqual(["2027-01-06T19:30", "2027-01-10T19:30", "2027-01-13T19:30", "2027-01-15T19:30"]);
+    expect(dates(moved).slice(0, 4)).toEqual([
+      "2027-01-06T19:30",
+      "2027-01-10T19:30",
+      "2027-01-13T19:30",
+      "2027-01-15T19:30",
+    ]);
     expect(dates(moved)).toHaveLength(dates(whole).length);
   });
 
@@ -191,6 +465,10 @@ describe("rule 2: what a series may be, and how it changes", () => {
   ])("says %s as: %s", (text, sentence) => expect(ruleSentence(series(text).rule, "2027-01-05T18:00")).toBe(sentence));
 
   it("reads back the rule it writes", () => {
-    for (const text of ["FREQ=WEEKLY;INTERVAL=2;COUNT=8;BYDAY=TU,TH;WKST=SU", "FREQ=YEARLY;UNTIL=20271224T235900Z;BYMONTH=3,6;BYMONTHDAY=1,-1"]) expect(ruleText(unwrap(parseRule(text, newYork)), newYork)).toBe(text);
+    for (const text of [
+      "FREQ=WEEKLY;INTERVAL=2;COUNT=8;BYDAY=TU,TH;WKST=SU",
+      "FREQ=YEARLY;UNTIL=20271224T235900Z;BYMONTH=3,6;BYMONTHDAY=1,-1",
+    ])
+      expect(ruleText(unwrap(parseRule(text, newYork)), newYork)).toBe(text);
   });
 });

@@ -3,7 +3,11 @@ import { instantOf, wallTimeAt } from "../wall-time";
 import { frequencies, weekdayCodes, type ByDay, type Frequency, type RecurrenceRule, type WeekdayCode } from "./rule";
 
 const stamp = (local: string): string => `${local.replace(/[-:]/g, "")}00`;
-const utcStamp = (instant: number): string => new Date(instant).toISOString().replace(/[-:]/g, "").replace(/\.\d{3}/, "");
+const utcStamp = (instant: number): string =>
+  new Date(instant)
+    .toISOString()
+    .replace(/[-:]/g, "")
+    .replace(/\.\d{3}/, "");
 const dayText = ({ weekday, ordinal }: ByDay): string => `${ordinal ?? ""}${weekday}`;
 
 /** RRULE's value (RFC 5545 §3.3.10). UNTIL is written in UTC, as a start with TZID asks for. */
@@ -11,7 +15,8 @@ export function ruleText(rule: RecurrenceRule, zone: string): string {
   const parts = [`FREQ=${rule.freq}`];
   if (rule.interval !== 1) parts.push(`INTERVAL=${rule.interval}`);
   if (rule.count !== null) parts.push(`COUNT=${rule.count}`);
-  if (rule.until !== null) parts.push(`UNTIL=${zone === "UTC" ? `${stamp(rule.until)}Z` : utcStamp(instantOf({ local: rule.until, zone }))}`);
+  if (rule.until !== null)
+    parts.push(`UNTIL=${zone === "UTC" ? `${stamp(rule.until)}Z` : utcStamp(instantOf({ local: rule.until, zone }))}`);
   if (rule.byMonth.length > 0) parts.push(`BYMONTH=${rule.byMonth.join(",")}`);
   if (rule.byMonthDay.length > 0) parts.push(`BYMONTHDAY=${rule.byMonthDay.join(",")}`);
   if (rule.byDay.length > 0) parts.push(`BYDAY=${rule.byDay.map(dayText).join(",")}`);
@@ -42,7 +47,9 @@ function days(value: string): ByDay[] | null {
     const match = /^([+-]?\d{1,2})?(MO|TU|WE|TH|FR|SA|SU)$/.exec(part);
     if (!match) return null;
     const ordinal = match[1] === undefined ? null : Number(match[1]);
-    return ordinal === 0 || (ordinal !== null && Math.abs(ordinal) > 53) ? null : { weekday: match[2] as WeekdayCode, ordinal };
+    return ordinal === 0 || (ordinal !== null && Math.abs(ordinal) > 53)
+      ? null
+      : { weekday: match[2] as WeekdayCode, ordinal };
   });
   return out.some((one) => one === null) ? null : (out as ByDay[]);
 }
@@ -54,15 +61,25 @@ const unreadable = fail({ code: "bad-rule", reason: "text" } as const);
  * a series with a part left out would be another series.
  */
 export function parseRule(text: string, zone: string): Result<RecurrenceRule> {
-  const parts = new Map(text.trim().toUpperCase().replace(/^RRULE:/, "").split(";").filter(Boolean).map((part) => part.split("=", 2) as [string, string]));
+  const parts = new Map(
+    text
+      .trim()
+      .toUpperCase()
+      .replace(/^RRULE:/, "")
+      .split(";")
+      .filter(Boolean)
+      .map((part) => part.split("=", 2) as [string, string]),
+  );
   const known = new Set(["FREQ", "INTERVAL", "COUNT", "UNTIL", "BYMONTH", "BYMONTHDAY", "BYDAY", "WKST"]);
   const strange = [...parts.keys()].find((key) => !known.has(key));
   if (strange) return fail({ code: "rule-part-unknown", part: strange });
   const freq = parts.get("FREQ");
   const wkst = parts.get("WKST") ?? "MO";
-  if (!frequencies.includes(freq as Frequency)) return freq ? fail({ code: "rule-part-unknown", part: `FREQ=${freq}` }) : unreadable;
+  if (!frequencies.includes(freq as Frequency))
+    return freq ? fail({ code: "rule-part-unknown", part: `FREQ=${freq}` }) : unreadable;
   if (!weekdayCodes.includes(wkst as WeekdayCode)) return unreadable;
-  const read = <T>(key: string, how: (value: string) => T | null, fallback: T): T | null => (parts.has(key) ? how(parts.get(key)!) : fallback);
+  const read = <T>(key: string, how: (value: string) => T | null, fallback: T): T | null =>
+    parts.has(key) ? how(parts.get(key)!) : fallback;
   const whole = (value: string) => (/^\d+$/.test(value) ? Number(value) : null);
   const interval = read("INTERVAL", whole, 1);
   const count = parts.has("COUNT") ? whole(parts.get("COUNT")!) : undefined;
@@ -72,5 +89,14 @@ export function parseRule(text: string, zone: string): Result<RecurrenceRule> {
   const byMonthDay = read("BYMONTHDAY", (value) => numbers(value, 1, 31, true), []);
   const byDay = read("BYDAY", days, []);
   if (interval === null || count === null || until === null || !byMonth || !byMonthDay || !byDay) return unreadable;
-  return ok({ freq: freq as Frequency, interval, count: count ?? null, until: until ?? null, byMonth, byMonthDay, byDay, wkst: wkst as WeekdayCode });
+  return ok({
+    freq: freq as Frequency,
+    interval,
+    count: count ?? null,
+    until: until ?? null,
+    byMonth,
+    byMonthDay,
+    byDay,
+    wkst: wkst as WeekdayCode,
+  });
 }

@@ -23,7 +23,11 @@ function Programme({ view, before }: { view: HouseView; before: ReactNode }) {
   const status = view.status["it"];
   const cast = Object.entries(view.cast);
   return (
-    <section data-theme="desk" aria-label="Programme" className="flex aspect-video w-full flex-col justify-between self-start bg-ground p-5">
+    <section
+      data-theme="desk"
+      aria-label="Programme"
+      className="flex aspect-video w-full flex-col justify-between self-start bg-ground p-5"
+    >
       {!status?.isCurtainUp ? (
         <div className="m-auto text-center">{before}</div>
       ) : (
@@ -57,7 +61,15 @@ function OnStageQuestion({ view }: { view: HouseView }) {
   );
 }
 
-function PollPlace({ view, me, send }: { view: HouseView; me: PersonalPart | null; send: RoomLink<HouseView>["send"] }) {
+function PollPlace({
+  view,
+  me,
+  send,
+}: {
+  view: HouseView;
+  me: PersonalPart | null;
+  send: RoomLink<HouseView>["send"];
+}) {
   const t = useTranslations("house");
   return Object.entries(view.polls).map(([id, poll]) => {
     const mine = me?.ballots[id];
@@ -81,12 +93,19 @@ function PollPlace({ view, me, send }: { view: HouseView; me: PersonalPart | nul
                 {option.label}
               </button>
             ))}
-            <p className="text-label text-ink-2">{mine ? t("pollVoted") : ""} {t("pollChange")}</p>
+            <p className="text-label text-ink-2">
+              {mine ? t("pollVoted") : ""} {t("pollChange")}
+            </p>
           </div>
         )}
         {tally && poll.isRevealed && (
           <div className="mt-2">
-            <PollBars options={poll.options} votes={tally.votes} mine={mine} words={{ rounded: t("rounded"), voters: t("voters", { count: voters }) }} />
+            <PollBars
+              options={poll.options}
+              votes={tally.votes}
+              mine={mine}
+              words={{ rounded: t("rounded"), voters: t("voters", { count: voters }) }}
+            />
           </div>
         )}
       </section>
@@ -112,18 +131,39 @@ function AskPlace({ send }: { send: RoomLink<HouseView>["send"] }) {
       <label htmlFor="ask" className="text-base font-semibold">
         {t("ask")}
       </label>
-      <textarea id="ask" rows={2} maxLength={1000} dir="auto" value={text} onChange={(e) => setText(e.target.value)} placeholder={t("askHint")} className="mt-1 w-full rounded-control border border-rule bg-sheet p-2" />
+      <textarea
+        id="ask"
+        rows={2}
+        maxLength={1000}
+        dir="auto"
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+        placeholder={t("askHint")}
+        className="mt-1 w-full rounded-control border border-rule bg-sheet p-2"
+      />
       <div className="flex items-center gap-3">
         <Button type="submit" weight="act">
           {t("send")}
         </Button>
-        {isSent && <span role="status" className="text-label text-ink-2">{t("sent")}</span>}
+        {isSent && (
+          <span role="status" className="text-label text-ink-2">
+            {t("sent")}
+          </span>
+        )}
       </div>
     </form>
   );
 }
 
-function Questions({ view, me, send }: { view: HouseView; me: PersonalPart | null; send: RoomLink<HouseView>["send"] }) {
+function Questions({
+  view,
+  me,
+  send,
+}: {
+  view: HouseView;
+  me: PersonalPart | null;
+  send: RoomLink<HouseView>["send"];
+}) {
   const t = useTranslations("house");
   const own = new Set(me?.questions.map((one) => one.id));
   const others = Object.entries(view.questions)
@@ -153,11 +193,18 @@ function Questions({ view, me, send }: { view: HouseView; me: PersonalPart | nul
             <li key={id} className="flex gap-3 border-b border-rule py-2">
               <div className="flex-1 break-words" dir="auto">
                 {question.text}
-                {question.isAnswered && <p className="text-label text-ink-2">{question.answer ? t("answered") : t("answeredAloud")}</p>}
+                {question.isAnswered && (
+                  <p className="text-label text-ink-2">{question.answer ? t("answered") : t("answeredAloud")}</p>
+                )}
                 {question.answer && <p className="mt-1 border-s-2 border-action ps-2">{question.answer}</p>}
               </div>
               {!question.isAnswered && (
-                <Button aria-pressed={isMine} aria-label={`${t("vote")}: ${question.text}`} onClick={() => send({ type: "question.vote", questionId: id, isFor: !isMine })} weight={isMine ? "act" : "quiet"}>
+                <Button
+                  aria-pressed={isMine}
+                  aria-label={`${t("vote")}: ${question.text}`}
+                  onClick={() => send({ type: "question.vote", questionId: id, isFor: !isMine })}
+                  weight={isMine ? "act" : "quiet"}
+                >
                   <span className="mono">{view.votes[id]?.count ?? 0}</span>
                 </Button>
               )}
@@ -169,9 +216,21 @@ function Questions({ view, me, send }: { view: HouseView; me: PersonalPart | nul
   );
 }
 
-function InFoyer({ me, startAt, ahead, words }: { me: PersonalPart | null; startAt: number; ahead: number; words: Messages }) {
+function InFoyer({
+  me,
+  startAt,
+  ahead,
+  words,
+}: {
+  me: PersonalPart | null;
+  startAt: number;
+  ahead: number;
+  words: Messages;
+}) {
   const now = useNow(startAt, ahead);
-  const waits = { seat: words.foyer.seatWait, "held-doors": words.foyer.heldWait, doors: words.foyer.doorsClosed }[me?.waitsFor ?? "doors"];
+  const waits = { seat: words.foyer.seatWait, "held-doors": words.foyer.heldWait, doors: words.foyer.doorsClosed }[
+    me?.waitsFor ?? "doors"
+  ];
   return (
     <section className="mx-auto max-w-xl py-16 text-center" aria-live="polite">
       <h1 className="text-title font-semibold">{words.foyer.you}</h1>
@@ -183,7 +242,9 @@ function InFoyer({ me, startAt, ahead, words }: { me: PersonalPart | null; start
 
 /** The attendee's room: the programme first, beside it one place that changes with what is asked. */
 export function HouseRoom(props: { occurrenceId: string; ticketId: string; startAt: number; words: Messages }) {
-  const room = useRoom<HouseView | FoyerView>(props.occurrenceId, props.ticketId, (failure) => refusalWords(failure, props.words.errors));
+  const room = useRoom<HouseView | FoyerView>(props.occurrenceId, props.ticketId, (failure) =>
+    refusalWords(failure, props.words.errors),
+  );
   const t = useTranslations("house");
   const phase = room.view?.status["it"]?.phase;
   const house = room.roleClass === "house" && room.view && "cast" in room.view ? room.view : null;

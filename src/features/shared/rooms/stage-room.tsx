@@ -29,14 +29,27 @@ export function StageRoom({ occurrenceId, ticketId, zone }: { occurrenceId: stri
   }, [view, send]);
   const startAt = view?.event["it"]?.startAt ?? 0;
   const now = useNow(startAt, clockAheadMs);
-  if (state === "withdrawn") return <main data-theme="desk" className="min-h-screen p-16 text-center text-lead">This link was withdrawn.</main>;
-  if (!view) return <main data-theme="desk" className="min-h-screen p-16 text-center text-ink-2">One moment</main>;
+  if (state === "withdrawn")
+    return (
+      <main data-theme="desk" className="min-h-screen p-16 text-center text-lead">
+        This link was withdrawn.
+      </main>
+    );
+  if (!view)
+    return (
+      <main data-theme="desk" className="min-h-screen p-16 text-center text-ink-2">
+        One moment
+      </main>
+    );
   const status = view.status["it"]!;
   const own = view.stage[ticketId];
   const place = me && me.place !== "foyer" && me.place !== "house" ? me.place : "backstage";
   const { endAt } = view.event["it"]!;
   const segments = segmentsInOrder(view.segments, startAt, endAt);
-  const clock = status.currentSegmentId && status.cuedAt !== null ? liveClock(segments, { segmentId: status.currentSegmentId, cuedAt: status.cuedAt }, now, view.event["it"]!.endAt) : null;
+  const clock =
+    status.currentSegmentId && status.cuedAt !== null
+      ? liveClock(segments, { segmentId: status.currentSegmentId, cuedAt: status.cuedAt }, now, view.event["it"]!.endAt)
+      : null;
   const index = segments.findIndex((one) => one.id === status.currentSegmentId);
   const inHand = Object.values(view.questions).find((question) => question.state === "on-stage");
   const isSeen = place === "stage" && status.isCurtainUp;
@@ -47,11 +60,26 @@ export function StageRoom({ occurrenceId, ticketId, zone }: { occurrenceId: stri
       {status.phase === "ended" && <Note>The date has ended. Backstage stays open for as long as you are here.</Note>}
       <div className="mx-auto grid max-w-6xl gap-4 md:grid-cols-[20rem_1fr]">
         <div className="flex flex-col gap-3">
-          <p className={classes("border-l-4 px-3 py-2 text-head font-semibold", isSeen ? "border-on-air text-on-air" : "border-rule")} aria-live="polite">
+          <p
+            className={classes(
+              "border-l-4 px-3 py-2 text-head font-semibold",
+              isSeen ? "border-on-air text-on-air" : "border-rule",
+            )}
+            aria-live="polite"
+          >
             {isSeen ? "The house sees you" : place === "stage" ? "On stage, curtain down" : placeWords[place]}
           </p>
-          {devices.stream ? <OwnPicture devices={devices} words={{ testPicture: t("testPicture"), level: t("level") }} /> : <Button onClick={devices.start}>{t("checkStart")}</Button>}
-          <Button weight={own?.isMicrophoneOpen ? "on-air" : "quiet"} className="min-h-11" aria-pressed={own?.isMicrophoneOpen ?? false} onClick={() => send({ type: "microphone.set", isOpen: !own?.isMicrophoneOpen })}>
+          {devices.stream ? (
+            <OwnPicture devices={devices} words={{ testPicture: t("testPicture"), level: t("level") }} />
+          ) : (
+            <Button onClick={devices.start}>{t("checkStart")}</Button>
+          )}
+          <Button
+            weight={own?.isMicrophoneOpen ? "on-air" : "quiet"}
+            className="min-h-11"
+            aria-pressed={own?.isMicrophoneOpen ?? false}
+            onClick={() => send({ type: "microphone.set", isOpen: !own?.isMicrophoneOpen })}
+          >
             {own?.isMicrophoneOpen ? "Microphone open: close it" : "Microphone closed: open it"}
           </Button>
           {!own?.isMicrophoneOpen && devices.level > 0.25 && <Note tone="attention">You are muted.</Note>}
@@ -61,8 +89,10 @@ export function StageRoom({ occurrenceId, ticketId, zone }: { occurrenceId: stri
               {Object.entries(view.stage).map(([id, person]) => (
                 <li key={id} className="flex justify-between border-b border-rule py-1.5">
                   <span className={person.isPresent ? "" : "text-ink-2"}>{person.name}</span>
-                  <span className="text-label text-ink-2">{person.isPresent ? placeWords[person.place] : "away"}
-                    {person.callerLevel !== null && " · on the phone"}</span>
+                  <span className="text-label text-ink-2">
+                    {person.isPresent ? placeWords[person.place] : "away"}
+                    {person.callerLevel !== null && " · on the phone"}
+                  </span>
                 </li>
               ))}
             </ul>
@@ -75,8 +105,17 @@ export function StageRoom({ occurrenceId, ticketId, zone }: { occurrenceId: stri
               <output className="text-clock leading-none">{clockTime(now, zone)}</output>
             </p>
             <p>
-              <span className="block text-label text-ink-2">{clock && clock.currentOverMinutes > 0 ? "Over by" : "Left in this segment"}</span>
-              <output className={classes("text-clock leading-none", clock && clock.currentOverMinutes > 0 && "text-attention")}>{clock ? spanText(clock.currentOverMinutes * 60_000) : "––:––"}</output>
+              <span className="block text-label text-ink-2">
+                {clock && clock.currentOverMinutes > 0 ? "Over by" : "Left in this segment"}
+              </span>
+              <output
+                className={classes(
+                  "text-clock leading-none",
+                  clock && clock.currentOverMinutes > 0 && "text-attention",
+                )}
+              >
+                {clock ? spanText(clock.currentOverMinutes * 60_000) : "––:––"}
+              </output>
             </p>
             <p>
               <span className="block text-label text-ink-2">House</span>
@@ -87,7 +126,21 @@ export function StageRoom({ occurrenceId, ticketId, zone }: { occurrenceId: stri
             <p className="text-head font-semibold">{segments[index]?.title ?? "Before the first cue"}</p>
             <p className="text-ink-2">Next: {segments[index + 1]?.title ?? "the end"}</p>
           </div>
-          <Rail from={startAt} to={view.event["it"]!.endAt} zone={zone} now={now} size="large" blocks={segments.map((one, i) => ({ id: one.id, title: one.title, startAt: one.plannedStartAt, endAt: one.plannedEndAt, isNow: i === index, isPast: i < index }))} />
+          <Rail
+            from={startAt}
+            to={view.event["it"]!.endAt}
+            zone={zone}
+            now={now}
+            size="large"
+            blocks={segments.map((one, i) => ({
+              id: one.id,
+              title: one.title,
+              startAt: one.plannedStartAt,
+              endAt: one.plannedEndAt,
+              isNow: i === index,
+              isPast: i < index,
+            }))}
+          />
           <section aria-live="polite" className="bg-sheet p-4">
             <h2 className="text-label text-ink-2">The question in hand</h2>
             {inHand ? (

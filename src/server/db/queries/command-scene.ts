@@ -4,7 +4,10 @@ import type { RoomFacts } from "@/core/room";
 import type { Db } from "../client";
 
 /** What deciding a command needs to know of a date beside its journal: ids and switches, no names. */
-export interface CommandScene extends Pick<RoomFacts, "times" | "questionsOn" | "pollsOn" | "earlyEntry" | "stageMicrophonesOpen" | "segmentIds"> {
+export interface CommandScene extends Pick<
+  RoomFacts,
+  "times" | "questionsOn" | "pollsOn" | "earlyEntry" | "stageMicrophonesOpen" | "segmentIds"
+> {
   readonly occurrenceId: string;
   readonly eventId: string;
   readonly houseSize: number;

@@ -16,6 +16,9 @@ export async function journalAfter(db: Db, occurrenceId: string, seq: number): P
 /** How far each room's journal has come: for the tail that polls where a notification was lost. */
 export async function journalHeads(db: Db, occurrenceIds: readonly string[]): Promise<ReadonlyMap<string, number>> {
   if (occurrenceIds.length === 0) return new Map();
-  const rows = await db.select().from(rooms).where(inArray(rooms.occurrenceId, [...occurrenceIds]));
+  const rows = await db
+    .select()
+    .from(rooms)
+    .where(inArray(rooms.occurrenceId, [...occurrenceIds]));
   return new Map(rows.map((row) => [row.occurrenceId, row.seq]));
 }

@@ -5,9 +5,14 @@ import { instantOf } from "@/core/time";
 import type { Db } from "../client";
 import { events, occurrences, people, polls, questions, segments, tickets } from "../schema";
 
-const byKey = <T>(items: readonly T[], key: (item: T) => string): ReadonlyMap<string, T> => new Map(items.map((item) => [key(item), item]));
+const byKey = <T>(items: readonly T[], key: (item: T) => string): ReadonlyMap<string, T> =>
+  new Map(items.map((item) => [key(item), item]));
 
-async function roomPeople(db: Db, eventId: string, occurrenceId: string): Promise<ReadonlyMap<string, DirectoryPerson>> {
+async function roomPeople(
+  db: Db,
+  eventId: string,
+  occurrenceId: string,
+): Promise<ReadonlyMap<string, DirectoryPerson>> {
   const rows = await db
     .select({ ticketId: tickets.id, name: people.name, role: tickets.role, duties: tickets.duties })
     .from(tickets)
@@ -20,7 +25,10 @@ async function roomPeople(db: Db, eventId: string, occurrenceId: string): Promis
         or(eq(tickets.occurrenceId, occurrenceId), isNull(tickets.occurrenceId)),
       ),
     );
-  return byKey(rows.map((row): DirectoryPerson => ({ ...row, name: row.name ?? "" })), (row) => row.ticketId);
+  return byKey(
+    rows.map((row): DirectoryPerson => ({ ...row, name: row.name ?? "" })),
+    (row) => row.ticketId,
+  );
 }
 
 export async function roomQuestions(db: Db, occurrenceId: string): Promise<ReadonlyMap<string, DirectoryQuestion>> {
@@ -44,7 +52,12 @@ async function roomPolls(db: Db, occurrenceId: string): Promise<ReadonlyMap<stri
 }
 
 async function roomSegments(db: Db, occurrenceId: string, zone: string): Promise<readonly DirectorySegment[]> {
-  const rows = await db.select().from(segments).where(eq(segments.occurrenceId, occurrenceId)).orderBy(asc(segments.position)).limit(100);
+  const rows = await db
+    .select()
+    .from(segments)
+    .where(eq(segments.occurrenceId, occurrenceId))
+    .orderBy(asc(segments.position))
+    .limit(100);
   return rows.map((row) => ({
     id: row.id,
     title: row.title,

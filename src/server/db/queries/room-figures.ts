@@ -33,7 +33,11 @@ export async function loadFigures(db: Db, occurrenceId: string, aliveSince: numb
   const placeOf = (row: Row) => (row["stage"] ? "stage" : row["inside"] ? "house" : "foyer");
   return {
     present: new Map(present.map((row) => [String(row["ticket_id"]), placeOf(row)] as const)),
-    callers: new Map(present.filter((row) => row["caller"] !== null).map((row) => [String(row["ticket_id"]), Number(row["caller"])] as const)),
+    callers: new Map(
+      present
+        .filter((row) => row["caller"] !== null)
+        .map((row) => [String(row["ticket_id"]), Number(row["caller"])] as const),
+    ),
     votes: new Map(votes.map((row) => [String(row["id"]), Number(row["n"])])),
     tallies: byPoll,
   };

@@ -47,7 +47,9 @@ export const events = pgTable(
     agendaShown: boolean("agenda_shown").notNull().default(true),
     /** domains whose registrations need no looking at, under approval by hand */
     approvedDomains: jsonb("approved_domains").$type<string[]>().notNull().default([]),
-    approval: text("approval", { enum: ["at-once", "by-hand"] }).notNull().default("at-once"),
+    approval: text("approval", { enum: ["at-once", "by-hand"] })
+      .notNull()
+      .default("at-once"),
     /** each device of the audience is let in by a one-time link to the registered address */
     provesAddress: boolean("proves_address").notNull().default(false),
     foyerOn: boolean("foyer_on").notNull().default(true),
@@ -107,7 +109,9 @@ export const occurrences = pgTable(
       .notNull()
       .references(() => events.id, { onDelete: "cascade" }),
     /** a rehearsal is for stage people alone */
-    kind: text("kind", { enum: ["show", "rehearsal", "slot"] }).notNull().default("show"),
+    kind: text("kind", { enum: ["show", "rehearsal", "slot"] })
+      .notNull()
+      .default("show"),
     /** null: a single date */
     seriesId: uuid("series_id").references(() => series.id, { onDelete: "set null" }),
     /** the seat licence it is given; may move to another until it is live */
@@ -157,7 +161,9 @@ export const tickets = pgTable(
     personId: uuid("person_id").notNull(),
     role: text("role", { enum: roles }).notNull(),
     duties: jsonb("duties").$type<(typeof duties)[number][]>().notNull().default([]),
-    status: text("status", { enum: ["registered", "waiting", "cancelled", "pending", "declined"] }).notNull().default("registered"),
+    status: text("status", { enum: ["registered", "waiting", "cancelled", "pending", "declined"] })
+      .notNull()
+      .default("registered"),
     /** part of the link's derivation: raising it revokes the old link */
     linkVersion: integer("link_version").notNull().default(1),
     revokedAt: instant("revoked_at"),
@@ -235,8 +241,24 @@ export const dateChanges = pgTable(
 );
 
 export interface DatesBefore {
-  readonly series: readonly { id: string; uid: string; rule: RecurrenceRule; startLocal: string; zone: string; durationMinutes: number; exdates: string[]; rdates: string[] }[];
-  readonly dates: readonly { id: string; seriesId: string | null; originalStartLocal: string; startLocal: string; durationMinutes: number; phase: (typeof phases)[number] }[];
+  readonly series: readonly {
+    id: string;
+    uid: string;
+    rule: RecurrenceRule;
+    startLocal: string;
+    zone: string;
+    durationMinutes: number;
+    exdates: string[];
+    rdates: string[];
+  }[];
+  readonly dates: readonly {
+    id: string;
+    seriesId: string | null;
+    originalStartLocal: string;
+    startLocal: string;
+    durationMinutes: number;
+    phase: (typeof phases)[number];
+  }[];
 }
 
 export const segments = pgTable(
@@ -272,10 +294,14 @@ export const polls = pgTable(
       .notNull()
       .references(() => occurrences.id, { onDelete: "cascade" }),
     position: integer("position").notNull(),
-    kind: text("kind", { enum: ["one-choice"] }).notNull().default("one-choice"),
+    kind: text("kind", { enum: ["one-choice"] })
+      .notNull()
+      .default("one-choice"),
     question: text("question").notNull(),
     options: jsonb("options").$type<PollOption[]>().notNull(),
-    state: text("state", { enum: ["prepared", "open", "closed"] }).notNull().default("prepared"),
+    state: text("state", { enum: ["prepared", "open", "closed"] })
+      .notNull()
+      .default("prepared"),
     isRevealed: boolean("is_revealed").notNull().default(false),
     openedAt: instant("opened_at"),
     closedAt: instant("closed_at"),

@@ -27,7 +27,9 @@ export const seatRequests = pgTable(
     requestedBy: uuid("requested_by").notNull(),
     wantedSize: integer("wanted_size").notNull(),
     note: text("note").notNull().default(""),
-    state: text("state", { enum: ["open", "granted", "declined"] }).notNull().default("open"),
+    state: text("state", { enum: ["open", "granted", "declined"] })
+      .notNull()
+      .default("open"),
     answer: text("answer"),
     decidedBy: text("decided_by"),
     decidedAt: instant("decided_at"),
@@ -67,5 +69,7 @@ export const busyCalendars = pgTable(
 /** A busy calendar as JSON keeps it: a map's pairs instead of the map. */
 export interface StoredCalendar {
   readonly spans: BusyCalendar["spans"];
-  readonly entries: readonly (Omit<BusyCalendar["entries"][number], "overrides"> & { overrides: [string, { startLocal: string; durationMinutes: number } | null][] })[];
+  readonly entries: readonly (Omit<BusyCalendar["entries"][number], "overrides"> & {
+    overrides: [string, { startLocal: string; durationMinutes: number } | null][];
+  })[];
 }

@@ -1,4 +1,14 @@
-export { auditLog, consents, contactGroups, groupMembers, members, organisations, people, seeded, tries } from "./organisation";
+export {
+  auditLog,
+  consents,
+  contactGroups,
+  groupMembers,
+  members,
+  organisations,
+  people,
+  seeded,
+  tries,
+} from "./organisation";
 export {
   dateChanges,
   entryWays,

@@ -21,5 +21,8 @@ export const recordings = pgTable(
     /** seen by visitors from then on; null: not published */
     publishedFrom: instant("published_from"),
   },
-  (t) => [uniqueIndex("recordings_slug").on(t.organisationId, t.slug), index("recordings_occurrence").on(t.occurrenceId)],
+  (t) => [
+    uniqueIndex("recordings_slug").on(t.organisationId, t.slug),
+    index("recordings_occurrence").on(t.occurrenceId),
+  ],
 );

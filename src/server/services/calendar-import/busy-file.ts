@@ -10,7 +10,8 @@ export interface ReadBusy {
   readonly unread: readonly string[];
 }
 
-const isFree = (event: ICAL.Component): boolean => textOf(event, "transp").toUpperCase() === "TRANSPARENT" || textOf(event, "status").toUpperCase() === "CANCELLED";
+const isFree = (event: ICAL.Component): boolean =>
+  textOf(event, "transp").toUpperCase() === "TRANSPARENT" || textOf(event, "status").toUpperCase() === "CANCELLED";
 
 interface Draft extends BusyEntry {
   readonly uid: string;
@@ -22,18 +23,33 @@ function master(event: ICAL.Component, floating: string): Draft | string {
   if (!start) return textOf(event, "summary") || "an entry without a readable start";
   const { rule, unread } = ruleOf(event, start.zone);
   if (unread) return `${textOf(event, "summary")} (${unread})`;
-  const list = (name: string) => event.getAllProperties(name).flatMap((property) => momentsOf(property, start.zone) ?? []).map((moment) => moment.local);
-  return { uid: textOf(event, "uid"), startLocal: start.local, zone: start.zone, durationMinutes: durationOf(event, start), rule, exdates: list("exdate"), rdates: list("rdate"), overrides: new Map() };
+  const list = (name: string) =>
+    event
+      .getAllProperties(name)
+      .flatMap((property) => momentsOf(property, start.zone) ?? [])
+      .map((moment) => moment.local);
+  return {
+    uid: textOf(event, "uid"),
+    startLocal: start.local,
+    zone: start.zone,
+    durationMinutes: durationOf(event, start),
+    rule,
+    exdates: list("exdate"),
+    rdates: list("rdate"),
+    overrides: new Map(),
+  };
 }
 
 /** VFREEBUSY's periods that are not FREE (RFC 5545 §3.8.2.6). */
 function namedSpans(component: ICAL.Component): Interval[] {
   return component.getAllProperties("freebusy").flatMap((property) => {
     if (String(property.getFirstParameter("fbtype") ?? "BUSY").toUpperCase() === "FREE") return [];
-    return (property.getValues() as { start?: { toJSDate(): Date }; getEnd?: () => { toJSDate(): Date } }[]).flatMap((period) => {
-      const [start, end] = [period.start?.toJSDate().getTime(), period.getEnd?.().toJSDate().getTime()];
-      return start !== undefined && end !== undefined && start <= end ? [{ start, end }] : [];
-    });
+    return (property.getValues() as { start?: { toJSDate(): Date }; getEnd?: () => { toJSDate(): Date } }[]).flatMap(
+      (period) => {
+        const [start, end] = [period.start?.toJSDate().getTime(), period.getEnd?.().toJSDate().getTime()];
+        return start !== undefined && end !== undefined && start <= end ? [{ start, end }] : [];
+      },
+    );
   });
 }
 
@@ -58,10 +74,14 @@ export function readBusyCalendar(bytes: Uint8Array, floating = "UTC"): ReadBusy 
     const original = momentsOf(event.getFirstProperty("recurrence-id"), entry?.zone ?? floating)?.[0];
     const start = momentsOf(event.getFirstProperty("dtstart"), entry?.zone ?? floating)?.[0];
     if (!entry || !original) continue;
-    entry.overrides.set(original.local, isFree(event) || !start ? null : { startLocal: start.local, durationMinutes: durationOf(event, start) });
+    entry.overrides.set(
+      original.local,
+      isFree(event) || !start ? null : { startLocal: start.local, durationMinutes: durationOf(event, start) },
+    );
   }
   const spans = components.filter((one) => one.name === "vfreebusy").flatMap(namedSpans);
-  if (entries.length === 0 && spans.length === 0 && unread.length === 0) throw new Refusal({ code: "bad-calendar", reason: "nothing-in-it" });
+  if (entries.length === 0 && spans.length === 0 && unread.length === 0)
+    throw new Refusal({ code: "bad-calendar", reason: "nothing-in-it" });
   // an hour that does not exist in its zone must not stop the reading of the others
   const readable = entries.filter((entry) => Number.isFinite(instantOf({ local: entry.startLocal, zone: entry.zone })));
   return { calendar: { entries: readable, spans }, unread: unread.slice(0, 50) };

@@ -18,8 +18,13 @@ const paragraphs = (text: string): string =>
 function peopleOf(event: ICAL.Component): EventDraft["people"] {
   const properties = [...event.getAllProperties("organizer"), ...event.getAllProperties("attendee")];
   const found = properties.flatMap((property) => {
-    const email = String(property.getFirstValue() ?? "").replace(/^mailto:/i, "").trim().toLowerCase();
-    const name = String(property.getFirstParameter("cn") ?? "").replace(/^"|"$/g, "").trim();
+    const email = String(property.getFirstValue() ?? "")
+      .replace(/^mailto:/i, "")
+      .trim()
+      .toLowerCase();
+    const name = String(property.getFirstParameter("cn") ?? "")
+      .replace(/^"|"$/g, "")
+      .trim();
     return email.includes("@") ? [{ name: name || email.split("@")[0]!, email }] : [];
   });
   return [...new Map(found.map((one) => [one.email, one])).values()].slice(0, 100);
@@ -29,14 +34,18 @@ function fromEvent(event: ICAL.Component, others: number, floating: string): Eve
   const unread: string[] = [];
   const moments = momentsOf(event.getFirstProperty("dtstart"), floating);
   const start = moments?.[0] ?? null;
-  if (!start) unread.push(moments === null ? `Time zone: ${String(event.getFirstProperty("dtstart")?.getFirstParameter("tzid"))}` : "Start");
+  if (!start)
+    unread.push(
+      moments === null ? `Time zone: ${String(event.getFirstProperty("dtstart")?.getFirstParameter("tzid"))}` : "Start",
+    );
   if (start?.isDate) unread.push("The hour: the entry is for a whole day");
   const rule = start ? ruleOf(event, start.zone) : { rule: null, unread: null };
   if (rule.unread) unread.push(`Repetition: ${rule.unread}`);
   const skipped = ["exdate", "rdate"].filter((name) => event.getFirstProperty(name));
   if (skipped.length > 0 && rule.rule) unread.push("Single dates taken out of or put into the series");
   if (event.getFirstProperty("attach")) unread.push("Attachments");
-  if (others > 0) unread.push(`${others} more ${others === 1 ? "entry" : "entries"} of the file: only the first is taken`);
+  if (others > 0)
+    unread.push(`${others} more ${others === 1 ? "entry" : "entries"} of the file: only the first is taken`);
   const minutes = start ? durationOf(event, start) : null;
   return {
     title: textOf(event, "summary").slice(0, 200),
@@ -63,15 +72,23 @@ export function draftFromCalendar(bytes: Uint8Array, floating: string): EventDra
  * start, "60 min" or "1 h 30" the length, addresses the people; the rest is the description.
  */
 export function draftFromText(text: string, todayLocal: string, zone: string): EventDraft {
-  const lines = text.slice(0, 50_000).split(/\r?\n/).map((line) => line.trim());
+  const lines = text
+    .slice(0, 50_000)
+    .split(/\r?\n/)
+    .map((line) => line.trim());
   const title = lines.find(Boolean) ?? "";
   const body = lines.slice(lines.indexOf(title) + 1);
   const whenIndex = body.findIndex((line) => "local" in readMoment(line, todayLocal));
   const when = whenIndex >= 0 ? readMoment(body[whenIndex]!, todayLocal) : null;
-  const length = /(\d{1,2})\s*h(?:ours?)?(?:\s*(\d{1,2})\s*(?:min)?)?\b|(\d{2,3})\s*min/i.exec(body.filter((_, i) => i !== whenIndex).join("\n"));
+  const length = /(\d{1,2})\s*h(?:ours?)?(?:\s*(\d{1,2})\s*(?:min)?)?\b|(\d{2,3})\s*min/i.exec(
+    body.filter((_, i) => i !== whenIndex).join("\n"),
+  );
   const minutes = length ? (length[3] ? Number(length[3]) : Number(length[1]) * 60 + Number(length[2] ?? 0)) : null;
   const rest = body.filter((line, i) => i !== whenIndex && !/@/.test(line) && !(length && line === length[0].trim()));
-  const people = readAddresses(body.filter((line) => line.includes("@")).join("\n")).addresses.map((one) => ({ name: one.name || one.email.split("@")[0]!, email: one.email }));
+  const people = readAddresses(body.filter((line) => line.includes("@")).join("\n")).addresses.map((one) => ({
+    name: one.name || one.email.split("@")[0]!,
+    email: one.email,
+  }));
   return {
     title: title.slice(0, 200),
     descriptionHtml: paragraphs(rest.join("\n")),

@@ -31,7 +31,10 @@ export interface FileMoment {
 function zoneOf(tzid: string | null, floating: string): string | null {
   if (!tzid) return floating;
   // some programs put a path before the name
-  const name = tzid.replace(/^\/?(freeassociation\.sourceforge\.net|citadel\.org|softwarestudio\.org)?\/?(?:\d{8}_\d\/)?/, "");
+  const name = tzid.replace(
+    /^\/?(freeassociation\.sourceforge\.net|citadel\.org|softwarestudio\.org)?\/?(?:\d{8}_\d\/)?/,
+    "",
+  );
   return isZone(tzid) ? tzid : isZone(name) ? name : null;
 }
 
@@ -64,7 +67,10 @@ export function ruleOf(event: ICAL.Component, zone: string): { rule: RecurrenceR
   const value = event.getFirstPropertyValue("rrule") as { toString(): string } | null;
   if (!value) return { rule: null, unread: null };
   const parsed = parseRule(value.toString(), zone);
-  return parsed.ok ? { rule: parsed.value, unread: null } : { rule: null, unread: parsed.failure.code === "rule-part-unknown" ? parsed.failure.part : value.toString() };
+  return parsed.ok
+    ? { rule: parsed.value, unread: null }
+    : { rule: null, unread: parsed.failure.code === "rule-part-unknown" ? parsed.failure.part : value.toString() };
 }
 
-export const textOf = (event: ICAL.Component, name: string): string => String(event.getFirstPropertyValue(name) ?? "").trim();
+export const textOf = (event: ICAL.Component, name: string): string =>
+  String(event.getFirstPropertyValue(name) ?? "").trim();

@@ -12,7 +12,12 @@ type PersonRow = typeof people.$inferSelect;
 export const contactPageSize = 60;
 /** Whoever has an address and was not erased is in the book. Test guests are nobody. */
 export const inBook = (organisationId: string): SQL =>
-  and(eq(people.organisationId, organisationId), isNotNull(people.email), isNull(people.erasedAt), sql`${people.email} not like 'test-guest+%'`)!;
+  and(
+    eq(people.organisationId, organisationId),
+    isNotNull(people.email),
+    isNull(people.erasedAt),
+    sql`${people.email} not like 'test-guest+%'`,
+  )!;
 
 export const asContact = (row: PersonRow, groups: readonly string[]): Contact => ({
   id: row.id,
@@ -50,7 +55,9 @@ function narrowed(organisationId: string, query: ContactQuery): SQL {
   const inGroup = sql`exists (select 1 from ${groupMembers} gm join ${contactGroups} g on g.id = gm.group_id where gm.person_id = ${people.id} and g.name = ${query.group})`;
   return and(
     inBook(organisationId),
-    query.words ? sql`(coalesce(${people.name}, '') || ' ' || coalesce(${people.email}, '')) ilike ${likeText(query.words)}` : undefined,
+    query.words
+      ? sql`(coalesce(${people.name}, '') || ' ' || coalesce(${people.email}, '')) ilike ${likeText(query.words)}`
+      : undefined,
     query.tag ? sql`${people.tags} @> array[${query.tag}]::text[]` : undefined,
     query.group ? inGroup : undefined,
     query.state === "unsubscribed" ? isNotNull(people.unsubscribedAt) : undefined,
@@ -73,50 +80,108 @@ export async function contactPage(context: Context, member: TeamMember, rawQuery
   const { db } = context;
   const where = narrowed(organisationId, query);
   const [rows, total, groups, tags] = await Promise.all([
-    db.select().from(people).where(where).orderBy(asc(people.name), asc(people.id)).limit(contactPageSize).offset(query.page * contactPageSize),
+    db
+      .select()
+      .from(people)
+      .where(where)
+      .orderBy(asc(people.name), asc(people.id))
+      .limit(contactPageSize)
+      .offset(query.page * contactPageSize),
     db.$count(people, where),
-    db.execute(sql`select g.name, count(gm.person_id)::int as count from contact_groups g left join group_members gm on gm.group_id = g.id where g.organisation_id = ${organisationId} group by g.name order by g.name limit 200`),
-    db.execute(sql`select tag as name, count(*)::int as count from people, unnest(tags) as tag where organisation_id = ${organisationId} and erased_at is null group by tag order by count(*) desc, tag limit 40`),
+    db.execute(
+      sql`select g.name, count(gm.person_id)::int as count from contact_groups g left join group_members gm on gm.group_id = g.id where g.organisation_id = ${organisationId} group by g.name order by g.name limit 200`,
+    ),
+    db.execute(
+      sql`select tag as name, count(*)::int as count from people, unnest(tags) as tag where organisation_id = ${organisationId} and erased_at is null group by tag order by count(*) desc, tag limit 40`,
+    ),
   ]);
-  const memberships = await groupsOf(db, rows.map((row) => row.id));
-  return { contacts: rows.map((row) => asContact(row, memberships.get(row.id) ?? [])), total, groups: groups.rows as never, tags: tags.rows as never };
+  const memberships = await groupsOf(
+    db,
+    rows.map((row) => row.id),
+  );
+  return {
+    contacts: rows.map((row) => asContact(row, memberships.get(row.id) ?? [])),
+    total,
+    groups: groups.rows as never,
+    tags: tags.rows as never,
+  };
 }
 
 export async function contactById(context: Context, member: TeamMember, personId: string): Promise<Contact> {
   requireStanding(member, "contacts.read");
-  const [row] = await context.db.select().from(people).where(and(inBook(member.organisationId), eq(people.id, personId)));
+  const [row] = await context.db
+    .select()
+    .from(people)
+    .where(and(inBook(member.organisationId), eq(people.id, personId)));
   if (!row) throw notFound("contact");
   return asContact(row, (await groupsOf(context.db, [row.id])).get(row.id) ?? []);
 }
 
 /** Groups by name, made where there are none. */
-export async function groupIds(context: Context, db: Db, organisationId: string, names: readonly string[]): Promise<ReadonlyMap<string, string>> {
+export async function groupIds(
+  context: Context,
+  db: Db,
+  organisationId: string,
+  names: readonly string[],
+): Promise<ReadonlyMap<string, string>> {
   if (names.length === 0) return new Map();
-  await db.insert(contactGroups).values(names.map((name) => ({ id: context.ids.id(), organisationId, name }))).onConflictDoNothing();
-  const rows = await db.select().from(contactGroups).where(and(eq(contactGroups.organisationId, organisationId), inArray(contactGroups.name, [...names])));
+  await db
+    .insert(contactGroups)
+    .values(names.map((name) => ({ id: context.ids.id(), organisationId, name })))
+    .onConflictDoNothing();
+  const rows = await db
+    .select()
+    .from(contactGroups)
+    .where(and(eq(contactGroups.organisationId, organisationId), inArray(contactGroups.name, [...names])));
   return new Map(rows.map((row) => [row.name, row.id]));
 }
 
 /** Saves a contact; without an id a new one. An address belongs to one person. */
-export async function saveContact(context: Context, member: TeamMember, personId: string | null, rawInput: unknown): Promise<string> {
+export async function saveContact(
+  context: Context,
+  member: TeamMember,
+  personId: string | null,
+  rawInput: unknown,
+): Promise<string> {
   requireStanding(member, "contacts.edit");
   const { groups, ...values } = parse(contactInput, rawInput);
   const { organisationId } = member;
   return context.db.transaction(async (tx) => {
-    const [other] = await tx.select({ id: people.id }).from(people).where(and(eq(people.organisationId, organisationId), eq(people.email, values.email), personId ? ne(people.id, personId) : undefined));
+    const [other] = await tx
+      .select({ id: people.id })
+      .from(people)
+      .where(
+        and(
+          eq(people.organisationId, organisationId),
+          eq(people.email, values.email),
+          personId ? ne(people.id, personId) : undefined,
+        ),
+      );
     if (other) throw new Refusal({ code: "address-taken" });
     const id = personId ?? context.ids.id();
     if (personId) {
-      const [before] = await tx.select().from(people).where(and(inBook(organisationId), eq(people.id, personId)));
+      const [before] = await tx
+        .select()
+        .from(people)
+        .where(and(inBook(organisationId), eq(people.id, personId)));
       if (!before) throw notFound("contact");
       // another address has not failed yet
       const fresh = before.email === values.email ? {} : { addressFailedAt: null, addressFailedReason: null };
-      await tx.update(people).set({ ...values, ...fresh }).where(eq(people.id, personId));
+      await tx
+        .update(people)
+        .set({ ...values, ...fresh })
+        .where(eq(people.id, personId));
     } else await tx.insert(people).values({ id, organisationId, createdAt: context.clock.now(), ...values });
     await tx.delete(groupMembers).where(eq(groupMembers.personId, id));
     const ids = [...(await groupIds(context, tx, organisationId, groups)).values()];
-    if (ids.length > 0) await tx.insert(groupMembers).values(ids.map((groupId) => ({ groupId, personId: id, organisationId })));
-    await audit(context, tx, { organisationId, actorId: member.userId, action: personId ? "contact.edit" : "contact.add", facts: { contact: id } });
+    if (ids.length > 0)
+      await tx.insert(groupMembers).values(ids.map((groupId) => ({ groupId, personId: id, organisationId })));
+    await audit(context, tx, {
+      organisationId,
+      actorId: member.userId,
+      action: personId ? "contact.edit" : "contact.add",
+      facts: { contact: id },
+    });
     return id;
   });
 }
@@ -124,7 +189,9 @@ export async function saveContact(context: Context, member: TeamMember, personId
 /** Takes a group off the book; its people stay. */
 export async function removeGroup(context: Context, member: TeamMember, name: string): Promise<void> {
   requireStanding(member, "contacts.edit");
-  await context.db.delete(contactGroups).where(and(eq(contactGroups.organisationId, member.organisationId), eq(contactGroups.name, name)));
+  await context.db
+    .delete(contactGroups)
+    .where(and(eq(contactGroups.organisationId, member.organisationId), eq(contactGroups.name, name)));
 }
 
 const comparedAtMost = 30_000;
@@ -137,10 +204,21 @@ export interface LikelyDuplicate {
 }
 
 /** Contacts that are likely one person by name, the likeliest of the book or of a part of it. One address is one person already: the table has it unique. */
-export async function likelyDuplicates(context: Context, member: TeamMember, rawQuery: unknown = {}): Promise<readonly LikelyDuplicate[]> {
+export async function likelyDuplicates(
+  context: Context,
+  member: TeamMember,
+  rawQuery: unknown = {},
+): Promise<readonly LikelyDuplicate[]> {
   requireStanding(member, "contacts.read");
-  const rows = await context.db.select({ id: people.id, name: people.name, email: people.email }).from(people).where(narrowed(member.organisationId, parse(contactQuery, rawQuery))).limit(comparedAtMost);
-  const pairs = likelySame(rows.map((row) => ({ id: row.id, name: row.name ?? "", email: row.email ?? "" })), pairsShown);
+  const rows = await context.db
+    .select({ id: people.id, name: people.name, email: people.email })
+    .from(people)
+    .where(narrowed(member.organisationId, parse(contactQuery, rawQuery)))
+    .limit(comparedAtMost);
+  const pairs = likelySame(
+    rows.map((row) => ({ id: row.id, name: row.name ?? "", email: row.email ?? "" })),
+    pairsShown,
+  );
   const ids = [...new Set(pairs.flatMap((pair) => [pair.a, pair.b]))];
   if (ids.length === 0) return [];
   const full = await context.db.select().from(people).where(inArray(people.id, ids));

@@ -17,7 +17,11 @@ export interface ContactEvent {
 }
 
 /** Somebody's events, newest first: invited, registered, came and for how long. */
-export async function contactHistory(context: Context, member: TeamMember, personId: string): Promise<readonly ContactEvent[]> {
+export async function contactHistory(
+  context: Context,
+  member: TeamMember,
+  personId: string,
+): Promise<readonly ContactEvent[]> {
   requireStanding(member, "contacts.read");
   const { rows } = await context.db.execute(sql`
     with own as (

@@ -20,14 +20,27 @@ export function previewImport(member: TeamMember, bytes: Uint8Array, rawMapping:
   if (file.rows.length > mostContacts) throw new Refusal({ code: "file-too-large", limitBytes: mostContacts });
   const mapping = Array.isArray(rawMapping) ? parse(mappingInput, rawMapping) : file.mapping;
   const { drafts, bad } = draftsOf(file, mapping);
-  return { kind: file.kind, header: file.header, mapping, sample: file.rows.slice(0, sampleRows).map((row) => row.cells), rows: file.rows.length, good: drafts.length, bad: bad.slice(0, badShown).map((one) => ({ line: one.line, reason: faultWords(one.reason) })) };
+  return {
+    kind: file.kind,
+    header: file.header,
+    mapping,
+    sample: file.rows.slice(0, sampleRows).map((row) => row.cells),
+    rows: file.rows.length,
+    good: drafts.length,
+    bad: bad.slice(0, badShown).map((one) => ({ line: one.line, reason: faultWords(one.reason) })),
+  };
 }
 
 /**
  * Takes one chunk in: new addresses are added; of known ones only what is empty is filled, and tags are
  * joined. A row that would change nothing is not touched, so the same file twice changes nothing.
  */
-async function takeIn(context: Context, tx: Db, organisationId: string, drafts: readonly ContactDraft[]): Promise<{ added: number; changed: number }> {
+async function takeIn(
+  context: Context,
+  tx: Db,
+  organisationId: string,
+  drafts: readonly ContactDraft[],
+): Promise<{ added: number; changed: number }> {
   const column = (of: (one: ContactDraft) => string | null) => sql.param(drafts.map(of));
   const now = new Date(context.clock.now()).toISOString();
   // tags as JSON text: an array of arrays has to be rectangular
@@ -51,7 +64,12 @@ async function takeIn(context: Context, tx: Db, organisationId: string, drafts: 
   return { added, changed: rows.length - added };
 }
 
-async function joinGroups(context: Context, tx: Db, organisationId: string, drafts: readonly ContactDraft[]): Promise<void> {
+async function joinGroups(
+  context: Context,
+  tx: Db,
+  organisationId: string,
+  drafts: readonly ContactDraft[],
+): Promise<void> {
   const wanted = drafts.flatMap((one) => one.groups.map((group) => ({ email: one.email, group })));
   if (wanted.length === 0) return;
   const ids = await groupIds(context, tx, organisationId, [...new Set(wanted.map((one) => one.group))]);
@@ -62,7 +80,13 @@ async function joinGroups(context: Context, tx: Db, organisationId: string, draf
 }
 
 /** Takes a file in, all of it or nothing, telling how far it is. */
-export async function importContacts(context: Context, member: TeamMember, bytes: Uint8Array, rawMapping: unknown, tell: (line: ImportLine) => void): Promise<void> {
+export async function importContacts(
+  context: Context,
+  member: TeamMember,
+  bytes: Uint8Array,
+  rawMapping: unknown,
+  tell: (line: ImportLine) => void,
+): Promise<void> {
   requireStanding(member, "contacts.edit");
   const mapping = parse(mappingInput, rawMapping);
   const file = readContactFile(bytes);
@@ -77,7 +101,19 @@ export async function importContacts(context: Context, member: TeamMember, bytes
       changed += part.changed;
       tell({ type: "progress", done: Math.min(drafts.length, from + chunkSize), total: drafts.length });
     }
-    await audit(context, tx, { organisationId, actorId: member.userId, action: "contacts.import", facts: { added, changed } });
-    tell({ type: "done", added, changed, unchanged: drafts.length - added - changed, bad: bad.slice(0, badShown).map((one) => ({ line: one.line, reason: faultWords(one.reason) })), badCount: bad.length });
+    await audit(context, tx, {
+      organisationId,
+      actorId: member.userId,
+      action: "contacts.import",
+      facts: { added, changed },
+    });
+    tell({
+      type: "done",
+      added,
+      changed,
+      unchanged: drafts.length - added - changed,
+      bad: bad.slice(0, badShown).map((one) => ({ line: one.line, reason: faultWords(one.reason) })),
+      badCount: bad.length,
+    });
   });
 }

@@ -26,8 +26,12 @@ async function moveTickets(tx: Db, keepId: string, goneId: string, now: string):
     update messages m set person_id = ${keepId}, ticket_id = k.id from tickets x join tickets k on ${twin}
     where m.ticket_id = x.id and x.person_id = ${goneId} and m.state = 'planned'
       and not exists (select 1 from messages o where o.person_id = ${keepId} and o.kind = m.kind and o.occurrence_id is not distinct from m.occurrence_id and o.planned_due_at = m.planned_due_at)`);
-  await tx.execute(sql`update tickets x set revoked_at = coalesce(revoked_at, ${now}) where person_id = ${goneId} and exists (select 1 from tickets k where ${twin})`);
-  await tx.execute(sql`update tickets x set person_id = ${keepId} where person_id = ${goneId} and not exists (select 1 from tickets k where ${twin})`);
+  await tx.execute(
+    sql`update tickets x set revoked_at = coalesce(revoked_at, ${now}) where person_id = ${goneId} and exists (select 1 from tickets k where ${twin})`,
+  );
+  await tx.execute(
+    sql`update tickets x set person_id = ${keepId} where person_id = ${goneId} and not exists (select 1 from tickets k where ${twin})`,
+  );
 }
 
 /** Mails go along, but for those of which the kept one has its own; a planned one of these goes. */
@@ -39,16 +43,23 @@ async function moveMessages(tx: Db, keepId: string, goneId: string): Promise<voi
 }
 
 async function moveTheRest(tx: Db, keepId: string, goneId: string): Promise<void> {
-  await tx.execute(sql`delete from invitees x where person_id = ${goneId} and exists (select 1 from invitees k where k.person_id = ${keepId} and k.event_id = x.event_id)`);
-  for (const table of ["invitees", "connections", "consents", "busy_calendars"]) await tx.execute(sql`update ${sql.identifier(table)} set person_id = ${keepId} where person_id = ${goneId}`);
-  await tx.execute(sql`insert into group_members (group_id, person_id, organisation_id) select group_id, ${keepId}, organisation_id from group_members where person_id = ${goneId} on conflict do nothing`);
+  await tx.execute(
+    sql`delete from invitees x where person_id = ${goneId} and exists (select 1 from invitees k where k.person_id = ${keepId} and k.event_id = x.event_id)`,
+  );
+  for (const table of ["invitees", "connections", "consents", "busy_calendars"])
+    await tx.execute(sql`update ${sql.identifier(table)} set person_id = ${keepId} where person_id = ${goneId}`);
+  await tx.execute(
+    sql`insert into group_members (group_id, person_id, organisation_id) select group_id, ${keepId}, organisation_id from group_members where person_id = ${goneId} on conflict do nothing`,
+  );
   await tx.delete(groupMembers).where(eq(groupMembers.personId, goneId));
 }
 
 /** The kept one's words: chosen ones of the other, and the other's where there was nothing. */
 function wordsOf(keep: Person, gone: Person, takeFromGone: MergeInput["takeFromGone"]): Partial<Person> {
   const taken = Object.fromEntries(takeFromGone.map((field) => [field, gone[field]]));
-  const mark = takeFromGone.includes("email") ? { addressFailedAt: gone.addressFailedAt, addressFailedReason: gone.addressFailedReason } : {};
+  const mark = takeFromGone.includes("email")
+    ? { addressFailedAt: gone.addressFailedAt, addressFailedReason: gone.addressFailedReason }
+    : {};
   return {
     company: keep.company || gone.company,
     phone: keep.phone || gone.phone,
@@ -72,16 +83,41 @@ export async function mergeContacts(context: Context, member: TeamMember, rawCho
   const { organisationId } = member;
   const { keepId, goneId, takeFromGone } = parse(mergeInput, rawChoice);
   await context.db.transaction(async (tx) => {
-    const rows = await tx.select().from(people).where(and(inBook(organisationId), inArray(people.id, [keepId, goneId]))).for("update");
+    const rows = await tx
+      .select()
+      .from(people)
+      .where(and(inBook(organisationId), inArray(people.id, [keepId, goneId])))
+      .for("update");
     const [keep, gone] = [rows.find((row) => row.id === keepId), rows.find((row) => row.id === goneId)];
     if (!keep || !gone) throw notFound("contact");
-    if ((await tx.$count(members, eq(members.personId, goneId))) > 0) throw new Refusal({ code: "not-allowed", action: "contacts.merge" });
+    if ((await tx.$count(members, eq(members.personId, goneId))) > 0)
+      throw new Refusal({ code: "not-allowed", action: "contacts.merge" });
     await moveTickets(tx, keepId, goneId, new Date(context.clock.now()).toISOString());
     await moveMessages(tx, keepId, goneId);
     await moveTheRest(tx, keepId, goneId);
     // the address has to be free before the kept one can take it
-    await tx.update(people).set({ name: null, email: null, zone: null, company: "", phone: "", note: "", tags: [], erasedAt: context.clock.now() }).where(eq(people.id, goneId));
-    await tx.update(people).set(wordsOf(keep, gone, takeFromGone)).where(eq(people.id, keepId));
-    await audit(context, tx, { organisationId, actorId: member.userId, action: "contacts.merge", facts: { kept: keepId, gone: goneId } });
+    await tx
+      .update(people)
+      .set({
+        name: null,
+        email: null,
+        zone: null,
+        company: "",
+        phone: "",
+        note: "",
+        tags: [],
+        erasedAt: context.clock.now(),
+      })
+      .where(eq(people.id, goneId));
+    await tx
+      .update(people)
+      .set(wordsOf(keep, gone, takeFromGone))
+      .where(eq(people.id, keepId));
+    await audit(context, tx, {
+      organisationId,
+      actorId: member.userId,
+      action: "contacts.merge",
+      facts: { kept: keepId, gone: goneId },
+    });
   });
 }

@@ -41,14 +41,32 @@ function readCsv(text: string): ContactFile {
   if (first.trim() === "") throw new Refusal({ code: "bad-file", reason: "empty" });
   let records: { record: string[]; info: { lines: number } }[];
   try {
-    records = parse(text, { delimiter: delimiterOf(first), info: true, skip_empty_lines: true, relax_column_count: true, max_record_size: 200_000, to: mostContacts + 1 }) as never;
+    records = parse(text, {
+      delimiter: delimiterOf(first),
+      info: true,
+      skip_empty_lines: true,
+      relax_column_count: true,
+      max_record_size: 200_000,
+      to: mostContacts + 1,
+    }) as never;
   } catch (error) {
     const { code, lines } = error as { code?: string; lines?: number };
-    throw new Refusal({ code: "bad-file", reason: code === "CSV_MAX_RECORD_SIZE" ? "not-a-table" : "broken-quotes", line: lines });
+    throw new Refusal({
+      code: "bad-file",
+      reason: code === "CSV_MAX_RECORD_SIZE" ? "not-a-table" : "broken-quotes",
+      line: lines,
+    });
   }
   const header = (records[0]?.record ?? []).map((cell) => cell.trim());
   if (records.length < 2) throw new Refusal({ code: "bad-file", reason: "empty" });
-  return { kind: "csv", header, mapping: guessMapping(header), rows: records.slice(1).map(({ record, info }) => ({ line: info.lines, cells: record.map((cell) => unguardCell(cell)) })) };
+  return {
+    kind: "csv",
+    header,
+    mapping: guessMapping(header),
+    rows: records
+      .slice(1)
+      .map(({ record, info }) => ({ line: info.lines, cells: record.map((cell) => unguardCell(cell)) })),
+  };
 }
 
 const cardFields = ["name", "email", "company", "phone", "language", "time_zone", "tags", "note"] as const;
@@ -61,18 +79,41 @@ function readCards(text: string): ContactFile {
   } catch {
     throw new Refusal({ code: "bad-file", reason: "not-a-table" });
   }
-  const roots = (Array.isArray((parsed as unknown[])[0]) ? (parsed as unknown[]) : [parsed]).slice(0, mostContacts) as never[];
+  const roots = (Array.isArray((parsed as unknown[])[0]) ? (parsed as unknown[]) : [parsed]).slice(
+    0,
+    mostContacts,
+  ) as never[];
   const rows = roots.map((root, i) => {
     const card = new ICAL.Component(root);
     const first = (name: string): string => {
       const all = card.getAllProperties(name);
-      const preferred = all.find((one) => one.getParameter("pref") || [one.getParameter("type")].flat().some((type) => String(type).toLowerCase() === "pref"));
+      const preferred = all.find(
+        (one) =>
+          one.getParameter("pref") ||
+          [one.getParameter("type")].flat().some((type) => String(type).toLowerCase() === "pref"),
+      );
       const value = (preferred ?? all[0])?.getValues() ?? [];
-      return value.flat().map(String).join(name === "categories" ? "," : " ").trim();
+      return value
+        .flat()
+        .map(String)
+        .join(name === "categories" ? "," : " ")
+        .trim();
     };
     const parts = card.getFirstPropertyValue("n");
     const name = first("fn") || (Array.isArray(parts) ? [parts[1], parts[0]].flat().filter(Boolean).join(" ") : "");
-    return { line: i + 1, cells: [name, first("email"), first("org"), first("tel").replace(/^tel:/i, ""), first("lang"), first("tz"), first("categories"), first("note")] };
+    return {
+      line: i + 1,
+      cells: [
+        name,
+        first("email"),
+        first("org"),
+        first("tel").replace(/^tel:/i, ""),
+        first("lang"),
+        first("tz"),
+        first("categories"),
+        first("note"),
+      ],
+    };
   });
   if (rows.length === 0) throw new Refusal({ code: "bad-file", reason: "empty" });
   return { kind: "vcard", header: [...cardFields], mapping: [...cardFields], rows };
@@ -85,7 +126,10 @@ export function readContactFile(bytes: Uint8Array): ContactFile {
 }
 
 /** Rows as contacts by a mapping: good ones once an address (the first stands), bad ones with line and reason. */
-export function draftsOf(file: ContactFile, mapping: readonly (ReadableField | null)[]): { drafts: readonly ContactDraft[]; bad: readonly BadContact[] } {
+export function draftsOf(
+  file: ContactFile,
+  mapping: readonly (ReadableField | null)[],
+): { drafts: readonly ContactDraft[]; bad: readonly BadContact[] } {
   const drafts = new Map<string, ContactDraft>();
   const bad: BadContact[] = [];
   for (const { line, cells } of file.rows) {

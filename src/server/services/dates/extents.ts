@@ -1,6 +1,13 @@
 import { and, eq, inArray, sql } from "drizzle-orm";
 import { extentInput, type ExtentInput } from "@/contracts";
-import { planExtent, type DateChange, type Extent, type ExtentPlan, type PlannedDate, type PlannedSeries } from "@/core/dates";
+import {
+  planExtent,
+  type DateChange,
+  type Extent,
+  type ExtentPlan,
+  type PlannedDate,
+  type PlannedSeries,
+} from "@/core/dates";
 import { Refusal, unwrap, type Failure } from "@/core/shared";
 import { kindOfWallTime, type WallTimeKind } from "@/core/time";
 import type { Db } from "../../db/client";
@@ -15,12 +22,33 @@ import { appendRows } from "../room-commands";
 import { instantsOf } from "./lay";
 import { datesOf, seriesOf, type OccurrenceRow, type SeriesRow } from "./load";
 
-const plannedDate = ({ id, seriesId, originalStartLocal, startLocal, durationMinutes, startAt, phase }: OccurrenceRow): PlannedDate => ({ id, seriesId, originalStartLocal, startLocal, durationMinutes, startAt, phase });
-const plannedSeries = ({ id, rule, startLocal, zone, exdates, rdates, durationMinutes }: SeriesRow): PlannedSeries => ({ id, rule, startLocal, zone, exdates, rdates, durationMinutes });
+const plannedDate = ({
+  id,
+  seriesId,
+  originalStartLocal,
+  startLocal,
+  durationMinutes,
+  startAt,
+  phase,
+}: OccurrenceRow): PlannedDate => ({ id, seriesId, originalStartLocal, startLocal, durationMinutes, startAt, phase });
+const plannedSeries = ({ id, rule, startLocal, zone, exdates, rdates, durationMinutes }: SeriesRow): PlannedSeries => ({
+  id,
+  rule,
+  startLocal,
+  zone,
+  exdates,
+  rdates,
+  durationMinutes,
+});
 
 export interface ExtentPreview {
   readonly extent: Extent;
-  readonly dates: readonly { readonly id: string; readonly from: string; readonly to: string; readonly kind: WallTimeKind }[];
+  readonly dates: readonly {
+    readonly id: string;
+    readonly from: string;
+    readonly to: string;
+    readonly kind: WallTimeKind;
+  }[];
   readonly calledOff: number;
   /** registrations that follow their dates, or lose them */
   readonly registrations: number;
@@ -40,7 +68,9 @@ interface Loaded {
 
 async function planned(context: Context, db: Db, access: EventAccess, input: ExtentInput): Promise<Loaded> {
   const [dates, rows] = [await datesOf(db, access.event.id), await seriesOf(db, access.event.id)];
-  const plan = unwrap(planExtent(dates.map(plannedDate), rows.map(plannedSeries), input.markedIds, input.change, context.clock.now()));
+  const plan = unwrap(
+    planExtent(dates.map(plannedDate), rows.map(plannedSeries), input.markedIds, input.change, context.clock.now()),
+  );
   return { access, dates, rows, plan };
 }
 
@@ -52,13 +82,28 @@ class Seen extends Error {
 }
 
 /** What would follow from a change, before anything is saved: tried in full and taken back. */
-export async function previewExtent(context: Context, member: TeamMember, eventId: string, rawInput: unknown): Promise<ExtentPreview> {
+export async function previewExtent(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  rawInput: unknown,
+): Promise<ExtentPreview> {
   const access = await accessFor(context, member, eventId, "event.plan");
   const input = parse(extentInput, rawInput);
   const { dates, plan } = await planned(context, context.db, access, input);
   const byId = new Map(dates.map((date) => [date.id, date]));
   const touched = [...plan.dates.map((date) => date.id), ...plan.calledOffIds];
-  const counted = touched.length === 0 ? 0 : await context.db.$count(tickets, and(inArray(tickets.occurrenceId, touched), inArray(tickets.status, ["registered", "waiting", "pending"]), eq(tickets.role, "attendee")));
+  const counted =
+    touched.length === 0
+      ? 0
+      : await context.db.$count(
+          tickets,
+          and(
+            inArray(tickets.occurrenceId, touched),
+            inArray(tickets.status, ["registered", "waiting", "pending"]),
+            eq(tickets.role, "attendee"),
+          ),
+        );
   const outcome = await context.db
     .transaction(async (tx) => {
       const licencesMoved = await write(context, tx, access, plan, byId);
@@ -68,10 +113,20 @@ export async function previewExtent(context: Context, member: TeamMember, eventI
   if (!(outcome instanceof Seen) && !(outcome instanceof Refusal)) throw outcome;
   return {
     extent: plan.extent,
-    dates: plan.dates.filter((date) => byId.get(date.id)!.phase !== "cancelled").map((date) => ({ id: date.id, from: byId.get(date.id)!.startLocal, to: date.startLocal, kind: kindOfWallTime({ local: date.startLocal, zone: byId.get(date.id)!.zone }) })),
+    dates: plan.dates
+      .filter((date) => byId.get(date.id)!.phase !== "cancelled")
+      .map((date) => ({
+        id: date.id,
+        from: byId.get(date.id)!.startLocal,
+        to: date.startLocal,
+        kind: kindOfWallTime({ local: date.startLocal, zone: byId.get(date.id)!.zone }),
+      })),
     calledOff: plan.calledOffIds.length,
     registrations: counted,
-    couldTell: await countHolders(context.db, touched.map((id) => byId.get(id)!)),
+    couldTell: await countHolders(
+      context.db,
+      touched.map((id) => byId.get(id)!),
+    ),
     licencesMoved: outcome instanceof Seen ? outcome.licencesMoved : 0,
     refused: outcome instanceof Refusal ? outcome.failure : null,
   };
@@ -93,7 +148,13 @@ export interface ExtentDone {
  * Carries a change of marked dates out: dates, series, licences and reminders in one transaction, and
  * what was before kept for an undo. The people hear of it only where that is asked for.
  */
-export async function applyExtent(context: Context, member: TeamMember, eventId: string, rawInput: unknown, tellPeople: boolean): Promise<ExtentDone> {
+export async function applyExtent(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  rawInput: unknown,
+  tellPeople: boolean,
+): Promise<ExtentDone> {
   const access = await accessFor(context, member, eventId, "event.plan");
   const input = parse(extentInput, rawInput);
   return context.db.transaction(async (tx) => {
@@ -101,44 +162,123 @@ export async function applyExtent(context: Context, member: TeamMember, eventId:
     const { dates, rows, plan } = await planned(context, tx, access, input);
     const byId = new Map(dates.map((date) => [date.id, date]));
     const touchedIds = [...plan.dates.map((date) => date.id), ...plan.calledOffIds];
-    const changeId = await keepBefore(context, tx, access, rows, touchedIds.map((id) => byId.get(id)!));
-    const told = tellPeople ? await countHolders(tx, touchedIds.map((id) => byId.get(id)!)) : 0;
+    const changeId = await keepBefore(
+      context,
+      tx,
+      access,
+      rows,
+      touchedIds.map((id) => byId.get(id)!),
+    );
+    const told = tellPeople
+      ? await countHolders(
+          tx,
+          touchedIds.map((id) => byId.get(id)!),
+        )
+      : 0;
     await write(context, tx, access, plan, byId);
     await afterChange(context, tx, access, touchedIds, tellPeople);
-    await audit(context, tx, { organisationId: member.organisationId, actorId: member.userId, action: `dates.${input.change.kind}`, eventId, facts: { extent: plan.extent, dates: touchedIds.length } });
+    await audit(context, tx, {
+      organisationId: member.organisationId,
+      actorId: member.userId,
+      action: `dates.${input.change.kind}`,
+      eventId,
+      facts: { extent: plan.extent, dates: touchedIds.length },
+    });
     return { changeId, extent: plan.extent, changed: touchedIds.length, told };
   });
 }
 
-async function keepBefore(context: Context, tx: Db, { event, member }: EventAccess, rows: readonly SeriesRow[], dates: readonly OccurrenceRow[]): Promise<string> {
+async function keepBefore(
+  context: Context,
+  tx: Db,
+  { event, member }: EventAccess,
+  rows: readonly SeriesRow[],
+  dates: readonly OccurrenceRow[],
+): Promise<string> {
   const id = context.ids.id();
   const before = {
-    series: rows.map(({ id: rowId, uid, rule, startLocal, zone, durationMinutes, exdates, rdates }) => ({ id: rowId, uid, rule, startLocal, zone, durationMinutes, exdates, rdates })),
-    dates: dates.map(({ id: dateId, seriesId, originalStartLocal, startLocal, durationMinutes, phase }) => ({ id: dateId, seriesId, originalStartLocal, startLocal, durationMinutes, phase })),
+    series: rows.map(({ id: rowId, uid, rule, startLocal, zone, durationMinutes, exdates, rdates }) => ({
+      id: rowId,
+      uid,
+      rule,
+      startLocal,
+      zone,
+      durationMinutes,
+      exdates,
+      rdates,
+    })),
+    dates: dates.map(({ id: dateId, seriesId, originalStartLocal, startLocal, durationMinutes, phase }) => ({
+      id: dateId,
+      seriesId,
+      originalStartLocal,
+      startLocal,
+      durationMinutes,
+      phase,
+    })),
   };
-  await tx.insert(dateChanges).values({ id, organisationId: event.organisationId, eventId: event.id, at: context.clock.now(), actorId: member.userId, before });
+  await tx
+    .insert(dateChanges)
+    .values({
+      id,
+      organisationId: event.organisationId,
+      eventId: event.id,
+      at: context.clock.now(),
+      actorId: member.userId,
+      before,
+    });
   return id;
 }
 
 /** Writes series and dates, and gives them their licences. @returns how many other dates' licences moved */
-async function write(context: Context, tx: Db, { event, member }: EventAccess, plan: ExtentPlan, byId: ReadonlyMap<string, OccurrenceRow>): Promise<number> {
+async function write(
+  context: Context,
+  tx: Db,
+  { event, member }: EventAccess,
+  plan: ExtentPlan,
+  byId: ReadonlyMap<string, OccurrenceRow>,
+): Promise<number> {
   const { organisationId } = event;
   let newId: string | null = null;
   if (plan.newSeries) {
     newId = context.ids.id();
     const { rule, startLocal, zone, exdates, rdates, durationMinutes } = plan.newSeries;
-    const row = { rule, startLocal, zone, durationMinutes, exdates: [...exdates], rdates: [...rdates], createdAt: context.clock.now() };
-    await tx.insert(series).values({ id: newId, organisationId, eventId: event.id, uid: `${newId}@stage-call.example.org`, ...row });
+    const row = {
+      rule,
+      startLocal,
+      zone,
+      durationMinutes,
+      exdates: [...exdates],
+      rdates: [...rdates],
+      createdAt: context.clock.now(),
+    };
+    await tx
+      .insert(series)
+      .values({ id: newId, organisationId, eventId: event.id, uid: `${newId}@stage-call.example.org`, ...row });
   }
   for (const { id, rule, startLocal, durationMinutes, exdates, rdates } of plan.series) {
-    await tx.update(series).set({ rule, startLocal, durationMinutes, exdates: [...exdates], rdates: [...rdates] }).where(eq(series.id, id));
+    await tx
+      .update(series)
+      .set({ rule, startLocal, durationMinutes, exdates: [...exdates], rdates: [...rdates] })
+      .where(eq(series.id, id));
   }
   await writeDates(tx, plan.dates, byId, newId);
-  for (const id of plan.calledOffIds) await appendRows(context, tx, id, (room) => (room.phase === "cancelled" ? [] : [{ type: "date.cancelled" }]), member.userId);
+  for (const id of plan.calledOffIds)
+    await appendRows(
+      context,
+      tx,
+      id,
+      (room) => (room.phase === "cancelled" ? [] : [{ type: "date.cancelled" }]),
+      member.userId,
+    );
   return settleSeats(context, tx, organisationId, new Set(plan.dates.map((date) => date.id)));
 }
 
-async function writeDates(tx: Db, changes: readonly DateChange[], byId: ReadonlyMap<string, OccurrenceRow>, newId: string | null): Promise<void> {
+async function writeDates(
+  tx: Db,
+  changes: readonly DateChange[],
+  byId: ReadonlyMap<string, OccurrenceRow>,
+  newId: string | null,
+): Promise<void> {
   if (changes.length === 0) return;
   const rows = changes.map((date) => {
     const before = byId.get(date.id)!;
@@ -147,19 +287,40 @@ async function writeDates(tx: Db, changes: readonly DateChange[], byId: Readonly
     return sql`(${date.id}::uuid, ${date.originalStartLocal}::text, ${date.startLocal}::text, ${date.durationMinutes}::int, ${seriesId}::uuid, ${new Date(startAt).toISOString()}::timestamptz, ${new Date(endAt).toISOString()}::timestamptz)`;
   });
   // originals are unique within an event: out of the way first, so that dates may trade places
-  await tx.update(occurrences).set({ originalStartLocal: sql`'moving ' || ${occurrences.id}` }).where(inArray(occurrences.id, changes.map((date) => date.id)));
+  await tx
+    .update(occurrences)
+    .set({ originalStartLocal: sql`'moving ' || ${occurrences.id}` })
+    .where(
+      inArray(
+        occurrences.id,
+        changes.map((date) => date.id),
+      ),
+    );
   await tx.execute(sql`
     update occurrences as o set original_start_local = v.original, start_local = v.local, duration_minutes = v.minutes, series_id = v.series, start_at = v.start_at, end_at = v.end_at, sequence = o.sequence + 1
     from (values ${sql.join(rows, sql`, `)}) as v (id, original, local, minutes, series, start_at, end_at) where o.id = v.id`);
 }
 
 /** Reminders for the new hours, mails where they were asked for, word to open rooms. */
-async function afterChange(context: Context, tx: Db, { event }: EventAccess, touchedIds: readonly string[], tellPeople: boolean): Promise<void> {
+async function afterChange(
+  context: Context,
+  tx: Db,
+  { event }: EventAccess,
+  touchedIds: readonly string[],
+  tellPeople: boolean,
+): Promise<void> {
   if (touchedIds.length === 0) return;
-  const now = await tx.select().from(occurrences).where(inArray(occurrences.id, [...touchedIds]));
+  const now = await tx
+    .select()
+    .from(occurrences)
+    .where(inArray(occurrences.id, [...touchedIds]));
   const gone = now.filter((date) => date.phase === "cancelled");
   const held = now.filter((date) => date.phase !== "cancelled");
-  if (gone.length > 0) await dropPlannedOf(tx, gone.map((date) => date.id));
+  if (gone.length > 0)
+    await dropPlannedOf(
+      tx,
+      gone.map((date) => date.id),
+    );
   await replanReminders(context, tx, event, held);
   if (tellPeople) {
     await planCancellation(context, tx, gone);
@@ -172,7 +333,12 @@ async function afterChange(context: Context, tx: Db, { event }: EventAccess, tou
  * Takes the last change of an event's dates back, if none of them has begun since. Mails that left
  * stay sent; people can be told of the old hour again as an act of its own.
  */
-export async function undoChange(context: Context, member: TeamMember, eventId: string, changeId: string): Promise<number> {
+export async function undoChange(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  changeId: string,
+): Promise<number> {
   const access = await accessFor(context, member, eventId, "event.plan");
   return context.db.transaction(async (tx) => {
     await tx.select({ id: events.id }).from(events).where(eq(events.id, eventId)).for("update");
@@ -180,8 +346,14 @@ export async function undoChange(context: Context, member: TeamMember, eventId: 
     const change = rows.findLast((row) => row.undoneAt === null);
     if (!change || change.id !== changeId) throw new Refusal({ code: "nothing-to-undo" });
     const ids = change.before.dates.map((date) => date.id);
-    const current = new Map((await tx.select().from(occurrences).where(inArray(occurrences.id, ids))).map((date) => [date.id, date]));
-    const isFixed = [...current.values()].some((date) => (date.phase !== "scheduled" && date.phase !== "cancelled") || (date.phase === "scheduled" && date.startAt <= context.clock.now()));
+    const current = new Map(
+      (await tx.select().from(occurrences).where(inArray(occurrences.id, ids))).map((date) => [date.id, date]),
+    );
+    const isFixed = [...current.values()].some(
+      (date) =>
+        (date.phase !== "scheduled" && date.phase !== "cancelled") ||
+        (date.phase === "scheduled" && date.startAt <= context.clock.now()),
+    );
     if (isFixed) throw new Refusal({ code: "nothing-to-undo" });
     for (const row of change.before.series) {
       const { id, ...values } = row;
@@ -189,14 +361,28 @@ export async function undoChange(context: Context, member: TeamMember, eventId: 
     }
     await writeDates(tx, change.before.dates, current, null);
     for (const date of change.before.dates) {
-      if (date.phase === "scheduled") await appendRows(context, tx, date.id, (room) => (room.phase === "cancelled" ? [{ type: "date.restored" }] : []), member.userId);
+      if (date.phase === "scheduled")
+        await appendRows(
+          context,
+          tx,
+          date.id,
+          (room) => (room.phase === "cancelled" ? [{ type: "date.restored" }] : []),
+          member.userId,
+        );
     }
     const kept = new Set(change.before.series.map((row) => row.id));
-    for (const row of await seriesOf(tx, eventId)) if (!kept.has(row.id)) await tx.delete(series).where(eq(series.id, row.id));
+    for (const row of await seriesOf(tx, eventId))
+      if (!kept.has(row.id)) await tx.delete(series).where(eq(series.id, row.id));
     await settleSeats(context, tx, access.event.organisationId, new Set(ids));
     await tx.update(dateChanges).set({ undoneAt: context.clock.now() }).where(eq(dateChanges.id, changeId));
     await afterChange(context, tx, access, ids, false);
-    await audit(context, tx, { organisationId: member.organisationId, actorId: member.userId, action: "dates.undo", eventId, facts: { dates: ids.length } });
+    await audit(context, tx, {
+      organisationId: member.organisationId,
+      actorId: member.userId,
+      action: "dates.undo",
+      eventId,
+      facts: { dates: ids.length },
+    });
     return ids.length;
   });
 }

@@ -9,10 +9,18 @@ import { horizonOf, layDates } from "./lay";
 import type { SeriesRow } from "./load";
 
 /** Starts that an open-ended series still lacks: up to two years or 366 dates ahead (rule 2). */
-async function missingStarts(context: Context, tx: Db, row: SeriesRow): Promise<{ missing: string[]; callMinutes: number }> {
+async function missingStarts(
+  context: Context,
+  tx: Db,
+  row: SeriesRow,
+): Promise<{ missing: string[]; callMinutes: number }> {
   const now = context.clock.now();
   const horizon = horizonOf(now, row.zone);
-  const laid = await tx.select().from(occurrences).where(eq(occurrences.seriesId, row.id)).orderBy(asc(occurrences.originalStartLocal));
+  const laid = await tx
+    .select()
+    .from(occurrences)
+    .where(eq(occurrences.seriesId, row.id))
+    .orderBy(asc(occurrences.originalStartLocal));
   const last = laid.at(-1);
   const ahead = laid.filter((date) => date.startAt > now).length;
   const missing: string[] = [];
@@ -30,7 +38,9 @@ async function fillOne(context: Context, row: SeriesRow, withSeats: boolean): Pr
     const { missing, callMinutes } = await missingStarts(context, tx, row);
     if (missing.length === 0) return 0;
     const { organisationId, eventId, zone, durationMinutes } = row;
-    const ids = await layDates(context, tx, { organisationId, eventId, zone, durationMinutes, callMinutes }, missing, { seriesId: row.id });
+    const ids = await layDates(context, tx, { organisationId, eventId, zone, durationMinutes, callMinutes }, missing, {
+      seriesId: row.id,
+    });
     if (withSeats) await settleSeats(context, tx, organisationId, new Set(ids));
     return ids.length;
   });
@@ -42,7 +52,9 @@ export async function fillSeries(context: Context, limit = 500): Promise<number>
     .select({ row: series })
     .from(series)
     .innerJoin(events, eq(events.id, series.eventId))
-    .where(and(isNull(events.deletedAt), sql`${series.rule} ->> 'count' is null`, sql`${series.rule} ->> 'until' is null`))
+    .where(
+      and(isNull(events.deletedAt), sql`${series.rule} ->> 'count' is null`, sql`${series.rule} ->> 'until' is null`),
+    )
     .orderBy(asc(series.id))
     .limit(limit);
   let laid = 0;

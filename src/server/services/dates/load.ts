@@ -21,13 +21,23 @@ export const datesOf = (db: Db, eventId: string): Promise<OccurrenceRow[]> =>
 
 /** All of an event's dates, rehearsals too. */
 export const allDatesOf = (db: Db, eventId: string): Promise<OccurrenceRow[]> =>
-  db.select().from(occurrences).where(eq(occurrences.eventId, eventId)).orderBy(asc(occurrences.startAt)).limit(mostDates);
+  db
+    .select()
+    .from(occurrences)
+    .where(eq(occurrences.eventId, eventId))
+    .orderBy(asc(occurrences.startAt))
+    .limit(mostDates);
 
 export const seriesOf = (db: Db, eventId: string): Promise<SeriesRow[]> =>
   db.select().from(series).where(eq(series.eventId, eventId)).orderBy(asc(series.startLocal)).limit(200);
 
 /** The date that is asked for; without one the live, next or last. Null for a room without fixed time that nobody opened. */
-export async function dateOrNull(db: Db, eventId: string, now: number, wantedId: string | null = null): Promise<OccurrenceRow | null> {
+export async function dateOrNull(
+  db: Db,
+  eventId: string,
+  now: number,
+  wantedId: string | null = null,
+): Promise<OccurrenceRow | null> {
   const dates = wantedId ? await allDatesOf(db, eventId) : await datesOf(db, eventId);
   if (!wantedId) return currentDate(dates, now) ?? null;
   const wanted = dates.find((date) => date.id === wantedId);
@@ -35,7 +45,12 @@ export async function dateOrNull(db: Db, eventId: string, now: number, wantedId:
   return wanted;
 }
 
-export async function dateOf(db: Db, eventId: string, now: number, wantedId: string | null = null): Promise<OccurrenceRow> {
+export async function dateOf(
+  db: Db,
+  eventId: string,
+  now: number,
+  wantedId: string | null = null,
+): Promise<OccurrenceRow> {
   const date = await dateOrNull(db, eventId, now, wantedId);
   if (!date) throw notFound("date");
   return date;

@@ -27,10 +27,20 @@ export async function openStanding(context: Context, member: TeamMember, eventId
   const { zone } = organisation;
   return context.db.transaction(async (tx) => {
     await tx.select({ id: events.id }).from(events).where(eq(events.id, eventId)).for("update");
-    const open = (await datesOf(tx, eventId)).find((date) => date.phase === "scheduled" || date.phase === "backstage" || date.phase === "open");
+    const open = (await datesOf(tx, eventId)).find(
+      (date) => date.phase === "scheduled" || date.phase === "backstage" || date.phase === "open",
+    );
     const { proposed } = rulesOf(organisation);
-    const shape = { organisationId: event.organisationId, eventId, zone, durationMinutes: proposed.durationMinutes, callMinutes: 0 };
-    const [occurrenceId] = open ? [open.id] : await layDates(context, tx, shape, [wallTimeAt(now, zone).local], { hasPlannedEnd: false });
+    const shape = {
+      organisationId: event.organisationId,
+      eventId,
+      zone,
+      durationMinutes: proposed.durationMinutes,
+      callMinutes: 0,
+    };
+    const [occurrenceId] = open
+      ? [open.id]
+      : await layDates(context, tx, shape, [wallTimeAt(now, zone).local], { hasPlannedEnd: false });
     if (!open) await settleSeats(context, tx, event.organisationId, new Set([occurrenceId!]));
     return { eventId, occurrenceId: occurrenceId!, slug: event.slug, roomCode: event.roomCode! };
   });
@@ -43,18 +53,30 @@ export async function openRoomNow(context: Context, member: TeamMember): Promise
   const now = context.clock.now();
   const { zone } = organisation;
   const title = `Room of ${person?.name ?? "the team"}, ${shortDate(now, zone)} ${clockTime(now, zone)} (${cityOf(zone)})`;
-  const plan = { ...freshPlan(wallTimeAt(now, zone).local, zone, rulesOf(organisation).proposed), title, shape: "standing" as const, entryBy: "open-link" as const };
+  const plan = {
+    ...freshPlan(wallTimeAt(now, zone).local, zone, rulesOf(organisation).proposed),
+    title,
+    shape: "standing" as const,
+    entryBy: "open-link" as const,
+  };
   const { eventId } = await createEvent(context, member, plan);
   await publishEvent(context, member, eventId, true);
   return openStanding(context, member, eventId);
 }
 
 /** The public page of a room, by the code that was read out. Unknown codes are not found. */
-export async function slugOfRoomCode(context: Context, organisation: typeof organisations.$inferSelect, code: string): Promise<string> {
+export async function slugOfRoomCode(
+  context: Context,
+  organisation: typeof organisations.$inferSelect,
+  code: string,
+): Promise<string> {
   const plain = code.toLowerCase().replace(/[^a-z0-9]/g, "");
   const rows = await context.db
     .select({ slug: events.slug, publishedAt: events.publishedAt })
     .from(events)
     .where(and(eq(events.organisationId, organisation.id), eq(events.roomCode, plain), isNull(events.deletedAt)));
-  return oneOf(rows.filter((row) => row.publishedAt !== null), "room").slug;
+  return oneOf(
+    rows.filter((row) => row.publishedAt !== null),
+    "room",
+  ).slug;
 }

@@ -9,16 +9,52 @@ import type { Organisation } from "../front-door";
 export async function organisationFeed(context: Context, organisation: Organisation): Promise<string> {
   const origin = context.environment.STAGE_CALL_URL;
   const now = context.clock.now();
-  const isPublic = and(eq(events.organisationId, organisation.id), isNotNull(events.publishedAt), isNull(events.deletedAt), eq(events.isPrivate, false));
+  const isPublic = and(
+    eq(events.organisationId, organisation.id),
+    isNotNull(events.publishedAt),
+    isNull(events.deletedAt),
+    eq(events.isPrivate, false),
+  );
   const [dates, films] = await Promise.all([
-    context.db.select({ event: events, date: occurrences }).from(occurrences).innerJoin(events, eq(events.id, occurrences.eventId)).where(and(isPublic, eq(occurrences.kind, "show"), gt(occurrences.endAt, now - 30 * dayMs))).orderBy(occurrences.startAt).limit(100),
-    context.db.select({ recording: recordings }).from(recordings).innerJoin(occurrences, eq(occurrences.id, recordings.occurrenceId)).innerJoin(events, eq(events.id, occurrences.eventId)).where(and(isPublic, lte(recordings.publishedFrom, now))).orderBy(desc(recordings.publishedFrom)).limit(50),
+    context.db
+      .select({ event: events, date: occurrences })
+      .from(occurrences)
+      .innerJoin(events, eq(events.id, occurrences.eventId))
+      .where(and(isPublic, eq(occurrences.kind, "show"), gt(occurrences.endAt, now - 30 * dayMs)))
+      .orderBy(occurrences.startAt)
+      .limit(100),
+    context.db
+      .select({ recording: recordings })
+      .from(recordings)
+      .innerJoin(occurrences, eq(occurrences.id, recordings.occurrenceId))
+      .innerJoin(events, eq(events.id, occurrences.eventId))
+      .where(and(isPublic, lte(recordings.publishedFrom, now)))
+      .orderBy(desc(recordings.publishedFrom))
+      .limit(50),
   ]);
   return atomFeed(
-    { id: `${origin}/`, title: organisation.name, link: `${origin}/`, self: `${origin}/feed.xml`, author: organisation.name },
+    {
+      id: `${origin}/`,
+      title: organisation.name,
+      link: `${origin}/`,
+      self: `${origin}/feed.xml`,
+      author: organisation.name,
+    },
     [
-      ...dates.map(({ event, date }) => ({ id: `urn:uuid:${date.id}`, title: date.phase === "cancelled" ? `Called off: ${event.title}` : event.title, link: `${origin}/front/${event.slug}?date=${date.id}`, updatedAt: event.publishedAt!, summary: `${longDate(date.startAt, date.zone)}, ${clockTime(date.startAt, date.zone)} in ${cityOf(date.zone)}` })),
-      ...films.map(({ recording }) => ({ id: `urn:uuid:${recording.id}`, title: recording.title, link: `${origin}/on-demand/${recording.slug}`, updatedAt: recording.publishedFrom!, summary: "On demand" })),
+      ...dates.map(({ event, date }) => ({
+        id: `urn:uuid:${date.id}`,
+        title: date.phase === "cancelled" ? `Called off: ${event.title}` : event.title,
+        link: `${origin}/front/${event.slug}?date=${date.id}`,
+        updatedAt: event.publishedAt!,
+        summary: `${longDate(date.startAt, date.zone)}, ${clockTime(date.startAt, date.zone)} in ${cityOf(date.zone)}`,
+      })),
+      ...films.map(({ recording }) => ({
+        id: `urn:uuid:${recording.id}`,
+        title: recording.title,
+        link: `${origin}/on-demand/${recording.slug}`,
+        updatedAt: recording.publishedFrom!,
+        summary: "On demand",
+      })),
     ],
   );
 }

@@ -15,17 +15,30 @@ export async function pastHouse(context: Context, organisationId: string): Promi
   const rows = await context.db
     .select({ registered: occurrences.registeredCount, came: occurrences.cameCount, peak: occurrences.peakCount })
     .from(occurrences)
-    .where(and(eq(occurrences.organisationId, organisationId), eq(occurrences.kind, "show"), isNotNull(occurrences.cameCount), isNotNull(occurrences.registeredCount)))
+    .where(
+      and(
+        eq(occurrences.organisationId, organisationId),
+        eq(occurrences.kind, "show"),
+        isNotNull(occurrences.cameCount),
+        isNotNull(occurrences.registeredCount),
+      ),
+    )
     .orderBy(desc(occurrences.startAt))
     .limit(50);
   // only those who had registered say something about show-up
   const held = rows.filter((row) => row.registered! > 0);
   const sum = (of: (row: (typeof held)[number]) => number) => held.reduce((total, row) => total + of(row), 0);
   const came = sum((row) => row.came!);
-  return { registered: sum((row) => row.registered!), attended: sum((row) => Math.min(row.came!, row.registered!)), peakShare: came > 0 ? Math.min(1, sum((row) => row.peak ?? 0) / came) : null, dates: held.length };
+  return {
+    registered: sum((row) => row.registered!),
+    attended: sum((row) => Math.min(row.came!, row.registered!)),
+    peakShare: came > 0 ? Math.min(1, sum((row) => row.peak ?? 0) / came) : null,
+    dates: held.length,
+  };
 }
 
-export const expect = (past: PastHouse, registrations: number, houseSize: number): ExpectedHouse => expectedHouse(registrations, houseSize, past, past.peakShare);
+export const expect = (past: PastHouse, registrations: number, houseSize: number): ExpectedHouse =>
+  expectedHouse(registrations, houseSize, past, past.peakShare);
 
 /** Counts dates that were held and not counted yet: for forecasts and comparisons. Safe to run twice. */
 export async function countHeld(context: Context, limit = 20): Promise<number> {
@@ -37,7 +50,11 @@ export async function countHeld(context: Context, limit = 20): Promise<number> {
     .limit(limit);
   for (const { event, occurrence } of due) {
     const { report } = await dateReport(context, event, occurrence);
-    const counts = { registeredCount: report.registered, cameCount: report.came, peakCount: report.curve.peak?.count ?? 0 };
+    const counts = {
+      registeredCount: report.registered,
+      cameCount: report.came,
+      peakCount: report.curve.peak?.count ?? 0,
+    };
     await context.db.update(occurrences).set(counts).where(eq(occurrences.id, occurrence.id));
   }
   return due.length;

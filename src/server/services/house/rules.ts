@@ -8,10 +8,16 @@ import { audit } from "../audit";
 import { oneOf, parse, type Context } from "../context";
 
 /** An organisation's house rules: its own over the standard ones. */
-export const rulesOf = (organisation: Pick<typeof organisations.$inferSelect, "rules">): HouseRules => ({ ...standardRules, ...organisation.rules });
+export const rulesOf = (organisation: Pick<typeof organisations.$inferSelect, "rules">): HouseRules => ({
+  ...standardRules,
+  ...organisation.rules,
+});
 
 /** Refuses a plan beyond the house limits. */
-export function requireWithinLimits(rules: HouseRules, plan: { durationMinutes: number; houseSize: number; onStage: number }): void {
+export function requireWithinLimits(
+  rules: HouseRules,
+  plan: { durationMinutes: number; houseSize: number; onStage: number },
+): void {
   const broken = brokenLimits(rules, plan)[0];
   if (broken) throw new Refusal({ code: "limit-broken", ...broken });
 }

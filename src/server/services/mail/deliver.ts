@@ -49,14 +49,22 @@ function heldBack(facts: MessageFacts, now: number): string | null {
   return mayReceive(message.kind, recipient) ? null : "recipient";
 }
 
-type Ready = { readonly claimed: MessageRow } & ({ readonly facts: MessageFacts; readonly rendered: RenderedMessage } | { readonly facts: null; readonly reason: string | null });
+type Ready = { readonly claimed: MessageRow } & (
+  | { readonly facts: MessageFacts; readonly rendered: RenderedMessage }
+  | { readonly facts: null; readonly reason: string | null }
+);
 
 /** A claimed message made ready: rendered once, so that a repeat says the same, or held back with its reason; no reason: tried again later. */
 function makeReady(context: Context, claimed: MessageRow, facts: MessageFacts | null, now: number): Ready {
   const reason = facts === null ? "its date or person is gone" : heldBack(facts, now);
   if (facts === null || reason) return { claimed, facts: null, reason: reason ?? "" };
   try {
-    return { claimed, facts, rendered: claimed.rendered ?? render(facts, facts.mailing ?? standardWords(claimed.kind, facts.person.locale), now) };
+    return {
+      claimed,
+      facts,
+      rendered:
+        claimed.rendered ?? render(facts, facts.mailing ?? standardWords(claimed.kind, facts.person.locale), now),
+    };
   } catch (error) {
     // one that cannot be written must not hold up the others
     context.log.error("message not rendered", error, { message: claimed.id });
@@ -68,7 +76,9 @@ function makeReady(context: Context, claimed: MessageRow, facts: MessageFacts | 
 async function keepRendered(context: Context, batch: readonly Ready[]): Promise<void> {
   const fresh = batch.flatMap((one) => (one.facts !== null && one.claimed.rendered === null ? [one] : []));
   if (fresh.length === 0) return;
-  await context.db.execute(sql`update messages as m set rendered = v.body::jsonb from unnest(${sql.param(fresh.map((one) => one.claimed.id))}::uuid[], ${sql.param(fresh.map((one) => JSON.stringify(one.rendered)))}::text[]) as v (id, body) where m.id = v.id`);
+  await context.db.execute(
+    sql`update messages as m set rendered = v.body::jsonb from unnest(${sql.param(fresh.map((one) => one.claimed.id))}::uuid[], ${sql.param(fresh.map((one) => JSON.stringify(one.rendered)))}::text[]) as v (id, body) where m.id = v.id`,
+  );
 }
 
 async function sendOne(context: Context, ready: Ready, noteSent: NoteSent): Promise<void> {
@@ -98,12 +108,23 @@ async function sendOne(context: Context, ready: Ready, noteSent: NoteSent): Prom
 
 /** Puts a claimed mail back untried, to be claimed anew; one that somebody else has claimed since stays theirs. */
 async function giveBack(context: Context, claimed: MessageRow): Promise<void> {
-  const isStillMine = and(eq(messages.id, claimed.id), eq(messages.state, "sending"), eq(messages.attempts, claimed.attempts));
-  await context.db.update(messages).set({ state: "planned", attempts: claimed.attempts - 1, dueAt: context.clock.now() }).where(isStillMine);
+  const isStillMine = and(
+    eq(messages.id, claimed.id),
+    eq(messages.state, "sending"),
+    eq(messages.attempts, claimed.attempts),
+  );
+  await context.db
+    .update(messages)
+    .set({ state: "planned", attempts: claimed.attempts - 1, dueAt: context.clock.now() })
+    .where(isStillMine);
 }
 
 /** Runs an act for each item, so many at a time. */
-async function inLanes<T>(items: readonly T[], lanes: number, act: (item: T, index: number) => Promise<void>): Promise<void> {
+async function inLanes<T>(
+  items: readonly T[],
+  lanes: number,
+  act: (item: T, index: number) => Promise<void>,
+): Promise<void> {
   let next = 0;
   await Promise.all(
     Array.from({ length: Math.min(lanes, items.length) }, async () => {

@@ -36,8 +36,15 @@ export function linksOf(context: Context, owner: LinkOwner): Links {
   return {
     enter: token ? `${origin}/enter/${token}` : register,
     ticket: token ? `${origin}/ticket/${token}` : register,
-    proof: token && owner.proofId ? `${origin}/enter/${token}?proof=${context.secrets.tokenFor(owner.proofId, 0)}` : register,
-    reply: token ? `${origin}/reply/${token}` : owner.inviteeId ? `${origin}/reply/${context.secrets.tokenFor(owner.inviteeId, 0)}` : register,
+    proof:
+      token && owner.proofId
+        ? `${origin}/enter/${token}?proof=${context.secrets.tokenFor(owner.proofId, 0)}`
+        : register,
+    reply: token
+      ? `${origin}/reply/${token}`
+      : owner.inviteeId
+        ? `${origin}/reply/${context.secrets.tokenFor(owner.inviteeId, 0)}`
+        : register,
     event: `${origin}/front/${owner.slug}`,
     recording: owner.recordingSlug ? `${origin}/on-demand/${owner.recordingSlug}` : `${origin}/front/${owner.slug}`,
     register: owner.inviteeId ? `${register}&for=${context.secrets.tokenFor(owner.inviteeId, 0)}` : register,
@@ -67,7 +74,10 @@ export interface FinishedMessage {
 /** The message as its recipient gets it: links put in, calendar lines folded. */
 export function finish(rendered: RenderedMessage, links: Links): FinishedMessage {
   const put = (text: string): string =>
-    (Object.keys(placeholder) as LinkKind[]).reduce((out, kind) => out.replaceAll(placeholder[kind], links[kind]), text);
+    (Object.keys(placeholder) as LinkKind[]).reduce(
+      (out, kind) => out.replaceAll(placeholder[kind], links[kind]),
+      text,
+    );
   return {
     subject: rendered.subject,
     text: put(rendered.text),

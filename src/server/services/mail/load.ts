@@ -2,7 +2,18 @@ import { and, desc, eq, inArray, isNotNull } from "drizzle-orm";
 import { callTimeOf } from "@/core/dates";
 import { isStageRole } from "@/core/people";
 import type { Db } from "../../db/client";
-import { events, invitees, mailings, messages, occurrences, organisations, people, questions, recordings, tickets } from "../../db/schema";
+import {
+  events,
+  invitees,
+  mailings,
+  messages,
+  occurrences,
+  organisations,
+  people,
+  questions,
+  recordings,
+  tickets,
+} from "../../db/schema";
 import { notFound, type Context } from "../context";
 import { openProofOf } from "../entry-proofs";
 import { rulesOf } from "../house/rules";
@@ -32,22 +43,36 @@ export interface MessageFacts {
 
 const toInvitees: ReadonlySet<string> = new Set(["invitation", "invitation-again"]);
 const present = (ids: readonly (string | null)[]): string[] => [...new Set(ids.filter((id) => id !== null))];
-const byId = <R extends { id: string }>(rows: readonly R[]): ReadonlyMap<string, R> => new Map(rows.map((row) => [row.id, row]));
+const byId = <R extends { id: string }>(rows: readonly R[]): ReadonlyMap<string, R> =>
+  new Map(rows.map((row) => [row.id, row]));
 
 /** What the tables hold about many messages: one read a table, however many there are. */
 async function rowsFor(db: Db, wanted: readonly MessageRow[]) {
   const dateIds = present(wanted.map((one) => one.occurrenceId));
   const personIds = present(wanted.map((one) => one.personId));
-  const dates = await db.select({ occurrence: occurrences, event: events }).from(occurrences).innerJoin(events, eq(events.id, occurrences.eventId)).where(inArray(occurrences.id, dateIds));
+  const dates = await db
+    .select({ occurrence: occurrences, event: events })
+    .from(occurrences)
+    .innerJoin(events, eq(events.id, occurrences.eventId))
+    .where(inArray(occurrences.id, dateIds));
   const eventIds = [...new Set(dates.map((row) => row.event.id))];
   const ticketIds = present(wanted.map((one) => one.ticketId));
   const questionIds = present(wanted.map((one) => one.questionId));
   const invited = wanted.some((one) => toInvitees.has(one.kind));
   const [folk, ticketRows, words, guests, asked] = await Promise.all([
-    db.select({ person: people, organisation: organisations }).from(people).innerJoin(organisations, eq(organisations.id, people.organisationId)).where(inArray(people.id, personIds)),
+    db
+      .select({ person: people, organisation: organisations })
+      .from(people)
+      .innerJoin(organisations, eq(organisations.id, people.organisationId))
+      .where(inArray(people.id, personIds)),
     ticketIds.length === 0 ? [] : db.select().from(tickets).where(inArray(tickets.id, ticketIds)),
     db.select().from(mailings).where(inArray(mailings.eventId, eventIds)).limit(5000),
-    invited ? db.select().from(invitees).where(and(inArray(invitees.eventId, eventIds), inArray(invitees.personId, personIds))) : [],
+    invited
+      ? db
+          .select()
+          .from(invitees)
+          .where(and(inArray(invitees.eventId, eventIds), inArray(invitees.personId, personIds)))
+      : [],
     questionIds.length === 0 ? [] : db.select().from(questions).where(inArray(questions.id, questionIds)),
   ]);
   return {
@@ -55,7 +80,11 @@ async function rowsFor(db: Db, wanted: readonly MessageRow[]) {
     folk: new Map(folk.map((row) => [row.person.id, row])),
     tickets: byId(ticketRows),
     words: byId(words),
-    ownWords: new Map(words.filter((row) => !toInvitees.has(row.kind) && row.kind !== "note").map((row) => [`${row.eventId}|${row.kind}`, row])),
+    ownWords: new Map(
+      words
+        .filter((row) => !toInvitees.has(row.kind) && row.kind !== "note")
+        .map((row) => [`${row.eventId}|${row.kind}`, row]),
+    ),
     guests: new Map(guests.map((row) => [`${row.eventId}|${row.personId}`, row])),
     questions: byId(asked),
   };
@@ -63,11 +92,21 @@ async function rowsFor(db: Db, wanted: readonly MessageRow[]) {
 
 /** The newest published recording of a date. */
 async function recordingSlugOf(db: Db, occurrenceId: string): Promise<string | null> {
-  const [row] = await db.select({ slug: recordings.slug }).from(recordings).where(and(eq(recordings.occurrenceId, occurrenceId), isNotNull(recordings.publishedFrom))).orderBy(desc(recordings.publishedFrom)).limit(1);
+  const [row] = await db
+    .select({ slug: recordings.slug })
+    .from(recordings)
+    .where(and(eq(recordings.occurrenceId, occurrenceId), isNotNull(recordings.publishedFrom)))
+    .orderBy(desc(recordings.publishedFrom))
+    .limit(1);
   return row?.slug ?? null;
 }
 
-async function factsOf(context: Context, db: Db, message: MessageRow, rows: Awaited<ReturnType<typeof rowsFor>>): Promise<MessageFacts> {
+async function factsOf(
+  context: Context,
+  db: Db,
+  message: MessageRow,
+  rows: Awaited<ReturnType<typeof rowsFor>>,
+): Promise<MessageFacts> {
   const date = message.occurrenceId === null ? undefined : rows.dates.get(message.occurrenceId);
   const who = rows.folk.get(message.personId);
   if (!date || !who) throw notFound("message");
@@ -75,7 +114,8 @@ async function factsOf(context: Context, db: Db, message: MessageRow, rows: Awai
   const { organisation, person } = who;
   const ticket = (message.ticketId && rows.tickets.get(message.ticketId)) || null;
   const question = message.questionId ? rows.questions.get(message.questionId) : undefined;
-  const mailing = (message.mailingId ? rows.words.get(message.mailingId) : rows.ownWords.get(`${event.id}|${message.kind}`)) ?? null;
+  const mailing =
+    (message.mailingId ? rows.words.get(message.mailingId) : rows.ownWords.get(`${event.id}|${message.kind}`)) ?? null;
   return {
     message,
     organisation,
@@ -103,11 +143,16 @@ async function factsOf(context: Context, db: Db, message: MessageRow, rows: Awai
 }
 
 /** Loads what many messages are about, in their order; null for one whose date or person is gone. */
-export async function loadMessages(context: Context, db: Db, wanted: readonly MessageRow[]): Promise<readonly (MessageFacts | null)[]> {
+export async function loadMessages(
+  context: Context,
+  db: Db,
+  wanted: readonly MessageRow[],
+): Promise<readonly (MessageFacts | null)[]> {
   if (wanted.length === 0) return [];
   const rows = await rowsFor(db, wanted);
   return Promise.all(wanted.map((message) => factsOf(context, db, message, rows).catch(() => null)));
 }
 
 /** Loads what a message is about. Every message of this product belongs to a date. */
-export const loadMessage = async (context: Context, db: Db, message: MessageRow): Promise<MessageFacts> => factsOf(context, db, message, await rowsFor(db, [message]));
+export const loadMessage = async (context: Context, db: Db, message: MessageRow): Promise<MessageFacts> =>
+  factsOf(context, db, message, await rowsFor(db, [message]));

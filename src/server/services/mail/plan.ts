@@ -30,11 +30,24 @@ export async function planMessages(context: Context, db: Db, wanted: readonly Ne
   const rows = wanted.map(({ dueAt, mailingId, ...one }) => {
     const id = context.ids.id();
     const messageId = `<${id}@${host === "127.0.0.1" ? "stage-call.example.org" : host}>`;
-    return { id, ...one, mailingId: mailingId ?? null, plannedDueAt: dueAt, dueAt, state: "planned" as const, messageId, createdAt: now };
+    return {
+      id,
+      ...one,
+      mailingId: mailingId ?? null,
+      plannedDueAt: dueAt,
+      dueAt,
+      state: "planned" as const,
+      messageId,
+      createdAt: now,
+    };
   });
   let made = 0;
   for (let from = 0; from < rows.length; from += 500) {
-    const inserted = await db.insert(messages).values(rows.slice(from, from + 500)).onConflictDoNothing().returning({ id: messages.id });
+    const inserted = await db
+      .insert(messages)
+      .values(rows.slice(from, from + 500))
+      .onConflictDoNothing()
+      .returning({ id: messages.id });
     made += inserted.length;
   }
   return made;
@@ -53,16 +66,35 @@ export const aboutTicket = (ticket: Ticket, occurrence: Occurrence) => ({
 });
 
 /** The reminders still ahead of one ticket's date. */
-export const remindersOf = (ticket: Ticket, occurrence: Occurrence, offsetsMinutes: readonly number[], now: number): NewMessage[] => {
+export const remindersOf = (
+  ticket: Ticket,
+  occurrence: Occurrence,
+  offsetsMinutes: readonly number[],
+  now: number,
+): NewMessage[] => {
   const kind = isStageRole(ticket.role) ? "call-time-reminder" : "reminder";
   const offsets = kind === "reminder" ? offsetsMinutes : [24 * 60, occurrence.callMinutes + 10];
-  return remindersFor(occurrence.startAt, offsets, now).map((one) => ({ ...aboutTicket(ticket, occurrence), kind, dueAt: one.plannedDueAt }));
+  return remindersFor(occurrence.startAt, offsets, now).map((one) => ({
+    ...aboutTicket(ticket, occurrence),
+    kind,
+    dueAt: one.plannedDueAt,
+  }));
 };
 
 /** The reminders still ahead for these tickets (rule 7): a later sign-up gets none that had passed. */
-export async function planReminders(context: Context, db: Db, offsetsMinutes: readonly number[], occurrence: Occurrence, holders: readonly Ticket[]): Promise<void> {
+export async function planReminders(
+  context: Context,
+  db: Db,
+  offsetsMinutes: readonly number[],
+  occurrence: Occurrence,
+  holders: readonly Ticket[],
+): Promise<void> {
   const now = context.clock.now();
-  await planMessages(context, db, holders.flatMap((ticket) => remindersOf(ticket, occurrence, offsetsMinutes, now)));
+  await planMessages(
+    context,
+    db,
+    holders.flatMap((ticket) => remindersOf(ticket, occurrence, offsetsMinutes, now)),
+  );
 }
 
 /** Those who hear of each of an event's dates: registered for it, or on stage and already invited. One read for all. */
@@ -73,27 +105,69 @@ export async function holdersOf(db: Db, dates: readonly Occurrence[]): Promise<R
   const rows = await db
     .select()
     .from(tickets)
-    .where(and(eq(tickets.eventId, eventId), eq(tickets.status, "registered"), isNull(tickets.revokedAt), or(inArray(tickets.occurrenceId, ids), isNull(tickets.occurrenceId))));
-  const byDate = groupBy(rows.filter((row) => !isStageRole(row.role) || row.invitedAt !== null), (row) => row.occurrenceId);
+    .where(
+      and(
+        eq(tickets.eventId, eventId),
+        eq(tickets.status, "registered"),
+        isNull(tickets.revokedAt),
+        or(inArray(tickets.occurrenceId, ids), isNull(tickets.occurrenceId)),
+      ),
+    );
+  const byDate = groupBy(
+    rows.filter((row) => !isStageRole(row.role) || row.invitedAt !== null),
+    (row) => row.occurrenceId,
+  );
   return new Map(ids.map((id) => [id, [...(byDate.get(id) ?? []), ...(byDate.get(null) ?? [])]]));
 }
 
 const dropKinds = async (db: Db, dates: readonly Occurrence[], kinds: MailingKind[]): Promise<void> => {
   if (dates.length === 0) return;
-  await db.delete(messages).where(and(inArray(messages.occurrenceId, dates.map((date) => date.id)), eq(messages.state, "planned"), inArray(messages.kind, kinds)));
+  await db.delete(messages).where(
+    and(
+      inArray(
+        messages.occurrenceId,
+        dates.map((date) => date.id),
+      ),
+      eq(messages.state, "planned"),
+      inArray(messages.kind, kinds),
+    ),
+  );
 };
 
 /** After a move: reminders not yet sent are laid anew for the new hours. */
-export async function replanReminders(context: Context, db: Db, event: typeof events.$inferSelect, dates: readonly Occurrence[]): Promise<void> {
+export async function replanReminders(
+  context: Context,
+  db: Db,
+  event: typeof events.$inferSelect,
+  dates: readonly Occurrence[],
+): Promise<void> {
   await dropKinds(db, dates, ["reminder", "call-time-reminder"]);
   const holders = await holdersOf(db, dates);
   const now = context.clock.now();
-  await planMessages(context, db, dates.flatMap((date) => (holders.get(date.id) ?? []).flatMap((ticket) => remindersOf(ticket, date, event.reminderOffsetsMinutes, now))));
+  await planMessages(
+    context,
+    db,
+    dates.flatMap((date) =>
+      (holders.get(date.id) ?? []).flatMap((ticket) => remindersOf(ticket, date, event.reminderOffsetsMinutes, now)),
+    ),
+  );
 }
 
-const toHolders = async (context: Context, db: Db, dates: readonly Occurrence[], kind: MailingKind, dueAt: number): Promise<number> => {
+const toHolders = async (
+  context: Context,
+  db: Db,
+  dates: readonly Occurrence[],
+  kind: MailingKind,
+  dueAt: number,
+): Promise<number> => {
   const holders = await holdersOf(db, dates);
-  return planMessages(context, db, dates.flatMap((date) => (holders.get(date.id) ?? []).map((ticket) => ({ ...aboutTicket(ticket, date), kind, dueAt }))));
+  return planMessages(
+    context,
+    db,
+    dates.flatMap((date) =>
+      (holders.get(date.id) ?? []).map((ticket) => ({ ...aboutTicket(ticket, date), kind, dueAt })),
+    ),
+  );
 };
 
 /** One change notice a date to each holder, whatever the number of edits within five minutes. */
@@ -103,7 +177,8 @@ export async function planChangeNotice(context: Context, db: Db, dates: readonly
 }
 
 /** Word to everybody concerned that dates are called off: at once. */
-export const planCancellation = (context: Context, db: Db, dates: readonly Occurrence[]): Promise<number> => toHolders(context, db, dates, "cancellation", context.clock.now());
+export const planCancellation = (context: Context, db: Db, dates: readonly Occurrence[]): Promise<number> =>
+  toHolders(context, db, dates, "cancellation", context.clock.now());
 
 /** Takes what is planned for dates off the plan. */
 export const dropPlannedOf = (db: Db, occurrenceIds: readonly string[]) =>

@@ -1,14 +1,32 @@
 import { directionOf, formatLocaleOf, localeOf, messagesFor, translatorFor } from "@/contracts/messages";
 import { calendarLines, type CalendarEntry } from "@/core/calendar";
 import { readableLook } from "@/core/front-door";
-import { docFromTemplate, docHtml, docText, escapeHtml, isNecessary, mergeSubject, plainValue, type MailDoc, type MailingKind, type MergeValues } from "@/core/mailings";
+import {
+  docFromTemplate,
+  docHtml,
+  docText,
+  escapeHtml,
+  isNecessary,
+  mergeSubject,
+  plainValue,
+  type MailDoc,
+  type MailingKind,
+  type MergeValues,
+} from "@/core/mailings";
 import { cityOf, clockTime, longDate, twoZoneTime } from "@/core/time";
 import type { RenderedMessage } from "../../db/schema";
 import { joinBlock, phoneRows } from "./join-block";
 import { placeholder } from "./links";
 import type { MessageFacts } from "./load";
 
-const withCalendar: ReadonlySet<MailingKind> = new Set(["invitation", "confirmation", "waiting-list-place", "stage-invitation", "rehearsal-invitation", "change"]);
+const withCalendar: ReadonlySet<MailingKind> = new Set([
+  "invitation",
+  "confirmation",
+  "waiting-list-place",
+  "stage-invitation",
+  "rehearsal-invitation",
+  "change",
+]);
 /** Those who hold no ticket yet. */
 const toInvitees: ReadonlySet<MailingKind> = new Set(["invitation", "invitation-again"]);
 const withCancel: ReadonlySet<MailingKind> = new Set(["registration-cancelled", "cancellation"]);
@@ -55,7 +73,10 @@ function valuesOf(facts: MessageFacts, now: number, locale: string): MergeValues
     answer: plainValue(facts.question?.answer ?? ""),
     entry_link: { text: placeholder.proof, html: `<a href="${placeholder.proof}">${placeholder.proof}</a>` },
     event_link: { text: placeholder.event, html: `<a href="${placeholder.event}">${placeholder.event}</a>` },
-    recording_link: { text: placeholder.recording, html: `<a href="${placeholder.recording}">${placeholder.recording}</a>` },
+    recording_link: {
+      text: placeholder.recording,
+      html: `<a href="${placeholder.recording}">${placeholder.recording}</a>`,
+    },
     join_details: joinBlock(messagesFor(locale).joinBlock, {
       audience,
       when,
@@ -74,7 +95,12 @@ function standingOf({ ticket, isForStage }: Pick<MessageFacts, "ticket" | "isFor
 }
 
 /** The calendar entry of a ticket's date, personal where a holder is given. */
-export function calendarEntry(facts: Omit<MessageFacts, "message">, now: number, link: string, isCancelled: boolean): CalendarEntry {
+export function calendarEntry(
+  facts: Omit<MessageFacts, "message">,
+  now: number,
+  link: string,
+  isCancelled: boolean,
+): CalendarEntry {
   const { event, occurrence, organisation, person } = facts;
   return {
     // a ticket is for one date: its entry keeps its name when the series splits or moves
@@ -83,7 +109,11 @@ export function calendarEntry(facts: Omit<MessageFacts, "message">, now: number,
     start: { local: occurrence.startLocal, zone: occurrence.zone },
     durationMinutes: occurrence.durationMinutes,
     summary: event.title,
-    description: [event.title, link, ...phoneRows(messagesFor(person.locale).joinBlock, facts.phone).map(([label, value]) => `${label}: ${value}`)].join("\n"),
+    description: [
+      event.title,
+      link,
+      ...phoneRows(messagesFor(person.locale).joinBlock, facts.phone).map(([label, value]) => `${label}: ${value}`),
+    ].join("\n"),
     url: link,
     stampAt: now,
     isCancelled,
@@ -102,7 +132,9 @@ export function render(facts: MessageFacts, words: Words, now: number): Rendered
   const look = readableLook(facts.event.look.colour);
   const doc = words.doc ?? docFromTemplate(words.body);
   const text = docText(doc, values) + (unsubscribe ? `\n\n${unsubscribe}: ${placeholder.unsubscribe}` : "");
-  const foot = unsubscribe ? `<p style="color:#5A625F;font-size:13px"><a href="${placeholder.unsubscribe}">${escapeHtml(unsubscribe)}</a></p>` : "";
+  const foot = unsubscribe
+    ? `<p style="color:#5A625F;font-size:13px"><a href="${placeholder.unsubscribe}">${escapeHtml(unsubscribe)}</a></p>`
+    : "";
   const html = `<!doctype html><html lang="${locale}" dir="${directionOf(locale)}"><body style="font-family:sans-serif;line-height:1.5;color:#1B1F23;max-width:36em;overflow-wrap:anywhere"><div style="height:6px;background:${look.ground}"></div>${docHtml(doc, values)}${foot}</body></html>`;
   const isCancel = withCancel.has(kind);
   const method = isCancel ? "CANCEL" : "REQUEST";
@@ -110,7 +142,13 @@ export function render(facts: MessageFacts, words: Words, now: number): Rendered
     isCancel || withCalendar.has(kind)
       ? {
           method: method as "REQUEST" | "CANCEL",
-          lines: calendarLines({ method, name: facts.event.title, entries: [calendarEntry(facts, now, toInvitees.has(kind) ? placeholder.register : placeholder.enter, isCancel)] }),
+          lines: calendarLines({
+            method,
+            name: facts.event.title,
+            entries: [
+              calendarEntry(facts, now, toInvitees.has(kind) ? placeholder.register : placeholder.enter, isCancel),
+            ],
+          }),
         }
       : null;
   return { subject: mergeSubject(words.subject, values), text, html, calendar };

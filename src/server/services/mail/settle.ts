@@ -7,7 +7,10 @@ import type { MessageRow } from "./load";
 
 /** Marks an address that mail comes back from; what is planned for it goes no more. */
 export const failAddress = (context: Context, personId: string, reason: string) =>
-  context.db.update(people).set({ addressFailedAt: context.clock.now(), addressFailedReason: reason.slice(0, 300) }).where(eq(people.id, personId));
+  context.db
+    .update(people)
+    .set({ addressFailedAt: context.clock.now(), addressFailedReason: reason.slice(0, 300) })
+    .where(eq(people.id, personId));
 
 /** Writes one accepted mail down. */
 export type NoteSent = (messageId: string) => Promise<void>;
@@ -26,7 +29,9 @@ export function sentLedger(context: Context): NoteSent {
       const batch = waiting;
       waiting = [];
       try {
-        await context.db.execute(sql`update messages set state = 'sent', sent_at = ${new Date(context.clock.now()).toISOString()}, note = null where id = any(${sql.param(batch.map((one) => one.id))}::uuid[])`);
+        await context.db.execute(
+          sql`update messages set state = 'sent', sent_at = ${new Date(context.clock.now()).toISOString()}, note = null where id = any(${sql.param(batch.map((one) => one.id))}::uuid[])`,
+        );
         for (const one of batch) one.done();
       } catch (error) {
         for (const one of batch) one.failed(error);
@@ -42,8 +47,14 @@ export function sentLedger(context: Context): NoteSent {
 }
 
 /** Keeps what became of a mail that did not go: put off with a growing pause, or given up and its address marked. */
-export async function settleUnsent(context: Context, message: MessageRow, smtpCode: number | null, said = ""): Promise<void> {
-  const set = (values: Partial<MessageRow>) => context.db.update(messages).set(values).where(eq(messages.id, message.id));
+export async function settleUnsent(
+  context: Context,
+  message: MessageRow,
+  smtpCode: number | null,
+  said = "",
+): Promise<void> {
+  const set = (values: Partial<MessageRow>) =>
+    context.db.update(messages).set(values).where(eq(messages.id, message.id));
   if (outcomeOf(smtpCode) === "refused") {
     await set({ state: "failed", note: `refused: ${smtpCode}` });
     await failAddress(context, message.personId, said || `refused: ${smtpCode}`);
@@ -51,5 +62,9 @@ export async function settleUnsent(context: Context, message: MessageRow, smtpCo
   }
   const isLast = message.attempts >= maxAttempts;
   const note = smtpCode === null ? "mail server not reached" : `put off: ${smtpCode}`;
-  await set({ state: isLast ? "failed" : "planned", dueAt: context.clock.now() + retryAfterMinutes(message.attempts) * minuteMs, note });
+  await set({
+    state: isLast ? "failed" : "planned",
+    dueAt: context.clock.now() + retryAfterMinutes(message.attempts) * minuteMs,
+    note,
+  });
 }

@@ -17,10 +17,43 @@ export async function audienceChoices(context: Context, member: TeamMember, even
   const { event } = await accessFor(context, member, eventId, "event.mailings");
   const { db } = context;
   const [groups, past] = await Promise.all([
-    db.select({ name: contactGroups.name, count: sql<number>`count(${groupMembers.personId})::int` }).from(contactGroups).leftJoin(groupMembers, eq(groupMembers.groupId, contactGroups.id)).where(eq(contactGroups.organisationId, event.organisationId)).groupBy(contactGroups.name).orderBy(asc(contactGroups.name)).limit(200),
-    db.select({ id: events.id, title: events.title, at: sql<string>`max(${occurrences.startAt})`, zone: sql<string>`max(${occurrences.zone})` }).from(events).innerJoin(occurrences, eq(occurrences.eventId, events.id)).where(and(eq(events.organisationId, event.organisationId), isNull(events.deletedAt), lt(occurrences.endAt, context.clock.now()), sql`${events.id} <> ${eventId}`)).groupBy(events.id).orderBy(desc(sql`max(${occurrences.startAt})`)).limit(60),
+    db
+      .select({ name: contactGroups.name, count: sql<number>`count(${groupMembers.personId})::int` })
+      .from(contactGroups)
+      .leftJoin(groupMembers, eq(groupMembers.groupId, contactGroups.id))
+      .where(eq(contactGroups.organisationId, event.organisationId))
+      .groupBy(contactGroups.name)
+      .orderBy(asc(contactGroups.name))
+      .limit(200),
+    db
+      .select({
+        id: events.id,
+        title: events.title,
+        at: sql<string>`max(${occurrences.startAt})`,
+        zone: sql<string>`max(${occurrences.zone})`,
+      })
+      .from(events)
+      .innerJoin(occurrences, eq(occurrences.eventId, events.id))
+      .where(
+        and(
+          eq(events.organisationId, event.organisationId),
+          isNull(events.deletedAt),
+          lt(occurrences.endAt, context.clock.now()),
+          sql`${events.id} <> ${eventId}`,
+        ),
+      )
+      .groupBy(events.id)
+      .orderBy(desc(sql`max(${occurrences.startAt})`))
+      .limit(60),
   ]);
-  return { groups, pastEvents: past.map((row) => ({ id: row.id, title: row.title, day: shortDate(new Date(row.at).getTime(), row.zone) })) };
+  return {
+    groups,
+    pastEvents: past.map((row) => ({
+      id: row.id,
+      title: row.title,
+      day: shortDate(new Date(row.at).getTime(), row.zone),
+    })),
+  };
 }
 
 const shown = 400;
@@ -29,13 +62,29 @@ const shown = 400;
 export async function repliesOf(context: Context, member: TeamMember, eventId: string) {
   await accessFor(context, member, eventId, "event.read");
   const registered = sql<boolean>`exists (select 1 from ${tickets} where ${tickets.eventId} = ${invitees.eventId} and ${tickets.personId} = ${invitees.personId} and ${tickets.role} = 'attendee' and ${tickets.status} = 'registered')`;
-  const rows = await context.db.select({ name: people.name, email: people.email, reply: invitees.reply, isRegistered: registered }).from(invitees).innerJoin(people, eq(people.id, invitees.personId)).where(and(eq(invitees.eventId, eventId), isNull(people.erasedAt))).orderBy(asc(people.name)).limit(20_000);
+  const rows = await context.db
+    .select({ name: people.name, email: people.email, reply: invitees.reply, isRegistered: registered })
+    .from(invitees)
+    .innerJoin(people, eq(people.id, invitees.personId))
+    .where(and(eq(invitees.eventId, eventId), isNull(people.erasedAt)))
+    .orderBy(asc(people.name))
+    .limit(20_000);
   const counts: Record<string, number> = {};
   for (const row of rows) {
     const key = row.reply ?? (row.isRegistered ? "coming" : "open");
     counts[key] = (counts[key] ?? 0) + 1;
   }
-  return { counts, lines: rows.slice(0, shown).map((row) => ({ name: row.name ?? "", email: row.email ?? "", reply: row.reply, isRegistered: row.isRegistered })) };
+  return {
+    counts,
+    lines: rows
+      .slice(0, shown)
+      .map((row) => ({
+        name: row.name ?? "",
+        email: row.email ?? "",
+        reply: row.reply,
+        isRegistered: row.isRegistered,
+      })),
+  };
 }
 
 /** The invitation, the link, the dial-in and a post, for places outside: the event's own link, never a person's. */
@@ -48,11 +97,36 @@ export async function copyTexts(context: Context, member: TeamMember, eventId: s
   const words = messagesFor("en").joinBlock;
   const phone = phoneRows(words, phoneDetails(context, event, rulesOf(organisation), null));
   const rows = [[words.when, when], [words.register, link], ...phone];
-  const details = { text: rows.map(([label, value]) => `${label}: ${value}`).join("\n"), html: `<ul>${rows.map(([label, value]) => `<li>${plainValue(`${label}: ${value}`).html}</li>`).join("")}</ul>` };
-  const [own] = await context.db.select().from(mailings).where(and(eq(mailings.eventId, eventId), eq(mailings.kind, "invitation"))).orderBy(desc(mailings.createdAt)).limit(1);
+  const details = {
+    text: rows.map(([label, value]) => `${label}: ${value}`).join("\n"),
+    html: `<ul>${rows.map(([label, value]) => `<li>${plainValue(`${label}: ${value}`).html}</li>`).join("")}</ul>`,
+  };
+  const [own] = await context.db
+    .select()
+    .from(mailings)
+    .where(and(eq(mailings.eventId, eventId), eq(mailings.kind, "invitation")))
+    .orderBy(desc(mailings.createdAt))
+    .limit(1);
   const blank = plainValue("");
-  const values: MergeValues = { name: plainValue("all"), event: plainValue(event.title), when: plainValue(when), starts_in: plainValue(when), producer: plainValue(organisation.senderName), question: blank, answer: blank, entry_link: blank, event_link: plainValue(link), recording_link: blank, join_details: details };
+  const values: MergeValues = {
+    name: plainValue("all"),
+    event: plainValue(event.title),
+    when: plainValue(when),
+    starts_in: plainValue(when),
+    producer: plainValue(organisation.senderName),
+    question: blank,
+    answer: blank,
+    entry_link: blank,
+    event_link: plainValue(link),
+    recording_link: blank,
+    join_details: details,
+  };
   const doc = own?.doc ?? docFromTemplate(own?.body ?? standardWords("invitation", "en").body);
   const about = plainText(event.descriptionHtml).split("\n")[0] ?? "";
-  return { invitation: { text: docText(doc, values), html: docHtml(doc, values) }, link, dialIn: phone.length > 0 ? phone.map(([label, value]) => `${label}: ${value}`).join("\n") : null, post: [event.title, when, about, link].filter(Boolean).join("\n") };
+  return {
+    invitation: { text: docText(doc, values), html: docHtml(doc, values) },
+    link,
+    dialIn: phone.length > 0 ? phone.map(([label, value]) => `${label}: ${value}`).join("\n") : null,
+    post: [event.title, when, about, link].filter(Boolean).join("\n"),
+  };
 }

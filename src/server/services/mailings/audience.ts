@@ -1,5 +1,11 @@
 import { and, eq, inArray, isNull, sql } from "drizzle-orm";
-import { readAddresses, type Audience, type AudienceStanding, type ComposedKind, type ListedAddress } from "@/core/mailings";
+import {
+  readAddresses,
+  type Audience,
+  type AudienceStanding,
+  type ComposedKind,
+  type ListedAddress,
+} from "@/core/mailings";
 import type { Db } from "../../db/client";
 import { contactGroups, groupMembers, invitees, people, tickets } from "../../db/schema";
 import { inBook } from "../contacts/book";
@@ -30,10 +36,19 @@ type Found = { personId: string; ticketId: string | null };
 const came = sql`exists (select 1 from connections c where c.ticket_id = tickets.id and c.house_from_at is not null)`;
 
 /** People of one event by where they stand; of its date alone where one is given. */
-async function byStanding(db: Db, eventId: string, dateId: string | null, standing: AudienceStanding): Promise<Found[]> {
+async function byStanding(
+  db: Db,
+  eventId: string,
+  dateId: string | null,
+  standing: AudienceStanding,
+): Promise<Found[]> {
   const { id: ticketId, personId } = tickets;
   const select = () => db.select({ personId, ticketId }).from(tickets);
-  const ofEvent = and(eq(tickets.eventId, eventId), isNull(tickets.revokedAt), dateId && standing !== "stage" ? eq(tickets.occurrenceId, dateId) : undefined);
+  const ofEvent = and(
+    eq(tickets.eventId, eventId),
+    isNull(tickets.revokedAt),
+    dateId && standing !== "stage" ? eq(tickets.occurrenceId, dateId) : undefined,
+  );
   const registered = and(ofEvent, eq(tickets.role, "attendee"), eq(tickets.status, "registered"));
   switch (standing) {
     case "registered":
@@ -47,7 +62,16 @@ async function byStanding(db: Db, eventId: string, dateId: string | null, standi
     case "stage":
       return select().where(and(ofEvent, isNull(tickets.occurrenceId)));
     case "unanswered": {
-      const rows = await db.select({ personId: invitees.personId }).from(invitees).where(and(eq(invitees.eventId, eventId), isNull(invitees.reply), sql`not exists (select 1 from tickets t where t.event_id = ${invitees.eventId} and t.person_id = ${invitees.personId} and t.role = 'attendee' and t.status <> 'cancelled')`));
+      const rows = await db
+        .select({ personId: invitees.personId })
+        .from(invitees)
+        .where(
+          and(
+            eq(invitees.eventId, eventId),
+            isNull(invitees.reply),
+            sql`not exists (select 1 from tickets t where t.event_id = ${invitees.eventId} and t.person_id = ${invitees.personId} and t.role = 'attendee' and t.status <> 'cancelled')`,
+          ),
+        );
       return rows.map((row) => ({ ...row, ticketId: null }));
     }
   }
@@ -55,7 +79,13 @@ async function byStanding(db: Db, eventId: string, dateId: string | null, standi
 
 const pastStanding = { registered: "registered", came: "came", missed: "missed" } as const;
 
-async function found(db: Db, organisationId: string, eventId: string, dateId: string | null, audience: Audience): Promise<Found[]> {
+async function found(
+  db: Db,
+  organisationId: string,
+  eventId: string,
+  dateId: string | null,
+  audience: Audience,
+): Promise<Found[]> {
   const parts = await Promise.all([
     ...audience.standing.map((standing) => byStanding(db, eventId, dateId, standing)),
     ...audience.past.map(async ({ eventId: pastId, who }) => {
@@ -82,11 +112,23 @@ async function inChunks<T, R>(items: readonly T[], read: (chunk: T[]) => Promise
 }
 
 /** Whom a mailing would reach, and who is left out and why. Nothing is kept. */
-export async function countAudience(context: Context, db: Db, about: { organisationId: string; eventId: string; dateId: string | null; kind: ComposedKind | "invitation-again" }, audience: Audience): Promise<AudienceCount> {
+export async function countAudience(
+  context: Context,
+  db: Db,
+  about: { organisationId: string; eventId: string; dateId: string | null; kind: ComposedKind | "invitation-again" },
+  audience: Audience,
+): Promise<AudienceCount> {
   const { organisationId, eventId } = about;
   const pasted = readAddresses(audience.pasted);
   const named = await found(db, organisationId, eventId, about.dateId, audience);
-  const byAddress = await inChunks(pasted.addresses.map((one) => one.email), (chunk) => db.select().from(people).where(and(inBook(organisationId), inArray(people.email, chunk))));
+  const byAddress = await inChunks(
+    pasted.addresses.map((one) => one.email),
+    (chunk) =>
+      db
+        .select()
+        .from(people)
+        .where(and(inBook(organisationId), inArray(people.email, chunk))),
+  );
   const known = new Map(byAddress.map((row) => [row.email!, row]));
   const ticketOf = new Map<string, string | null>();
   let twice = pasted.duplicates;
@@ -94,13 +136,26 @@ export async function countAudience(context: Context, db: Db, about: { organisat
     if (ticketOf.has(one.personId)) twice += 1;
     ticketOf.set(one.personId, ticketOf.get(one.personId) ?? one.ticketId);
   }
-  const folk = await inChunks([...ticketOf.keys()], (chunk) => db.select().from(people).where(and(inBook(organisationId), inArray(people.id, chunk))));
+  const folk = await inChunks([...ticketOf.keys()], (chunk) =>
+    db
+      .select()
+      .from(people)
+      .where(and(inBook(organisationId), inArray(people.id, chunk))),
+  );
   const skipped = about.kind === "invitation" ? await haveBeenAsked(db, eventId) : new Set<string>();
   const isReachable = (row: typeof people.$inferSelect) => row.addressFailedAt === null && row.unsubscribedAt === null;
   const reachable = folk.filter((row) => isReachable(row) && !skipped.has(row.id));
   const fresh = pasted.addresses.filter((one) => !known.has(one.email));
   return {
-    targets: [...reachable.map((row) => ({ personId: row.id, ticketId: ticketOf.get(row.id) ?? null, name: row.name ?? "", email: row.email! })), ...fresh.map((one) => ({ personId: null, ticketId: null, ...one }))],
+    targets: [
+      ...reachable.map((row) => ({
+        personId: row.id,
+        ticketId: ticketOf.get(row.id) ?? null,
+        name: row.name ?? "",
+        email: row.email!,
+      })),
+      ...fresh.map((one) => ({ personId: null, ticketId: null, ...one })),
+    ],
     twice,
     already: folk.filter((row) => skipped.has(row.id)).length,
     unsubscribed: folk.filter((row) => row.unsubscribedAt !== null).length,
@@ -113,18 +168,54 @@ export async function countAudience(context: Context, db: Db, about: { organisat
 async function haveBeenAsked(db: Db, eventId: string): Promise<ReadonlySet<string>> {
   const [asked, holding] = await Promise.all([
     db.select({ id: invitees.personId }).from(invitees).where(eq(invitees.eventId, eventId)),
-    db.select({ id: tickets.personId }).from(tickets).where(and(eq(tickets.eventId, eventId), isNull(tickets.revokedAt), inArray(tickets.status, ["registered", "waiting", "pending"]))),
+    db
+      .select({ id: tickets.personId })
+      .from(tickets)
+      .where(
+        and(
+          eq(tickets.eventId, eventId),
+          isNull(tickets.revokedAt),
+          inArray(tickets.status, ["registered", "waiting", "pending"]),
+        ),
+      ),
   ]);
   return new Set([...asked, ...holding].map((row) => row.id));
 }
 
 /** People for addresses that nobody had yet, made in one step. */
-export async function makePeople(context: Context, tx: Db, organisationId: string, fresh: readonly ListedAddress[]): Promise<ReadonlyMap<string, string>> {
+export async function makePeople(
+  context: Context,
+  tx: Db,
+  organisationId: string,
+  fresh: readonly ListedAddress[],
+): Promise<ReadonlyMap<string, string>> {
   const out = new Map<string, string>();
   for (let from = 0; from < fresh.length; from += 1000) {
     const chunk = fresh.slice(from, from + 1000);
-    await tx.insert(people).values(chunk.map(({ name, email }) => ({ id: context.ids.id(), organisationId, name: name || email.split("@")[0]!, email, createdAt: context.clock.now() }))).onConflictDoNothing();
-    const rows = await tx.select({ id: people.id, email: people.email }).from(people).where(and(eq(people.organisationId, organisationId), inArray(people.email, chunk.map((one) => one.email))));
+    await tx
+      .insert(people)
+      .values(
+        chunk.map(({ name, email }) => ({
+          id: context.ids.id(),
+          organisationId,
+          name: name || email.split("@")[0]!,
+          email,
+          createdAt: context.clock.now(),
+        })),
+      )
+      .onConflictDoNothing();
+    const rows = await tx
+      .select({ id: people.id, email: people.email })
+      .from(people)
+      .where(
+        and(
+          eq(people.organisationId, organisationId),
+          inArray(
+            people.email,
+            chunk.map((one) => one.email),
+          ),
+        ),
+      );
     for (const row of rows) out.set(row.email!, row.id);
   }
   return out;

@@ -1,6 +1,15 @@
 import { and, asc, eq, isNotNull, sql } from "drizzle-orm";
 import { kindWordsInput, mailingInput, type MailingInput } from "@/contracts";
-import { checkTemplate, docFromTemplate, isFollowUp, nobody, templateOfDoc, type MailDoc, type MailingKind, type WordedKind } from "@/core/mailings";
+import {
+  checkTemplate,
+  docFromTemplate,
+  isFollowUp,
+  nobody,
+  templateOfDoc,
+  type MailDoc,
+  type MailingKind,
+  type WordedKind,
+} from "@/core/mailings";
 import { Refusal, unwrap } from "@/core/shared";
 import { mailings, messages, people } from "../../db/schema";
 import { accessFor, type TeamMember } from "../access";
@@ -26,15 +35,47 @@ export interface MailingLine {
 }
 
 /** The event's own mailings, oldest first, each with its messages by state. */
-export async function mailingsOf(context: Context, member: TeamMember, eventId: string): Promise<readonly MailingLine[]> {
+export async function mailingsOf(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+): Promise<readonly MailingLine[]> {
   await accessFor(context, member, eventId, "event.read");
   const [rows, counts, waits] = await Promise.all([
     context.db.select().from(mailings).where(eq(mailings.eventId, eventId)).orderBy(asc(mailings.createdAt)).limit(200),
-    context.db.select({ id: messages.mailingId, state: messages.state, n: sql<number>`count(*)::int` }).from(messages).where(and(eq(messages.eventId, eventId), sql`${messages.mailingId} is not null`)).groupBy(messages.mailingId, messages.state),
-    context.db.select({ id: messages.mailingId, note: sql<string>`min(${messages.note})`, nextAt: sql`min(${messages.dueAt})`.mapWith(messages.dueAt) }).from(messages).where(and(eq(messages.eventId, eventId), eq(messages.state, "planned"), isNotNull(messages.mailingId), isNotNull(messages.note))).groupBy(messages.mailingId),
+    context.db
+      .select({ id: messages.mailingId, state: messages.state, n: sql<number>`count(*)::int` })
+      .from(messages)
+      .where(and(eq(messages.eventId, eventId), sql`${messages.mailingId} is not null`))
+      .groupBy(messages.mailingId, messages.state),
+    context.db
+      .select({
+        id: messages.mailingId,
+        note: sql<string>`min(${messages.note})`,
+        nextAt: sql`min(${messages.dueAt})`.mapWith(messages.dueAt),
+      })
+      .from(messages)
+      .where(
+        and(
+          eq(messages.eventId, eventId),
+          eq(messages.state, "planned"),
+          isNotNull(messages.mailingId),
+          isNotNull(messages.note),
+        ),
+      )
+      .groupBy(messages.mailingId),
   ]);
   const of = (id: string) => Object.fromEntries(counts.filter((row) => row.id === id).map((row) => [row.state, row.n]));
-  return rows.map(({ id, kind, subject, afterMinutes, isOff, createdAt }) => ({ id, kind, subject, afterMinutes, isOff, createdAt, counts: of(id), putOff: waits.find((row) => row.id === id) ?? null }));
+  return rows.map(({ id, kind, subject, afterMinutes, isOff, createdAt }) => ({
+    id,
+    kind,
+    subject,
+    afterMinutes,
+    isOff,
+    createdAt,
+    counts: of(id),
+    putOff: waits.find((row) => row.id === id) ?? null,
+  }));
 }
 
 export interface Draft extends MailingInput {
@@ -46,19 +87,48 @@ export interface Draft extends MailingInput {
 export const docOf = (row: { doc?: MailDoc | null; body: string }): MailDoc => row.doc ?? docFromTemplate(row.body);
 
 /** One mailing as the composer edits it; without an id a fresh one of the kind with the standard words. */
-export async function draftOf(context: Context, member: TeamMember, eventId: string, id: string | null, kind: MailingInput["kind"]): Promise<Draft> {
+export async function draftOf(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  id: string | null,
+  kind: MailingInput["kind"],
+): Promise<Draft> {
   await accessFor(context, member, eventId, "event.mailings");
   if (id === null) {
     const words = standardWords(kind, "en");
-    return { id: null, version: 0, kind, subject: words.subject, doc: [...docFromTemplate(words.body)] as Draft["doc"], audience: { ...nobody, standing: kind === "note" ? ["registered"] : [], groups: [], personIds: [], past: [] }, senderName: "", replyTo: "", afterMinutes: isFollowUp(kind) ? 60 : null };
+    return {
+      id: null,
+      version: 0,
+      kind,
+      subject: words.subject,
+      doc: [...docFromTemplate(words.body)] as Draft["doc"],
+      audience: { ...nobody, standing: kind === "note" ? ["registered"] : [], groups: [], personIds: [], past: [] },
+      senderName: "",
+      replyTo: "",
+      afterMinutes: isFollowUp(kind) ? 60 : null,
+    };
   }
   const row = await ownMailing(context, eventId, id);
   const { subject, senderName, replyTo, afterMinutes, version } = row;
-  return { id, version, kind: row.kind as Draft["kind"], subject, doc: docOf(row) as Draft["doc"], audience: row.audience as Draft["audience"], senderName, replyTo, afterMinutes };
+  return {
+    id,
+    version,
+    kind: row.kind as Draft["kind"],
+    subject,
+    doc: docOf(row) as Draft["doc"],
+    audience: row.audience as Draft["audience"],
+    senderName,
+    replyTo,
+    afterMinutes,
+  };
 }
 
 export async function ownMailing(context: Context, eventId: string, id: string): Promise<MailingRow> {
-  const [row] = await context.db.select().from(mailings).where(and(eq(mailings.id, id), eq(mailings.eventId, eventId)));
+  const [row] = await context.db
+    .select()
+    .from(mailings)
+    .where(and(eq(mailings.id, id), eq(mailings.eventId, eventId)));
   if (!row) throw notFound("mailing");
   return row;
 }
@@ -72,31 +142,61 @@ function checked(rawInput: unknown): MailingInput & { body: string } {
 }
 
 /** Keeps a mailing. Nothing is sent by it. Of two editors the second hears that it was edited meanwhile. */
-export async function saveMailing(context: Context, member: TeamMember, eventId: string, id: string | null, version: number, rawInput: unknown): Promise<{ id: string; version: number }> {
+export async function saveMailing(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  id: string | null,
+  version: number,
+  rawInput: unknown,
+): Promise<{ id: string; version: number }> {
   const { event } = await accessFor(context, member, eventId, "event.mailings");
   const values = checked(rawInput);
   if (id === null) {
-    const fresh = { id: context.ids.id(), organisationId: event.organisationId, eventId, createdAt: context.clock.now() };
+    const fresh = {
+      id: context.ids.id(),
+      organisationId: event.organisationId,
+      eventId,
+      createdAt: context.clock.now(),
+    };
     await context.db.insert(mailings).values({ ...fresh, ...values });
     return { id: fresh.id, version: 1 };
   }
   const { kind, ...rest } = values;
   const before = await ownMailing(context, eventId, id);
-  const [saved] = await context.db.update(mailings).set({ ...rest, version: version + 1 }).where(and(eq(mailings.id, id), eq(mailings.version, version), eq(mailings.kind, kind))).returning();
+  const [saved] = await context.db
+    .update(mailings)
+    .set({ ...rest, version: version + 1 })
+    .where(and(eq(mailings.id, id), eq(mailings.version, version), eq(mailings.kind, kind)))
+    .returning();
   if (!saved) throw new Refusal({ code: "edited-meanwhile", currentVersion: before.version });
   return { id, version: saved.version };
 }
 
 /** What a kind that goes by itself says in this event, and whether those are words of its own. */
-export async function kindWordsOf(context: Context, member: TeamMember, eventId: string, kind: WordedKind): Promise<{ subject: string; doc: MailDoc; isOwn: boolean }> {
+export async function kindWordsOf(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  kind: WordedKind,
+): Promise<{ subject: string; doc: MailDoc; isOwn: boolean }> {
   await accessFor(context, member, eventId, "event.mailings");
-  const [own] = await context.db.select().from(mailings).where(and(eq(mailings.eventId, eventId), eq(mailings.kind, kind)));
+  const [own] = await context.db
+    .select()
+    .from(mailings)
+    .where(and(eq(mailings.eventId, eventId), eq(mailings.kind, kind)));
   const words = own ?? standardWords(kind, "en");
   return { subject: words.subject, doc: docOf(words), isOwn: own !== undefined };
 }
 
 /** Words of an event's own for a kind that is set off by what happens; null for back to the standard ones. */
-export async function saveKindWords(context: Context, member: TeamMember, eventId: string, kind: WordedKind, rawInput: unknown): Promise<void> {
+export async function saveKindWords(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  kind: WordedKind,
+  rawInput: unknown,
+): Promise<void> {
   const { event } = await accessFor(context, member, eventId, "event.mailings");
   await context.db.transaction(async (tx) => {
     await tx.delete(mailings).where(and(eq(mailings.eventId, eventId), eq(mailings.kind, kind)));
@@ -104,7 +204,18 @@ export async function saveKindWords(context: Context, member: TeamMember, eventI
     const { subject, doc } = parse(kindWordsInput, rawInput);
     const body = templateOfDoc(doc);
     unwrap(checkTemplate(kind, subject, body));
-    await tx.insert(mailings).values({ id: context.ids.id(), organisationId: event.organisationId, eventId, kind, subject, body, doc, createdAt: context.clock.now() });
+    await tx
+      .insert(mailings)
+      .values({
+        id: context.ids.id(),
+        organisationId: event.organisationId,
+        eventId,
+        kind,
+        subject,
+        body,
+        doc,
+        createdAt: context.clock.now(),
+      });
   });
 }
 
@@ -115,34 +226,73 @@ export async function deleteMailing(context: Context, member: TeamMember, eventI
   await context.db.transaction(async (tx) => {
     await tx.delete(messages).where(and(eq(messages.mailingId, id), sql`${messages.state} in ('planned', 'held')`));
     // a mailing that has sent something stays, switched off: its messages name it
-    if ((await tx.$count(messages, eq(messages.mailingId, id))) > 0) await tx.update(mailings).set({ isOff: true }).where(eq(mailings.id, id));
+    if ((await tx.$count(messages, eq(messages.mailingId, id))) > 0)
+      await tx.update(mailings).set({ isOff: true }).where(eq(mailings.id, id));
     else await tx.delete(mailings).where(eq(mailings.id, id));
   });
 }
 
-async function asFor(context: Context, eventId: string, rawInput: unknown, personId: string): Promise<{ facts: Awaited<ReturnType<typeof loadMessage>>; words: { subject: string; body: string; doc: MailDoc } }> {
+async function asFor(
+  context: Context,
+  eventId: string,
+  rawInput: unknown,
+  personId: string,
+): Promise<{ facts: Awaited<ReturnType<typeof loadMessage>>; words: { subject: string; body: string; doc: MailDoc } }> {
   const words = checked(rawInput);
   const date = await dateOf(context.db, eventId, context.clock.now());
-  const message = { kind: words.kind, personId, occurrenceId: date.id, ticketId: null, mailingId: null, questionId: null } as MessageRow;
+  const message = {
+    kind: words.kind,
+    personId,
+    occurrenceId: date.id,
+    ticketId: null,
+    mailingId: null,
+    questionId: null,
+  } as MessageRow;
   return { facts: await loadMessage(context, context.db, message), words };
 }
 
 /** The mailing as one recipient gets it: their name, their zone, their language; links are kept back. */
-export async function previewMailing(context: Context, member: TeamMember, eventId: string, rawInput: unknown, personId: string | null): Promise<FinishedMessage> {
+export async function previewMailing(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  rawInput: unknown,
+  personId: string | null,
+): Promise<FinishedMessage> {
   const { event } = await accessFor(context, member, eventId, "event.mailings");
-  const [person] = await context.db.select({ id: people.id }).from(people).where(and(eq(people.id, personId ?? member.personId), eq(people.organisationId, event.organisationId)));
+  const [person] = await context.db
+    .select({ id: people.id })
+    .from(people)
+    .where(and(eq(people.id, personId ?? member.personId), eq(people.organisationId, event.organisationId)));
   const { facts, words } = await asFor(context, eventId, rawInput, oneOf(person ? [person] : [], "contact").id);
   return finish(render(facts, words, context.clock.now()), redactedLinks);
 }
 
 /** Sends the words as they stand to the member's own address, at once and beside every plan. */
-export async function testMailing(context: Context, member: TeamMember, eventId: string, rawInput: unknown): Promise<string> {
+export async function testMailing(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  rawInput: unknown,
+): Promise<string> {
   await accessFor(context, member, eventId, "event.mailings");
   const { facts, words } = await asFor(context, eventId, rawInput, member.personId);
   const { organisation, person } = facts;
-  const mail = finish(render(facts, { ...words, subject: `[Test] ${words.subject}` }, context.clock.now()), redactedLinks);
+  const mail = finish(
+    render(facts, { ...words, subject: `[Test] ${words.subject}` }, context.clock.now()),
+    redactedLinks,
+  );
   const from = { name: organisation.senderName, address: organisation.senderEmail };
-  const result = await context.mailer.send({ ...mail, calendar: null, messageId: `<${context.ids.id()}@stage-call.example.org>`, from, replyTo: null, to: { name: person.name ?? "", address: person.email! }, sentAt: context.clock.now(), unsubscribeUrl: null });
+  const result = await context.mailer.send({
+    ...mail,
+    calendar: null,
+    messageId: `<${context.ids.id()}@stage-call.example.org>`,
+    from,
+    replyTo: null,
+    to: { name: person.name ?? "", address: person.email! },
+    sentAt: context.clock.now(),
+    unsubscribeUrl: null,
+  });
   if (result.smtpCode !== 250) throw new Refusal({ code: "unavailable" });
   return person.email!;
 }

@@ -13,10 +13,21 @@ import { ownMailing } from "./compose";
 import { nobody } from "@/core/mailings";
 
 /** What goes when for one date: the reminders of its plan, its follow-ups, and what was sent by hand or set off. */
-export async function trackOf(context: Context, member: TeamMember, eventId: string, date: typeof occurrences.$inferSelect): Promise<readonly TrackMark[]> {
+export async function trackOf(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  date: typeof occurrences.$inferSelect,
+): Promise<readonly TrackMark[]> {
   const { event } = await accessFor(context, member, eventId, "event.read");
   const rows = await context.db
-    .select({ kind: messages.kind, state: messages.state, mailingId: messages.mailingId, at: min(messages.plannedDueAt).mapWith(messages.plannedDueAt), n: count() })
+    .select({
+      kind: messages.kind,
+      state: messages.state,
+      mailingId: messages.mailingId,
+      at: min(messages.plannedDueAt).mapWith(messages.plannedDueAt),
+      n: count(),
+    })
     .from(messages)
     .where(and(eq(messages.eventId, eventId), eq(messages.occurrenceId, date.id)))
     .groupBy(messages.kind, messages.state, messages.mailingId, sql`date_trunc('hour', ${messages.plannedDueAt})`)
@@ -26,42 +37,93 @@ export async function trackOf(context: Context, member: TeamMember, eventId: str
   const marks = new Map<string, { -readonly [K in keyof TrackMark]: TrackMark[K] }>();
   const add = (key: string, mark: Omit<TrackMark, "key" | "counts">, counts: Record<string, number>) => {
     const known = marks.get(key);
-    if (known) known.counts = { ...known.counts, ...Object.fromEntries(Object.entries(counts).map(([state, n]) => [state, (known.counts[state] ?? 0) + n])) };
+    if (known)
+      known.counts = {
+        ...known.counts,
+        ...Object.fromEntries(Object.entries(counts).map(([state, n]) => [state, (known.counts[state] ?? 0) + n])),
+      };
     else marks.set(key, { key, ...mark, counts });
   };
-  for (const offsetMinutes of event.reminderOffsetsMinutes) add(`reminder:${offsetMinutes}`, { kind: "reminder", at: date.startAt - offsetMinutes * minuteMs, move: { kind: "reminder", offsetMinutes }, isOff: false, mailingId: null }, {});
+  for (const offsetMinutes of event.reminderOffsetsMinutes)
+    add(
+      `reminder:${offsetMinutes}`,
+      {
+        kind: "reminder",
+        at: date.startAt - offsetMinutes * minuteMs,
+        move: { kind: "reminder", offsetMinutes },
+        isOff: false,
+        mailingId: null,
+      },
+      {},
+    );
   for (const row of own.filter((one) => isFollowUp(one.kind) && one.afterMinutes !== null)) {
-    add(`mailing:${row.id}`, { kind: row.kind, at: date.endAt + row.afterMinutes! * minuteMs, move: { kind: "follow-up", mailingId: row.id, afterMinutes: row.afterMinutes! }, isOff: row.isOff, mailingId: row.id }, {});
+    add(
+      `mailing:${row.id}`,
+      {
+        kind: row.kind,
+        at: date.endAt + row.afterMinutes! * minuteMs,
+        move: { kind: "follow-up", mailingId: row.id, afterMinutes: row.afterMinutes! },
+        isOff: row.isOff,
+        mailingId: row.id,
+      },
+      {},
+    );
   }
   for (const row of rows) {
     const at = row.at ?? 0;
     const offsetMinutes = Math.round((date.startAt - at) / minuteMs);
-    const key = row.mailingId ? `mailing:${row.mailingId}` : row.kind === "reminder" && event.reminderOffsetsMinutes.includes(offsetMinutes) ? `reminder:${offsetMinutes}` : `${row.kind}:${Math.floor(at / dayMs)}`;
+    const key = row.mailingId
+      ? `mailing:${row.mailingId}`
+      : row.kind === "reminder" && event.reminderOffsetsMinutes.includes(offsetMinutes)
+        ? `reminder:${offsetMinutes}`
+        : `${row.kind}:${Math.floor(at / dayMs)}`;
     add(key, { kind: row.kind, at, move: null, isOff: false, mailingId: row.mailingId }, { [row.state]: row.n });
   }
   return [...marks.values()].sort((a, b) => a.at - b.at);
 }
 
 /** Sets when reminders go, in minutes before the start; those not sent yet are laid anew for every coming date. */
-export async function setReminders(context: Context, member: TeamMember, eventId: string, rawOffsets: unknown): Promise<readonly number[]> {
+export async function setReminders(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  rawOffsets: unknown,
+): Promise<readonly number[]> {
   const { event } = await accessFor(context, member, eventId, "event.mailings");
   const offsets = [...new Set(parse(reminderOffsetsInput, rawOffsets))].sort((a, b) => b - a);
   await context.db.transaction(async (tx) => {
     await tx.update(events).set({ reminderOffsetsMinutes: offsets }).where(eq(events.id, eventId));
-    const ahead = (await datesOf(tx, eventId)).filter((date) => date.phase === "scheduled" || date.phase === "backstage");
+    const ahead = (await datesOf(tx, eventId)).filter(
+      (date) => date.phase === "scheduled" || date.phase === "backstage",
+    );
     await replanReminders(context, tx, { ...event, reminderOffsetsMinutes: offsets }, ahead);
-    await audit(context, tx, { organisationId: event.organisationId, actorId: member.userId, action: "mailing.reminders", eventId, facts: { offsets: offsets.join(" ") } });
+    await audit(context, tx, {
+      organisationId: event.organisationId,
+      actorId: member.userId,
+      action: "mailing.reminders",
+      eventId,
+      facts: { offsets: offsets.join(" ") },
+    });
   });
   return offsets;
 }
 
 /** Moves a follow-up to another distance from the end, or switches it. */
-export async function setFollowUp(context: Context, member: TeamMember, eventId: string, mailingId: string, rawChange: unknown): Promise<void> {
+export async function setFollowUp(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  mailingId: string,
+  rawChange: unknown,
+): Promise<void> {
   await accessFor(context, member, eventId, "event.mailings");
   const change = parse(followUpInput, rawChange);
   const row = await ownMailing(context, eventId, mailingId);
   const afterMinutes = change.afterMinutes ?? row.afterMinutes ?? 60;
-  await context.db.update(mailings).set({ afterMinutes, isOff: change.isOff ?? row.isOff, version: row.version + 1 }).where(eq(mailings.id, mailingId));
+  await context.db
+    .update(mailings)
+    .set({ afterMinutes, isOff: change.isOff ?? row.isOff, version: row.version + 1 })
+    .where(eq(mailings.id, mailingId));
 }
 
 /** Follow-ups of dates that ended within this time are still sent; older ones are let be. */
@@ -95,11 +157,29 @@ export async function planFollowUps(context: Context): Promise<number> {
   let planned = 0;
   for (const { mailing, date } of due) {
     const standing = mailing.kind === "follow-up-came" ? ("came" as const) : ("missed" as const);
-    const about = { organisationId: mailing.organisationId, eventId: mailing.eventId, dateId: date.id, kind: mailing.kind as "follow-up-came" };
+    const about = {
+      organisationId: mailing.organisationId,
+      eventId: mailing.eventId,
+      dateId: date.id,
+      kind: mailing.kind as "follow-up-came",
+    };
     planned += await context.db.transaction(async (tx) => {
       const { targets } = await countAudience(context, tx, about, { ...nobody, standing: [standing] });
       const dueAt = date.endAt + mailing.afterMinutes! * minuteMs;
-      return planMessages(context, tx, targets.map((one) => ({ organisationId: about.organisationId, eventId: about.eventId, occurrenceId: date.id, personId: one.personId!, ticketId: one.ticketId, kind: mailing.kind, mailingId: mailing.id, dueAt })));
+      return planMessages(
+        context,
+        tx,
+        targets.map((one) => ({
+          organisationId: about.organisationId,
+          eventId: about.eventId,
+          occurrenceId: date.id,
+          personId: one.personId!,
+          ticketId: one.ticketId,
+          kind: mailing.kind,
+          mailingId: mailing.id,
+          dueAt,
+        })),
+      );
     });
   }
   return planned;

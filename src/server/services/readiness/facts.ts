@@ -5,7 +5,19 @@ import type { PlanFacts, StageFacts } from "@/core/readiness";
 import { groupBy } from "@/core/shared";
 import { instantOf, minuteMs, touches, type Interval } from "@/core/time";
 import type { Db } from "../../db/client";
-import { admissions, licences, mailings, messages, occurrences, parts, people, polls, seatRequests, segments, tickets } from "../../db/schema";
+import {
+  admissions,
+  licences,
+  mailings,
+  messages,
+  occurrences,
+  parts,
+  people,
+  polls,
+  seatRequests,
+  segments,
+  tickets,
+} from "../../db/schema";
 import type { Context } from "../context";
 import { stageBusy } from "../free-busy";
 import { expect, pastHouse, type PastHouse } from "../house/forecast";
@@ -16,31 +28,101 @@ import { plainText } from "../sanitise";
 import type { EventDate } from "./findings";
 import { holidayOn } from "./holidays";
 
-const countBy = (rows: readonly { key: string | null; n: number }[]): ReadonlyMap<string, number> => new Map(rows.map((row) => [row.key ?? "", row.n]));
+const countBy = (rows: readonly { key: string | null; n: number }[]): ReadonlyMap<string, number> =>
+  new Map(rows.map((row) => [row.key ?? "", row.n]));
 
 async function rowsFor(db: Db, eventIds: string[], dateIds: string[], organisationId: string) {
   const [stage, segmentRows, pollRows, partRows, invitations, owned, siblings] = await Promise.all([
-    db.select({ ticket: tickets, person: people }).from(tickets).innerJoin(people, eq(people.id, tickets.personId)).where(and(inArray(tickets.eventId, eventIds), isNull(tickets.occurrenceId), isNull(tickets.revokedAt))).limit(20_000),
-    db.select().from(segments).where(inArray(segments.occurrenceId, dateIds)).orderBy(asc(segments.position)).limit(20_000),
+    db
+      .select({ ticket: tickets, person: people })
+      .from(tickets)
+      .innerJoin(people, eq(people.id, tickets.personId))
+      .where(and(inArray(tickets.eventId, eventIds), isNull(tickets.occurrenceId), isNull(tickets.revokedAt)))
+      .limit(20_000),
+    db
+      .select()
+      .from(segments)
+      .where(inArray(segments.occurrenceId, dateIds))
+      .orderBy(asc(segments.position))
+      .limit(20_000),
     db.select().from(polls).where(inArray(polls.occurrenceId, dateIds)).orderBy(asc(polls.position)).limit(20_000),
     db.select().from(parts).where(inArray(parts.occurrenceId, dateIds)).orderBy(asc(parts.position)).limit(20_000),
-    db.select().from(mailings).where(and(inArray(mailings.eventId, eventIds), eq(mailings.kind, "invitation"))).limit(5000),
-    db.select({ id: licences.id, size: licences.size }).from(licences).where(eq(licences.organisationId, organisationId)).orderBy(asc(licences.size)).limit(2000),
-    db.select({ seriesId: occurrences.seriesId, startLocal: occurrences.startLocal }).from(occurrences).where(and(inArray(occurrences.eventId, eventIds), sql`${occurrences.seriesId} is not null`, eq(occurrences.phase, "scheduled"))).limit(50_000),
+    db
+      .select()
+      .from(mailings)
+      .where(and(inArray(mailings.eventId, eventIds), eq(mailings.kind, "invitation")))
+      .limit(5000),
+    db
+      .select({ id: licences.id, size: licences.size })
+      .from(licences)
+      .where(eq(licences.organisationId, organisationId))
+      .orderBy(asc(licences.size))
+      .limit(2000),
+    db
+      .select({ seriesId: occurrences.seriesId, startLocal: occurrences.startLocal })
+      .from(occurrences)
+      .where(
+        and(
+          inArray(occurrences.eventId, eventIds),
+          sql`${occurrences.seriesId} is not null`,
+          eq(occurrences.phase, "scheduled"),
+        ),
+      )
+      .limit(50_000),
   ]);
   return { stage, segmentRows, pollRows, partRows, invitations, owned, siblings };
 }
 
 async function countsFor(db: Db, eventIds: string[], dateIds: string[]) {
   const [walked, reminded, failed, pending, registered, requests] = await Promise.all([
-    db.select({ key: admissions.occurrenceId, n: count() }).from(admissions).innerJoin(tickets, eq(tickets.id, admissions.ticketId)).where(and(inArray(admissions.occurrenceId, dateIds), eq(tickets.role, "test-guest"))).groupBy(admissions.occurrenceId),
-    db.select({ key: messages.occurrenceId, n: count() }).from(messages).where(and(inArray(messages.occurrenceId, dateIds), eq(messages.kind, "reminder"), inArray(messages.state, ["sent", "sending"]))).groupBy(messages.occurrenceId),
-    db.select({ key: messages.eventId, n: count() }).from(messages).where(and(inArray(messages.eventId, eventIds), eq(messages.state, "failed"))).groupBy(messages.eventId),
-    db.select({ key: tickets.occurrenceId, n: count() }).from(tickets).where(and(inArray(tickets.occurrenceId, dateIds), eq(tickets.status, "pending"))).groupBy(tickets.occurrenceId),
-    db.select({ key: tickets.occurrenceId, n: count() }).from(tickets).where(and(inArray(tickets.occurrenceId, dateIds), eq(tickets.status, "registered"), eq(tickets.role, "attendee"))).groupBy(tickets.occurrenceId),
-    db.select({ key: seatRequests.eventId, n: count() }).from(seatRequests).where(and(inArray(seatRequests.eventId, eventIds), eq(seatRequests.state, "open"))).groupBy(seatRequests.eventId),
+    db
+      .select({ key: admissions.occurrenceId, n: count() })
+      .from(admissions)
+      .innerJoin(tickets, eq(tickets.id, admissions.ticketId))
+      .where(and(inArray(admissions.occurrenceId, dateIds), eq(tickets.role, "test-guest")))
+      .groupBy(admissions.occurrenceId),
+    db
+      .select({ key: messages.occurrenceId, n: count() })
+      .from(messages)
+      .where(
+        and(
+          inArray(messages.occurrenceId, dateIds),
+          eq(messages.kind, "reminder"),
+          inArray(messages.state, ["sent", "sending"]),
+        ),
+      )
+      .groupBy(messages.occurrenceId),
+    db
+      .select({ key: messages.eventId, n: count() })
+      .from(messages)
+      .where(and(inArray(messages.eventId, eventIds), eq(messages.state, "failed")))
+      .groupBy(messages.eventId),
+    db
+      .select({ key: tickets.occurrenceId, n: count() })
+      .from(tickets)
+      .where(and(inArray(tickets.occurrenceId, dateIds), eq(tickets.status, "pending")))
+      .groupBy(tickets.occurrenceId),
+    db
+      .select({ key: tickets.occurrenceId, n: count() })
+      .from(tickets)
+      .where(
+        and(inArray(tickets.occurrenceId, dateIds), eq(tickets.status, "registered"), eq(tickets.role, "attendee")),
+      )
+      .groupBy(tickets.occurrenceId),
+    db
+      .select({ key: seatRequests.eventId, n: count() })
+      .from(seatRequests)
+      .where(and(inArray(seatRequests.eventId, eventIds), eq(seatRequests.state, "open")))
+      .groupBy(seatRequests.eventId),
   ]);
-  return { walked: countBy(walked), reminded: countBy(reminded), failed: countBy(failed), pending: countBy(pending), registered: countBy(registered), requests: countBy(requests) };
+  return {
+    walked: countBy(walked),
+    reminded: countBy(reminded),
+    failed: countBy(failed),
+    pending: countBy(pending),
+    registered: countBy(registered),
+    requests: countBy(requests),
+  };
 }
 
 type Loaded = Awaited<ReturnType<typeof rowsFor>> & Awaited<ReturnType<typeof countsFor>>;
@@ -75,11 +157,21 @@ function roomFacts(loaded: Loaded, { event, occurrence }: EventDate, past: PastH
 }
 
 function sheetFacts(loaded: Loaded, { occurrence }: EventDate) {
-  const of = <R extends { occurrenceId: string }>(rows: readonly R[]) => rows.filter((row) => row.occurrenceId === occurrence.id);
+  const of = <R extends { occurrenceId: string }>(rows: readonly R[]) =>
+    rows.filter((row) => row.occurrenceId === occurrence.id);
   const { zone } = occurrence;
   return {
-    segments: of(loaded.segmentRows).map((row) => ({ ...timed(row, zone), title: row.title, hasLeader: row.leaderTicketId !== null, pollId: row.pollId })),
-    polls: of(loaded.pollRows).map((poll) => ({ id: poll.id, question: poll.question, optionCount: poll.options.length })),
+    segments: of(loaded.segmentRows).map((row) => ({
+      ...timed(row, zone),
+      title: row.title,
+      hasLeader: row.leaderTicketId !== null,
+      pollId: row.pollId,
+    })),
+    polls: of(loaded.pollRows).map((poll) => ({
+      id: poll.id,
+      question: poll.question,
+      optionCount: poll.options.length,
+    })),
     parts: of(loaded.partRows).map((part) => {
       const startAt = instantOf({ local: part.startLocal, zone });
       return { title: part.title, startAt, endAt: startAt + part.lengthMinutes * minuteMs };
@@ -88,7 +180,10 @@ function sheetFacts(loaded: Loaded, { occurrence }: EventDate) {
 }
 
 /** The plans of many dates of one organisation as the checks look at them. */
-export async function planFacts(context: Context, dates: readonly EventDate[]): Promise<ReadonlyMap<string, PlanFacts>> {
+export async function planFacts(
+  context: Context,
+  dates: readonly EventDate[],
+): Promise<ReadonlyMap<string, PlanFacts>> {
   const { db } = context;
   const { organisationId } = dates[0]!.event;
   const eventIds = [...new Set(dates.map(({ event }) => event.id))];
@@ -98,7 +193,11 @@ export async function planFacts(context: Context, dates: readonly EventDate[]): 
     rowsFor(db, eventIds, dateIds, organisationId),
     countsFor(db, eventIds, dateIds),
     pastHouse(context, organisationId),
-    stageBusy(context, organisationId, dates.map(({ occurrence }) => occurrence)),
+    stageBusy(
+      context,
+      organisationId,
+      dates.map(({ occurrence }) => occurrence),
+    ),
   ]);
   const loaded: Loaded = { ...rows, ...counts };
   const rules = rulesOf(organisation);
@@ -139,7 +238,9 @@ export async function planFacts(context: Context, dates: readonly EventDate[]): 
         mailsFailed: counts.failed.get(event.id) ?? 0,
         pendingRegistrations: counts.pending.get(occurrence.id) ?? 0,
         openSeatRequests: counts.requests.get(event.id) ?? 0,
-        seriesStarts: occurrence.seriesId ? (seriesStarts.get(occurrence.seriesId) ?? []).map((row) => row.startLocal) : [],
+        seriesStarts: occurrence.seriesId
+          ? (seriesStarts.get(occurrence.seriesId) ?? []).map((row) => row.startLocal)
+          : [],
         holiday: holidayOn(occurrence.zone, occurrence.startLocal),
         limits: rules,
         phoneNumberCount: rules.phoneNumbers.length,

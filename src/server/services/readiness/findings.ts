@@ -9,10 +9,14 @@ export interface EventDate {
   readonly occurrence: OccurrenceRow;
 }
 
-const isAhead = ({ occurrence }: EventDate): boolean => occurrence.kind === "show" && (occurrence.phase === "scheduled" || occurrence.phase === "backstage");
+const isAhead = ({ occurrence }: EventDate): boolean =>
+  occurrence.kind === "show" && (occurrence.phase === "scheduled" || occurrence.phase === "backstage");
 
 /** What still stands between each of these dates' plans and a good hour: a few reads for all of them. */
-export async function findingsOf(context: Context, dates: readonly EventDate[]): Promise<ReadonlyMap<string, readonly Finding[]>> {
+export async function findingsOf(
+  context: Context,
+  dates: readonly EventDate[],
+): Promise<ReadonlyMap<string, readonly Finding[]>> {
   const ahead = dates.filter(isAhead);
   if (ahead.length === 0) return new Map();
   const facts = await planFacts(context, ahead);
@@ -20,5 +24,8 @@ export async function findingsOf(context: Context, dates: readonly EventDate[]):
 }
 
 /** The same for one date. */
-export const readinessFor = async (context: Context, event: EventRow, occurrence: OccurrenceRow): Promise<readonly Finding[]> =>
-  (await findingsOf(context, [{ event, occurrence }])).get(occurrence.id) ?? [];
+export const readinessFor = async (
+  context: Context,
+  event: EventRow,
+  occurrence: OccurrenceRow,
+): Promise<readonly Finding[]> => (await findingsOf(context, [{ event, occurrence }])).get(occurrence.id) ?? [];

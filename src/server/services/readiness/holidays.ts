@@ -1,7 +1,9 @@
 import { getTimeZones } from "@vvo/tzdb";
 import Holidays from "date-holidays";
 
-const countries = new Map(getTimeZones().flatMap((zone) => zone.group.map((name) => [name, zone.countryCode] as const)));
+const countries = new Map(
+  getTimeZones().flatMap((zone) => zone.group.map((name) => [name, zone.countryCode] as const)),
+);
 const calendars = new Map<string, Holidays>();
 
 /** The public holiday of a zone's country on a local day, by name; null for a working day or an unknown country. */
@@ -14,6 +16,8 @@ export function holidayOn(zone: string, local: string): string | null {
     calendars.set(country, calendar);
   }
   const day = local.slice(0, 10);
-  const hit = calendar.getHolidays(Number(day.slice(0, 4)), "en").find((one) => one.type === "public" && one.date.slice(0, 10) === day);
+  const hit = calendar
+    .getHolidays(Number(day.slice(0, 4)), "en")
+    .find((one) => one.type === "public" && one.date.slice(0, 10) === day);
   return hit?.name ?? null;
 }

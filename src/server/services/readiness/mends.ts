@@ -20,16 +20,23 @@ interface Scene {
 }
 
 /** Asks for consent where a plan has no words of its own. */
-export const standardConsent = "This hour is recorded and may be published. Your voice and picture are in it if you take the floor.";
+export const standardConsent =
+  "This hour is recorded and may be published. Your voice and picture are in it if you take the floor.";
 
 /** Changes the event's own row; its version grows, so that an open editor sees it. */
 async function change({ context, access }: Scene, values: Partial<EventRow>): Promise<void> {
   const { id, version } = access.event;
-  await context.db.update(events).set({ ...values, version: version + 1 }).where(eq(events.id, id));
+  await context.db
+    .update(events)
+    .set({ ...values, version: version + 1 })
+    .where(eq(events.id, id));
 }
 
 async function giveDuty({ context, member, access }: Scene, duty: Duty): Promise<string> {
-  const crew = await context.db.select().from(tickets).where(and(eq(tickets.eventId, access.event.id), eq(tickets.role, "crew"), isNull(tickets.revokedAt)));
+  const crew = await context.db
+    .select()
+    .from(tickets)
+    .where(and(eq(tickets.eventId, access.event.id), eq(tickets.role, "crew"), isNull(tickets.revokedAt)));
   const one = crew.find((ticket) => !ticket.duties.includes(duty));
   if (!one) throw new Refusal({ code: "not-found", what: "crew member" });
   await setDuties(context, member, access.event.id, one.id, [...one.duties, duty]);
@@ -37,8 +44,23 @@ async function giveDuty({ context, member, access }: Scene, duty: Duty): Promise
 }
 
 async function inviteAll({ context, member, access }: Scene): Promise<string> {
-  const open = await context.db.select({ id: tickets.id }).from(tickets).where(and(eq(tickets.eventId, access.event.id), isNull(tickets.occurrenceId), isNull(tickets.revokedAt), isNull(tickets.invitedAt)));
-  const sent = await inviteStagePeople(context, member, access.event.id, open.map((one) => one.id));
+  const open = await context.db
+    .select({ id: tickets.id })
+    .from(tickets)
+    .where(
+      and(
+        eq(tickets.eventId, access.event.id),
+        isNull(tickets.occurrenceId),
+        isNull(tickets.revokedAt),
+        isNull(tickets.invitedAt),
+      ),
+    );
+  const sent = await inviteStagePeople(
+    context,
+    member,
+    access.event.id,
+    open.map((one) => one.id),
+  );
   return `Sent to ${sent}.`;
 }
 
@@ -55,29 +77,60 @@ const said = (words: string) => (done: Promise<unknown>) => done.then(() => word
 
 /** The one act that mends a finding, where there is one. Each says what it did. */
 const mends: Readonly<Record<string, (scene: Scene) => Promise<string>>> = {
-  "not-published": ({ context, member, access }) => said("The front door is open.")(publishEvent(context, member, access.event.id, true)),
+  "not-published": ({ context, member, access }) =>
+    said("The front door is open.")(publishEvent(context, member, access.event.id, true)),
   "panelist-not-invited": inviteAll,
-  "access-code-weak": (scene) => said("A new code is set; mails carry it from now on.")(change(scene, { accessCodeSealed: scene.context.secrets.seal(`${scene.context.ids.code(4)}-${scene.context.ids.code(4)}`) })),
-  "join-block-missing": ({ context, access }) => said("The standard words are back.")(context.db.update(mailings).set({ ...standardWords("invitation", "en"), doc: null }).where(and(eq(mailings.eventId, access.event.id), eq(mailings.kind, "invitation")))),
-  "recording-without-consent": (scene) => said("The standard words ask for consent.")(change(scene, { consentText: standardConsent })),
-  "credit-without-registration": (scene) => said("Who comes registers first.")(change(scene, { entryBy: "registration" })),
+  "access-code-weak": (scene) =>
+    said("A new code is set; mails carry it from now on.")(
+      change(scene, {
+        accessCodeSealed: scene.context.secrets.seal(`${scene.context.ids.code(4)}-${scene.context.ids.code(4)}`),
+      }),
+    ),
+  "join-block-missing": ({ context, access }) =>
+    said("The standard words are back.")(
+      context.db
+        .update(mailings)
+        .set({ ...standardWords("invitation", "en"), doc: null })
+        .where(and(eq(mailings.eventId, access.event.id), eq(mailings.kind, "invitation"))),
+    ),
+  "recording-without-consent": (scene) =>
+    said("The standard words ask for consent.")(change(scene, { consentText: standardConsent })),
+  "credit-without-registration": (scene) =>
+    said("Who comes registers first.")(change(scene, { entryBy: "registration" })),
   "nothing-to-do": (scene) => said("Questions are on.")(change(scene, { questionsOn: true })),
   "phone-without-number": (scene) => said("Sound comes by computer.")(change(scene, { soundBy: "computer" })),
-  "heavy-picture": (scene) => said("A lighter picture is chosen.")(change(scene, { picture: pictures[Math.max(0, Math.min(2, pictures.indexOf(scene.access.event.picture) - 1))]! })),
-  "limit-far-beyond-house": (scene) => said("The limit is twice the house.")(change(scene, { registrationLimit: scene.access.event.houseSize * 2 })),
+  "heavy-picture": (scene) =>
+    said("A lighter picture is chosen.")(
+      change(scene, { picture: pictures[Math.max(0, Math.min(2, pictures.indexOf(scene.access.event.picture) - 1))]! }),
+    ),
+  "limit-far-beyond-house": (scene) =>
+    said("The limit is twice the house.")(change(scene, { registrationLimit: scene.access.event.houseSize * 2 })),
   "poll-in-no-segment": placePoll,
   "nobody-for-questions": (scene) => giveDuty(scene, "questions"),
   "doors-held-by-one": (scene) => giveDuty(scene, "doors-and-curtain"),
 };
 
 /** Mends one finding of one date, if the member may change what it is about. */
-export async function mendFinding(context: Context, member: TeamMember, eventId: string, dateId: string, check: string): Promise<string> {
+export async function mendFinding(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  dateId: string,
+  check: string,
+): Promise<string> {
   const access = await accessFor(context, member, eventId, "event.plan");
   if (!roleMay(access.actor, "event.people")) throw new Refusal({ code: "not-allowed", action: "event.people" });
   const mend = mends[check];
   if (!mend) throw notFound("act");
   const date = await dateOf(context.db, eventId, context.clock.now(), dateId);
   const words = await mend({ context, member, access, date });
-  await audit(context, context.db, { organisationId: access.event.organisationId, actorId: member.userId, action: "readiness.mend", eventId, occurrenceId: dateId, facts: { check } });
+  await audit(context, context.db, {
+    organisationId: access.event.organisationId,
+    actorId: member.userId,
+    action: "readiness.mend",
+    eventId,
+    occurrenceId: dateId,
+    facts: { check },
+  });
   return words;
 }

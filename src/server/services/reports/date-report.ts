@@ -46,7 +46,9 @@ async function ticketPeople(db: Db, event: EventRow, occurrence: OccurrenceRow):
     .select({ ticket: tickets, name: people.name, email: people.email })
     .from(tickets)
     .innerJoin(people, eq(people.id, tickets.personId))
-    .where(and(eq(tickets.eventId, event.id), or(eq(tickets.occurrenceId, occurrence.id), isNull(tickets.occurrenceId))))
+    .where(
+      and(eq(tickets.eventId, event.id), or(eq(tickets.occurrenceId, occurrence.id), isNull(tickets.occurrenceId))),
+    )
     .orderBy(tickets.registeredAt, tickets.id);
   return rows.map(({ ticket, name, email }) => ({
     personKey: ticket.id,
@@ -58,8 +60,13 @@ async function ticketPeople(db: Db, event: EventRow, occurrence: OccurrenceRow):
   }));
 }
 
-async function counts(db: Db, occurrenceId: string): Promise<{ questions: Map<string, number>; votes: Map<string, number> }> {
-  const asked = await db.execute(sql`select asker_ticket_id as id, count(*)::int as n from questions where occurrence_id = ${occurrenceId} group by 1`);
+async function counts(
+  db: Db,
+  occurrenceId: string,
+): Promise<{ questions: Map<string, number>; votes: Map<string, number> }> {
+  const asked = await db.execute(
+    sql`select asker_ticket_id as id, count(*)::int as n from questions where occurrence_id = ${occurrenceId} group by 1`,
+  );
   const voted = await db.execute(sql`select id, sum(n)::int as n from (
       select b.ticket_id as id, count(*) as n from ballots b join polls p on p.id = b.poll_id where p.occurrence_id = ${occurrenceId} group by 1
       union all select v.ticket_id, count(*) from question_votes v join questions q on q.id = v.question_id where q.occurrence_id = ${occurrenceId} group by 1
@@ -69,7 +76,12 @@ async function counts(db: Db, occurrenceId: string): Promise<{ questions: Map<st
 }
 
 /** People who came without a ticket: from imports and open rooms. */
-async function guestPeople(db: Db, rows: readonly ConnectionRow[], keyOf: (row: ConnectionRow) => string, known: ReadonlySet<string>): Promise<Known[]> {
+async function guestPeople(
+  db: Db,
+  rows: readonly ConnectionRow[],
+  keyOf: (row: ConnectionRow) => string,
+  known: ReadonlySet<string>,
+): Promise<Known[]> {
   const guests = new Map<string, ConnectionRow>();
   for (const row of rows) if (!known.has(keyOf(row)) && !guests.has(keyOf(row))) guests.set(keyOf(row), row);
   const ids = [...guests.values()].map((row) => row.personId).filter((id) => id !== null);
@@ -77,7 +89,14 @@ async function guestPeople(db: Db, rows: readonly ConnectionRow[], keyOf: (row: 
   const byId = new Map(named.map((one) => [one.id, one]));
   return [...guests].map(([personKey, row]) => {
     const person = row.personId ? byId.get(row.personId) : undefined;
-    return { personKey, personId: row.personId ?? "", name: person?.name ?? "", email: person?.email ?? "", role: row.role as Role, isRegistered: false };
+    return {
+      personKey,
+      personId: row.personId ?? "",
+      name: person?.name ?? "",
+      email: person?.email ?? "",
+      role: row.role as Role,
+      isRegistered: false,
+    };
   });
 }
 
@@ -90,7 +109,14 @@ export async function dateReport(context: Context, event: EventRow, occurrence: 
   const ticketByEmail = new Map(folk.filter((one) => one.email !== "").map((one) => [one.email, one.personKey]));
   const emailById = await importedEmails(db, rows);
   const keyOf = (row: ConnectionRow) =>
-    personKeyOf({ ticketId: row.ticketId, provenEmail: row.personId ? (emailById.get(row.personId) ?? null) : null, chainId: row.chainId }, ticketByEmail);
+    personKeyOf(
+      {
+        ticketId: row.ticketId,
+        provenEmail: row.personId ? (emailById.get(row.personId) ?? null) : null,
+        chainId: row.chainId,
+      },
+      ticketByEmail,
+    );
   const all = [...folk, ...(await guestPeople(db, rows, keyOf, new Set(folk.map((one) => one.personKey))))];
   const { questions, votes } = await counts(db, occurrence.id);
   const reportPeople = all.map((one): ReportPerson => ({
@@ -108,7 +134,8 @@ export async function dateReport(context: Context, event: EventRow, occurrence: 
     role: row.role as Role,
   }));
   const now = context.clock.now();
-  const credit: CreditRule | null = event.creditPoints === null ? null : { points: event.creditPoints, thresholdPercent: event.creditThresholdPercent };
+  const credit: CreditRule | null =
+    event.creditPoints === null ? null : { points: event.creditPoints, thresholdPercent: event.creditThresholdPercent };
   const report = attendanceReport({
     connections: entries,
     people: reportPeople,

@@ -20,10 +20,15 @@ export function csvText(header: readonly string[], rows: readonly (readonly Cell
 }
 
 /** Further rows of a file that is written piece by piece, behind `csvText`'s header. */
-export const csvRows = (rows: readonly (readonly Cell[])[]): string => stringify(rows.map((row) => row.map(guardCell)), { record_delimiter: "\r\n" });
+export const csvRows = (rows: readonly (readonly Cell[])[]): string =>
+  stringify(
+    rows.map((row) => row.map(guardCell)),
+    { record_delimiter: "\r\n" },
+  );
 
 /** Comma, semicolon or tab: the one that parts the header row into most cells (rule 9). */
-export const delimiterOf = (header: string): string => [",", ";", "\t"].reduce((best, one) => (header.split(one).length > header.split(best).length ? one : best));
+export const delimiterOf = (header: string): string =>
+  [",", ";", "\t"].reduce((best, one) => (header.split(one).length > header.split(best).length ? one : best));
 
 /** Minutes with up to two decimals. */
 export const minutesCell = (minutes: number): number => Math.round(minutes * 100) / 100;

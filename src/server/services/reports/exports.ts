@@ -14,19 +14,40 @@ import { csvText, minutesCell, type Cell } from "./delimited";
 const iso = (at: number | null): Cell => (at === null ? null : isoUtc(at));
 const isoMs = (at: number | null): Cell => (at === null ? null : isoUtc(at, "milliseconds"));
 
-async function noted(context: Context, member: TeamMember, eventId: string, file: string, occurrenceId?: string): Promise<void> {
+async function noted(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  file: string,
+  occurrenceId?: string,
+): Promise<void> {
   const { organisationId, userId } = member;
-  await audit(context, context.db, { organisationId, actorId: userId, action: "export", eventId, occurrenceId, facts: { file } });
+  await audit(context, context.db, {
+    organisationId,
+    actorId: userId,
+    action: "export",
+    eventId,
+    occurrenceId,
+    facts: { file },
+  });
 }
 
 /** Files of the whole event. */
-export async function eventFile(context: Context, member: TeamMember, eventId: string, file: "registrants" | "invitees"): Promise<string> {
+export async function eventFile(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  file: "registrants" | "invitees",
+): Promise<string> {
   const { event } = await accessFor(context, member, eventId, "event.exports");
   await noted(context, member, eventId, file);
   return file === "registrants" ? registrantsFile(context, event) : inviteesFile(context.db, eventId);
 }
 
-async function registrantsFile(context: Context, event: { id: string; formFields: readonly { id: string; label: string }[] }): Promise<string> {
+async function registrantsFile(
+  context: Context,
+  event: { id: string; formFields: readonly { id: string; label: string }[] },
+): Promise<string> {
   const dates = await context.db.select().from(occurrences).where(eq(occurrences.eventId, event.id)).limit(366);
   const startOf = new Map(dates.map((date) => [date.id, date.startAt]));
   const rows = (await registrantsOf(context, event.id, 200_000)).map(({ ticket, name, email, zone }): Cell[] => [
@@ -39,7 +60,16 @@ async function registrantsFile(context: Context, event: { id: string; formFields
     iso(ticket.occurrenceId ? (startOf.get(ticket.occurrenceId) ?? null) : null),
     ...event.formFields.map((field) => ticket.answers[field.id] ?? null),
   ]);
-  const header = ["name", "email", "status", "registered_at", "source", "time_zone", "date_start", ...event.formFields.map((field) => `answer_${field.id}`)];
+  const header = [
+    "name",
+    "email",
+    "status",
+    "registered_at",
+    "source",
+    "time_zone",
+    "date_start",
+    ...event.formFields.map((field) => `answer_${field.id}`),
+  ];
   return csvText(header, rows);
 }
 
@@ -58,14 +88,30 @@ async function inviteesFile(db: Db, eventId: string): Promise<string> {
     .where(eq(invitees.eventId, eventId))
     .orderBy(asc(invitees.invitedAt), asc(people.email));
   const header = ["name", "email", "reply", "invited_at", "replied_at", "registered"];
-  return csvText(header, rows.map((row) => [row.name, row.email, row.reply, iso(row.invitedAt), row.repliedAt === null ? null : iso(row.repliedAt), row.isRegistered ? "yes" : "no"]));
+  return csvText(
+    header,
+    rows.map((row) => [
+      row.name,
+      row.email,
+      row.reply,
+      iso(row.invitedAt),
+      row.repliedAt === null ? null : iso(row.repliedAt),
+      row.isRegistered ? "yes" : "no",
+    ]),
+  );
 }
 
 export const dateFiles = ["attendance", "entries", "polls", "ballots", "questions", "chat", "credit"] as const;
 export type DateFile = (typeof dateFiles)[number];
 
 /** One of a date's files, exactly as surface.md has it; each export is written to the audit log. */
-export async function dateFile(context: Context, member: TeamMember, eventId: string, occurrenceId: string, file: DateFile): Promise<string> {
+export async function dateFile(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  occurrenceId: string,
+  file: DateFile,
+): Promise<string> {
   const { event, occurrence } = await dateAccess(context, member, eventId, occurrenceId, "event.exports");
   await noted(context, member, eventId, file, occurrenceId);
   const fromReport = async (make: (data: DateReport) => string) => make(await dateReport(context, event, occurrence));
@@ -81,7 +127,23 @@ export async function dateFile(context: Context, member: TeamMember, eventId: st
   return files[file]();
 }
 
-const attendanceHeader = ["person", "name", "email", "role", "registered", "first_in", "last_out", "minutes_present", "percent_present", "devices", "entries", "questions", "votes", "hands", "credit_points"];
+const attendanceHeader = [
+  "person",
+  "name",
+  "email",
+  "role",
+  "registered",
+  "first_in",
+  "last_out",
+  "minutes_present",
+  "percent_present",
+  "devices",
+  "entries",
+  "questions",
+  "votes",
+  "hands",
+  "credit_points",
+];
 
 function attendanceFile({ report }: DateReport): string {
   const rows = report.lines.map((line): Cell[] => [
@@ -110,20 +172,43 @@ function entriesFile({ entries, people: folk }: DateReport): string {
   const rows = entries.map((entry): Cell[] => {
     const person = folk.get(entry.personKey);
     const out = Math.max(entry.inAt, entry.outAt ?? entry.lastSignAt);
-    return [entry.personKey, person?.name ?? "", person?.email ?? "", entry.role, entry.device, isoMs(entry.inAt), isoMs(out)];
+    return [
+      entry.personKey,
+      person?.name ?? "",
+      person?.email ?? "",
+      entry.role,
+      entry.device,
+      isoMs(entry.inAt),
+      isoMs(out),
+    ];
   });
   return csvText(entriesHeader, rows);
 }
 
 function creditFile({ report }: DateReport, outOf: number | null): string {
   const lines = report.lines.filter((line) => line.creditPoints !== null);
-  return csvText(["email", "points", "out_of"], lines.map((line) => [line.email || line.personKey, line.creditPoints, outOf]));
+  return csvText(
+    ["email", "points", "out_of"],
+    lines.map((line) => [line.email || line.personKey, line.creditPoints, outOf]),
+  );
 }
 
 async function pollRows(db: Db, occurrenceId: string) {
-  const prepared = await db.select().from(polls).where(eq(polls.occurrenceId, occurrenceId)).orderBy(asc(polls.position)).limit(100);
+  const prepared = await db
+    .select()
+    .from(polls)
+    .where(eq(polls.occurrenceId, occurrenceId))
+    .orderBy(asc(polls.position))
+    .limit(100);
   const ids = prepared.map((poll) => poll.id);
-  const cast = ids.length === 0 ? [] : await db.select().from(ballots).where(and(inArray(ballots.pollId, ids), isCounted(ballots.ticketId))).orderBy(asc(ballots.at));
+  const cast =
+    ids.length === 0
+      ? []
+      : await db
+          .select()
+          .from(ballots)
+          .where(and(inArray(ballots.pollId, ids), isCounted(ballots.ticketId)))
+          .orderBy(asc(ballots.at));
   return { prepared, cast };
 }
 
@@ -131,17 +216,32 @@ async function pollsFile(db: Db, occurrenceId: string): Promise<string> {
   const { prepared, cast } = await pollRows(db, occurrenceId);
   const rows = prepared.flatMap((poll, i) => {
     const votes: Record<string, number> = {};
-    for (const ballot of cast) if (ballot.pollId === poll.id) votes[ballot.optionId] = (votes[ballot.optionId] ?? 0) + 1;
-    const result = tallyOneChoice(poll.options.map((option) => option.id), votes);
+    for (const ballot of cast)
+      if (ballot.pollId === poll.id) votes[ballot.optionId] = (votes[ballot.optionId] ?? 0) + 1;
+    const result = tallyOneChoice(
+      poll.options.map((option) => option.id),
+      votes,
+    );
     return poll.options.map((option, o): Cell[] => {
       const line = result.options[o]!;
-      return [i + 1, poll.kind, poll.question, option.label, line.votes, share(line.votes, result.voters, 1), result.voters];
+      return [
+        i + 1,
+        poll.kind,
+        poll.question,
+        option.label,
+        line.votes,
+        share(line.votes, result.voters, 1),
+        result.voters,
+      ];
     });
   });
   return csvText(["poll", "kind", "question", "option", "votes", "percent", "voters"], rows);
 }
 
-async function namesByTicket(db: Db, occurrenceId: string): Promise<ReadonlyMap<string, { name: string; email: string }>> {
+async function namesByTicket(
+  db: Db,
+  occurrenceId: string,
+): Promise<ReadonlyMap<string, { name: string; email: string }>> {
   const rows = await db
     .select({ id: tickets.id, name: people.name, email: people.email })
     .from(tickets)
@@ -182,8 +282,21 @@ async function questionsFile(db: Db, occurrenceId: string): Promise<string> {
   const rows = asked.map(({ question, votes: n }): Cell[] => {
     const asker = names.get(question.askerTicketId);
     const by = question.answeredBy ? (stageName.get(question.answeredBy) ?? "") : null;
-    return [iso(question.askedAt), asker?.name ?? "", asker?.email ?? "", question.text, n, question.state, question.answer, by, iso(question.answeredAt), question.answered];
+    return [
+      iso(question.askedAt),
+      asker?.name ?? "",
+      asker?.email ?? "",
+      question.text,
+      n,
+      question.state,
+      question.answer,
+      by,
+      iso(question.answeredAt),
+      question.answered,
+    ];
   });
-  return csvText(["asked_at", "name", "email", "text", "votes", "state", "answer", "answered_by", "answered_at", "visibility"], rows);
+  return csvText(
+    ["asked_at", "name", "email", "text", "votes", "state", "answer", "answered_by", "answered_at", "visibility"],
+    rows,
+  );
 }
-

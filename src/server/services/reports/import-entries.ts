@@ -33,7 +33,8 @@ export interface ReadEntries {
 }
 
 const maxBytes = 20_000_000;
-const refuse = (reason: FileFault, more: { line?: number; column?: string } = {}) => new Refusal({ code: "bad-file", reason, ...more });
+const refuse = (reason: FileFault, more: { line?: number; column?: string } = {}) =>
+  new Refusal({ code: "bad-file", reason, ...more });
 
 /** ISO 8601 with an offset or Z; anything else is null: a local time would be a guess. */
 function instantFrom(text: string): number | null {
@@ -52,7 +53,16 @@ function readLine(row: Record<string, string>, line: number): EntryLine | BadLin
   const role = cell("role") || "attendee";
   if (!(roles as readonly string[]).includes(role)) return { line, reason: "unknown-role", column: "role" };
   const email = cell("email").toLowerCase();
-  return { line, person: cell("person"), name: cell("name"), email, role: role as Role, device: cell("device") || "unknown", inAt, outAt };
+  return {
+    line,
+    person: cell("person"),
+    name: cell("name"),
+    email,
+    role: role as Role,
+    device: cell("device") || "unknown",
+    inAt,
+    outAt,
+  };
 }
 
 /** Reads an entries file: columns by name, bad rows with their line and reason, good rows kept. */
@@ -68,12 +78,24 @@ export function readEntriesFile(bytes: Uint8Array): ReadEntries {
   if (header.trim() === "") throw refuse("empty");
   let records: { record: Record<string, string>; info: { lines: number } }[];
   try {
-    records = parse(text, { bom: true, columns: (names: string[]) => names.map((name) => name.trim().toLowerCase()), delimiter: delimiterOf(header), info: true, skip_empty_lines: true, relax_column_count: true }) as never;
+    records = parse(text, {
+      bom: true,
+      columns: (names: string[]) => names.map((name) => name.trim().toLowerCase()),
+      delimiter: delimiterOf(header),
+      info: true,
+      skip_empty_lines: true,
+      relax_column_count: true,
+    }) as never;
   } catch (error) {
     throw refuse("broken-quotes", { line: (error as { lines?: number }).lines });
   }
-  const names = header.replace(/^\uFEFF/, "").split(delimiterOf(header)).map((name) => name.trim().replace(/^"|"$/g, "").toLowerCase());
-  const missing = entriesHeader.find((name) => name !== "device" && name !== "role" && name !== "name" && !names.includes(name));
+  const names = header
+    .replace(/^\uFEFF/, "")
+    .split(delimiterOf(header))
+    .map((name) => name.trim().replace(/^"|"$/g, "").toLowerCase());
+  const missing = entriesHeader.find(
+    (name) => name !== "device" && name !== "role" && name !== "name" && !names.includes(name),
+  );
   if (missing) throw refuse("missing-column", { column: missing });
   if (records.length === 0) throw refuse("empty");
   const lines = records.map(({ record, info }) => readLine(record, info.lines));
@@ -90,7 +112,13 @@ export interface Imported {
  * Reads an `entries.csv` into a date. Rows known already add nothing, so the same file twice changes
  * nothing. A date that never had a show takes its planned hour as the show.
  */
-export async function importEntries(context: Context, member: TeamMember, eventId: string, occurrenceId: string, bytes: Uint8Array): Promise<Imported> {
+export async function importEntries(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  occurrenceId: string,
+  bytes: Uint8Array,
+): Promise<Imported> {
   const { event, occurrence } = await dateAccess(context, member, eventId, occurrenceId, "event.import-entries");
   const { good, bad } = readEntriesFile(bytes);
   const { organisationId } = event;
@@ -99,10 +127,19 @@ export async function importEntries(context: Context, member: TeamMember, eventI
     const personIds = new Map<string, string>();
     for (const one of good) {
       if (one.email && !personIds.has(one.email)) {
-        personIds.set(one.email, (await personByEmail(context, tx, organisationId, { name: one.name, email: one.email })).id);
+        personIds.set(
+          one.email,
+          (await personByEmail(context, tx, organisationId, { name: one.name, email: one.email })).id,
+        );
       }
       const importKey = digest([one.person, one.email, one.device, one.inAt, one.outAt].join("|"));
-      const row = { id: context.ids.id(), organisationId, occurrenceId, personId: personIds.get(one.email) ?? null, chainId: one.person || importKey };
+      const row = {
+        id: context.ids.id(),
+        organisationId,
+        occurrenceId,
+        personId: personIds.get(one.email) ?? null,
+        chainId: one.person || importKey,
+      };
       const times = { inAt: one.inAt, lastSignAt: one.outAt, outAt: one.outAt, houseFromAt: one.inAt };
       const made = await tx
         .insert(connections)
@@ -114,10 +151,22 @@ export async function importEntries(context: Context, member: TeamMember, eventI
     const room = await roomOf(tx, occurrenceId);
     if (room.curtainSpans.length === 0 && good.length > 0) {
       const { startAt: raisedAt, endAt: droppedAt } = occurrence;
-      await appendRows(context, tx, occurrenceId, () => [{ type: "show.imported", raisedAt, droppedAt }], member.userId);
+      await appendRows(
+        context,
+        tx,
+        occurrenceId,
+        () => [{ type: "show.imported", raisedAt, droppedAt }],
+        member.userId,
+      );
     }
-    await audit(context, tx, { organisationId, actorId: member.userId, action: "entries.import", eventId, occurrenceId, facts: { added } });
+    await audit(context, tx, {
+      organisationId,
+      actorId: member.userId,
+      action: "entries.import",
+      eventId,
+      occurrenceId,
+      facts: { added },
+    });
     return { added, known: good.length - added, bad };
   });
 }
-

@@ -29,7 +29,11 @@ export default async function BoardPage({ params }: { params: Promise<{ slug: st
         <ul>
           {board.posts.map((post) => (
             <li key={post.id} className="border-b border-rule py-4">
-              <Link href={`/front/${post.slug}?via=board`} prefetch={false} className="text-lead font-medium no-underline hover:underline">
+              <Link
+                href={`/front/${post.slug}?via=board`}
+                prefetch={false}
+                className="text-lead font-medium no-underline hover:underline"
+              >
                 <bdi>{post.title}</bdi>
               </Link>
               <p className="mt-1 max-w-prose whitespace-pre-line" dir="auto">

@@ -11,7 +11,12 @@ import { visitorLocale } from "../../../_lib/locale";
 import { currentOrganisation, failureOf, remoteAddress } from "../../../_lib/request";
 
 /** Books a slot, or moves a booking to it; a refusal keeps what was typed. */
-export async function bookAction(slug: string, move: string | null, _before: RegisterState, data: FormData): Promise<RegisterState> {
+export async function bookAction(
+  slug: string,
+  move: string | null,
+  _before: RegisterState,
+  data: FormData,
+): Promise<RegisterState> {
   const text = (name: string) => String(data.get(name) ?? "");
   const typed = { name: text("name"), email: text("email"), consent: text("consent") };
   const locale = await visitorLocale();
@@ -20,13 +25,38 @@ export async function bookAction(slug: string, move: string | null, _before: Reg
     const page = await bookingPage(context, await currentOrganisation(), slug);
     const { startAt } = parse(bookingInput, { startAt: data.get("startAt") });
     if (move) await moveBooking(context, page, await holderOf(context, move), startAt);
-    else await bookSlot(context, page, startAt, { name: typed.name, email: typed.email, zone: text("zone") || null, hasConsented: typed.consent === "on", source: "booking", locale, answers: {} }, await remoteAddress());
+    else
+      await bookSlot(
+        context,
+        page,
+        startAt,
+        {
+          name: typed.name,
+          email: typed.email,
+          zone: text("zone") || null,
+          hasConsented: typed.consent === "on",
+          source: "booking",
+          locale,
+          answers: {},
+        },
+        await remoteAddress(),
+      );
   } catch (error) {
     const failure = failureOf(error);
     const { slots } = messagesFor(locale);
     const issues = failure.code === "invalid-input" ? failure.issues : [];
-    const message = failure.code === "house-full" || failure.code === "not-found" ? slots.taken : failure.code === "already-done" ? slots.already : audienceWords(failure, locale);
-    return { status: "refused", message, errors: Object.fromEntries(issues.map((issue) => [issue.path, audienceIssue(issue, locale)])), typed };
+    const message =
+      failure.code === "house-full" || failure.code === "not-found"
+        ? slots.taken
+        : failure.code === "already-done"
+          ? slots.already
+          : audienceWords(failure, locale);
+    return {
+      status: "refused",
+      message,
+      errors: Object.fromEntries(issues.map((issue) => [issue.path, audienceIssue(issue, locale)])),
+      typed,
+    };
   }
   if (move) redirect(`/ticket/${move}`);
   return { status: "answered", errors: {}, typed };

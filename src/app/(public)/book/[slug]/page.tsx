@@ -14,7 +14,13 @@ import { bookAction } from "./actions";
 export const metadata = { title: "Book a time", robots: { index: false } };
 
 /** One shared page on which slots are booked; with a ticket's token in `?move=` a booking moves. */
-export default async function BookPage({ params, searchParams }: { params: Promise<{ slug: string }>; searchParams: Promise<{ move?: string }> }) {
+export default async function BookPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ slug: string }>;
+  searchParams: Promise<{ move?: string }>;
+}) {
   const [{ slug }, { move }] = await Promise.all([params, searchParams]);
   const { context } = await app();
   const organisation = await currentOrganisation();
@@ -22,7 +28,15 @@ export default async function BookPage({ params, searchParams }: { params: Promi
   if (move) await orNotFound(() => holderOf(context, move));
   const locale = await visitorLocale();
   const { slots, front } = messagesFor(locale);
-  const words = { ...slots, name: front.name, email: front.email, working: front.working, answered: front.answered, answeredMore: front.answeredMore, consent: translatorFor(locale, "front")("consent", { days: organisation.retentionDays }) };
+  const words = {
+    ...slots,
+    name: front.name,
+    email: front.email,
+    working: front.working,
+    answered: front.answered,
+    answeredMore: front.answeredMore,
+    consent: translatorFor(locale, "front")("consent", { days: organisation.retentionDays }),
+  };
   return (
     <InLanguage locale={locale} label={front.language} choose={chooseLanguageAction}>
       <main className="mx-auto max-w-4xl px-4 py-8" style={lookStyle(page.event.look.colour)}>
@@ -30,10 +44,21 @@ export default async function BookPage({ params, searchParams }: { params: Promi
           {organisation.name} · {slots.title}
         </p>
         <h1 className="mt-1 text-title leading-tight font-semibold">
-        <bdi>{page.event.title}</bdi>
-      </h1>
-        <div className="prose mt-3 mb-6 max-w-prose" dir="auto" dangerouslySetInnerHTML={{ __html: cleanHtml(page.event.descriptionHtml) }} />
-        <Booking slots={page.slots.slice(0, 400).map(({ startAt, endAt }) => ({ startAt, endAt }))} zone={page.plan.zone} locale={formatLocaleOf(locale)} words={words} isMove={move !== undefined} action={bookAction.bind(null, slug, move ?? null)} />
+          <bdi>{page.event.title}</bdi>
+        </h1>
+        <div
+          className="prose mt-3 mb-6 max-w-prose"
+          dir="auto"
+          dangerouslySetInnerHTML={{ __html: cleanHtml(page.event.descriptionHtml) }}
+        />
+        <Booking
+          slots={page.slots.slice(0, 400).map(({ startAt, endAt }) => ({ startAt, endAt }))}
+          zone={page.plan.zone}
+          locale={formatLocaleOf(locale)}
+          words={words}
+          isMove={move !== undefined}
+          action={bookAction.bind(null, slug, move ?? null)}
+        />
       </main>
     </InLanguage>
   );

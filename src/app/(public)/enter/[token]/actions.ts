@@ -15,8 +15,10 @@ export async function enterAction(token: string, locale: Locale, name: string, h
     const { context } = await app();
     const holder = await holderOf(context, token);
     requireWayIn(holder);
-    if (!wayIn(holder, context.clock.now()).isOpen) throw new Refusal({ code: "wrong-state", action: "enter", state: holder.occurrence.phase });
-    if (needsProof(holder) && !(await isProven(context, holder.ticket.id, await proofToken(holder.ticket.id)))) throw new Refusal({ code: "not-found", what: "ticket" });
+    if (!wayIn(holder, context.clock.now()).isOpen)
+      throw new Refusal({ code: "wrong-state", action: "enter", state: holder.occurrence.phase });
+    if (needsProof(holder) && !(await isProven(context, holder.ticket.id, await proofToken(holder.ticket.id))))
+      throw new Refusal({ code: "not-found", what: "ticket" });
     await takeName(context, holder, name, hasTriedDevices === true);
     await giveSeat(context, holder.ticket.id, token);
   }, inLanguage(locale));

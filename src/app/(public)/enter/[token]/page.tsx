@@ -15,7 +15,13 @@ export const metadata = { title: "Way in", robots: { index: false } };
 /** Half of an address, so that the holder knows which and nobody else learns it. */
 const veiled = (email: string): string => email.replace(/^(.).*(@.*)$/, "$1…$2");
 
-export default async function EnterPage({ params, searchParams }: { params: Promise<{ token: string }>; searchParams: Promise<{ proof?: string }> }) {
+export default async function EnterPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ token: string }>;
+  searchParams: Promise<{ proof?: string }>;
+}) {
   const { token } = await params;
   const { context } = await app();
   const holder = await orNotFound(async () => {
@@ -29,7 +35,15 @@ export default async function EnterPage({ params, searchParams }: { params: Prom
     const proof = (await searchParams).proof ?? null;
     const isOpen = await isProofOpen(context, holder, proof);
     const words = messagesFor(locale).foyer;
-    return <AddressProof title={holder.event.title} address={veiled(holder.person.email!)} words={words} ask={askProofAction.bind(null, token, locale)} confirm={isOpen ? useProofAction.bind(null, token, locale, proof!) : null} />;
+    return (
+      <AddressProof
+        title={holder.event.title}
+        address={veiled(holder.person.email!)}
+        words={words}
+        ask={askProofAction.bind(null, token, locale)}
+        confirm={isOpen ? useProofAction.bind(null, token, locale, proof!) : null}
+      />
+    );
   }
   const way = wayIn(holder, now);
   return (

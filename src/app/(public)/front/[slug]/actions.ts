@@ -20,14 +20,30 @@ interface CameBy {
 }
 
 /** Comes in by the open link: a refusal keeps the name, a success leads to the foyer. */
-export async function openEntryAction(slug: string, dateId: string | null, _before: RegisterState, data: FormData): Promise<RegisterState> {
+export async function openEntryAction(
+  slug: string,
+  dateId: string | null,
+  _before: RegisterState,
+  data: FormData,
+): Promise<RegisterState> {
   const typed = { name: String(data.get("name") ?? ""), consent: String(data.get("consent") ?? "") };
   let token: string;
   try {
     const { context } = await app();
-    const found = await frontDoor(context, await currentOrganisation(), slug, { cookie: (await cookies()).get(passCookie(slug))?.value ?? null, isInvited: false }, isUuid(dateId) ? dateId : null);
+    const found = await frontDoor(
+      context,
+      await currentOrganisation(),
+      slug,
+      { cookie: (await cookies()).get(passCookie(slug))?.value ?? null, isInvited: false },
+      isUuid(dateId) ? dateId : null,
+    );
     if (found.isLocked) throw new Refusal({ code: "not-found", what: "event" });
-    token = await enterByLink(context, found.door, { name: typed.name, hasConsented: typed.consent === "on" }, await remoteAddress());
+    token = await enterByLink(
+      context,
+      found.door,
+      { name: typed.name, hasConsented: typed.consent === "on" },
+      await remoteAddress(),
+    );
   } catch (error) {
     return refused(error, typed);
   }
@@ -38,11 +54,21 @@ async function refused(error: unknown, typed: Record<string, string>): Promise<R
   const failure = failureOf(error);
   const locale = await visitorLocale();
   const issues = failure.code === "invalid-input" ? failure.issues : [];
-  return { status: "refused", message: audienceWords(failure, locale), errors: Object.fromEntries(issues.map((issue) => [issue.path, audienceIssue(issue, locale)])), typed };
+  return {
+    status: "refused",
+    message: audienceWords(failure, locale),
+    errors: Object.fromEntries(issues.map((issue) => [issue.path, audienceIssue(issue, locale)])),
+    typed,
+  };
 }
 
 /** Registers from the public form; every field typed comes back with a refusal. */
-export async function registerAction(slug: string, { via: source, invitation: invitedBy, dateId }: CameBy, _before: RegisterState, data: FormData): Promise<RegisterState> {
+export async function registerAction(
+  slug: string,
+  { via: source, invitation: invitedBy, dateId }: CameBy,
+  _before: RegisterState,
+  data: FormData,
+): Promise<RegisterState> {
   const typed: Record<string, string> = {};
   for (const [key, value] of data) if (typeof value === "string" && !key.startsWith("$")) typed[key] = value;
   const answers: Record<string, string> = {};
@@ -50,11 +76,26 @@ export async function registerAction(slug: string, { via: source, invitation: in
   try {
     const { context } = await app();
     const organisation = await currentOrganisation();
-    const found = await frontDoor(context, organisation, slug, { cookie: (await cookies()).get(passCookie(slug))?.value ?? null, isInvited: invitedBy !== null }, isUuid(dateId) ? dateId : null);
+    const found = await frontDoor(
+      context,
+      organisation,
+      slug,
+      { cookie: (await cookies()).get(passCookie(slug))?.value ?? null, isInvited: invitedBy !== null },
+      isUuid(dateId) ? dateId : null,
+    );
     if (found.isLocked) throw new Refusal({ code: "not-found", what: "event" });
     const isInvited = (await inviteeOf(context, found.door.event.id, invitedBy)) !== null;
-    if (found.door.event.isPrivate && invitedBy !== null && !isInvited) throw new Refusal({ code: "not-found", what: "event" });
-    const input = { name: typed["name"], email: typed["email"], zone: typed["zone"] || null, hasConsented: typed["consent"] === "on", source, locale: await visitorLocale(), answers };
+    if (found.door.event.isPrivate && invitedBy !== null && !isInvited)
+      throw new Refusal({ code: "not-found", what: "event" });
+    const input = {
+      name: typed["name"],
+      email: typed["email"],
+      zone: typed["zone"] || null,
+      hasConsented: typed["consent"] === "on",
+      source,
+      locale: await visitorLocale(),
+      answers,
+    };
     await register(context, found.door, input, await remoteAddress());
     return { status: "answered", errors: {}, typed };
   } catch (error) {
@@ -66,7 +107,13 @@ export async function registerAction(slug: string, { via: source, invitation: in
 export async function accessCodeAction(slug: string, _before: string | null, data: FormData): Promise<string | null> {
   try {
     const { context } = await app();
-    const pass = await tryAccessCode(context, await currentOrganisation(), slug, String(data.get("code") ?? ""), await remoteAddress());
+    const pass = await tryAccessCode(
+      context,
+      await currentOrganisation(),
+      slug,
+      String(data.get("code") ?? ""),
+      await remoteAddress(),
+    );
     if (pass === null) return messagesFor(await visitorLocale()).front.codeWrong;
     (await cookies()).set(passCookie(slug), pass, { httpOnly: true, sameSite: "lax", path: `/front/${slug}` });
     return null;

@@ -31,26 +31,43 @@ async function load({ params, searchParams }: Props) {
 }
 
 /** Once a request, for the metadata and the page together. */
-const loadOnce = cache(async (slug: string, via: string | undefined, invitation: string | undefined, date: string | undefined) => {
-  const query = { via, for: invitation };
-  const dateId = isUuid(date) ? date : null;
-  const { context } = await app();
-  const organisation = await currentOrganisation();
-  const cookie = (await cookies()).get(`sc-pass-${slug}`)?.value ?? null;
-  const first = await orNotFound(() => frontDoor(context, organisation, slug, { cookie, isInvited: query.for !== undefined }, dateId));
-  if (first.isLocked) return { slug, query, found: first, prefill: null };
-  const prefill = await inviteeOf(context, first.door.event.id, query.for ?? null);
-  // a made-up invitation opens nothing
-  const found = first.door.event.isPrivate && !prefill ? await orNotFound(() => frontDoor(context, organisation, slug, { cookie, isInvited: false }, dateId)) : first;
-  return { slug, query, found, prefill };
-});
+const loadOnce = cache(
+  async (slug: string, via: string | undefined, invitation: string | undefined, date: string | undefined) => {
+    const query = { via, for: invitation };
+    const dateId = isUuid(date) ? date : null;
+    const { context } = await app();
+    const organisation = await currentOrganisation();
+    const cookie = (await cookies()).get(`sc-pass-${slug}`)?.value ?? null;
+    const first = await orNotFound(() =>
+      frontDoor(context, organisation, slug, { cookie, isInvited: query.for !== undefined }, dateId),
+    );
+    if (first.isLocked) return { slug, query, found: first, prefill: null };
+    const prefill = await inviteeOf(context, first.door.event.id, query.for ?? null);
+    // a made-up invitation opens nothing
+    const found =
+      first.door.event.isPrivate && !prefill
+        ? await orNotFound(() => frontDoor(context, organisation, slug, { cookie, isInvited: false }, dateId))
+        : first;
+    return { slug, query, found, prefill };
+  },
+);
 
 export async function generateMetadata(props: Props): Promise<Metadata> {
   const { slug, found } = await load(props);
   if (found.isLocked) return { title: "Private event", robots: { index: false } };
   const { event, descriptionText } = found.door;
   const { context } = await app();
-  return { metadataBase: new URL(context.environment.STAGE_CALL_URL), title: event.title, description: descriptionText, openGraph: { title: event.title, description: descriptionText, images: [{ url: `/front/${slug}/card.png`, width: 1200, height: 630 }] }, alternates: { types: { "application/atom+xml": "/feed.xml" } } };
+  return {
+    metadataBase: new URL(context.environment.STAGE_CALL_URL),
+    title: event.title,
+    description: descriptionText,
+    openGraph: {
+      title: event.title,
+      description: descriptionText,
+      images: [{ url: `/front/${slug}/card.png`, width: 1200, height: 630 }],
+    },
+    alternates: { types: { "application/atom+xml": "/feed.xml" } },
+  };
 }
 
 /** JSON-LD `Event` (schema.org); `<` is escaped so that no text can end the script. */
@@ -60,9 +77,13 @@ function structuredData({ event, occurrence, organisation, descriptionText }: Fr
     "@type": "Event",
     name: event.title,
     description: descriptionText,
-    ...(occurrence && { startDate: new Date(occurrence.startAt).toISOString(), endDate: new Date(occurrence.endAt).toISOString() }),
+    ...(occurrence && {
+      startDate: new Date(occurrence.startAt).toISOString(),
+      endDate: new Date(occurrence.endAt).toISOString(),
+    }),
     eventAttendanceMode: "https://schema.org/OnlineEventAttendanceMode",
-    eventStatus: occurrence?.phase === "cancelled" ? "https://schema.org/EventCancelled" : "https://schema.org/EventScheduled",
+    eventStatus:
+      occurrence?.phase === "cancelled" ? "https://schema.org/EventCancelled" : "https://schema.org/EventScheduled",
     location: { "@type": "VirtualLocation", url },
     organizer: { "@type": "Organization", name: organisation.name },
   }).replaceAll("<", "\\u003c");
@@ -97,10 +118,25 @@ export default async function FrontDoorPage(props: Props) {
   const { context } = await app();
   const nonce = (await headers()).get("content-security-policy")?.match(/'nonce-([^']+)'/)?.[1];
   const consent = t("consent", { days: organisation.retentionDays });
-  const formWords = { name: words.name, email: words.email, required: words.required, submit: words.submit, working: words.working, answered: words.answered, answeredMore: words.answeredMore, consent };
+  const formWords = {
+    name: words.name,
+    email: words.email,
+    required: words.required,
+    submit: words.submit,
+    working: words.working,
+    answered: words.answered,
+    answeredMore: words.answeredMore,
+    consent,
+  };
   return (
     <InLanguage locale={locale} label={words.language} choose={chooseLanguageAction}>
-      <script nonce={nonce} type="application/ld+json" dangerouslySetInnerHTML={{ __html: structuredData(door, `${context.environment.STAGE_CALL_URL}/front/${slug}`) }} />
+      <script
+        nonce={nonce}
+        type="application/ld+json"
+        dangerouslySetInnerHTML={{
+          __html: structuredData(door, `${context.environment.STAGE_CALL_URL}/front/${slug}`),
+        }}
+      />
       <DoorView
         title={event.title}
         organisation={
@@ -118,7 +154,12 @@ export default async function FrontDoorPage(props: Props) {
                 <time dateTime={new Date(occurrence.startAt).toISOString()} className="mono">
                   {t("inCity", { time: clockTime(occurrence.startAt, occurrence.zone), city: cityOf(occurrence.zone) })}
                 </time>
-                {occurrence.hasPlannedEnd && <span className="text-ink-2"> · {t("length", { length: lengthIn(occurrence.durationMinutes, format) })}</span>}
+                {occurrence.hasPlannedEnd && (
+                  <span className="text-ink-2">
+                    {" "}
+                    · {t("length", { length: lengthIn(occurrence.durationMinutes, format) })}
+                  </span>
+                )}
               </p>
             </div>
           )
@@ -126,7 +167,11 @@ export default async function FrontDoorPage(props: Props) {
         descriptionHtml={door.descriptionHtml}
         stage={door.stage}
         agenda={door.agenda}
-        parts={occurrence ? door.parts.map((part) => ({ id: part.id, clock: part.startLocal.slice(11), title: part.title })) : []}
+        parts={
+          occurrence
+            ? door.parts.map((part) => ({ id: part.id, clock: part.startLocal.slice(11), title: part.title }))
+            : []
+        }
         files={door.files.map((file) => ({ ...file, href: `/front/${slug}/files/${file.id}` }))}
         words={words}
       >
@@ -135,9 +180,13 @@ export default async function FrontDoorPage(props: Props) {
             {over ?? (event.entryBy === "open-link" ? words.comeIn : words.register)}
           </h2>
           {!occurrence && <p className="mb-3 text-ink-2">{words.roomClosedMore}</p>}
-          {over === null && event.entryBy === "registration" && occurrence?.phase === "open" && <p className="mb-3 text-attention">{words.live}</p>}
+          {over === null && event.entryBy === "registration" && occurrence?.phase === "open" && (
+            <p className="mb-3 text-attention">{words.live}</p>
+          )}
           {over === null && door.placesLeft !== null && (
-            <p className="mb-3 text-ink-2">{door.placesLeft === 0 ? words.full : t("placesLeft", { count: door.placesLeft })}</p>
+            <p className="mb-3 text-ink-2">
+              {door.placesLeft === 0 ? words.full : t("placesLeft", { count: door.placesLeft })}
+            </p>
           )}
           {door.dates.length > 1 && (
             <nav aria-label={words.otherDates} className="mb-3">
@@ -145,8 +194,14 @@ export default async function FrontDoorPage(props: Props) {
               <ul className="max-h-48 overflow-y-auto">
                 {door.dates.map((date) => (
                   <li key={date.id}>
-                    <Link href={`/front/${slug}?date=${date.id}`} prefetch={false} aria-current={date.id === occurrence?.id ? "date" : undefined} className={date.id === occurrence?.id ? "font-semibold" : ""}>
-                      {longDate(date.startAt, date.zone, format)}, <span className="mono">{clockTime(date.startAt, date.zone)}</span>
+                    <Link
+                      href={`/front/${slug}?date=${date.id}`}
+                      prefetch={false}
+                      aria-current={date.id === occurrence?.id ? "date" : undefined}
+                      className={date.id === occurrence?.id ? "font-semibold" : ""}
+                    >
+                      {longDate(date.startAt, date.zone, format)},{" "}
+                      <span className="mono">{clockTime(date.startAt, date.zone)}</span>
                     </Link>
                   </li>
                 ))}
@@ -157,10 +212,28 @@ export default async function FrontDoorPage(props: Props) {
             <p className="mb-3 text-label text-ink-2">{event.consentText || words.recorded}</p>
           )}
           {over === null && event.entryBy === "open-link" && (
-            <OpenEntry action={openEntryAction.bind(null, slug, occurrence?.id ?? null)} words={{ ...formWords, submit: words.comeInAct, consent: t("consentName", { days: organisation.retentionDays }) }} />
+            <OpenEntry
+              action={openEntryAction.bind(null, slug, occurrence?.id ?? null)}
+              words={{
+                ...formWords,
+                submit: words.comeInAct,
+                consent: t("consentName", { days: organisation.retentionDays }),
+              }}
+            />
           )}
           {over === null && event.entryBy === "registration" && (
-            <RegisterForm key={occurrence?.id} action={registerAction.bind(null, slug, { via: query.via ?? null, invitation: query.for ?? null, dateId: occurrence?.id ?? null })} fields={event.formFields} countries={event.formFields.some((field) => field.kind === "country") ? countriesIn(format) : []} prefill={prefill} words={formWords} />
+            <RegisterForm
+              key={occurrence?.id}
+              action={registerAction.bind(null, slug, {
+                via: query.via ?? null,
+                invitation: query.for ?? null,
+                dateId: occurrence?.id ?? null,
+              })}
+              fields={event.formFields}
+              countries={event.formFields.some((field) => field.kind === "country") ? countriesIn(format) : []}
+              prefill={prefill}
+              words={formWords}
+            />
           )}
           {door.recordingSlug && (
             <a className="mt-3 inline-block" href={`/on-demand/${door.recordingSlug}`}>

@@ -22,8 +22,17 @@ export default async function OnDemandPage({ params }: { params: Promise<{ slug:
       <main className="mx-auto max-w-4xl px-4 py-6">
         <p className="text-label text-ink-2">{organisation.name}</p>
         <h1 className="text-title leading-tight font-semibold">{item.recording.title}</h1>
-        <p className="text-ink-2">{translatorFor(locale, "onDemand")("recordedOn", { date: longDate(item.recordedAt, item.zone, formatLocaleOf(locale)) })}</p>
-        <Recording src={`/on-demand/${slug}/media`} chaptersSrc={`/on-demand/${slug}/chapters.vtt`} chapters={item.chapters} words={words} />
+        <p className="text-ink-2">
+          {translatorFor(locale, "onDemand")("recordedOn", {
+            date: longDate(item.recordedAt, item.zone, formatLocaleOf(locale)),
+          })}
+        </p>
+        <Recording
+          src={`/on-demand/${slug}/media`}
+          chaptersSrc={`/on-demand/${slug}/chapters.vtt`}
+          chapters={item.chapters}
+          words={words}
+        />
       </main>
     </InLanguage>
   );

@@ -6,6 +6,9 @@ import { answer, remoteAddress, requireOwnOrigin } from "../../../_lib/request";
 export function POST(request: Request): Promise<Response> {
   return answer(async () => {
     requireOwnOrigin(request);
-    return Response.json({ ok: true, ...(await answerCall(await app(), await request.json().catch(() => null), await remoteAddress())) });
+    return Response.json({
+      ok: true,
+      ...(await answerCall(await app(), await request.json().catch(() => null), await remoteAddress())),
+    });
   });
 }

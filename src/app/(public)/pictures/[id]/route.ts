@@ -9,6 +9,12 @@ export function GET(_request: Request, { params }: { params: Promise<{ id: strin
     const { context } = await app();
     const { id } = await params;
     if (!isUuid(id)) throw notFound("picture");
-    return new Response(await pictureBody(context, id), { headers: { "content-type": "image/webp", "cache-control": "public, max-age=31536000, immutable", "x-content-type-options": "nosniff" } });
+    return new Response(await pictureBody(context, id), {
+      headers: {
+        "content-type": "image/webp",
+        "cache-control": "public, max-age=31536000, immutable",
+        "x-content-type-options": "nosniff",
+      },
+    });
   });
 }

@@ -8,8 +8,16 @@ import { inLanguage } from "../../../_lib/locale";
 import { act, remoteAddress } from "../../../_lib/request";
 
 /** Keeps the answer; a refusal comes back in words. */
-export async function replyAction(token: string, locale: Locale, _before: GuestFormState, data: FormData): Promise<GuestFormState> {
-  const done = await act(async () => answerByLink((await app()).context, token, String(data.get("reply") ?? ""), await remoteAddress()), inLanguage(locale));
+export async function replyAction(
+  token: string,
+  locale: Locale,
+  _before: GuestFormState,
+  data: FormData,
+): Promise<GuestFormState> {
+  const done = await act(
+    async () => answerByLink((await app()).context, token, String(data.get("reply") ?? ""), await remoteAddress()),
+    inLanguage(locale),
+  );
   if (!done.ok) return { wrong: done.words };
   redirect(`/reply/${token}?done=${done.value ? "registered" : "kept"}`);
 }

@@ -13,7 +13,13 @@ import { replyAction } from "./actions";
 export const metadata = { title: "Reply", robots: { index: false } };
 
 /** Shows on GET, acts on POST: mail scanners follow links. */
-export default async function ReplyPage({ params, searchParams }: { params: Promise<{ token: string }>; searchParams: Promise<{ done?: string }> }) {
+export default async function ReplyPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ token: string }>;
+  searchParams: Promise<{ done?: string }>;
+}) {
   const { token } = await params;
   const { context } = await app();
   const asked = await orNotFound(() => askedBy(context, token));
@@ -48,13 +54,23 @@ export default async function ReplyPage({ params, searchParams }: { params: Prom
         ) : (
           <GuestForm action={replyAction.bind(null, token, locale)} className="flex flex-wrap gap-3">
             {replyWords.map((one) => (
-              <button key={one} name="reply" value={one} aria-pressed={reply === one} className={buttonClass(reply === one || (reply === null && one === "coming") ? "act" : "quiet")}>
+              <button
+                key={one}
+                name="reply"
+                value={one}
+                aria-pressed={reply === one}
+                className={buttonClass(reply === one || (reply === null && one === "coming") ? "act" : "quiet")}
+              >
                 {label[one]}
               </button>
             ))}
           </GuestForm>
         )}
-        {asked.registers && !isOver && <p className="mt-4 text-label text-ink-2">{translatorFor(locale, "front")("consent", { days: organisation.retentionDays })}</p>}
+        {asked.registers && !isOver && (
+          <p className="mt-4 text-label text-ink-2">
+            {translatorFor(locale, "front")("consent", { days: organisation.retentionDays })}
+          </p>
+        )}
       </main>
     </InLanguage>
   );

@@ -31,9 +31,19 @@ export default async function TicketPage({ params }: { params: Promise<{ token: 
   const now = context.clock.now();
   const isOver = ["ended", "cancelled", "not-held"].includes(occurrence.phase);
   const opensAt = foyerOpensAt(timesOf(occurrence));
-  const standing = { registered: words.registered, waiting: words.waiting, cancelled: words.cancelled, pending: words.pending, declined: words.declined }[ticket.status];
+  const standing = {
+    registered: words.registered,
+    waiting: words.waiting,
+    cancelled: words.cancelled,
+    pending: words.pending,
+    declined: words.declined,
+  }[ticket.status];
   return (
-    <InLanguage locale={locale} label={messagesFor(locale).front.language} choose={chooseHolderLanguageAction.bind(null, token)}>
+    <InLanguage
+      locale={locale}
+      label={messagesFor(locale).front.language}
+      choose={chooseHolderLanguageAction.bind(null, token)}
+    >
       <main className="mx-auto max-w-xl px-4 py-8" style={lookStyle(event.look.colour)}>
         <p className="text-label text-ink-2">
           {words.title} · {person.name}
@@ -48,7 +58,11 @@ export default async function TicketPage({ params }: { params: Promise<{ token: 
         <p className="mt-3 border-s-4 border-action ps-3 text-lead">{isOver ? words.over : standing}</p>
         {!isOver && ticket.status === "registered" && (
           <div className="mt-6 bg-sheet p-5">
-            <Countdown at={occurrence.startAt} now={now} words={{ before: words.begins, after: messagesFor(locale).foyer.begun }} />
+            <Countdown
+              at={occurrence.startAt}
+              now={now}
+              words={{ before: words.begins, after: messagesFor(locale).foyer.begun }}
+            />
             <p className="mt-1 text-ink-2">
               <HourSentence at={opensAt} zone={occurrence.zone} words={words.foyerOpens} hour={hour} />
             </p>

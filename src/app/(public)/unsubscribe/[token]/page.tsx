@@ -9,7 +9,13 @@ import { chooseLanguageAction } from "../../language-actions";
 
 export const metadata = { title: "Unsubscribe", robots: { index: false } };
 
-export default async function UnsubscribePage({ params, searchParams }: { params: Promise<{ token: string }>; searchParams: Promise<{ done?: string }> }) {
+export default async function UnsubscribePage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ token: string }>;
+  searchParams: Promise<{ done?: string }>;
+}) {
   const { token } = await params;
   const { context } = await app();
   await orNotFound(async () => unsubscribePerson(context, token));

@@ -2,7 +2,10 @@ import { Refusal } from "@/core/shared";
 import { exportContacts } from "@/server/services/contacts/export";
 import { answer, currentMember } from "../../../_lib/request";
 
-const types = { "contacts.csv": ["csv", "text/csv; charset=utf-8"], "contacts.vcf": ["vcf", "text/vcard; charset=utf-8"] } as const;
+const types = {
+  "contacts.csv": ["csv", "text/csv; charset=utf-8"],
+  "contacts.vcf": ["vcf", "text/vcard; charset=utf-8"],
+} as const;
 
 /** The contact book as a file. */
 export function GET(_request: Request, { params }: { params: Promise<{ file: string }> }): Promise<Response> {
@@ -11,6 +14,12 @@ export function GET(_request: Request, { params }: { params: Promise<{ file: str
     const { file } = await params;
     if (file !== "contacts.csv" && file !== "contacts.vcf") throw new Refusal({ code: "not-found", what: "file" });
     const [kind, type] = types[file];
-    return new Response(await exportContacts(context, member, kind), { headers: { "content-type": type, "content-disposition": `attachment; filename="${file}"`, "cache-control": "no-store" } });
+    return new Response(await exportContacts(context, member, kind), {
+      headers: {
+        "content-type": type,
+        "content-disposition": `attachment; filename="${file}"`,
+        "cache-control": "no-store",
+      },
+    });
   });
 }

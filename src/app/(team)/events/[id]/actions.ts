@@ -21,10 +21,16 @@ import { app } from "@/server/compose";
 import { forgetPages } from "../../../_lib/anonymous-pages";
 import { act, currentMember } from "../../../_lib/request";
 
-export async function createEventAction(input: unknown, templateId: string | null = null, people: readonly { name: string; email: string }[] = []) {
+export async function createEventAction(
+  input: unknown,
+  templateId: string | null = null,
+  people: readonly { name: string; email: string }[] = [],
+) {
   const done = await act(async () => {
     const { context, member } = await currentMember();
-    const made = await (templateId ? createFromTemplate(context, member, templateId, input) : createEvent(context, member, input));
+    const made = await (templateId
+      ? createFromTemplate(context, member, templateId, input)
+      : createEvent(context, member, input));
     await addFromEntry(context, member, made.eventId, people);
     return made;
   });
@@ -124,7 +130,12 @@ export async function importEntriesAction(eventId: string, occurrenceId: string,
   });
 }
 
-export async function publishRecordingAction(eventId: string, recordingId: string, publishedFrom: number | null, tellPeople: boolean) {
+export async function publishRecordingAction(
+  eventId: string,
+  recordingId: string,
+  publishedFrom: number | null,
+  tellPeople: boolean,
+) {
   return act(async () => {
     const { context, member } = await currentMember();
     await publishRecording(context, member, recordingId, publishedFrom, tellPeople === true);
@@ -154,7 +165,9 @@ export async function strikeCurtainAction(eventId: string, occurrenceId: string,
 }
 
 export async function answerByMailAction(eventId: string, occurrenceId: string, questionId: string, text: string) {
-  return act(() => commandFromWorkspace(eventId, occurrenceId, { type: "question.answer", questionId, how: "to-one", text }));
+  return act(() =>
+    commandFromWorkspace(eventId, occurrenceId, { type: "question.answer", questionId, how: "to-one", text }),
+  );
 }
 
 export async function saveFrontDoorAction(eventId: string, version: number, input: unknown) {

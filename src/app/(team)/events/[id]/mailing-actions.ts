@@ -3,8 +3,20 @@ import { revalidatePath } from "next/cache";
 import { wordedKinds, type WordedKind } from "@/core/mailings";
 import { Refusal } from "@/core/shared";
 import { postOnBoard } from "@/server/services/boards";
-import { deleteMailing, previewMailing, saveKindWords, saveMailing, testMailing } from "@/server/services/mailings/compose";
-import { goOnMailing, remindUnanswered, sendMailing, stopMailing, summariseAudience } from "@/server/services/mailings/send";
+import {
+  deleteMailing,
+  previewMailing,
+  saveKindWords,
+  saveMailing,
+  testMailing,
+} from "@/server/services/mailings/compose";
+import {
+  goOnMailing,
+  remindUnanswered,
+  sendMailing,
+  stopMailing,
+  summariseAudience,
+} from "@/server/services/mailings/send";
 import { setFollowUp, setReminders } from "@/server/services/mailings/track";
 import { act, currentMember } from "../../../_lib/request";
 

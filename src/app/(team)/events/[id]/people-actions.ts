@@ -3,7 +3,14 @@ import { revalidatePath } from "next/cache";
 import { Refusal } from "@/core/shared";
 import { addBusyCalendar, findATime } from "@/server/services/free-busy";
 import { decideRegistrations } from "@/server/services/registration";
-import { addStagePerson, inviteStagePeople, previewStageInvitation, removeStagePerson, setDuties, setReply } from "@/server/services/stage-people";
+import {
+  addStagePerson,
+  inviteStagePeople,
+  previewStageInvitation,
+  removeStagePerson,
+  setDuties,
+  setReply,
+} from "@/server/services/stage-people";
 import { act, currentMember } from "../../../_lib/request";
 
 export async function addPersonAction(eventId: string, input: unknown) {
@@ -59,7 +66,14 @@ export async function addBusyCalendarAction(eventId: string, ticketId: string, d
     const { context, member } = await currentMember();
     const file = data.get("file");
     if (!(file instanceof File)) throw new Refusal({ code: "bad-calendar", reason: "unreadable" });
-    const read = await addBusyCalendar(context, member, eventId, ticketId, file.name, new Uint8Array(await file.arrayBuffer()));
+    const read = await addBusyCalendar(
+      context,
+      member,
+      eventId,
+      ticketId,
+      file.name,
+      new Uint8Array(await file.arrayBuffer()),
+    );
     revalidatePath(`/events/${eventId}/people`);
     return read;
   });

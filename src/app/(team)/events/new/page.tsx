@@ -13,21 +13,36 @@ import { createEventAction } from "../[id]/actions";
 
 export const metadata = { title: "Plan an event" };
 
-async function createFromForm(templateId: string | null, input: unknown, people: readonly { name: string; email: string }[]) {
+async function createFromForm(
+  templateId: string | null,
+  input: unknown,
+  people: readonly { name: string; email: string }[],
+) {
   "use server";
   const done = await createEventAction(input, templateId, people);
   // a success leaves by redirect
   return done as Exclude<typeof done, { ok: true }>;
 }
 
-export default async function NewEventPage({ searchParams }: { searchParams: Promise<{ template?: string; on?: string }> }) {
+export default async function NewEventPage({
+  searchParams,
+}: {
+  searchParams: Promise<{ template?: string; on?: string }>;
+}) {
   const { template, on } = await searchParams;
   const { context, member } = await pageMember();
-  const [organisation, templates] = await Promise.all([organisationOf(context, member.organisationId), templatesOf(context, member)]);
+  const [organisation, templates] = await Promise.all([
+    organisationOf(context, member.organisationId),
+    templatesOf(context, member),
+  ]);
   const now = wallTimeAt(context.clock.now(), organisation.zone).local;
-  const day = /^\d{4}-\d{2}-\d{2}$/.test(on ?? "") ? on! : wallTimeAt(context.clock.now() + 14 * dayMs, organisation.zone).local.slice(0, 10);
+  const day = /^\d{4}-\d{2}-\d{2}$/.test(on ?? "")
+    ? on!
+    : wallTimeAt(context.clock.now() + 14 * dayMs, organisation.zone).local.slice(0, 10);
   const startLocal = `${day}T18:00`;
-  const initial: PlanInput = template ? await orNotFound(() => planFromTemplate(context, member, template, startLocal)) : freshPlan(startLocal, organisation.zone, rulesOf(organisation).proposed);
+  const initial: PlanInput = template
+    ? await orNotFound(() => planFromTemplate(context, member, template, startLocal))
+    : freshPlan(startLocal, organisation.zone, rulesOf(organisation).proposed);
   return (
     <>
       <TeamBar signOut={signOutAction} />
@@ -37,7 +52,13 @@ export default async function NewEventPage({ searchParams }: { searchParams: Pro
           <nav aria-label="Templates" className="mb-4 flex flex-wrap items-center gap-3">
             <span className="text-ink-2">Start from</span>
             {templates.map((one) => (
-              <Link key={one.id} href={`/events/new?template=${one.id}`} prefetch={false} aria-current={one.id === template ? "true" : undefined} className={one.id === template ? "font-semibold" : ""}>
+              <Link
+                key={one.id}
+                href={`/events/new?template=${one.id}`}
+                prefetch={false}
+                aria-current={one.id === template ? "true" : undefined}
+                className={one.id === template ? "font-semibold" : ""}
+              >
                 {one.name}
               </Link>
             ))}

@@ -22,9 +22,11 @@ export function POST(request: Request): Promise<Response> {
     const { context, member } = await currentMember();
     const bytes = new Uint8Array(await request.arrayBuffer());
     const length = Number(request.headers.get("content-length") ?? bytes.byteLength);
-    if (length !== bytes.byteLength) throw new Refusal({ code: "upload-cut", expectedBytes: length, receivedBytes: bytes.byteLength });
+    if (length !== bytes.byteLength)
+      throw new Refusal({ code: "upload-cut", expectedBytes: length, receivedBytes: bytes.byteLength });
     const mapping = mappingOf(request);
-    if (new URL(request.url).searchParams.has("preview")) return Response.json({ ok: true, preview: previewImport(member, bytes, mapping) });
+    if (new URL(request.url).searchParams.has("preview"))
+      return Response.json({ ok: true, preview: previewImport(member, bytes, mapping) });
     const encoder = new TextEncoder();
     const stream = new ReadableStream<Uint8Array>({
       async start(controller) {

@@ -5,7 +5,8 @@ import { closeConnection, openConnection } from "@/server/services/presence";
 import { answer } from "../../../_lib/request";
 import { roomAccess } from "../../../_lib/room-access";
 
-const deviceOf = (agent: string): string => (/Mobi|Android|iPhone/.test(agent) ? "phone" : /iPad|Tablet/.test(agent) ? "tablet" : "computer");
+const deviceOf = (agent: string): string =>
+  /Mobi|Android|iPhone/.test(agent) ? "phone" : /iPad|Tablet/.test(agent) ? "tablet" : "computer";
 
 function resumeFrom(request: Request): { after: number; roleClass: RoleClass } | null {
   const query = new URL(request.url).searchParams;
@@ -33,7 +34,15 @@ export function GET(request: Request, { params }: { params: Promise<{ occurrence
     hub.factsChanged(occurrence);
     const { stream, sink, onCancel } = streamSink();
     const wanted = new URL(request.url).searchParams.has("as") ? "own" : "desk";
-    const leave = await hub.join({ occurrenceId: occurrence, connectionId, ticketId: who.actorId, wanted, isInside, resume: resumeFrom(request), sink });
+    const leave = await hub.join({
+      occurrenceId: occurrence,
+      connectionId,
+      ticketId: who.actorId,
+      wanted,
+      isInside,
+      resume: resumeFrom(request),
+      sink,
+    });
     const gone = () => {
       leave();
       // where the database is away the last sign of life closes it
@@ -45,7 +54,12 @@ export function GET(request: Request, { params }: { params: Promise<{ occurrence
     onCancel(gone);
     request.signal.addEventListener("abort", gone, { once: true });
     return new Response(stream, {
-      headers: { "content-type": "text/event-stream", "cache-control": "no-store, no-transform", "x-accel-buffering": "no", "x-content-type-options": "nosniff" },
+      headers: {
+        "content-type": "text/event-stream",
+        "cache-control": "no-store, no-transform",
+        "x-accel-buffering": "no",
+        "x-content-type-options": "nosniff",
+      },
     });
   });
 }

@@ -14,6 +14,13 @@ export function GET(_request: Request, { params }: { params: Promise<{ slug: str
     const cookie = (await cookies()).get(`sc-pass-${slug}`)?.value ?? null;
     const found = await frontDoor(context, organisation, slug, { cookie, isInvited: false });
     if (found.isLocked) throw new Refusal({ code: "not-found", what: "event" });
-    return calendarResponse(eventCalendar(context, organisation, found.door.event, found.door.dates.length > 0 ? found.door.dates : found.door.occurrence ? [found.door.occurrence] : []));
+    return calendarResponse(
+      eventCalendar(
+        context,
+        organisation,
+        found.door.event,
+        found.door.dates.length > 0 ? found.door.dates : found.door.occurrence ? [found.door.occurrence] : [],
+      ),
+    );
   });
 }

@@ -12,6 +12,8 @@ export function POST(request: Request, { params }: { params: Promise<{ token: st
     const { token } = await params;
     await unsubscribe(context, token);
     const isPage = (await request.formData().catch(() => null))?.get("page") === "1";
-    return isPage ? new Response(null, { status: 303, headers: { location: `/unsubscribe/${token}?done` } }) : new Response(null, { status: 200 });
+    return isPage
+      ? new Response(null, { status: 303, headers: { location: `/unsubscribe/${token}?done` } })
+      : new Response(null, { status: 200 });
   });
 }

@@ -8,7 +8,13 @@ import { workspace, type DateQuery } from "../../../../_lib/workspace";
 
 export const metadata = { title: "Call sheet" };
 
-export default async function CallSheetPage({ params, searchParams }: { params: Promise<{ id: string }>; searchParams: Promise<DateQuery> }) {
+export default async function CallSheetPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<DateQuery>;
+}) {
   const { id } = await params;
   const { context, member, loaded } = await workspace(id, (await searchParams).date ?? null);
   const { event, occurrence } = loaded;
@@ -27,7 +33,9 @@ export default async function CallSheetPage({ params, searchParams }: { params: 
           </p>
           <h1 className="text-title leading-tight font-semibold">{event.title}</h1>
           <p>
-            {longDate(occurrence.startAt, zone)} · call <span className="mono">{clockTime(callTimeOf(occurrence.startAt, occurrence.callMinutes), zone)}</span> · start <span className="mono">{clockTime(occurrence.startAt, zone)}</span> · end{" "}
+            {longDate(occurrence.startAt, zone)} · call{" "}
+            <span className="mono">{clockTime(callTimeOf(occurrence.startAt, occurrence.callMinutes), zone)}</span> ·
+            start <span className="mono">{clockTime(occurrence.startAt, zone)}</span> · end{" "}
             <span className="mono">{clockTime(occurrence.endAt, zone)}</span> in {cityOf(zone)}
           </p>
         </div>
@@ -50,10 +58,15 @@ export default async function CallSheetPage({ params, searchParams }: { params: 
               <td className="pr-3">
                 {roleWords[line.role]}
                 {line.languages && <span className="mono text-label"> {line.languages.join(" → ")}</span>}
-                {line.duties.length > 0 && <span className="block text-label text-ink-2">{line.duties.map((duty) => dutyWords[duty]).join(", ")}</span>}
+                {line.duties.length > 0 && (
+                  <span className="block text-label text-ink-2">
+                    {line.duties.map((duty) => dutyWords[duty]).join(", ")}
+                  </span>
+                )}
               </td>
               <td className="pr-3">
-                <span className="mono">{clockTime(line.callAt, line.zone)}</span> <span className="text-label text-ink-2">{cityOf(line.zone)}</span>
+                <span className="mono">{clockTime(line.callAt, line.zone)}</span>{" "}
+                <span className="text-label text-ink-2">{cityOf(line.zone)}</span>
               </td>
               <td className="pr-3">
                 {line.first ? (
@@ -66,7 +79,9 @@ export default async function CallSheetPage({ params, searchParams }: { params: 
               </td>
               <td className="pr-3 text-label">{line.email}</td>
               <td className="pr-3 text-label">{line.techCheckedAt === null ? "open" : "done"}</td>
-              <td className="mono text-label break-all">{line.link ?? <span className="text-ink-2">in their mail</span>}</td>
+              <td className="mono text-label break-all">
+                {line.link ?? <span className="text-ink-2">in their mail</span>}
+              </td>
             </tr>
           ))}
         </tbody>

@@ -23,26 +23,50 @@ import { decideRegistrationAction } from "../people-actions";
 export const metadata = { title: "Front door" };
 const shown = 200;
 
-export default async function FrontDoorEditPage({ params, searchParams }: { params: Promise<{ id: string }>; searchParams: Promise<DateQuery> }) {
+export default async function FrontDoorEditPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<DateQuery>;
+}) {
   const { id } = await params;
   const { context, member, loaded, spine } = await workspace(id, (await searchParams).date ?? null);
   const { event, access } = loaded;
   const registrants = roleMay(access.actor, "event.exports") ? await registrantsOf(context, id) : [];
   const count = (status: string) => registrants.filter((one) => one.ticket.status === status).length;
-  const bySource = groupBy(registrants.filter((one) => one.ticket.status === "registered"), (one) => one.ticket.source ?? "no tag");
-  const sources = [...bySource].map(([source, rows]) => [source, rows.length] as const).sort((a, b) => b[1] - a[1]).slice(0, 12);
+  const bySource = groupBy(
+    registrants.filter((one) => one.ticket.status === "registered"),
+    (one) => one.ticket.source ?? "no tag",
+  );
+  const sources = [...bySource]
+    .map(([source, rows]) => [source, rows.length] as const)
+    .sort((a, b) => b[1] - a[1])
+    .slice(0, 12);
   const pending = registrants
     .filter((one) => one.ticket.status === "pending")
     .slice(0, shown)
-    .map((one) => ({ ticketId: one.ticket.id, name: one.name, email: one.email, answers: Object.values(one.ticket.answers ?? {}).join(" · ") }));
-  const [draft, files, sheet, organisation] = await Promise.all([frontDoorDraft(context, member, id), filesOf(context, id), loaded.occurrence ? segmentsOf(context.db, loaded.occurrence.id) : [], organisationOf(context, event.organisationId)]);
+    .map((one) => ({
+      ticketId: one.ticket.id,
+      name: one.name,
+      email: one.email,
+      answers: Object.values(one.ticket.answers ?? {}).join(" · "),
+    }));
+  const [draft, files, sheet, organisation] = await Promise.all([
+    frontDoorDraft(context, member, id),
+    filesOf(context, id),
+    loaded.occurrence ? segmentsOf(context.db, loaded.occurrence.id) : [],
+    organisationOf(context, event.organisationId),
+  ]);
   const rules = rulesOf(organisation);
   const mayEdit = roleMay(access.actor, "event.plan");
   const { occurrence } = loaded;
   const facts = {
     title: event.title,
     organisation: organisation.name,
-    when: occurrence ? `${longDate(occurrence.startAt, occurrence.zone)}, ${clockTime(occurrence.startAt, occurrence.zone)} in ${cityOf(occurrence.zone)}` : "No fixed time",
+    when: occurrence
+      ? `${longDate(occurrence.startAt, occurrence.zone)}, ${clockTime(occurrence.startAt, occurrence.zone)} in ${cityOf(occurrence.zone)}`
+      : "No fixed time",
     descriptionHtml: cleanHtml(event.descriptionHtml),
     agenda: sheet.map((segment) => segment.title),
     names: Object.fromEntries(draft.names),
@@ -60,20 +84,48 @@ export default async function FrontDoorEditPage({ params, searchParams }: { para
           </a>
           {roleMay(access.actor, "event.plan") && (
             <form action={publishAction.bind(null, id, event.publishedAt === null)}>
-              <button className={buttonClass(event.publishedAt === null ? "act" : "quiet")}>{event.publishedAt === null ? "Open the front door" : "Close the front door"}</button>
+              <button className={buttonClass(event.publishedAt === null ? "act" : "quiet")}>
+                {event.publishedAt === null ? "Open the front door" : "Close the front door"}
+              </button>
             </form>
           )}
         </section>
-        <p className="mt-1 text-ink-2">{event.publishedAt === null ? "Closed: nobody sees the page." : event.isPrivate ? "Open behind its access code." : "Open to the public."}</p>
+        <p className="mt-1 text-ink-2">
+          {event.publishedAt === null
+            ? "Closed: nobody sees the page."
+            : event.isPrivate
+              ? "Open behind its access code."
+              : "Open to the public."}
+        </p>
         <TestGuest make={testGuestAction.bind(null, id)} />
-        <DoorEditor key={event.id} eventId={id} version={draft.version} initial={draft.input} facts={facts} mayEdit={mayEdit} save={saveFrontDoorAction.bind(null, id)} files={<VisitorFiles eventId={id} files={facts.files} remove={removeFileAction.bind(null, id)} warnsOfGuests={rules.guestsFromOutside} />} />
-        {roleMay(access.actor, "event.people") && pending.length > 0 && <Pending waiting={pending} decide={decideRegistrationAction.bind(null, id)} />}
+        <DoorEditor
+          key={event.id}
+          eventId={id}
+          version={draft.version}
+          initial={draft.input}
+          facts={facts}
+          mayEdit={mayEdit}
+          save={saveFrontDoorAction.bind(null, id)}
+          files={
+            <VisitorFiles
+              eventId={id}
+              files={facts.files}
+              remove={removeFileAction.bind(null, id)}
+              warnsOfGuests={rules.guestsFromOutside}
+            />
+          }
+        />
+        {roleMay(access.actor, "event.people") && pending.length > 0 && (
+          <Pending waiting={pending} decide={decideRegistrationAction.bind(null, id)} />
+        )}
         <section className="mt-6">
           <h2 className="text-head font-semibold">
             Registrants <span className="mono text-ink-2">{count("registered")}</span>
           </h2>
           <p className="text-ink-2">
-            {count("waiting")} on the waiting list · {count("cancelled")} cancelled · <a href={`/events/${id}/registrants.csv`}>registrants.csv</a> · <a href={`/events/${id}/invitees.csv`}>invitees.csv</a>
+            {count("waiting")} on the waiting list · {count("cancelled")} cancelled ·{" "}
+            <a href={`/events/${id}/registrants.csv`}>registrants.csv</a> ·{" "}
+            <a href={`/events/${id}/invitees.csv`}>invitees.csv</a>
           </p>
           {sources.length > 0 && (
             <p className="text-ink-2">
@@ -99,20 +151,25 @@ export default async function FrontDoorEditPage({ params, searchParams }: { para
                 </tr>
               </thead>
               <tbody>
-                {registrants.slice(-shown).reverse().map(({ ticket, name, email }) => (
-                  <tr key={ticket.id} className="border-t border-rule">
-                    <td className="max-w-60 truncate py-1" dir="auto">
-                      {name}
-                    </td>
-                    <td className="truncate">{email}</td>
-                    <td className="text-ink-2">{ticket.status}</td>
-                    <td className="text-ink-2">{ticket.source ?? ""}</td>
-                  </tr>
-                ))}
+                {registrants
+                  .slice(-shown)
+                  .reverse()
+                  .map(({ ticket, name, email }) => (
+                    <tr key={ticket.id} className="border-t border-rule">
+                      <td className="max-w-60 truncate py-1" dir="auto">
+                        {name}
+                      </td>
+                      <td className="truncate">{email}</td>
+                      <td className="text-ink-2">{ticket.status}</td>
+                      <td className="text-ink-2">{ticket.source ?? ""}</td>
+                    </tr>
+                  ))}
               </tbody>
             </table>
           )}
-          {registrants.length > shown && <p className="mt-1 text-label text-ink-2">The last {shown}; all of them are in the file.</p>}
+          {registrants.length > shown && (
+            <p className="mt-1 text-label text-ink-2">The last {shown}; all of them are in the file.</p>
+          )}
         </section>
       </Workspace>
     </>

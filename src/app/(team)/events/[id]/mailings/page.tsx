@@ -20,7 +20,21 @@ import { isUuid, orNotFound } from "../../../../_lib/request";
 import { workspace, type DateQuery } from "../../../../_lib/workspace";
 import { signOutAction } from "../../../sign-in/actions";
 import { mendAction } from "../actions";
-import { countAudienceAction, deleteMailingAction, goOnMailingAction, postOnBoardAction, previewMailingAction, remindUnansweredAction, saveKindWordsAction, saveMailingAction, sendMailingAction, setFollowUpAction, setRemindersAction, stopMailingAction, testMailingAction } from "../mailing-actions";
+import {
+  countAudienceAction,
+  deleteMailingAction,
+  goOnMailingAction,
+  postOnBoardAction,
+  previewMailingAction,
+  remindUnansweredAction,
+  saveKindWordsAction,
+  saveMailingAction,
+  sendMailingAction,
+  setFollowUpAction,
+  setRemindersAction,
+  stopMailingAction,
+  testMailingAction,
+} from "../mailing-actions";
 
 export const metadata = { title: "Mailings" };
 
@@ -51,7 +65,13 @@ async function Compose({ eventId, query }: { eventId: string; query: Query }) {
     audienceChoices(context, member, eventId),
     loaded.occurrence ? copyTexts(context, member, eventId) : null,
   ]);
-  const acts = { save: saveMailingAction.bind(null, eventId), preview: previewMailingAction.bind(null, eventId), test: testMailingAction.bind(null, eventId), count: countAudienceAction.bind(null, eventId), send: sendMailingAction.bind(null, eventId) };
+  const acts = {
+    save: saveMailingAction.bind(null, eventId),
+    preview: previewMailingAction.bind(null, eventId),
+    test: testMailingAction.bind(null, eventId),
+    count: countAudienceAction.bind(null, eventId),
+    send: sendMailingAction.bind(null, eventId),
+  };
   return (
     <section className="mt-6 border-t-2 border-ink pt-3">
       <header className="mb-3 flex items-center gap-4">
@@ -60,18 +80,35 @@ async function Compose({ eventId, query }: { eventId: string; query: Query }) {
           Close
         </Link>
       </header>
-      <Composer key={draft.id ?? kind} draft={draft as MailingInput & { id: string | null; version: number }} choices={choices} acts={acts} copy={draft.kind === "invitation" ? copy : null} />
+      <Composer
+        key={draft.id ?? kind}
+        draft={draft as MailingInput & { id: string | null; version: number }}
+        choices={choices}
+        acts={acts}
+        copy={draft.kind === "invitation" ? copy : null}
+      />
     </section>
   );
 }
 
-export default async function MailingsPage({ params, searchParams }: { params: Promise<{ id: string }>; searchParams: Promise<Query> }) {
+export default async function MailingsPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<Query>;
+}) {
   const { id } = await params;
   const query = await searchParams;
   const { context, member, loaded, spine } = await workspace(id, query.date ?? null);
   const { occurrence, access } = loaded;
   const mayEdit = roleMay(access.actor, "event.mailings");
-  const [boards, list, track, replies] = await Promise.all([boardsOf(context, member), mailingsOf(context, member, id), occurrence ? trackOf(context, member, id, occurrence) : [], repliesOf(context, member, id)]);
+  const [boards, list, track, replies] = await Promise.all([
+    boardsOf(context, member),
+    mailingsOf(context, member, id),
+    occurrence ? trackOf(context, member, id, occurrence) : [],
+    repliesOf(context, member, id),
+  ]);
   const composed = list.filter((one) => (composedKinds as readonly string[]).includes(one.kind));
   const wording = mayEdit ? wordedKinds.find((kind) => kind === query.words) : undefined;
   const isWriting = mayEdit && occurrence && (query.write !== undefined || isUuid(query.mailing));
@@ -83,7 +120,18 @@ export default async function MailingsPage({ params, searchParams }: { params: P
           <h2 className="text-head font-semibold">What goes when</h2>
           {occurrence ? (
             <div className="mt-2">
-              <Track lines={track} startAt={occurrence.startAt} endAt={occurrence.endAt} zone={occurrence.zone} now={context.clock.now()} mayEdit={mayEdit} acts={{ setReminders: setRemindersAction.bind(null, id), setFollowUp: setFollowUpAction.bind(null, id) }} />
+              <Track
+                lines={track}
+                startAt={occurrence.startAt}
+                endAt={occurrence.endAt}
+                zone={occurrence.zone}
+                now={context.clock.now()}
+                mayEdit={mayEdit}
+                acts={{
+                  setReminders: setRemindersAction.bind(null, id),
+                  setFollowUp: setFollowUpAction.bind(null, id),
+                }}
+              />
             </div>
           ) : (
             <p className="text-ink-2">A room without fixed time has no reminders. Give it a date, or send its link.</p>
@@ -92,20 +140,43 @@ export default async function MailingsPage({ params, searchParams }: { params: P
         <section id="invitation" className="mt-8" aria-label="Mailings">
           <header className="mb-2 flex items-center gap-2">
             <h2 className="mr-2 text-head font-semibold">Mailings</h2>
-            {mayEdit && occurrence &&
+            {mayEdit &&
+              occurrence &&
               composedKinds.map((kind) => (
-                <Link key={kind} href={`?write=${kind}`} scroll={false} prefetch={false} className={buttonClass("quiet")}>
+                <Link
+                  key={kind}
+                  href={`?write=${kind}`}
+                  scroll={false}
+                  prefetch={false}
+                  className={buttonClass("quiet")}
+                >
                   {kindWords[kind]}
                 </Link>
               ))}
           </header>
-          <MailingList items={composed} zone={occurrence?.zone ?? "UTC"} mayEdit={mayEdit} chosenId={query.mailing ?? null} acts={{ stop: stopMailingAction.bind(null, id), goOn: goOnMailingAction.bind(null, id), remove: deleteMailingAction.bind(null, id) }} />
+          <MailingList
+            items={composed}
+            zone={occurrence?.zone ?? "UTC"}
+            mayEdit={mayEdit}
+            chosenId={query.mailing ?? null}
+            acts={{
+              stop: stopMailingAction.bind(null, id),
+              goOn: goOnMailingAction.bind(null, id),
+              remove: deleteMailingAction.bind(null, id),
+            }}
+          />
         </section>
         {mayEdit && (
           <p className="mt-3 flex flex-wrap gap-x-4 gap-y-1">
             <span className="text-ink-2">Words of what goes by itself:</span>
             {wordedKinds.map((kind) => (
-              <Link key={kind} href={`?words=${kind}`} scroll={false} prefetch={false} className={list.some((one) => one.kind === kind) ? "font-semibold" : ""}>
+              <Link
+                key={kind}
+                href={`?words=${kind}`}
+                scroll={false}
+                prefetch={false}
+                className={list.some((one) => one.kind === kind) ? "font-semibold" : ""}
+              >
                 {kindWords[kind]}
               </Link>
             ))}
@@ -113,8 +184,21 @@ export default async function MailingsPage({ params, searchParams }: { params: P
         )}
         {wording && <Words eventId={id} kind={wording} />}
         {isWriting && <Compose eventId={id} query={query} />}
-        {mayEdit && occurrence && boards.length > 0 && <PostOnBoard boards={boards} text={(await copyTexts(context, member, id)).post} post={postOnBoardAction.bind(null, id)} />}
-        {Object.keys(replies.counts).length > 0 && <Replies lines={replies.lines} counts={replies.counts} remind={remindUnansweredAction.bind(null, id)} mayEdit={mayEdit} />}
+        {mayEdit && occurrence && boards.length > 0 && (
+          <PostOnBoard
+            boards={boards}
+            text={(await copyTexts(context, member, id)).post}
+            post={postOnBoardAction.bind(null, id)}
+          />
+        )}
+        {Object.keys(replies.counts).length > 0 && (
+          <Replies
+            lines={replies.lines}
+            counts={replies.counts}
+            remind={remindUnansweredAction.bind(null, id)}
+            mayEdit={mayEdit}
+          />
+        )}
       </Workspace>
     </>
   );

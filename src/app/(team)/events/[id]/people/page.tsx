@@ -8,15 +8,38 @@ import { wallTimeAt } from "@/core/time";
 import { listStagePeople } from "@/server/services/stage-people";
 import { workspace, type DateQuery } from "../../../../_lib/workspace";
 import { signOutAction } from "../../../sign-in/actions";
-import { addBusyCalendarAction, addPersonAction, findATimeAction, inviteStageAction, previewStageAction, removePersonAction, setDutiesAction, setReplyAction } from "../people-actions";
+import {
+  addBusyCalendarAction,
+  addPersonAction,
+  findATimeAction,
+  inviteStageAction,
+  previewStageAction,
+  removePersonAction,
+  setDutiesAction,
+  setReplyAction,
+} from "../people-actions";
 
 export const metadata = { title: "People" };
 
-export default async function PeoplePage({ params, searchParams }: { params: Promise<{ id: string }>; searchParams: Promise<DateQuery> }) {
+export default async function PeoplePage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<DateQuery>;
+}) {
   const { id } = await params;
   const { context, member, loaded, spine } = await workspace(id, (await searchParams).date ?? null);
   const people = await listStagePeople(context, member, id);
-  const acts = { add: addPersonAction.bind(null, id), setDuties: setDutiesAction.bind(null, id), remove: removePersonAction.bind(null, id), preview: previewStageAction.bind(null, id), invite: inviteStageAction.bind(null, id), setReply: setReplyAction.bind(null, id), addCalendar: addBusyCalendarAction.bind(null, id) };
+  const acts = {
+    add: addPersonAction.bind(null, id),
+    setDuties: setDutiesAction.bind(null, id),
+    remove: removePersonAction.bind(null, id),
+    preview: previewStageAction.bind(null, id),
+    invite: inviteStageAction.bind(null, id),
+    setReply: setReplyAction.bind(null, id),
+    addCalendar: addBusyCalendarAction.bind(null, id),
+  };
   const mayEdit = roleMay(loaded.access.actor, "event.people");
   const { occurrence } = loaded;
   return (

@@ -18,12 +18,33 @@ import { zoneCities } from "../../../../_lib/cities";
 import { workspace, type DateQuery } from "../../../../_lib/workspace";
 import { askSeatsAction } from "../../../house-actions";
 import { signOutAction } from "../../../sign-in/actions";
-import { deleteAction, duplicateAction, mendAction, requestSeatsAction, savePlanAction, saveTemplateAction } from "../actions";
-import { addRehearsalAction, applyExtentAction, cancelRehearsalAction, inviteToRehearsalAction, openStandingAction, previewExtentAction, undoChangeAction } from "../dates-actions";
+import {
+  deleteAction,
+  duplicateAction,
+  mendAction,
+  requestSeatsAction,
+  savePlanAction,
+  saveTemplateAction,
+} from "../actions";
+import {
+  addRehearsalAction,
+  applyExtentAction,
+  cancelRehearsalAction,
+  inviteToRehearsalAction,
+  openStandingAction,
+  previewExtentAction,
+  undoChangeAction,
+} from "../dates-actions";
 
 export const metadata = { title: "Plan" };
 
-export default async function PlanPage({ params, searchParams }: { params: Promise<{ id: string }>; searchParams: Promise<DateQuery> }) {
+export default async function PlanPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<DateQuery>;
+}) {
   const { id } = await params;
   const { context, member, loaded, spine } = await workspace(id, (await searchParams).date ?? null);
   const { event, occurrence, plan } = loaded;
@@ -48,17 +69,31 @@ export default async function PlanPage({ params, searchParams }: { params: Promi
         {event.shape === "standing" && (
           <section className="mb-5 flex items-center gap-4 border-l-4 border-action bg-sheet p-4">
             <p>
-              Code <span className="mono text-head">{event.roomCode}</span> <span className="text-ink-2">to type on the public page · {context.environment.STAGE_CALL_URL}/front/{event.slug}</span>
+              Code <span className="mono text-head">{event.roomCode}</span>{" "}
+              <span className="text-ink-2">
+                to type on the public page · {context.environment.STAGE_CALL_URL}/front/{event.slug}
+              </span>
             </p>
             {mayEdit && (
               <form action={openStandingAction.bind(null, id)} className="ml-auto">
-                <button className={buttonClass("act")}>{occurrence && occurrence.phase !== "ended" ? "To the open room" : "Open the room now"}</button>
+                <button className={buttonClass("act")}>
+                  {occurrence && occurrence.phase !== "ended" ? "To the open room" : "Open the room now"}
+                </button>
               </form>
             )}
           </section>
         )}
-        {rows.length > 0 && <p className="mb-3 text-lead">{rows.map((row) => ruleSentence(row.rule, row.startLocal)).join(" · then ")}</p>}
-        {registered > 0 && <Expectation registered={registered} houseSize={event.houseSize} past={past} expected={expect(past, registered, event.houseSize)} />}
+        {rows.length > 0 && (
+          <p className="mb-3 text-lead">{rows.map((row) => ruleSentence(row.rule, row.startLocal)).join(" · then ")}</p>
+        )}
+        {registered > 0 && (
+          <Expectation
+            registered={registered}
+            houseSize={event.houseSize}
+            past={past}
+            expected={expect(past, registered, event.houseSize)}
+          />
+        )}
         <PlanForm
           key={event.version}
           isNew={false}
@@ -78,22 +113,45 @@ export default async function PlanPage({ params, searchParams }: { params: Promi
           <SeriesStrip
             mayEdit={mayEdit}
             todayLocal={todayLocal}
-            dates={dates.map((date) => ({ ...date, registered: counts.get(date.id) ?? 0, isFixed: date.phase !== "scheduled" || date.startAt <= now }))}
-            acts={{ preview: previewExtentAction.bind(null, id), apply: applyExtentAction.bind(null, id), undo: undoChangeAction.bind(null, id) }}
+            dates={dates.map((date) => ({
+              ...date,
+              registered: counts.get(date.id) ?? 0,
+              isFixed: date.phase !== "scheduled" || date.startAt <= now,
+            }))}
+            acts={{
+              preview: previewExtentAction.bind(null, id),
+              apply: applyExtentAction.bind(null, id),
+              undo: undoChangeAction.bind(null, id),
+            }}
           />
         )}
         {mayEdit && occurrence && (
           <Rehearsals
-            rehearsals={rehearsals.map(({ id: dateId, startLocal, durationMinutes, phase }) => ({ id: dateId, startLocal, durationMinutes, phase }))}
+            rehearsals={rehearsals.map(({ id: dateId, startLocal, durationMinutes, phase }) => ({
+              id: dateId,
+              startLocal,
+              durationMinutes,
+              phase,
+            }))}
             proposedLocal={shiftLocal(occurrence.startLocal, -24 * 60)}
             todayLocal={todayLocal}
             deskBase={`/events/${id}/desk`}
-            acts={{ add: addRehearsalAction.bind(null, id), invite: inviteToRehearsalAction.bind(null, id), cancel: cancelRehearsalAction.bind(null, id) }}
+            acts={{
+              add: addRehearsalAction.bind(null, id),
+              invite: inviteToRehearsalAction.bind(null, id),
+              cancel: cancelRehearsalAction.bind(null, id),
+            }}
           />
         )}
         {mayEdit && (
           <>
-            <EventActs title={event.title} houseSize={event.houseSize} saveTemplate={saveTemplateAction.bind(null, id)} requestSeats={requestSeatsAction.bind(null, id)} requests={requests} />
+            <EventActs
+              title={event.title}
+              houseSize={event.houseSize}
+              saveTemplate={saveTemplateAction.bind(null, id)}
+              requestSeats={requestSeatsAction.bind(null, id)}
+              requests={requests}
+            />
             <div className="mt-8 flex items-center gap-4 border-t border-rule pt-3">
               <form action={duplicateAction.bind(null, id)}>
                 <button className={buttonClass("quiet")}>Make another like it</button>

@@ -9,7 +9,13 @@ import { copyRunSheetAction, mendAction, saveRunSheetAction } from "../actions";
 
 export const metadata = { title: "Run sheet" };
 
-export default async function RunSheetPage({ params, searchParams }: { params: Promise<{ id: string }>; searchParams: Promise<DateQuery> }) {
+export default async function RunSheetPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<DateQuery>;
+}) {
   const { id } = await params;
   const { context, member, spine, loaded } = await workspace(id, (await searchParams).date ?? null);
   if (!loaded.occurrence) {
@@ -22,7 +28,10 @@ export default async function RunSheetPage({ params, searchParams }: { params: P
       </>
     );
   }
-  const [{ occurrence, runSheet, tag, mayEditSegments }, people] = await Promise.all([loadRunSheet(context, member, id, loaded.occurrence.id), listStagePeople(context, member, id)]);
+  const [{ occurrence, runSheet, tag, mayEditSegments }, people] = await Promise.all([
+    loadRunSheet(context, member, id, loaded.occurrence.id),
+    listStagePeople(context, member, id),
+  ]);
   return (
     <>
       <TeamBar signOut={signOutAction} />

@@ -10,6 +10,16 @@ export function POST(request: Request, { params }: { params: Promise<{ id: strin
     if (!request.body) throw new Refusal({ code: "bad-file", reason: "empty" });
     const length = request.headers.get("content-length");
     const name = new URL(request.url).searchParams.get("name") ?? "";
-    return Response.json({ ok: true, file: await addFile(context, member, (await params).id, name, request.body, length === null ? null : Number(length)) });
+    return Response.json({
+      ok: true,
+      file: await addFile(
+        context,
+        member,
+        (await params).id,
+        name,
+        request.body,
+        length === null ? null : Number(length),
+      ),
+    });
   });
 }

@@ -7,7 +7,11 @@ export function POST(request: Request, { params }: { params: Promise<{ id: strin
   return answer(async () => {
     requireOwnOrigin(request);
     const { context, member } = await currentMember();
-    if (Number(request.headers.get("content-length") ?? 0) > mostPictureBytes) throw new Refusal({ code: "file-too-large", limitBytes: mostPictureBytes });
-    return Response.json({ ok: true, picture: await addPicture(context, member, (await params).id, new Uint8Array(await request.arrayBuffer())) });
+    if (Number(request.headers.get("content-length") ?? 0) > mostPictureBytes)
+      throw new Refusal({ code: "file-too-large", limitBytes: mostPictureBytes });
+    return Response.json({
+      ok: true,
+      picture: await addPicture(context, member, (await params).id, new Uint8Array(await request.arrayBuffer())),
+    });
   });
 }

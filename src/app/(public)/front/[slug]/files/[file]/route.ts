@@ -7,16 +7,29 @@ import { frontDoor } from "@/server/services/front-door";
 import { answer, currentOrganisation, isUuid } from "../../../../../_lib/request";
 
 /** A file for visitors. A private event's files need its access code, as the page does, or a ticket. */
-export function GET(request: Request, { params }: { params: Promise<{ slug: string; file: string }> }): Promise<Response> {
+export function GET(
+  request: Request,
+  { params }: { params: Promise<{ slug: string; file: string }> },
+): Promise<Response> {
   return answer(async () => {
     const { context } = await app();
     const { slug, file } = await params;
     const cookie = (await cookies()).get(`sc-pass-${slug}`)?.value ?? null;
     const ticket = new URL(request.url).searchParams.get("ticket");
     const holder = ticket ? await holderOf(context, ticket) : null;
-    const found = await frontDoor(context, await currentOrganisation(), slug, { cookie, isInvited: holder?.event.slug === slug });
+    const found = await frontDoor(context, await currentOrganisation(), slug, {
+      cookie,
+      isInvited: holder?.event.slug === slug,
+    });
     if (found.isLocked || !isUuid(file)) throw notFound("file");
     const { name, mediaType, body } = await fileBody(context, found.door.event.id, file);
-    return new Response(body, { headers: { "content-type": mediaType, "content-disposition": `attachment; filename*=UTF-8''${encodeURIComponent(name)}`, "x-content-type-options": "nosniff", "cache-control": "private, max-age=300" } });
+    return new Response(body, {
+      headers: {
+        "content-type": mediaType,
+        "content-disposition": `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,
+        "x-content-type-options": "nosniff",
+        "cache-control": "private, max-age=300",
+      },
+    });
   });
 }

@@ -15,7 +15,13 @@ import { recordingsOfDate } from "@/server/services/recordings";
 import { workspace } from "../../../../../_lib/workspace";
 import { orNotFound } from "../../../../../_lib/request";
 import { signOutAction } from "../../../../sign-in/actions";
-import { answerByMailAction, importEntriesAction, publishRecordingAction, setDurationAction, strikeCurtainAction } from "../../actions";
+import {
+  answerByMailAction,
+  importEntriesAction,
+  publishRecordingAction,
+  setDurationAction,
+  strikeCurtainAction,
+} from "../../actions";
 
 export const metadata = { title: "Afterwards" };
 const shown = 300;
@@ -42,7 +48,9 @@ export default async function AfterwardsPage({ params }: { params: Promise<{ id:
   const from = Math.min(occurrence.startAt, show[0]?.start ?? occurrence.startAt);
   const to = Math.max(occurrence.endAt, show.at(-1)?.end ?? occurrence.endAt);
   const title = new Map(segments.map((segment) => [segment.id, segment.title]));
-  const present = lines.filter((line) => line.role === "attendee" && line.minutesPresent > 0).sort((a, b) => b.minutesPresent - a.minutesPresent);
+  const present = lines
+    .filter((line) => line.role === "attendee" && line.minutesPresent > 0)
+    .sort((a, b) => b.minutesPresent - a.minutesPresent);
   const file = (name: string) => `/events/${id}/dates/${date}/${name}.csv`;
   const isOver = occurrence.phase === "ended" || occurrence.phase === "not-held";
   const { actor } = loaded.access;
@@ -57,29 +65,64 @@ export default async function AfterwardsPage({ params }: { params: Promise<{ id:
           from={from}
           to={to}
           zone={zone}
-          blocks={report.retention.map((span, i) => ({ id: String(i), title: title.get(span.segmentId) ?? "", startAt: span.startAt, endAt: span.endAt }))}
-          marks={[{ at: from, label: clockTime(from, zone) }, ...(curve.peak ? [{ at: curve.peak.at, label: `peak ${curve.peak.count}` }] : []), { at: to, label: clockTime(to, zone) }]}
+          blocks={report.retention.map((span, i) => ({
+            id: String(i),
+            title: title.get(span.segmentId) ?? "",
+            startAt: span.startAt,
+            endAt: span.endAt,
+          }))}
+          marks={[
+            { at: from, label: clockTime(from, zone) },
+            ...(curve.peak ? [{ at: curve.peak.at, label: `peak ${curve.peak.count}` }] : []),
+            { at: to, label: clockTime(to, zone) },
+          ]}
           ticks={[
-            ...questions.map((question): RailTick => ({ at: question.askedAt, words: question.text, kind: "question" })),
-            ...polls.flatMap((poll): RailTick[] => (poll.openedAt === null ? [] : [{ at: poll.openedAt, words: poll.question, kind: "poll" }])),
+            ...questions.map((question): RailTick => ({
+              at: question.askedAt,
+              words: question.text,
+              kind: "question",
+            })),
+            ...polls.flatMap((poll): RailTick[] =>
+              poll.openedAt === null ? [] : [{ at: poll.openedAt, words: poll.question, kind: "poll" }],
+            ),
           ]}
         >
           <HouseCurveLine steps={curve.steps} peak={curve.peak?.count ?? 0} from={from} to={to} zone={zone} />
         </Rail>
-        <p className="text-label text-ink-2">Thin ticks: questions. Broad ticks: polls opened. The pointer says the hour and the house.</p>
+        <p className="text-label text-ink-2">
+          Thin ticks: questions. Broad ticks: polls opened. The pointer says the hour and the house.
+        </p>
         <div className="mt-5 grid grid-cols-5 gap-4">
           <Figure value={String(report.registered)} label="Registered" note="attendees" />
-          <Figure value={String(report.came)} label="Came" note={report.registered > 0 ? `${Math.round((report.came / report.registered) * 100)} % of ${report.registered}` : "no base"} />
-          <Figure value={String(curve.peak?.count ?? 0)} label="Peak" note={curve.peak ? `at ${clockTime(curve.peak.at, zone)}` : "nobody"} />
+          <Figure
+            value={String(report.came)}
+            label="Came"
+            note={
+              report.registered > 0
+                ? `${Math.round((report.came / report.registered) * 100)} % of ${report.registered}`
+                : "no base"
+            }
+          />
+          <Figure
+            value={String(curve.peak?.count ?? 0)}
+            label="Peak"
+            note={curve.peak ? `at ${clockTime(curve.peak.at, zone)}` : "nobody"}
+          />
           <Figure value={curve.averageHouse.toFixed(1)} label="Average house" note="over the show" />
-          <Figure value={`${curve.medianStayMinutes.toFixed(1)}`} label="Median stay, min" note={`of ${report.came} who came`} />
+          <Figure
+            value={`${curve.medianStayMinutes.toFixed(1)}`}
+            label="Median stay, min"
+            note={`of ${report.came} who came`}
+          />
         </div>
         {report.retention.length > 0 && (
           <ul className="mt-5 grid grid-cols-3 gap-x-8">
             {report.retention.map((span, i) => (
               <li key={i} className="flex justify-between border-t border-rule py-1">
                 <span className="truncate">{title.get(span.segmentId) ?? "segment"}</span>
-                <span className="mono whitespace-nowrap text-ink-2">{span.share === null ? "–" : `${Math.round(span.share * 100)} % of ${span.atStart} stayed`}</span>
+                <span className="mono whitespace-nowrap text-ink-2">
+                  {span.share === null ? "–" : `${Math.round(span.share * 100)} % of ${span.atStart} stayed`}
+                </span>
               </li>
             ))}
           </ul>
@@ -103,7 +146,8 @@ export default async function AfterwardsPage({ params }: { params: Promise<{ id:
         <section className="mt-6">
           <h2 className="text-head font-semibold">People</h2>
           <p className="text-ink-2">
-            <a href={file("attendance")}>attendance.csv</a> · <a href={file("entries")}>entries.csv</a> · <a href={file("credit")}>credit.csv</a> · <a href={`/events/${id}/registrants.csv`}>registrants.csv</a>
+            <a href={file("attendance")}>attendance.csv</a> · <a href={file("entries")}>entries.csv</a> ·{" "}
+            <a href={file("credit")}>credit.csv</a> · <a href={`/events/${id}/registrants.csv`}>registrants.csv</a>
           </p>
           {present.length === 0 ? (
             <p className="mt-2 text-ink-2">Nobody was present during the show.</p>
@@ -170,9 +214,17 @@ export default async function AfterwardsPage({ params }: { params: Promise<{ id:
               <li key={question.id} className="grid grid-cols-[3rem_1fr_8rem] gap-3 border-t border-rule py-1.5">
                 <span className="mono">{question.votes}</span>
                 <div className="min-w-0">
-                  <p dir="auto" className="break-words">{question.text}</p>
-                  {question.answer && <p className="mt-1 border-l-2 border-action pl-2 break-words" dir="auto">{question.answer}</p>}
-                  {isOver && mayAnswer && (question.state === "later" || question.state === "new") && <AnswerByMail send={answerByMailAction.bind(null, id, date, question.id)} />}
+                  <p dir="auto" className="break-words">
+                    {question.text}
+                  </p>
+                  {question.answer && (
+                    <p className="mt-1 border-l-2 border-action pl-2 break-words" dir="auto">
+                      {question.answer}
+                    </p>
+                  )}
+                  {isOver && mayAnswer && (question.state === "later" || question.state === "new") && (
+                    <AnswerByMail send={answerByMailAction.bind(null, id, date, question.id)} />
+                  )}
                 </div>
                 <span className="text-ink-2">{question.state.replace("-", " ")}</span>
               </li>
@@ -183,7 +235,12 @@ export default async function AfterwardsPage({ params }: { params: Promise<{ id:
           <section className="mt-6">
             <h2 className="text-head font-semibold">Recording</h2>
             {isOver ? (
-              <RecordingDesk uploadUrl={`/upload/recording/${id}/${date}`} recordings={recordings} publish={publishRecordingAction.bind(null, id)} setDuration={setDurationAction} />
+              <RecordingDesk
+                uploadUrl={`/upload/recording/${id}/${date}`}
+                recordings={recordings}
+                publish={publishRecordingAction.bind(null, id)}
+                setDuration={setDurationAction}
+              />
             ) : (
               <p className="text-ink-2">A recording can be added once the date has ended.</p>
             )}

@@ -5,14 +5,27 @@ import { orNotFound, pageMember } from "../../../../../_lib/request";
 
 export const metadata = { title: "Desk" };
 
-export default async function DeskPage({ params, searchParams }: { params: Promise<{ id: string; date: string }>; searchParams: Promise<{ link?: string }> }) {
+export default async function DeskPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string; date: string }>;
+  searchParams: Promise<{ link?: string }>;
+}) {
   const { id, date } = await params;
   const { context, member } = await pageMember();
   const entry = await orNotFound(() => deskEntry(context, member, id, date));
   const frontUrl = `${context.environment.STAGE_CALL_URL}/front/${entry.eventSlug}`;
   return (
     <>
-      <Desk occurrenceId={date} ticketId={entry.ticketId} actor={entry.actor} frontUrl={frontUrl} backUrl={`/events/${id}/plan`} roomCode={entry.roomCode} />
+      <Desk
+        occurrenceId={date}
+        ticketId={entry.ticketId}
+        actor={entry.actor}
+        frontUrl={frontUrl}
+        backUrl={`/events/${id}/plan`}
+        roomCode={entry.roomCode}
+      />
       {(await searchParams).link === "copy" && <CopyLink url={frontUrl} code={entry.roomCode} />}
     </>
   );
