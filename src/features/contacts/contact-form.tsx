@@ -1,4 +1,5 @@
 "use client";
+import type { Dispatch, SetStateAction, TransitionStartFunction } from "react";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import { toast } from "sonner";
@@ -16,13 +17,50 @@ const listOf = (text: string): string[] => [
   ),
 ];
 
-/** One contact's own words. Without a contact: a new one. */
-export function ContactForm(props: {
+type ContactFormProps = {
   contact: Contact | null;
   mayEdit: boolean;
   save: (id: string | null, input: unknown) => Promise<Done<string>>;
   erase?: (id: string) => Promise<Done<void>>;
+};
+
+function EraseContact({
+  contact,
+  run,
+  props,
+  router,
+  setWrong,
+}: {
+  contact: Contact;
+  run: TransitionStartFunction;
+  props: ContactFormProps;
+  router: ReturnType<typeof useRouter>;
+  setWrong: Dispatch<SetStateAction<string | null>>;
 }) {
+  return (
+    <Confirm
+      weight="danger"
+      trigger={<Button weight="danger">Erase this person</Button>}
+      title={`Erase ${contact.name || contact.email}`}
+      act="Erase for good"
+      onConfirm={() =>
+        run(async () => {
+          const done = await props.erase!(contact.id);
+          if (done.ok) router.push("/contacts");
+          else setWrong(done.words);
+        })
+      }
+    >
+      <p>
+        Name, address, words typed in rooms and every mail’s text go now and cannot be brought back. Links of this
+        person stop working. Figures of past events stay as counts.
+      </p>
+    </Confirm>
+  );
+}
+
+/** One contact's own words. Without a contact: a new one. */
+export function ContactForm(props: ContactFormProps) {
   const { contact } = props;
   const router = useRouter();
   const [values, setValues] = useState(
@@ -97,24 +135,7 @@ export function ContactForm(props: {
             {contact ? "Keep the changes" : "Add to the book"}
           </Button>
           {contact && props.erase && (
-            <Confirm
-              weight="danger"
-              trigger={<Button weight="danger">Erase this person</Button>}
-              title={`Erase ${contact.name || contact.email}`}
-              act="Erase for good"
-              onConfirm={() =>
-                run(async () => {
-                  const done = await props.erase!(contact.id);
-                  if (done.ok) router.push("/contacts");
-                  else setWrong(done.words);
-                })
-              }
-            >
-              <p>
-                Name, address, words typed in rooms and every mail’s text go now and cannot be brought back. Links of
-                this person stop working. Figures of past events stay as counts.
-              </p>
-            </Confirm>
+            <EraseContact contact={contact} run={run} props={props} router={router} setWrong={setWrong} />
           )}
         </div>
       )}

@@ -1,4 +1,5 @@
 "use client";
+import type { Dispatch, SetStateAction } from "react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { ImportLine, ImportPreview } from "@/contracts";
@@ -21,6 +22,67 @@ const fieldWords: Readonly<Record<ReadableField, string>> = {
   family_name: "family name",
 };
 const people = (count: number): string => (count === 1 ? "1 person" : `${count} people`);
+
+function ColumnChoice({
+  i,
+  cell,
+  preview,
+  setPreview,
+  look,
+  file,
+}: {
+  i: number;
+  cell: string;
+  preview: ImportPreview;
+  setPreview: Dispatch<SetStateAction<ImportPreview | null>>;
+  look: (chosen: File, mapping: readonly (ReadableField | null)[] | null) => Promise<void>;
+  file: File;
+}) {
+  return (
+    <th key={i} className="min-w-32 pr-3 pb-1 align-top font-medium">
+      <span className="block truncate text-label text-ink-2">{cell || `column ${i + 1}`}</span>
+      <select
+        aria-label={`Column ${cell || i + 1} holds`}
+        className={inputClass}
+        value={preview.mapping[i] ?? ""}
+        disabled={preview.kind === "vcard"}
+        onChange={(event) => {
+          const field = (event.target.value || null) as ReadableField | null;
+          const mapping = preview.mapping.map((old, k) => (k === i ? field : old === field ? null : old));
+          setPreview({ ...preview, mapping });
+          if (mapping.includes("email")) void look(file, mapping);
+        }}
+      >
+        <option value="">left out</option>
+        {readableFields.map((field) => (
+          <option key={field} value={field}>
+            {fieldWords[field]}
+          </option>
+        ))}
+      </select>
+    </th>
+  );
+}
+
+function SampleRows({ preview }: { preview: ImportPreview }) {
+  return (
+    <tbody>
+      {preview.sample.map((row, k) => (
+        <tr key={k} className="border-t border-rule">
+          {preview.header.map((_cell, i) => (
+            <td
+              key={i}
+              className={`max-w-44 truncate py-1 pr-3 ${preview.mapping[i] ? "" : "text-ink-2 line-through"}`}
+              dir="auto"
+            >
+              {row[i]}
+            </td>
+          ))}
+        </tr>
+      ))}
+    </tbody>
+  );
+}
 
 /** A file of contacts: how its columns would be read, what is wrong in which line, then taken in with its progress. */
 export function ImportPanel() {
@@ -91,48 +153,11 @@ export function ImportPanel() {
               <thead>
                 <tr>
                   {preview.header.map((cell, i) => (
-                    <th key={i} className="min-w-32 pr-3 pb-1 align-top font-medium">
-                      <span className="block truncate text-label text-ink-2">{cell || `column ${i + 1}`}</span>
-                      <select
-                        aria-label={`Column ${cell || i + 1} holds`}
-                        className={inputClass}
-                        value={preview.mapping[i] ?? ""}
-                        disabled={preview.kind === "vcard"}
-                        onChange={(event) => {
-                          const field = (event.target.value || null) as ReadableField | null;
-                          const mapping = preview.mapping.map((old, k) =>
-                            k === i ? field : old === field ? null : old,
-                          );
-                          setPreview({ ...preview, mapping });
-                          if (mapping.includes("email")) void look(file, mapping);
-                        }}
-                      >
-                        <option value="">left out</option>
-                        {readableFields.map((field) => (
-                          <option key={field} value={field}>
-                            {fieldWords[field]}
-                          </option>
-                        ))}
-                      </select>
-                    </th>
+                    <ColumnChoice i={i} cell={cell} preview={preview} setPreview={setPreview} look={look} file={file} />
                   ))}
                 </tr>
               </thead>
-              <tbody>
-                {preview.sample.map((row, k) => (
-                  <tr key={k} className="border-t border-rule">
-                    {preview.header.map((_cell, i) => (
-                      <td
-                        key={i}
-                        className={`max-w-44 truncate py-1 pr-3 ${preview.mapping[i] ? "" : "text-ink-2 line-through"}`}
-                        dir="auto"
-                      >
-                        {row[i]}
-                      </td>
-                    ))}
-                  </tr>
-                ))}
-              </tbody>
+              <SampleRows preview={preview} />
             </table>
           </div>
           {!preview.mapping.includes("email") && <Note tone="attention">One column has to hold the address.</Note>}

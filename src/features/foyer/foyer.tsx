@@ -1,4 +1,5 @@
 "use client";
+import type { Devices } from "@/features/shared/use-devices";
 import { useRouter } from "next/navigation";
 import { useEffect, useId, useRef, useState } from "react";
 import { Button, Field, inputClass, Note } from "@/ui";
@@ -45,6 +46,46 @@ function useLookAgain(isWaiting: boolean): void {
   }, [isWaiting, router]);
 }
 
+function OwnCheck({
+  headingId,
+  words,
+  devices,
+  props,
+}: {
+  headingId: string;
+  words: EntranceProps["words"]["foyer"];
+  devices: Devices;
+  props: EntranceProps;
+}) {
+  return (
+    <section aria-labelledby={headingId} className="self-start bg-sheet p-4">
+      <h2 id={headingId} className="text-base font-semibold">
+        {words.check}
+      </h2>
+      <p className="mt-1 border-s-2 border-attention ps-2 text-attention">{words.headphones}</p>
+      {devices.stream ? (
+        <div className="mt-3 flex flex-col gap-2">
+          <OwnPicture devices={devices} words={words} />
+          {devices.isGenerated ? (
+            <p className="text-label text-ink-2">{words.noDevice}</p>
+          ) : (
+            props.soundBy !== "phone" && <HearYourself stream={devices.stream} words={words} />
+          )}
+        </div>
+      ) : (
+        <Button className="mt-3" onClick={devices.start}>
+          {words.checkStart}
+        </Button>
+      )}
+      {props.phone.length > 0 && (
+        <p className="mt-4 border-t border-rule pt-3">{props.soundBy === "phone" ? words.phoneOnly : words.phoneToo}</p>
+      )}
+      <ByPhone rows={props.phone} />
+      {!props.isStage && <p className="mt-3 text-label text-ink-2">{words.checkSkip}</p>}
+    </section>
+  );
+}
+
 /** Alone before the door: a name, a sound and picture check, the countdown; nothing is sent to anybody yet. */
 export function Foyer(
   props: EntranceProps & {
@@ -70,7 +111,7 @@ export function Foyer(
   }
   return (
     <>
-      {/* eslint-disable-next-line @next/next/no-img-element -- made by us, in its final size */}
+      { }
       {props.look.bannerId && (
         <img src={`/pictures/${props.look.bannerId}`} alt="" className="block max-h-40 w-full object-cover" />
       )}
@@ -131,33 +172,7 @@ export function Foyer(
             )}
           </form>
         </div>
-        <section aria-labelledby={headingId} className="self-start bg-sheet p-4">
-          <h2 id={headingId} className="text-base font-semibold">
-            {words.check}
-          </h2>
-          <p className="mt-1 border-s-2 border-attention ps-2 text-attention">{words.headphones}</p>
-          {devices.stream ? (
-            <div className="mt-3 flex flex-col gap-2">
-              <OwnPicture devices={devices} words={words} />
-              {devices.isGenerated ? (
-                <p className="text-label text-ink-2">{words.noDevice}</p>
-              ) : (
-                props.soundBy !== "phone" && <HearYourself stream={devices.stream} words={words} />
-              )}
-            </div>
-          ) : (
-            <Button className="mt-3" onClick={devices.start}>
-              {words.checkStart}
-            </Button>
-          )}
-          {props.phone.length > 0 && (
-            <p className="mt-4 border-t border-rule pt-3">
-              {props.soundBy === "phone" ? words.phoneOnly : words.phoneToo}
-            </p>
-          )}
-          <ByPhone rows={props.phone} />
-          {!props.isStage && <p className="mt-3 text-label text-ink-2">{words.checkSkip}</p>}
-        </section>
+        <OwnCheck headingId={headingId} words={words} devices={devices} props={props} />
       </main>
     </>
   );

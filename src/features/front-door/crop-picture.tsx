@@ -1,4 +1,5 @@
 "use client";
+import type { Dispatch, RefObject, SetStateAction } from "react";
 import { useEffect, useRef, useState } from "react";
 import { Button, Note } from "@/ui";
 
@@ -14,6 +15,44 @@ export interface CropProps {
 }
 
 const frameWidth = 300;
+
+function CropCanvas({
+  canvas,
+  frame,
+  grip,
+  setMiddle,
+  zoom,
+}: {
+  canvas: RefObject<HTMLCanvasElement | null>;
+  frame: { width: number; height: number };
+  grip: RefObject<{ x: number; y: number } | null>;
+  setMiddle: Dispatch<SetStateAction<{ x: number; y: number }>>;
+  zoom: number;
+}) {
+  return (
+    <canvas
+      ref={canvas}
+      style={{ width: frame.width, height: frame.height }}
+      className="cursor-move touch-none border border-rule"
+      role="img"
+      aria-label="The picture in its frame: drag it to its place"
+      onPointerDown={(event) => {
+        grip.current = { x: event.clientX, y: event.clientY };
+        event.currentTarget.setPointerCapture(event.pointerId);
+      }}
+      onPointerMove={(event) => {
+        if (!grip.current) return;
+        const [dx, dy] = [event.clientX - grip.current.x, event.clientY - grip.current.y];
+        grip.current = { x: event.clientX, y: event.clientY };
+        setMiddle((old) => ({
+          x: Math.min(1, Math.max(0, old.x - dx / (frame.width * zoom))),
+          y: Math.min(1, Math.max(0, old.y - dy / (frame.height * zoom))),
+        }));
+      }}
+      onPointerUp={() => (grip.current = null)}
+    />
+  );
+}
 
 /** A picture chosen, moved and drawn larger in its frame here, and sent as what the frame shows. */
 export function CropPicture(props: CropProps) {
@@ -69,27 +108,7 @@ export function CropPicture(props: CropProps) {
       {wrong && <Note tone="wrong">{wrong}</Note>}
       {source ? (
         <div className="mt-1 flex flex-col gap-2">
-          <canvas
-            ref={canvas}
-            style={{ width: frame.width, height: frame.height }}
-            className="cursor-move touch-none border border-rule"
-            role="img"
-            aria-label="The picture in its frame: drag it to its place"
-            onPointerDown={(event) => {
-              grip.current = { x: event.clientX, y: event.clientY };
-              event.currentTarget.setPointerCapture(event.pointerId);
-            }}
-            onPointerMove={(event) => {
-              if (!grip.current) return;
-              const [dx, dy] = [event.clientX - grip.current.x, event.clientY - grip.current.y];
-              grip.current = { x: event.clientX, y: event.clientY };
-              setMiddle((old) => ({
-                x: Math.min(1, Math.max(0, old.x - dx / (frame.width * zoom))),
-                y: Math.min(1, Math.max(0, old.y - dy / (frame.height * zoom))),
-              }));
-            }}
-            onPointerUp={() => (grip.current = null)}
-          />
+          <CropCanvas canvas={canvas} frame={frame} grip={grip} setMiddle={setMiddle} zoom={zoom} />
           <label className="flex items-center gap-2 text-label text-ink-2">
             Larger{" "}
             <input
@@ -110,7 +129,7 @@ export function CropPicture(props: CropProps) {
         </div>
       ) : (
         <div className="mt-1 flex flex-wrap items-center gap-3">
-          {/* eslint-disable-next-line @next/next/no-img-element -- made by us */}
+          { }
           {props.pictureId && (
             <img src={`/pictures/${props.pictureId}`} alt="" className="h-12 w-auto border border-rule" />
           )}

@@ -1,4 +1,5 @@
 "use client";
+import type { ReadableLook } from "@/core/front-door";
 import { useRouter } from "next/navigation";
 import { useState, useTransition, type ReactNode } from "react";
 import { toast } from "sonner";
@@ -66,6 +67,119 @@ function FormPreview({ input, words }: { input: FrontDoorInput; words: DoorFacts
   );
 }
 
+function ColourField({
+  look,
+  input,
+  setLook,
+}: {
+  look: ReadableLook;
+  input: FrontDoorInput;
+  setLook: (part: Partial<FrontDoorInput["look"]>) => void;
+}) {
+  return (
+    <Field
+      label="Colour"
+      hint={
+        look.wasDarkened
+          ? `For words a darker one is taken: this one is below ${neededContrast} : 1 on paper.`
+          : `Can be read on paper and with words on it.`
+      }
+    >
+      {(ids) => (
+        <span className="flex items-center gap-2">
+          <input
+            type="color"
+            aria-label="Choose the colour"
+            value={input.look.colour}
+            onChange={(event) => setLook({ colour: event.target.value.toUpperCase() })}
+            className="h-9 w-12 border border-rule"
+          />
+          <input
+            {...ids}
+            className={`${inputClass} mono w-32!`}
+            value={input.look.colour}
+            maxLength={7}
+            onChange={(event) => setLook({ colour: event.target.value })}
+          />
+          <span className="px-3 py-1.5" style={{ background: look.ground, color: look.onGround }}>
+            words on it
+          </span>
+        </span>
+      )}
+    </Field>
+  );
+}
+
+function PersonOnPage({
+  person,
+  facts,
+  setPerson,
+  eventId,
+}: {
+  person: { ticketId: string; aboutLine: string; portraitId: string | null };
+  facts: DoorFacts;
+  setPerson: (ticketId: string, part: Partial<FrontDoorInput["stage"][number]>) => void;
+  eventId: string;
+}) {
+  return (
+    <div key={person.ticketId} className="border-t border-rule pt-2">
+      <p className="font-medium">{facts.names[person.ticketId]}</p>
+      <Field label="A line about them">
+        {(ids) => (
+          <input
+            {...ids}
+            className={inputClass}
+            maxLength={240}
+            value={person.aboutLine}
+            onChange={(event) => setPerson(person.ticketId, { aboutLine: event.target.value })}
+          />
+        )}
+      </Field>
+      <CropPicture
+        eventId={eventId}
+        label={`Portrait of ${facts.names[person.ticketId] ?? ""}`}
+        aspect={1}
+        width={320}
+        pictureId={person.portraitId}
+        onChange={(portraitId) => setPerson(person.ticketId, { portraitId })}
+      />
+    </div>
+  );
+}
+
+function ScaledPage({
+  width,
+  scale,
+  facts,
+  input,
+}: {
+  width: "phone" | "laptop";
+  scale: 0.44 | 0.8;
+  facts: DoorFacts;
+  input: FrontDoorInput;
+}) {
+  return (
+    <div className="h-[40rem] overflow-auto border border-rule bg-ground" inert>
+      <div style={{ width: widths[width], transform: `scale(${scale})`, transformOrigin: "0 0" }}>
+        <DoorView
+          title={facts.title}
+          organisation={facts.organisation}
+          look={input.look}
+          when={<p className="mt-3 border-s-4 border-action ps-3 text-lead">{facts.when}</p>}
+          descriptionHtml={facts.descriptionHtml}
+          stage={input.stage.map((person) => ({ ...person, name: facts.names[person.ticketId] ?? "" }))}
+          agenda={input.agendaShown ? facts.agenda : []}
+          parts={[]}
+          files={facts.files.map((file) => ({ ...file, href: "#" }))}
+          words={facts.words}
+        >
+          <FormPreview input={input} words={facts.words} />
+        </DoorView>
+      </div>
+    </div>
+  );
+}
+
 /** The front door's look, people, files and form, with the page itself beside them at a laptop's and a phone's width. */
 export function DoorEditor(props: {
   eventId: string;
@@ -114,36 +228,7 @@ export function DoorEditor(props: {
         {wrong && <Note tone="wrong">{wrong}</Note>}
         <section aria-label="Look" className="flex flex-col gap-3">
           <h2 className="text-head font-semibold">Look</h2>
-          <Field
-            label="Colour"
-            hint={
-              look.wasDarkened
-                ? `For words a darker one is taken: this one is below ${neededContrast} : 1 on paper.`
-                : `Can be read on paper and with words on it.`
-            }
-          >
-            {(ids) => (
-              <span className="flex items-center gap-2">
-                <input
-                  type="color"
-                  aria-label="Choose the colour"
-                  value={input.look.colour}
-                  onChange={(event) => setLook({ colour: event.target.value.toUpperCase() })}
-                  className="h-9 w-12 border border-rule"
-                />
-                <input
-                  {...ids}
-                  className={`${inputClass} mono w-32!`}
-                  value={input.look.colour}
-                  maxLength={7}
-                  onChange={(event) => setLook({ colour: event.target.value })}
-                />
-                <span className="px-3 py-1.5" style={{ background: look.ground, color: look.onGround }}>
-                  words on it
-                </span>
-              </span>
-            )}
-          </Field>
+          <ColourField look={look} input={input} setLook={setLook} />
           <CropPicture
             eventId={eventId}
             label="Picture across the page"
@@ -173,28 +258,7 @@ export function DoorEditor(props: {
           <section aria-label="People on the page" className="flex flex-col gap-3">
             <h2 className="text-head font-semibold">People on the page</h2>
             {input.stage.map((person) => (
-              <div key={person.ticketId} className="border-t border-rule pt-2">
-                <p className="font-medium">{facts.names[person.ticketId]}</p>
-                <Field label="A line about them">
-                  {(ids) => (
-                    <input
-                      {...ids}
-                      className={inputClass}
-                      maxLength={240}
-                      value={person.aboutLine}
-                      onChange={(event) => setPerson(person.ticketId, { aboutLine: event.target.value })}
-                    />
-                  )}
-                </Field>
-                <CropPicture
-                  eventId={eventId}
-                  label={`Portrait of ${facts.names[person.ticketId] ?? ""}`}
-                  aspect={1}
-                  width={320}
-                  pictureId={person.portraitId}
-                  onChange={(portraitId) => setPerson(person.ticketId, { portraitId })}
-                />
-              </div>
+              <PersonOnPage person={person} facts={facts} setPerson={setPerson} eventId={eventId} />
             ))}
           </section>
         )}
@@ -228,24 +292,7 @@ export function DoorEditor(props: {
             </Button>
           ))}
         </div>
-        <div className="h-[40rem] overflow-auto border border-rule bg-ground" inert>
-          <div style={{ width: widths[width], transform: `scale(${scale})`, transformOrigin: "0 0" }}>
-            <DoorView
-              title={facts.title}
-              organisation={facts.organisation}
-              look={input.look}
-              when={<p className="mt-3 border-s-4 border-action ps-3 text-lead">{facts.when}</p>}
-              descriptionHtml={facts.descriptionHtml}
-              stage={input.stage.map((person) => ({ ...person, name: facts.names[person.ticketId] ?? "" }))}
-              agenda={input.agendaShown ? facts.agenda : []}
-              parts={[]}
-              files={facts.files.map((file) => ({ ...file, href: "#" }))}
-              words={facts.words}
-            >
-              <FormPreview input={input} words={facts.words} />
-            </DoorView>
-          </div>
-        </div>
+        <ScaledPage width={width} scale={scale} facts={facts} input={input} />
       </aside>
     </div>
   );

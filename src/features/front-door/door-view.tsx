@@ -17,8 +17,7 @@ export interface DoorWords {
 const sizeWords = (bytes: number): string =>
   bytes < 1_000_000 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`;
 
-/** The public page of an event, as its guests get it; as wide as what holds it, so that its editor shows the very same. */
-export function DoorView(props: {
+type DoorViewProps = {
   title: string;
   organisation: ReactNode;
   look: { readonly colour: string; readonly bannerId: string | null; readonly logoId: string | null };
@@ -30,18 +29,49 @@ export function DoorView(props: {
   files: readonly { readonly id: string; readonly name: string; readonly sizeBytes: number; readonly href: string }[];
   words: DoorWords;
   children: ReactNode;
-}) {
+};
+
+function OnStage({ words, props }: { words: DoorWords; props: DoorViewProps }) {
+  return (
+    <section className="mt-6">
+      <h2 className="text-label font-medium text-ink-2">{words.onStage}</h2>
+      <ul className="mt-1 grid gap-x-6 gap-y-3 @lg:grid-cols-2">
+        {props.stage.map((person) => (
+          <li key={person.ticketId} className="flex items-start gap-3">
+            { }
+            {person.portraitId && (
+              <img src={`/pictures/${person.portraitId}`} alt="" className="size-14 rounded-control object-cover" />
+            )}
+            <span>
+              <span className="block text-lead font-medium">
+                <bdi>{person.name}</bdi>
+              </span>
+              {person.aboutLine && (
+                <span className="block text-ink-2">
+                  <bdi>{person.aboutLine}</bdi>
+                </span>
+              )}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** The public page of an event, as its guests get it; as wide as what holds it, so that its editor shows the very same. */
+export function DoorView(props: DoorViewProps) {
   const { look, words } = props;
   return (
     <div className="@container" style={lookStyle(look.colour)}>
       <div className="px-4 py-3" style={{ background: "var(--event-ground)", color: "var(--event-on-ground)" }}>
         <div className="mx-auto flex max-w-5xl items-center gap-3">
-          {/* eslint-disable-next-line @next/next/no-img-element -- made by us, in its final size */}
+          { }
           {look.logoId && <img src={`/pictures/${look.logoId}`} alt="" className="h-8 w-auto" />}
           <span className="text-base">{props.organisation}</span>
         </div>
       </div>
-      {/* eslint-disable-next-line @next/next/no-img-element */}
+      { }
       {look.bannerId && (
         <img src={`/pictures/${look.bannerId}`} alt="" className="block max-h-72 w-full object-cover" />
       )}
@@ -56,35 +86,7 @@ export function DoorView(props: {
             dir="auto"
             dangerouslySetInnerHTML={{ __html: props.descriptionHtml }}
           />
-          {props.stage.length > 0 && (
-            <section className="mt-6">
-              <h2 className="text-label font-medium text-ink-2">{words.onStage}</h2>
-              <ul className="mt-1 grid gap-x-6 gap-y-3 @lg:grid-cols-2">
-                {props.stage.map((person) => (
-                  <li key={person.ticketId} className="flex items-start gap-3">
-                    {/* eslint-disable-next-line @next/next/no-img-element */}
-                    {person.portraitId && (
-                      <img
-                        src={`/pictures/${person.portraitId}`}
-                        alt=""
-                        className="size-14 rounded-control object-cover"
-                      />
-                    )}
-                    <span>
-                      <span className="block text-lead font-medium">
-                        <bdi>{person.name}</bdi>
-                      </span>
-                      {person.aboutLine && (
-                        <span className="block text-ink-2">
-                          <bdi>{person.aboutLine}</bdi>
-                        </span>
-                      )}
-                    </span>
-                  </li>
-                ))}
-              </ul>
-            </section>
-          )}
+          {props.stage.length > 0 && <OnStage words={words} props={props} />}
           {props.agenda.length > 0 && (
             <section className="mt-6">
               <h2 className="text-label font-medium text-ink-2">{words.agenda}</h2>

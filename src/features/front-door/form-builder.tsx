@@ -26,6 +26,43 @@ const kindWords: Readonly<Record<FieldKind, string>> = {
 };
 const hasOptions = (kind: FieldKind): boolean => kind === "choice" || kind === "several";
 
+function AskedIf({
+  field,
+  onChange,
+  others,
+}: {
+  field: FormField;
+  onChange: (part: Partial<FormField>) => void;
+  others: readonly FormField[];
+}) {
+  return (
+    <select
+      aria-label="Asked if"
+      className={`${inputClass} w-48!`}
+      value={field.shownIf?.fieldId ?? ""}
+      onChange={(event) =>
+        onChange({
+          shownIf: event.target.value
+            ? {
+                fieldId: event.target.value,
+                answer: others.find((one) => one.id === event.target.value)?.options[0] ?? "yes",
+              }
+            : null,
+        })
+      }
+    >
+      <option value="">of everybody</option>
+      {others
+        .filter((one) => one.kind === "choice" || one.kind === "several" || one.kind === "consent")
+        .map((one) => (
+          <option key={one.id} value={one.id}>
+            if “{one.label.slice(0, 30)}” is
+          </option>
+        ))}
+    </select>
+  );
+}
+
 function Row({
   field,
   others,
@@ -115,30 +152,7 @@ function Row({
         others.some((one) => one.kind === "choice" || one.kind === "several" || one.kind === "consent") && (
           <div className="col-span-2 col-start-2 flex flex-wrap items-center gap-2 text-label text-ink-2">
             asked
-            <select
-              aria-label="Asked if"
-              className={`${inputClass} w-48!`}
-              value={field.shownIf?.fieldId ?? ""}
-              onChange={(event) =>
-                onChange({
-                  shownIf: event.target.value
-                    ? {
-                        fieldId: event.target.value,
-                        answer: others.find((one) => one.id === event.target.value)?.options[0] ?? "yes",
-                      }
-                    : null,
-                })
-              }
-            >
-              <option value="">of everybody</option>
-              {others
-                .filter((one) => one.kind === "choice" || one.kind === "several" || one.kind === "consent")
-                .map((one) => (
-                  <option key={one.id} value={one.id}>
-                    if “{one.label.slice(0, 30)}” is
-                  </option>
-                ))}
-            </select>
+            <AskedIf field={field} onChange={onChange} others={others} />
             {asked && (
               <select
                 aria-label="Answered with"

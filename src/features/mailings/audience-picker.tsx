@@ -18,6 +18,50 @@ const standingWords = {
 } as const;
 const pastWords = { registered: "registered", came: "came", missed: "did not come" } as const;
 
+function PastEvent({
+  past,
+  choices,
+  onChange,
+  value,
+}: {
+  past: { eventId: string; who: "registered" | "came" | "missed" };
+  choices: AudienceChoices;
+  onChange: (next: Audience) => void;
+  value: MailingInput["audience"];
+}) {
+  return (
+    <p key={past.eventId} className="flex items-center gap-2">
+      <span className="flex-1 truncate">{choices.pastEvents.find((one) => one.id === past.eventId)?.title}</span>
+      <select
+        aria-label="Who of them"
+        className={`${inputClass} w-40!`}
+        value={past.who}
+        onChange={(event) =>
+          onChange({
+            ...value,
+            past: value.past.map((one) =>
+              one === past ? { ...one, who: event.target.value as typeof past.who } : one,
+            ),
+          })
+        }
+      >
+        {(Object.keys(pastWords) as (keyof typeof pastWords)[]).map((who) => (
+          <option key={who} value={who}>
+            {pastWords[who]}
+          </option>
+        ))}
+      </select>
+      <button
+        type="button"
+        className="text-ink-2 hover:underline"
+        onClick={() => onChange({ ...value, past: value.past.filter((one) => one !== past) })}
+      >
+        leave out
+      </button>
+    </p>
+  );
+}
+
 /** Whom a mailing goes to: standings, groups, earlier events, a pasted list; all of them added up. */
 export function AudiencePicker({
   value,
@@ -85,37 +129,7 @@ export function AudiencePicker({
                   ))}
               </select>
               {value.past.map((past) => (
-                <p key={past.eventId} className="flex items-center gap-2">
-                  <span className="flex-1 truncate">
-                    {choices.pastEvents.find((one) => one.id === past.eventId)?.title}
-                  </span>
-                  <select
-                    aria-label="Who of them"
-                    className={`${inputClass} w-40!`}
-                    value={past.who}
-                    onChange={(event) =>
-                      onChange({
-                        ...value,
-                        past: value.past.map((one) =>
-                          one === past ? { ...one, who: event.target.value as typeof past.who } : one,
-                        ),
-                      })
-                    }
-                  >
-                    {(Object.keys(pastWords) as (keyof typeof pastWords)[]).map((who) => (
-                      <option key={who} value={who}>
-                        {pastWords[who]}
-                      </option>
-                    ))}
-                  </select>
-                  <button
-                    type="button"
-                    className="text-ink-2 hover:underline"
-                    onClick={() => onChange({ ...value, past: value.past.filter((one) => one !== past) })}
-                  >
-                    leave out
-                  </button>
-                </p>
+                <PastEvent past={past} choices={choices} onChange={onChange} value={value} />
               ))}
             </div>
           )}

@@ -1,4 +1,5 @@
 "use client";
+import type { Dispatch, SetStateAction } from "react";
 import { usePathname, useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import { toast } from "sonner";
@@ -42,13 +43,148 @@ function left({ twice, already, unsubscribed, failed }: Summary): string {
   return parts.filter(Boolean).join(" · ");
 }
 
-/** Writes one mailing: words around the join details, whom it goes to with its count, then kept, tried and sent. */
-export function Composer(props: {
+type ComposerProps = {
   draft: MailingInput & { id: string | null; version: number };
   choices: AudienceChoices;
   acts: ComposerActs;
   copy: CopyTexts | null;
+};
+
+function SenderFields({ input, change }: { input: MailingInput; change: (part: Partial<MailingInput>) => void }) {
+  return (
+    <div className="grid grid-cols-2 gap-3">
+      <Field label="Sender’s name" hint="Empty: the organisation’s.">
+        {(ids) => (
+          <input
+            {...ids}
+            className={inputClass}
+            value={input.senderName}
+            onChange={(event) => change({ senderName: event.target.value })}
+          />
+        )}
+      </Field>
+      <Field label="Answers go to" hint="Empty: back to the sender.">
+        {(ids) => (
+          <input
+            {...ids}
+            type="email"
+            className={inputClass}
+            value={input.replyTo}
+            onChange={(event) => change({ replyTo: event.target.value })}
+          />
+        )}
+      </Field>
+    </div>
+  );
+}
+
+function ReaderChoice({
+  reader,
+  setReader,
+  summary,
+}: {
+  reader: string;
+  setReader: Dispatch<SetStateAction<string>>;
+  summary: Summary | null;
 }) {
+  return (
+    <select
+      aria-label="As which recipient"
+      className={`${inputClass} w-52!`}
+      value={reader}
+      onChange={(event) => setReader(event.target.value)}
+    >
+      <option value="">yourself</option>
+      {(summary?.first ?? [])
+        .filter((one) => one.personId)
+        .map((one) => (
+          <option key={one.personId} value={one.personId!}>
+            {one.name || one.email}
+          </option>
+        ))}
+    </select>
+  );
+}
+
+function FollowUpOffset({ input, change }: { input: MailingInput; change: (part: Partial<MailingInput>) => void }) {
+  return (
+    <Field
+      label="Goes, minutes after the end"
+      hint={
+        input.kind === "follow-up-came" ? "To everybody who came." : "To everybody who registered and did not come."
+      }
+    >
+      {(ids) => (
+        <input
+          {...ids}
+          type="number"
+          min={5}
+          className={`${inputClass} mono`}
+          value={input.afterMinutes ?? 60}
+          onChange={(event) => change({ afterMinutes: Number(event.target.value) })}
+        />
+      )}
+    </Field>
+  );
+}
+
+function SendOrNot({
+  summary,
+  isKept,
+  isPending,
+  attempt,
+  props,
+  kept,
+  setSummary,
+  router,
+}: {
+  summary: Summary;
+  isKept: boolean;
+  isPending: boolean;
+  attempt: <T>(act: () => Promise<Done<T>>, then: (value: T) => void) => void;
+  props: ComposerProps;
+  kept: { id: string | null; version: number; text: string };
+  setSummary: Dispatch<SetStateAction<Summary | null>>;
+  router: ReturnType<typeof useRouter>;
+}) {
+  return (
+    <div role="status">
+      <p className="text-lead">
+        <span className="mono">{summary.count}</span> would get it
+      </p>
+      {left(summary) && <p className="text-ink-2">Left out: {left(summary)}</p>}
+      {summary.unread.length > 0 && (
+        <p className="text-attention">No address in: {summary.unread.slice(0, 8).join(" · ")}</p>
+      )}
+      <Confirm
+        weight="act"
+        trigger={
+          <Button weight="act" className="mt-2" disabled={!isKept || summary.count === 0 || isPending}>
+            Send to {people(summary.count)}
+          </Button>
+        }
+        title={`Send to ${people(summary.count)}`}
+        act={`Send ${summary.count}`}
+        onConfirm={() =>
+          attempt(
+            () => props.acts.send(kept.id!),
+            ({ planned }) => {
+              toast(`${people(planned)} will have it in a moment.`);
+              setSummary(null);
+              router.refresh();
+            },
+          )
+        }
+      >
+        <p>Each gets a mail of their own and sees nobody else’s address. Whoever has this mailing already gets none.</p>
+      </Confirm>
+      {!isKept && <p className="mt-1 text-attention">Keep the mailing first.</p>}
+    </div>
+  );
+}
+
+/** Writes one mailing: words around the join details, whom it goes to with its count, then kept, tried and sent. */
+export function Composer(props: ComposerProps) {
   const { id: draftId, version: draftVersion, ...draft } = props.draft;
   const router = useRouter();
   const [input, setInput] = useState<MailingInput>(draft);
@@ -113,29 +249,7 @@ export function Composer(props: {
           )}
         </Field>
         <MailEditor key={turn} doc={input.doc} onChange={(doc) => change({ doc: doc as MailingInput["doc"] })} />
-        <div className="grid grid-cols-2 gap-3">
-          <Field label="Sender’s name" hint="Empty: the organisation’s.">
-            {(ids) => (
-              <input
-                {...ids}
-                className={inputClass}
-                value={input.senderName}
-                onChange={(event) => change({ senderName: event.target.value })}
-              />
-            )}
-          </Field>
-          <Field label="Answers go to" hint="Empty: back to the sender.">
-            {(ids) => (
-              <input
-                {...ids}
-                type="email"
-                className={inputClass}
-                value={input.replyTo}
-                onChange={(event) => change({ replyTo: event.target.value })}
-              />
-            )}
-          </Field>
-        </div>
+        <SenderFields input={input} change={change} />
         <div className="flex flex-wrap items-center gap-2">
           <Button weight={isKept ? "quiet" : "act"} disabled={isPending || isKept} onClick={save}>
             Keep the mailing
@@ -146,21 +260,7 @@ export function Composer(props: {
           >
             See it as
           </Button>
-          <select
-            aria-label="As which recipient"
-            className={`${inputClass} w-52!`}
-            value={reader}
-            onChange={(event) => setReader(event.target.value)}
-          >
-            <option value="">yourself</option>
-            {(summary?.first ?? [])
-              .filter((one) => one.personId)
-              .map((one) => (
-                <option key={one.personId} value={one.personId!}>
-                  {one.name || one.email}
-                </option>
-              ))}
-          </select>
+          <ReaderChoice reader={reader} setReader={setReader} summary={summary} />
           <Button
             disabled={isPending}
             onClick={() =>
@@ -178,25 +278,7 @@ export function Composer(props: {
       </div>
       <div className="flex flex-col gap-4 border-l border-rule pl-6">
         {sendsByItself ? (
-          <Field
-            label="Goes, minutes after the end"
-            hint={
-              input.kind === "follow-up-came"
-                ? "To everybody who came."
-                : "To everybody who registered and did not come."
-            }
-          >
-            {(ids) => (
-              <input
-                {...ids}
-                type="number"
-                min={5}
-                className={`${inputClass} mono`}
-                value={input.afterMinutes ?? 60}
-                onChange={(event) => change({ afterMinutes: Number(event.target.value) })}
-              />
-            )}
-          </Field>
+          <FollowUpOffset input={input} change={change} />
         ) : (
           <>
             <AudiencePicker
@@ -211,41 +293,16 @@ export function Composer(props: {
               Count them
             </Button>
             {summary && (
-              <div role="status">
-                <p className="text-lead">
-                  <span className="mono">{summary.count}</span> would get it
-                </p>
-                {left(summary) && <p className="text-ink-2">Left out: {left(summary)}</p>}
-                {summary.unread.length > 0 && (
-                  <p className="text-attention">No address in: {summary.unread.slice(0, 8).join(" · ")}</p>
-                )}
-                <Confirm
-                  weight="act"
-                  trigger={
-                    <Button weight="act" className="mt-2" disabled={!isKept || summary.count === 0 || isPending}>
-                      Send to {people(summary.count)}
-                    </Button>
-                  }
-                  title={`Send to ${people(summary.count)}`}
-                  act={`Send ${summary.count}`}
-                  onConfirm={() =>
-                    attempt(
-                      () => props.acts.send(kept.id!),
-                      ({ planned }) => {
-                        toast(`${people(planned)} will have it in a moment.`);
-                        setSummary(null);
-                        router.refresh();
-                      },
-                    )
-                  }
-                >
-                  <p>
-                    Each gets a mail of their own and sees nobody else’s address. Whoever has this mailing already gets
-                    none.
-                  </p>
-                </Confirm>
-                {!isKept && <p className="mt-1 text-attention">Keep the mailing first.</p>}
-              </div>
+              <SendOrNot
+                summary={summary}
+                isKept={isKept}
+                isPending={isPending}
+                attempt={attempt}
+                props={props}
+                kept={kept}
+                setSummary={setSummary}
+                router={router}
+              />
             )}
           </>
         )}

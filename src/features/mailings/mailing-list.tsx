@@ -35,6 +35,87 @@ function useWatch(isLeaving: boolean): void {
   }, [isLeaving, router]);
 }
 
+function SentBar({
+  item,
+  whole,
+  waiting,
+  held,
+  sent,
+  zone,
+}: {
+  item: MailingItem;
+  whole: number;
+  waiting: number;
+  held: number;
+  sent: number;
+  zone: string;
+}) {
+  return (
+    <>
+      <span
+        role="progressbar"
+        aria-label={`Gone of ${item.subject}`}
+        aria-valuemin={0}
+        aria-valuemax={whole}
+        aria-valuenow={whole - waiting - held}
+        className="mr-2 inline-block h-2 w-20 bg-rule align-middle"
+      >
+        <span className="block h-full bg-action" style={{ width: `${((whole - waiting - held) / whole) * 100}%` }} />
+      </span>
+      <span className="mono">
+        {sent} of {whole}
+      </span>
+      {(item.counts["failed"] ?? 0) > 0 && <span className="text-wrong"> · {item.counts["failed"]} came back</span>}
+      {item.putOff && (
+        <span className="block text-label text-attention">
+          {item.putOff.note}: nothing is lost, again at {clockTime(item.putOff.nextAt, zone)}
+        </span>
+      )}
+    </>
+  );
+}
+
+function QueueActs({
+  waiting,
+  isPending,
+  attempt,
+  acts,
+  item,
+  held,
+}: {
+  waiting: number;
+  isPending: boolean;
+  attempt: (act: () => Promise<Done<unknown>>) => void;
+  acts: MailingActs;
+  item: MailingItem;
+  held: number;
+}) {
+  return (
+    <span className="flex gap-2">
+      {waiting > 0 && (
+        <Button disabled={isPending} onClick={() => attempt(() => acts.stop(item.id))}>
+          Stop
+        </Button>
+      )}
+      {held > 0 && (
+        <Button disabled={isPending} onClick={() => attempt(() => acts.goOn(item.id))}>
+          Go on with {held}
+        </Button>
+      )}
+      <Confirm
+        trigger={<Button weight="plain">Take off</Button>}
+        title={`Take “${item.subject}” off`}
+        act="Take it off"
+        onConfirm={() => attempt(() => acts.remove(item.id))}
+      >
+        <p>
+          {waiting + held > 0 ? `${waiting + held} that have not left will not leave. ` : ""}What was sent stays sent.
+        </p>
+      </Confirm>
+    </span>
+  );
+}
+
 /** The event's own mailings: how far each has gone, and its stop. */
 export function MailingList({
   items,
@@ -82,58 +163,18 @@ export function MailingList({
               {whole === 0 ? (
                 <span className="text-ink-2">{item.isOff ? "switched off" : "nothing sent"}</span>
               ) : (
-                <>
-                  <span
-                    role="progressbar"
-                    aria-label={`Gone of ${item.subject}`}
-                    aria-valuemin={0}
-                    aria-valuemax={whole}
-                    aria-valuenow={whole - waiting - held}
-                    className="mr-2 inline-block h-2 w-20 bg-rule align-middle"
-                  >
-                    <span
-                      className="block h-full bg-action"
-                      style={{ width: `${((whole - waiting - held) / whole) * 100}%` }}
-                    />
-                  </span>
-                  <span className="mono">
-                    {sent} of {whole}
-                  </span>
-                  {(item.counts["failed"] ?? 0) > 0 && (
-                    <span className="text-wrong"> · {item.counts["failed"]} came back</span>
-                  )}
-                  {item.putOff && (
-                    <span className="block text-label text-attention">
-                      {item.putOff.note}: nothing is lost, again at {clockTime(item.putOff.nextAt, zone)}
-                    </span>
-                  )}
-                </>
+                <SentBar item={item} whole={whole} waiting={waiting} held={held} sent={sent} zone={zone} />
               )}
             </span>
             {mayEdit && (
-              <span className="flex gap-2">
-                {waiting > 0 && (
-                  <Button disabled={isPending} onClick={() => attempt(() => acts.stop(item.id))}>
-                    Stop
-                  </Button>
-                )}
-                {held > 0 && (
-                  <Button disabled={isPending} onClick={() => attempt(() => acts.goOn(item.id))}>
-                    Go on with {held}
-                  </Button>
-                )}
-                <Confirm
-                  trigger={<Button weight="plain">Take off</Button>}
-                  title={`Take “${item.subject}” off`}
-                  act="Take it off"
-                  onConfirm={() => attempt(() => acts.remove(item.id))}
-                >
-                  <p>
-                    {waiting + held > 0 ? `${waiting + held} that have not left will not leave. ` : ""}What was sent
-                    stays sent.
-                  </p>
-                </Confirm>
-              </span>
+              <QueueActs
+                waiting={waiting}
+                isPending={isPending}
+                attempt={attempt}
+                acts={acts}
+                item={item}
+                held={held}
+              />
             )}
           </li>
         );

@@ -1,4 +1,5 @@
 "use client";
+import type { Dispatch, RefObject, SetStateAction } from "react";
 import { useRouter } from "next/navigation";
 import { useRef, useState, useTransition } from "react";
 import { toast } from "sonner";
@@ -35,8 +36,7 @@ function offsetAt(line: TrackMark, at: number, span: TrackSpan): number {
   return Math.max(5, niceOffset(minutes));
 }
 
-/** What goes when: each mail at its place around the hour. Planned ones are dragged along, or moved by the list below. */
-export function Track(props: {
+type TrackProps = {
   lines: readonly TrackMark[];
   startAt: number;
   endAt: number;
@@ -44,7 +44,137 @@ export function Track(props: {
   now: number;
   mayEdit: boolean;
   acts: TrackActs;
+};
+
+function TrackMark({
+  line,
+  zone,
+  props,
+  percent,
+  i,
+  box,
+  setDragged,
+  count,
+  isDragged,
+  span,
+}: {
+  line: TrackMark;
+  zone: string;
+  props: TrackProps;
+  percent: number;
+  i: number;
+  box: RefObject<HTMLDivElement | null>;
+  setDragged: Dispatch<SetStateAction<{ key: string; percent: number } | null>>;
+  count: number;
+  isDragged: boolean;
+  span: TrackSpan;
 }) {
+  return (
+    <div
+      key={line.key}
+      data-mail={line.key}
+      title={`${kindWords[line.kind]}, ${shortDate(line.at, zone)} ${clockTime(line.at, zone)}`}
+      className={classes(
+        "absolute flex -translate-x-1/2 touch-none flex-col items-center",
+        line.move && props.mayEdit ? "cursor-ew-resize" : "",
+        line.isOff && "opacity-40",
+      )}
+      style={{ left: `${percent}%`, top: `${4 + (i % 3) * 22}px` }}
+      onPointerDown={(event) => {
+        if (!line.move || !props.mayEdit || event.button !== 0) return;
+        box.current?.setPointerCapture(event.pointerId);
+        setDragged({ key: line.key, percent });
+      }}
+    >
+      <span
+        className={classes(
+          "mono border px-1 text-label leading-4",
+          line.move ? "border-action bg-sheet text-action" : "border-rule bg-ground text-ink-2",
+        )}
+      >
+        {count > 0 ? count : (whenUnknown[line.kind] ?? 0)}
+      </span>
+      {isDragged && (
+        <span className="mono absolute -top-5 bg-ink px-1.5 text-label whitespace-nowrap text-ground">
+          {spanWords(offsetAt(line, trackInstant(percent, span), span))}
+        </span>
+      )}
+    </div>
+  );
+}
+
+function TrackRow({
+  line,
+  zone,
+  props,
+  move,
+  attempt,
+  acts,
+  offsets,
+}: {
+  line: TrackMark;
+  zone: string;
+  props: TrackProps;
+  move: (line: TrackMark, minutes: number) => void;
+  attempt: (act: () => Promise<Done<unknown>>) => void;
+  acts: TrackActs;
+  offsets: number[];
+}) {
+  return (
+    <li
+      key={line.key}
+      className={classes(
+        "grid grid-cols-[11rem_13rem_1fr_auto] items-center gap-3 border-b border-rule py-1.5",
+        line.isOff && "text-ink-2",
+      )}
+    >
+      <span className="mono">
+        {shortDate(line.at, zone)} {clockTime(line.at, zone)}
+      </span>
+      <span className="truncate">{kindWords[line.kind]}</span>
+      <span className="text-ink-2">
+        {line.isOff
+          ? "switched off"
+          : total(line.counts) === 0
+            ? line.move
+              ? "planned for whoever it concerns then"
+              : ""
+            : Object.entries(line.counts)
+                .map(([state, n]) => `${n} ${stateWords[state] ?? state}`)
+                .join(" · ")}
+      </span>
+      <span className="flex items-center gap-2">
+        {line.move && props.mayEdit && <OffsetEditor line={line} onMove={(minutes) => move(line, minutes)} />}
+        {line.move?.kind === "reminder" && props.mayEdit && (
+          <Button
+            onClick={() =>
+              attempt(() =>
+                acts.setReminders(
+                  offsets.filter((one) => one !== (line.move as { offsetMinutes: number }).offsetMinutes),
+                ),
+              )
+            }
+            aria-label={`Switch the reminder ${spanWords(line.move.offsetMinutes)} ahead off`}
+          >
+            Off
+          </Button>
+        )}
+        {line.move?.kind === "follow-up" && props.mayEdit && (
+          <Button
+            onClick={() =>
+              attempt(() => acts.setFollowUp((line.move as { mailingId: string }).mailingId, { isOff: !line.isOff }))
+            }
+          >
+            {line.isOff ? "On" : "Off"}
+          </Button>
+        )}
+      </span>
+    </li>
+  );
+}
+
+/** What goes when: each mail at its place around the hour. Planned ones are dragged along, or moved by the list below. */
+export function Track(props: TrackProps) {
   const { lines, startAt, endAt, zone, acts } = props;
   const span: TrackSpan = {
     startAt,
@@ -112,92 +242,24 @@ export function Track(props: {
           const percent = isDragged ? dragged.percent : trackPercent(line.at, span);
           const count = total(line.counts);
           return (
-            <div
-              key={line.key}
-              data-mail={line.key}
-              title={`${kindWords[line.kind]}, ${shortDate(line.at, zone)} ${clockTime(line.at, zone)}`}
-              className={classes(
-                "absolute flex -translate-x-1/2 touch-none flex-col items-center",
-                line.move && props.mayEdit ? "cursor-ew-resize" : "",
-                line.isOff && "opacity-40",
-              )}
-              style={{ left: `${percent}%`, top: `${4 + (i % 3) * 22}px` }}
-              onPointerDown={(event) => {
-                if (!line.move || !props.mayEdit || event.button !== 0) return;
-                box.current?.setPointerCapture(event.pointerId);
-                setDragged({ key: line.key, percent });
-              }}
-            >
-              <span
-                className={classes(
-                  "mono border px-1 text-label leading-4",
-                  line.move ? "border-action bg-sheet text-action" : "border-rule bg-ground text-ink-2",
-                )}
-              >
-                {count > 0 ? count : (whenUnknown[line.kind] ?? 0)}
-              </span>
-              {isDragged && (
-                <span className="mono absolute -top-5 bg-ink px-1.5 text-label whitespace-nowrap text-ground">
-                  {spanWords(offsetAt(line, trackInstant(percent, span), span))}
-                </span>
-              )}
-            </div>
+            <TrackMark
+              line={line}
+              zone={zone}
+              props={props}
+              percent={percent}
+              i={i}
+              box={box}
+              setDragged={setDragged}
+              count={count}
+              isDragged={isDragged}
+              span={span}
+            />
           );
         })}
       </div>
       <ul aria-label="What goes when" className="mt-2">
         {lines.map((line) => (
-          <li
-            key={line.key}
-            className={classes(
-              "grid grid-cols-[11rem_13rem_1fr_auto] items-center gap-3 border-b border-rule py-1.5",
-              line.isOff && "text-ink-2",
-            )}
-          >
-            <span className="mono">
-              {shortDate(line.at, zone)} {clockTime(line.at, zone)}
-            </span>
-            <span className="truncate">{kindWords[line.kind]}</span>
-            <span className="text-ink-2">
-              {line.isOff
-                ? "switched off"
-                : total(line.counts) === 0
-                  ? line.move
-                    ? "planned for whoever it concerns then"
-                    : ""
-                  : Object.entries(line.counts)
-                      .map(([state, n]) => `${n} ${stateWords[state] ?? state}`)
-                      .join(" · ")}
-            </span>
-            <span className="flex items-center gap-2">
-              {line.move && props.mayEdit && <OffsetEditor line={line} onMove={(minutes) => move(line, minutes)} />}
-              {line.move?.kind === "reminder" && props.mayEdit && (
-                <Button
-                  onClick={() =>
-                    attempt(() =>
-                      acts.setReminders(
-                        offsets.filter((one) => one !== (line.move as { offsetMinutes: number }).offsetMinutes),
-                      ),
-                    )
-                  }
-                  aria-label={`Switch the reminder ${spanWords(line.move.offsetMinutes)} ahead off`}
-                >
-                  Off
-                </Button>
-              )}
-              {line.move?.kind === "follow-up" && props.mayEdit && (
-                <Button
-                  onClick={() =>
-                    attempt(() =>
-                      acts.setFollowUp((line.move as { mailingId: string }).mailingId, { isOff: !line.isOff }),
-                    )
-                  }
-                >
-                  {line.isOff ? "On" : "Off"}
-                </Button>
-              )}
-            </span>
-          </li>
+          <TrackRow line={line} zone={zone} props={props} move={move} attempt={attempt} acts={acts} offsets={offsets} />
         ))}
       </ul>
       {props.mayEdit && offsets.length < 8 && (

@@ -1,4 +1,5 @@
 "use client";
+import type { Dispatch, SetStateAction } from "react";
 import { useState, useTransition } from "react";
 import { toast } from "sonner";
 import type { HouseRules } from "@/core/house";
@@ -28,6 +29,66 @@ const readLines = (text: string) =>
       const [country = "", ...rest] = line.split(":");
       return { country: country.trim(), number: rest.join(":").trim() };
     });
+
+function NumberFields({ rules, setRules }: { rules: HouseRules; setRules: Dispatch<SetStateAction<HouseRules>> }) {
+  return (
+    <div className="grid grid-cols-2 gap-3">
+      {numbers.map(([key, label]) => (
+        <Field key={key} label={label}>
+          {(ids) => (
+            <input
+              {...ids}
+              type="number"
+              className={`${inputClass} mono`}
+              value={rules[key]}
+              onChange={(event) => setRules({ ...rules, [key]: Number(event.target.value) })}
+            />
+          )}
+        </Field>
+      ))}
+      <Field label="Starts from">
+        {(ids) => (
+          <ClockInput
+            {...ids}
+            value={rules.earliestStart}
+            onChange={(clock) => clock && setRules({ ...rules, earliestStart: clock })}
+          />
+        )}
+      </Field>
+      <Field label="Starts until">
+        {(ids) => (
+          <ClockInput
+            {...ids}
+            value={rules.latestStart}
+            onChange={(clock) => clock && setRules({ ...rules, latestStart: clock })}
+          />
+        )}
+      </Field>
+    </div>
+  );
+}
+
+function ProposalFields({ rules, setRules }: { rules: HouseRules; setRules: Dispatch<SetStateAction<HouseRules>> }) {
+  return (
+    <div className="grid grid-cols-3 gap-3">
+      {proposals.map(([key, label]) => (
+        <Field key={key} label={label}>
+          {(ids) => (
+            <input
+              {...ids}
+              type="number"
+              className={`${inputClass} mono`}
+              value={rules.proposed[key]}
+              onChange={(event) =>
+                setRules({ ...rules, proposed: { ...rules.proposed, [key]: Number(event.target.value) } })
+              }
+            />
+          )}
+        </Field>
+      ))}
+    </div>
+  );
+}
 
 /** The house's limits and what a new plan begins with. */
 export function RulesForm({
@@ -61,57 +122,9 @@ export function RulesForm({
         Beyond a limit a plan is refused with the figure; more seats are asked for on the plan.
       </p>
       <fieldset disabled={!mayEdit} className="mt-2 flex flex-col gap-3">
-        <div className="grid grid-cols-2 gap-3">
-          {numbers.map(([key, label]) => (
-            <Field key={key} label={label}>
-              {(ids) => (
-                <input
-                  {...ids}
-                  type="number"
-                  className={`${inputClass} mono`}
-                  value={rules[key]}
-                  onChange={(event) => setRules({ ...rules, [key]: Number(event.target.value) })}
-                />
-              )}
-            </Field>
-          ))}
-          <Field label="Starts from">
-            {(ids) => (
-              <ClockInput
-                {...ids}
-                value={rules.earliestStart}
-                onChange={(clock) => clock && setRules({ ...rules, earliestStart: clock })}
-              />
-            )}
-          </Field>
-          <Field label="Starts until">
-            {(ids) => (
-              <ClockInput
-                {...ids}
-                value={rules.latestStart}
-                onChange={(clock) => clock && setRules({ ...rules, latestStart: clock })}
-              />
-            )}
-          </Field>
-        </div>
+        <NumberFields rules={rules} setRules={setRules} />
         <p className="text-label font-medium text-ink-2">A new plan begins with</p>
-        <div className="grid grid-cols-3 gap-3">
-          {proposals.map(([key, label]) => (
-            <Field key={key} label={label}>
-              {(ids) => (
-                <input
-                  {...ids}
-                  type="number"
-                  className={`${inputClass} mono`}
-                  value={rules.proposed[key]}
-                  onChange={(event) =>
-                    setRules({ ...rules, proposed: { ...rules.proposed, [key]: Number(event.target.value) } })
-                  }
-                />
-              )}
-            </Field>
-          ))}
-        </div>
+        <ProposalFields rules={rules} setRules={setRules} />
         <label className="flex items-center gap-2">
           <input
             type="checkbox"

@@ -1,4 +1,5 @@
 "use client";
+import type { Dispatch, SetStateAction } from "react";
 import { useState, useTransition } from "react";
 import { workFromMinute, workUntilMinute } from "@/core/people";
 import { cityOf, clockTime, localWords, minuteMs, shiftLocal, wallTimeAt, weekdayName, shortDate } from "@/core/time";
@@ -88,14 +89,84 @@ function DayGrid({ grid, zone, startAt }: { grid: Grid; zone: string; startAt: n
   );
 }
 
-/** When everybody who must be there is free (rule 4): the best slots with the reason, the day as a grid. */
-export function FindATime(props: {
+type FindATimeProps = {
   people: readonly { ticketId: string; name: string; isRequired: boolean }[];
   zone: string;
   fromLocal: string;
   durationMinutes: number;
   find: (input: unknown) => Promise<Done<Grid>>;
+};
+
+function WhoIsNeeded({
+  props,
+  required,
+  setRequired,
+}: {
+  props: FindATimeProps;
+  required: ReadonlySet<string>;
+  setRequired: Dispatch<SetStateAction<ReadonlySet<string>>>;
 }) {
+  return (
+    <fieldset className="mt-2 flex flex-wrap gap-x-4 gap-y-1">
+      <legend className="text-label font-medium text-ink-2">Must be there</legend>
+      {props.people.map((person) => (
+        <label key={person.ticketId} className="flex items-center gap-1">
+          <input
+            type="checkbox"
+            checked={required.has(person.ticketId)}
+            onChange={(event) =>
+              setRequired(
+                new Set(
+                  event.target.checked
+                    ? [...required, person.ticketId]
+                    : [...required].filter((id) => id !== person.ticketId),
+                ),
+              )
+            }
+          />
+          {person.name}
+        </label>
+      ))}
+    </fieldset>
+  );
+}
+
+function SlotList({
+  grid,
+  chosen,
+  setChosen,
+  zone,
+}: {
+  grid: Grid;
+  chosen: number | null;
+  setChosen: Dispatch<SetStateAction<number | null>>;
+  zone: string;
+}) {
+  return (
+    <ol className="grid grid-cols-2 gap-x-6">
+      {grid.slots.slice(0, 12).map((slot) => (
+        <li key={slot.startAt} className="border-t border-rule py-1.5">
+          <button
+            type="button"
+            aria-pressed={slot.startAt === chosen}
+            onClick={() => setChosen(slot.startAt)}
+            className={classes("text-left", slot.startAt === chosen && "font-semibold")}
+          >
+            <span className="mono">{localWords(wallTimeAt(slot.startAt, zone).local)}</span>
+            <span className="block text-label font-normal text-ink-2">
+              {slot.withinHours} within working hours
+              {slot.busyNames.length > 0 ? ` · busy: ${slot.busyNames.join(", ")}` : " · everybody free"}
+              {slot.outsideNames.length > 0 ? ` · outside their hours: ${slot.outsideNames.join(", ")}` : ""}
+            </span>
+          </button>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+/** When everybody who must be there is free (rule 4): the best slots with the reason, the day as a grid. */
+export function FindATime(props: FindATimeProps) {
   const { zone } = props;
   const [required, setRequired] = useState<ReadonlySet<string>>(
     new Set(props.people.filter((one) => one.isRequired).map((one) => one.ticketId)),
@@ -126,27 +197,7 @@ export function FindATime(props: {
       <p className="text-ink-2">
         From the calendars that were added and what Stage Call knows of the people’s other dates.
       </p>
-      <fieldset className="mt-2 flex flex-wrap gap-x-4 gap-y-1">
-        <legend className="text-label font-medium text-ink-2">Must be there</legend>
-        {props.people.map((person) => (
-          <label key={person.ticketId} className="flex items-center gap-1">
-            <input
-              type="checkbox"
-              checked={required.has(person.ticketId)}
-              onChange={(event) =>
-                setRequired(
-                  new Set(
-                    event.target.checked
-                      ? [...required, person.ticketId]
-                      : [...required].filter((id) => id !== person.ticketId),
-                  ),
-                )
-              }
-            />
-            {person.name}
-          </label>
-        ))}
-      </fieldset>
+      <WhoIsNeeded props={props} required={required} setRequired={setRequired} />
       <div className="mt-2 flex items-end gap-3">
         <Field label="From">
           {(ids) => (
@@ -197,25 +248,7 @@ export function FindATime(props: {
             </p>
           )}
           {chosen !== null && <DayGrid grid={grid} zone={zone} startAt={chosen} />}
-          <ol className="grid grid-cols-2 gap-x-6">
-            {grid.slots.slice(0, 12).map((slot) => (
-              <li key={slot.startAt} className="border-t border-rule py-1.5">
-                <button
-                  type="button"
-                  aria-pressed={slot.startAt === chosen}
-                  onClick={() => setChosen(slot.startAt)}
-                  className={classes("text-left", slot.startAt === chosen && "font-semibold")}
-                >
-                  <span className="mono">{localWords(wallTimeAt(slot.startAt, zone).local)}</span>
-                  <span className="block text-label font-normal text-ink-2">
-                    {slot.withinHours} within working hours
-                    {slot.busyNames.length > 0 ? ` · busy: ${slot.busyNames.join(", ")}` : " · everybody free"}
-                    {slot.outsideNames.length > 0 ? ` · outside their hours: ${slot.outsideNames.join(", ")}` : ""}
-                  </span>
-                </button>
-              </li>
-            ))}
-          </ol>
+          <SlotList grid={grid} chosen={chosen} setChosen={setChosen} zone={zone} />
         </div>
       )}
     </section>

@@ -1,4 +1,5 @@
 "use client";
+import type { TransitionStartFunction } from "react";
 import { useState, useTransition } from "react";
 import { toast } from "sonner";
 import { duties as allDuties, type Duty, type Role } from "@/core/people";
@@ -83,6 +84,82 @@ function Availability({
   );
 }
 
+function DutyBox({
+  duty,
+  mayEdit,
+  person,
+  run,
+  report,
+  acts,
+}: {
+  duty: Duty;
+  mayEdit: boolean;
+  person: Person;
+  run: TransitionStartFunction;
+  report: <T>(done: Promise<Done<T>>, words: (value: T) => string) => Promise<void>;
+  acts: PeopleActs;
+}) {
+  return (
+    <label key={duty} className="flex items-center gap-1 text-label">
+      <input
+        type="checkbox"
+        disabled={!mayEdit}
+        checked={person.duties.includes(duty)}
+        onChange={(event) =>
+          run(() =>
+            report(
+              acts.setDuties(
+                person.ticketId,
+                event.target.checked ? [...person.duties, duty] : person.duties.filter((one) => one !== duty),
+              ),
+              () => "Duties saved.",
+            ),
+          )
+        }
+      />
+      {dutyWords[duty]}
+    </label>
+  );
+}
+
+function PersonActs({
+  run,
+  acts,
+  person,
+  setPreview,
+  report,
+}: {
+  run: TransitionStartFunction;
+  acts: PeopleActs;
+  person: Person;
+  setPreview: (next: { ticketId: string; mail: PreviewMail }) => void;
+  report: <T>(done: Promise<Done<T>>, words: (value: T) => string) => Promise<void>;
+}) {
+  return (
+    <div className="flex items-start gap-2">
+      <Button
+        onClick={() =>
+          run(async () => {
+            const mail = await acts.preview(person.ticketId);
+            if (mail.ok) setPreview({ ticketId: person.ticketId, mail: mail.value });
+            else toast.error(mail.words);
+          })
+        }
+      >
+        See the invitation
+      </Button>
+      <Button
+        weight="plain"
+        onClick={() =>
+          run(() => report(acts.remove(person.ticketId), () => `${person.name} is off the list; the link is dead.`))
+        }
+      >
+        Take off
+      </Button>
+    </div>
+  );
+}
+
 /** Everyone of the stage and the crew, with duties and invitations. */
 export function PeopleBoard({
   people,
@@ -123,55 +200,13 @@ export function PeopleBoard({
               {person.role === "crew" && (
                 <div className="mt-1 flex flex-wrap gap-x-3 gap-y-0.5">
                   {allDuties.map((duty) => (
-                    <label key={duty} className="flex items-center gap-1 text-label">
-                      <input
-                        type="checkbox"
-                        disabled={!mayEdit}
-                        checked={person.duties.includes(duty)}
-                        onChange={(event) =>
-                          run(() =>
-                            report(
-                              acts.setDuties(
-                                person.ticketId,
-                                event.target.checked
-                                  ? [...person.duties, duty]
-                                  : person.duties.filter((one) => one !== duty),
-                              ),
-                              () => "Duties saved.",
-                            ),
-                          )
-                        }
-                      />
-                      {dutyWords[duty]}
-                    </label>
+                    <DutyBox duty={duty} mayEdit={mayEdit} person={person} run={run} report={report} acts={acts} />
                   ))}
                 </div>
               )}
             </div>
             {mayEdit && person.role !== "producer" && (
-              <div className="flex items-start gap-2">
-                <Button
-                  onClick={() =>
-                    run(async () => {
-                      const mail = await acts.preview(person.ticketId);
-                      if (mail.ok) setPreview({ ticketId: person.ticketId, mail: mail.value });
-                      else toast.error(mail.words);
-                    })
-                  }
-                >
-                  See the invitation
-                </Button>
-                <Button
-                  weight="plain"
-                  onClick={() =>
-                    run(() =>
-                      report(acts.remove(person.ticketId), () => `${person.name} is off the list; the link is dead.`),
-                    )
-                  }
-                >
-                  Take off
-                </Button>
-              </div>
+              <PersonActs run={run} acts={acts} person={person} setPreview={setPreview} report={report} />
             )}
           </li>
         ))}

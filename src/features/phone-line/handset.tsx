@@ -17,6 +17,64 @@ function heard({ place, isCurtainUp }: CallState): string {
   return place === "house" && !isCurtainUp ? "“The curtain is down. The programme begins shortly.”" : hears[place];
 }
 
+function CallInProgress({
+  call,
+  state,
+  level,
+  speak,
+}: {
+  call: ReturnType<typeof useCall>;
+  state: CallState;
+  level: number;
+  speak: (next: number) => void;
+}) {
+  return (
+    <section className="mt-4 flex flex-col gap-4 bg-sheet p-5" aria-live="polite">
+      <div>
+        <p className="text-head font-semibold" dir="auto">
+          {state.title}
+        </p>
+        <p className="text-ink-2">
+          {state.name} ·{" "}
+          {state.place === "over"
+            ? "the call is over"
+            : `in the ${state.place}`
+                .replace("in the backstage", "backstage")
+                .replace("in the standby", "on standby")
+                .replace("in the stage", "on stage")}
+          {state.isMicrophoneOpen !== null && ` · microphone ${state.isMicrophoneOpen ? "open" : "closed"}`}
+        </p>
+      </div>
+      <p>
+        <span className="block text-label text-ink-2">You hear</span>
+        {heard(state)}
+      </p>
+      {state.place !== "over" && (
+        <label className="block">
+          <span className="block text-label text-ink-2">How loud you speak</span>
+          <input
+            type="range"
+            min={0}
+            max={100}
+            step={5}
+            value={level}
+            onChange={(event) => speak(Number(event.target.value))}
+            className="w-full accent-[var(--action)]"
+          />
+        </label>
+      )}
+      <div className="flex gap-2">
+        {state.isMicrophoneOpen !== null && state.place !== "over" && (
+          <Button onClick={() => void call.press()}>
+            6: {state.isMicrophoneOpen ? "close" : "open"} the microphone
+          </Button>
+        )}
+        <Button onClick={() => void call.hangUp()}>Hang up</Button>
+      </div>
+    </section>
+  );
+}
+
 /** The stand-in of a telephone: dials a number of the house, types the two numbers, speaks and hangs up. */
 export function Handset({ numbers }: { numbers: readonly { country: string; number: string }[] }) {
   const call = useCall();
@@ -89,52 +147,7 @@ export function Handset({ numbers }: { numbers: readonly { country: string; numb
           </Button>
         </form>
       )}
-      {call.isOn && call.state && (
-        <section className="mt-4 flex flex-col gap-4 bg-sheet p-5" aria-live="polite">
-          <div>
-            <p className="text-head font-semibold" dir="auto">
-              {call.state.title}
-            </p>
-            <p className="text-ink-2">
-              {call.state.name} ·{" "}
-              {call.state.place === "over"
-                ? "the call is over"
-                : `in the ${call.state.place}`
-                    .replace("in the backstage", "backstage")
-                    .replace("in the standby", "on standby")
-                    .replace("in the stage", "on stage")}
-              {call.state.isMicrophoneOpen !== null &&
-                ` · microphone ${call.state.isMicrophoneOpen ? "open" : "closed"}`}
-            </p>
-          </div>
-          <p>
-            <span className="block text-label text-ink-2">You hear</span>
-            {heard(call.state)}
-          </p>
-          {call.state.place !== "over" && (
-            <label className="block">
-              <span className="block text-label text-ink-2">How loud you speak</span>
-              <input
-                type="range"
-                min={0}
-                max={100}
-                step={5}
-                value={level}
-                onChange={(event) => speak(Number(event.target.value))}
-                className="w-full accent-[var(--action)]"
-              />
-            </label>
-          )}
-          <div className="flex gap-2">
-            {call.state.isMicrophoneOpen !== null && call.state.place !== "over" && (
-              <Button onClick={() => void call.press()}>
-                6: {call.state.isMicrophoneOpen ? "close" : "open"} the microphone
-              </Button>
-            )}
-            <Button onClick={() => void call.hangUp()}>Hang up</Button>
-          </div>
-        </section>
-      )}
+      {call.isOn && call.state && <CallInProgress call={call} state={call.state} level={level} speak={speak} />}
     </main>
   );
 }

@@ -1,4 +1,5 @@
 "use client";
+import type { Dispatch, SetStateAction } from "react";
 import { useRouter } from "next/navigation";
 import { useEffect, useState, useTransition } from "react";
 import { toast } from "sonner";
@@ -130,6 +131,94 @@ function Consequences({ preview }: { preview: Preview }) {
         </p>
       ))}
       {preview.refusedWords && <Note tone="wrong">{preview.refusedWords}</Note>}
+    </div>
+  );
+}
+
+function MoveFields({
+  chosen,
+  firstStartLocal,
+  setFirst,
+  todayLocal,
+  firstChosen,
+  duration,
+  setDuration,
+}: {
+  chosen: StripDate[];
+  firstStartLocal: string;
+  setFirst: Dispatch<SetStateAction<string | null>>;
+  todayLocal: string;
+  firstChosen: StripDate;
+  duration: string;
+  setDuration: Dispatch<SetStateAction<string>>;
+}) {
+  return (
+    <div className="grid grid-cols-[18rem_8rem] gap-3">
+      <MomentField
+        label={`The first of ${chosen.length} marked moves to`}
+        value={firstStartLocal}
+        onChange={setFirst}
+        todayLocal={todayLocal}
+      />
+      <Field label="Length, min">
+        {(ids) => (
+          <input
+            {...ids}
+            type="number"
+            min={5}
+            className={inputClass}
+            placeholder={String(firstChosen.durationMinutes)}
+            value={duration}
+            onChange={(event) => setDuration(event.target.value)}
+          />
+        )}
+      </Field>
+    </div>
+  );
+}
+
+function ChangeActs({
+  isPending,
+  isMoving,
+  preview,
+  apply,
+  marked,
+  chosen,
+  tellPeople,
+  change,
+}: {
+  isPending: boolean;
+  isMoving: boolean;
+  preview: Preview | null;
+  apply: (input: ExtentInput) => void;
+  marked: ReadonlySet<string>;
+  chosen: StripDate[];
+  tellPeople: boolean;
+  change: ExtentInput["change"];
+}) {
+  return (
+    <div className="flex gap-2">
+      <Button
+        weight="act"
+        disabled={isPending || !isMoving || !preview || preview.refusedWords !== null}
+        onClick={() => apply({ markedIds: [...marked], change })}
+      >
+        Move {chosen.length === 1 ? "the date" : `${chosen.length} dates`}
+      </Button>
+      <Confirm
+        trigger={
+          <Button weight="danger">Call off {chosen.length === 1 ? "the date" : `${chosen.length} dates`}</Button>
+        }
+        title="Call off"
+        act={`Call off ${chosen.length}`}
+        onConfirm={() => apply({ markedIds: [...marked], change: { kind: "call-off" } })}
+      >
+        <p>
+          {chosen.reduce((sum, date) => sum + date.registered, 0)} registrations lose their date.{" "}
+          {tellPeople ? "They are told by mail at once." : "Nobody is told unless you ask for it."} It can be undone
+          until something newer is changed.
+        </p>
+      </Confirm>
     </div>
   );
 }
@@ -269,57 +358,30 @@ export function SeriesStrip({
           {wrong && <Note tone="wrong">{wrong}</Note>}
           {firstChosen && (
             <div className="flex flex-col gap-3 border-l-2 border-action pl-4">
-              <div className="grid grid-cols-[18rem_8rem] gap-3">
-                <MomentField
-                  label={`The first of ${chosen.length} marked moves to`}
-                  value={firstStartLocal}
-                  onChange={setFirst}
-                  todayLocal={todayLocal}
-                />
-                <Field label="Length, min">
-                  {(ids) => (
-                    <input
-                      {...ids}
-                      type="number"
-                      min={5}
-                      className={inputClass}
-                      placeholder={String(firstChosen.durationMinutes)}
-                      value={duration}
-                      onChange={(event) => setDuration(event.target.value)}
-                    />
-                  )}
-                </Field>
-              </div>
+              <MoveFields
+                chosen={chosen}
+                firstStartLocal={firstStartLocal}
+                setFirst={setFirst}
+                todayLocal={todayLocal}
+                firstChosen={firstChosen}
+                duration={duration}
+                setDuration={setDuration}
+              />
               {preview && <Consequences preview={preview} />}
               <label className="flex items-center gap-2">
                 <input type="checkbox" checked={tellPeople} onChange={(event) => setTellPeople(event.target.checked)} />{" "}
                 Tell the people concerned by mail
               </label>
-              <div className="flex gap-2">
-                <Button
-                  weight="act"
-                  disabled={isPending || !isMoving || !preview || preview.refusedWords !== null}
-                  onClick={() => apply({ markedIds: [...marked], change })}
-                >
-                  Move {chosen.length === 1 ? "the date" : `${chosen.length} dates`}
-                </Button>
-                <Confirm
-                  trigger={
-                    <Button weight="danger">
-                      Call off {chosen.length === 1 ? "the date" : `${chosen.length} dates`}
-                    </Button>
-                  }
-                  title="Call off"
-                  act={`Call off ${chosen.length}`}
-                  onConfirm={() => apply({ markedIds: [...marked], change: { kind: "call-off" } })}
-                >
-                  <p>
-                    {chosen.reduce((sum, date) => sum + date.registered, 0)} registrations lose their date.{" "}
-                    {tellPeople ? "They are told by mail at once." : "Nobody is told unless you ask for it."} It can be
-                    undone until something newer is changed.
-                  </p>
-                </Confirm>
-              </div>
+              <ChangeActs
+                isPending={isPending}
+                isMoving={isMoving}
+                preview={preview}
+                apply={apply}
+                marked={marked}
+                chosen={chosen}
+                tellPeople={tellPeople}
+                change={change}
+              />
             </div>
           )}
         </div>

@@ -1,4 +1,5 @@
 "use client";
+import type { RunSheetPlan } from "@/core/run-sheet";
 import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
 import {
   arrayMove,
@@ -52,6 +53,155 @@ function withPolls(sheet: RunSheetInput, polls: RunSheetInput["polls"]): RunShee
   };
 }
 
+function PlanRail({
+  startAt,
+  endAt,
+  plan,
+  zone,
+  sheet,
+  props,
+  changeSegment,
+}: {
+  startAt: number;
+  endAt: number;
+  plan: RunSheetPlan;
+  zone: string;
+  sheet: RunSheetInput;
+  props: RunSheetEditorProps;
+  changeSegment: (id: string, part: Partial<RunSheetInput["segments"][number]>) => void;
+}) {
+  return (
+    <Rail
+      size="large"
+      from={startAt}
+      to={Math.max(endAt, plan.segmentsEndAt)}
+      zone={zone}
+      blocks={plan.segments.map((row, i) => ({
+        ...row,
+        title: sheet.segments[i]!.title,
+        isFixed: sheet.segments[i]!.fixedStartLocal !== null,
+        overlapMinutes: row.overlapMinutes,
+      }))}
+      marks={[
+        { at: startAt, label: clockTime(startAt, zone) },
+        { at: endAt, label: `end ${clockTime(endAt, zone)}` },
+      ]}
+    >
+      {props.mayEdit && (
+        <RailHand
+          from={startAt}
+          to={Math.max(endAt, plan.segmentsEndAt)}
+          blocks={plan.segments.map((row, i) => ({
+            id: row.id,
+            title: sheet.segments[i]!.title,
+            startAt: row.startAt,
+            endAt: row.endAt,
+            gapMinutes: row.gapMinutes,
+          }))}
+          onStretch={(id, lengthMinutes) => changeSegment(id, { lengthMinutes })}
+          onPin={(id, at) => changeSegment(id, { fixedStartLocal: wallTimeAt(at, zone).local })}
+        />
+      )}
+    </Rail>
+  );
+}
+
+function SegmentRows({
+  sheet,
+  plan,
+  zone,
+  props,
+  changeSegment,
+  change,
+}: {
+  sheet: RunSheetInput;
+  plan: RunSheetPlan;
+  zone: string;
+  props: RunSheetEditorProps;
+  changeSegment: (id: string, part: Partial<RunSheetInput["segments"][number]>) => void;
+  change: (next: RunSheetInput) => void;
+}) {
+  return (
+    <ol>
+      {sheet.segments.map((segment, i) => (
+        <SegmentRow
+          key={segment.id}
+          segment={segment}
+          planned={plan.segments[i]!}
+          zone={zone}
+          day={props.startLocal.slice(0, 10)}
+          leaders={props.leaders}
+          polls={sheet.polls}
+          onChange={(part) => changeSegment(segment.id, part)}
+          onRemove={() => change({ ...sheet, segments: sheet.segments.filter((one) => one.id !== segment.id) })}
+        />
+      ))}
+    </ol>
+  );
+}
+
+function AddSegment({ change, sheet }: { change: (next: RunSheetInput) => void; sheet: RunSheetInput }) {
+  return (
+    <Button
+      className="mt-2"
+      onClick={() =>
+        change({
+          ...sheet,
+          segments: [
+            ...sheet.segments,
+            {
+              id: crypto.randomUUID(),
+              title: "",
+              lengthMinutes: 10,
+              fixedStartLocal: null,
+              leaderTicketId: null,
+              pollId: null,
+            },
+          ],
+        })
+      }
+    >
+      Add a segment
+    </Button>
+  );
+}
+
+function SaveRow({
+  isPending,
+  save,
+  isDirty,
+  props,
+  copy,
+}: {
+  isPending: boolean;
+  save: () => void;
+  isDirty: boolean;
+  props: RunSheetEditorProps;
+  copy: () => void;
+}) {
+  return (
+    <div className="flex items-center gap-3">
+      <Button weight="act" disabled={isPending} onClick={save}>
+        Save the run sheet
+      </Button>
+      {isDirty && <span className="text-ink-2">Not saved yet; kept in this browser.</span>}
+      {props.hasLaterDates && !isDirty && (
+        <Confirm
+          trigger={<Button disabled={isPending}>Lay it into all later dates</Button>}
+          title="Lay it into all later dates"
+          act="Lay it in"
+          onConfirm={copy}
+        >
+          <p>
+            Later dates that have no segments and polls yet get these, with hours of their own. A date that has a run
+            sheet keeps it.
+          </p>
+        </Confirm>
+      )}
+    </div>
+  );
+}
+
 /** The plan of the hour on the rail, reordered by hand or by keyboard. */
 export function RunSheetEditor(props: RunSheetEditorProps) {
   const { startAt, endAt, zone } = props;
@@ -103,38 +253,15 @@ export function RunSheetEditor(props: RunSheetEditorProps) {
   return (
     <div className="flex flex-col gap-4">
       {props.mayEdit && <DraftNote draft={draft} />}
-      <Rail
-        size="large"
-        from={startAt}
-        to={Math.max(endAt, plan.segmentsEndAt)}
+      <PlanRail
+        startAt={startAt}
+        endAt={endAt}
+        plan={plan}
         zone={zone}
-        blocks={plan.segments.map((row, i) => ({
-          ...row,
-          title: sheet.segments[i]!.title,
-          isFixed: sheet.segments[i]!.fixedStartLocal !== null,
-          overlapMinutes: row.overlapMinutes,
-        }))}
-        marks={[
-          { at: startAt, label: clockTime(startAt, zone) },
-          { at: endAt, label: `end ${clockTime(endAt, zone)}` },
-        ]}
-      >
-        {props.mayEdit && (
-          <RailHand
-            from={startAt}
-            to={Math.max(endAt, plan.segmentsEndAt)}
-            blocks={plan.segments.map((row, i) => ({
-              id: row.id,
-              title: sheet.segments[i]!.title,
-              startAt: row.startAt,
-              endAt: row.endAt,
-              gapMinutes: row.gapMinutes,
-            }))}
-            onStretch={(id, lengthMinutes) => changeSegment(id, { lengthMinutes })}
-            onPin={(id, at) => changeSegment(id, { fixedStartLocal: wallTimeAt(at, zone).local })}
-          />
-        )}
-      </Rail>
+        sheet={sheet}
+        props={props}
+        changeSegment={changeSegment}
+      />
       <p className={over > 0 ? "text-attention" : "text-ink-2"}>
         Segments end at <span className="mono">{clockTime(plan.segmentsEndAt, zone)}</span>, the date at{" "}
         <span className="mono">{clockTime(endAt, zone)}</span>
@@ -164,47 +291,18 @@ export function RunSheetEditor(props: RunSheetEditorProps) {
             }}
           >
             <SortableContext items={sheet.segments.map((one) => one.id)} strategy={verticalListSortingStrategy}>
-              <ol>
-                {sheet.segments.map((segment, i) => (
-                  <SegmentRow
-                    key={segment.id}
-                    segment={segment}
-                    planned={plan.segments[i]!}
-                    zone={zone}
-                    day={props.startLocal.slice(0, 10)}
-                    leaders={props.leaders}
-                    polls={sheet.polls}
-                    onChange={(part) => changeSegment(segment.id, part)}
-                    onRemove={() =>
-                      change({ ...sheet, segments: sheet.segments.filter((one) => one.id !== segment.id) })
-                    }
-                  />
-                ))}
-              </ol>
+              <SegmentRows
+                sheet={sheet}
+                plan={plan}
+                zone={zone}
+                props={props}
+                changeSegment={changeSegment}
+                change={change}
+              />
             </SortableContext>
           </DndContext>
           {sheet.segments.length === 0 && <p className="py-3 text-ink-2">Nothing is planned for the hour yet.</p>}
-          <Button
-            className="mt-2"
-            onClick={() =>
-              change({
-                ...sheet,
-                segments: [
-                  ...sheet.segments,
-                  {
-                    id: crypto.randomUUID(),
-                    title: "",
-                    lengthMinutes: 10,
-                    fixedStartLocal: null,
-                    leaderTicketId: null,
-                    pollId: null,
-                  },
-                ],
-              })
-            }
-          >
-            Add a segment
-          </Button>
+          <AddSegment change={change} sheet={sheet} />
         </div>
         <PartEditor
           parts={sheet.parts}
@@ -214,27 +312,7 @@ export function RunSheetEditor(props: RunSheetEditorProps) {
         />
         <PollEditor polls={sheet.polls} onChange={(polls) => change(withPolls(sheet, polls))} />
       </fieldset>
-      {props.mayEdit && (
-        <div className="flex items-center gap-3">
-          <Button weight="act" disabled={isPending} onClick={save}>
-            Save the run sheet
-          </Button>
-          {isDirty && <span className="text-ink-2">Not saved yet; kept in this browser.</span>}
-          {props.hasLaterDates && !isDirty && (
-            <Confirm
-              trigger={<Button disabled={isPending}>Lay it into all later dates</Button>}
-              title="Lay it into all later dates"
-              act="Lay it in"
-              onConfirm={copy}
-            >
-              <p>
-                Later dates that have no segments and polls yet get these, with hours of their own. A date that has a
-                run sheet keeps it.
-              </p>
-            </Confirm>
-          )}
-        </div>
-      )}
+      {props.mayEdit && <SaveRow isPending={isPending} save={save} isDirty={isDirty} props={props} copy={copy} />}
     </div>
   );
 }

@@ -27,6 +27,47 @@ export interface SpineState {
   readonly notes: Readonly<Record<string, string>>;
 }
 
+function FindingList({
+  spine,
+  date,
+  mend,
+  base,
+  query,
+}: {
+  spine: SpineState;
+  date: { readonly id: string; readonly startAt: number; readonly zone: string; readonly phase: string } | null;
+  mend: MendAct | undefined;
+  base: string;
+  query: string;
+}) {
+  return (
+    <ul className="mt-1">
+      {spine.findings.map((finding) => {
+        const words = findingWords(finding);
+        const zone = date?.zone ?? "UTC";
+        const act = mend && hasMend(finding) && mendable[finding.check];
+        return (
+          <li key={finding.check} className="grid grid-cols-[13rem_1fr_auto] gap-3 border-t border-rule py-1">
+            <span className="text-label text-ink-2">{severityWords[finding.severity]}</span>
+            <span>
+              {words.missing}{" "}
+              <span className="text-label text-ink-2">
+                by {shortDate(finding.byAt, zone)} {clockTime(finding.byAt, zone)}
+              </span>
+            </span>
+            <span className="flex items-center gap-4">
+              {act && date && <Mend act={mend.bind(null, date.id, finding.check)} words={act} />}
+              <Link href={`${base}/${finding.place}${query}#${finding.field}`} prefetch={false}>
+                {words.mend}
+              </Link>
+            </span>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
 /** The event's workspace: the order of work as a spine on the left, readiness one drawer away. */
 export function Workspace({
   spine,
@@ -103,30 +144,7 @@ export function Workspace({
               <summary className="cursor-pointer font-medium text-attention">
                 Readiness: {spine.findings.length} {spine.findings.length === 1 ? "thing" : "things"} missing
               </summary>
-              <ul className="mt-1">
-                {spine.findings.map((finding) => {
-                  const words = findingWords(finding);
-                  const zone = date?.zone ?? "UTC";
-                  const act = mend && hasMend(finding) && mendable[finding.check];
-                  return (
-                    <li key={finding.check} className="grid grid-cols-[13rem_1fr_auto] gap-3 border-t border-rule py-1">
-                      <span className="text-label text-ink-2">{severityWords[finding.severity]}</span>
-                      <span>
-                        {words.missing}{" "}
-                        <span className="text-label text-ink-2">
-                          by {shortDate(finding.byAt, zone)} {clockTime(finding.byAt, zone)}
-                        </span>
-                      </span>
-                      <span className="flex items-center gap-4">
-                        {act && date && <Mend act={mend.bind(null, date.id, finding.check)} words={act} />}
-                        <Link href={`${base}/${finding.place}${query}#${finding.field}`} prefetch={false}>
-                          {words.mend}
-                        </Link>
-                      </span>
-                    </li>
-                  );
-                })}
-              </ul>
+              <FindingList spine={spine} date={date} mend={mend} base={base} query={query} />
             </details>
           )}
         </header>

@@ -1,4 +1,5 @@
 "use client";
+import type { Dispatch, SetStateAction } from "react";
 import { useActionState, useState } from "react";
 import { cityOf, clockTime, longDate } from "@/core/time";
 import { Answered } from "@/features/shared/answered";
@@ -21,6 +22,42 @@ interface BookingWords {
 }
 const control =
   "w-full min-h-9 px-2.5 py-1 rounded-control border border-rule bg-sheet text-base aria-[invalid=true]:border-wrong";
+
+function DayStarts({
+  starts,
+  chosen,
+  setChosen,
+  zone,
+}: {
+  starts: number[];
+  chosen: number | null;
+  setChosen: Dispatch<SetStateAction<number | null>>;
+  zone: string;
+}) {
+  return (
+    <div className="mt-1 flex flex-wrap gap-2">
+      {starts.map((startAt) => (
+        <label
+          key={startAt}
+          className={classes(
+            "mono cursor-pointer border px-2.5 py-1.5 has-[:focus-visible]:outline-2",
+            chosen === startAt ? "border-action bg-action text-on-action" : "border-rule bg-sheet",
+          )}
+        >
+          <input
+            type="radio"
+            name="startAt"
+            value={startAt}
+            checked={chosen === startAt}
+            onChange={() => setChosen(startAt)}
+            className="sr-only"
+          />
+          {clockTime(startAt, zone)}
+        </label>
+      ))}
+    </div>
+  );
+}
 
 /** The free slots in the visitor's own zone, day by day; one is chosen, then name and address, or nothing more where a booking moves. */
 export function Booking(props: {
@@ -53,27 +90,7 @@ export function Booking(props: {
           {[...days].map(([day, starts]) => (
             <div key={day}>
               <p className="text-label font-medium text-ink-2">{day}</p>
-              <div className="mt-1 flex flex-wrap gap-2">
-                {starts.map((startAt) => (
-                  <label
-                    key={startAt}
-                    className={classes(
-                      "mono cursor-pointer border px-2.5 py-1.5 has-[:focus-visible]:outline-2",
-                      chosen === startAt ? "border-action bg-action text-on-action" : "border-rule bg-sheet",
-                    )}
-                  >
-                    <input
-                      type="radio"
-                      name="startAt"
-                      value={startAt}
-                      checked={chosen === startAt}
-                      onChange={() => setChosen(startAt)}
-                      className="sr-only"
-                    />
-                    {clockTime(startAt, zone)}
-                  </label>
-                ))}
-              </div>
+              <DayStarts starts={starts} chosen={chosen} setChosen={setChosen} zone={zone} />
             </div>
           ))}
         </div>

@@ -1,4 +1,5 @@
 "use client";
+import type { Dispatch, ReactNode, SetStateAction } from "react";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import { toast } from "sonner";
@@ -11,14 +12,111 @@ import { Button, Field, inputClass, Note } from "@/ui";
 type Done<T> = { ok: true; value: T } | { ok: false; words: string };
 type Repeat = "once" | "DAILY" | "WEEKLY";
 
-/** New bookable hours: tech checks for an event's stage, or open hours for anybody. */
-export function SlotForm(props: {
+type SlotFormProps = {
   zone: string;
   todayLocal: string;
   firstLocal: string;
   events: readonly { id: string; title: string }[];
   make: (input: SlotPlanInput) => Promise<Done<{ slug: string }>>;
+};
+
+function EventChoice({
+  ids,
+  input,
+  change,
+  props,
+}: {
+  ids: { id: string; "aria-describedby": string | undefined; "aria-invalid": boolean };
+  input: SlotPlanInput;
+  change: (part: Partial<SlotPlanInput>) => void;
+  props: SlotFormProps;
 }) {
+  return (
+    <select
+      {...ids}
+      className={inputClass}
+      value={input.forEventId ?? ""}
+      onChange={(event) =>
+        change({
+          forEventId: event.target.value || null,
+          title: event.target.value
+            ? `Tech check: ${props.events.find((one) => one.id === event.target.value)?.title ?? ""}`.slice(0, 200)
+            : "Open hour",
+        })
+      }
+    >
+      <option value="">anybody: open hours</option>
+      {props.events.map((one) => (
+        <option key={one.id} value={one.id}>
+          tech checks for {one.title}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+function UntilAndRepeat({
+  input,
+  change,
+  number,
+  repeat,
+  setRepeat,
+  times,
+  setTimes,
+}: {
+  input: SlotPlanInput;
+  change: (part: Partial<SlotPlanInput>) => void;
+  number: (name: "lengthMinutes" | "pauseMinutes" | "capacity", label: string) => ReactNode;
+  repeat: Repeat;
+  setRepeat: Dispatch<SetStateAction<Repeat>>;
+  times: number;
+  setTimes: Dispatch<SetStateAction<number>>;
+}) {
+  return (
+    <div className="grid grid-cols-2 gap-3">
+      <Field label="Until">
+        {(ids) => (
+          <ClockInput {...ids} value={input.untilClock} onChange={(clock) => change({ untilClock: clock ?? "" })} />
+        )}
+      </Field>
+      {number("lengthMinutes", "Minutes each")}
+      {number("pauseMinutes", "Pause between, min")}
+      {number("capacity", "People each")}
+      <Field label="Repeats">
+        {(ids) => (
+          <select
+            {...ids}
+            className={inputClass}
+            value={repeat}
+            onChange={(event) => setRepeat(event.target.value as Repeat)}
+          >
+            <option value="once">not</option>
+            <option value="DAILY">every day</option>
+            <option value="WEEKLY">every week</option>
+          </select>
+        )}
+      </Field>
+      {repeat !== "once" && (
+        <Field label="Times">
+          {(ids) => (
+            <input
+              {...ids}
+              type="number"
+              min={1}
+              max={100}
+              className={`${inputClass} mono`}
+              value={times}
+              onChange={(event) => setTimes(Number(event.target.value))}
+            />
+          )}
+        </Field>
+      )}
+    </div>
+  );
+}
+
+/** New bookable hours: tech checks for an event's stage, or open hours for anybody. */
+export function SlotForm(props: SlotFormProps) {
   const router = useRouter();
   const [input, setInput] = useState<SlotPlanInput>({
     title: "Open hour",
@@ -82,33 +180,7 @@ export function SlotForm(props: {
     >
       <h2 className="text-head font-semibold">New hours</h2>
       {wrong && <Note tone="wrong">{wrong}</Note>}
-      <Field label="For">
-        {(ids) => (
-          <select
-            {...ids}
-            className={inputClass}
-            value={input.forEventId ?? ""}
-            onChange={(event) =>
-              change({
-                forEventId: event.target.value || null,
-                title: event.target.value
-                  ? `Tech check: ${props.events.find((one) => one.id === event.target.value)?.title ?? ""}`.slice(
-                      0,
-                      200,
-                    )
-                  : "Open hour",
-              })
-            }
-          >
-            <option value="">anybody: open hours</option>
-            {props.events.map((one) => (
-              <option key={one.id} value={one.id}>
-                tech checks for {one.title}
-              </option>
-            ))}
-          </select>
-        )}
-      </Field>
+      <Field label="For">{(ids) => <EventChoice ids={ids} input={input} change={change} props={props} />}</Field>
       <Field label="Title">
         {(ids) => (
           <input
@@ -126,45 +198,15 @@ export function SlotForm(props: {
         onChange={(startLocal) => change({ startLocal })}
         todayLocal={props.todayLocal}
       />
-      <div className="grid grid-cols-2 gap-3">
-        <Field label="Until">
-          {(ids) => (
-            <ClockInput {...ids} value={input.untilClock} onChange={(clock) => change({ untilClock: clock ?? "" })} />
-          )}
-        </Field>
-        {number("lengthMinutes", "Minutes each")}
-        {number("pauseMinutes", "Pause between, min")}
-        {number("capacity", "People each")}
-        <Field label="Repeats">
-          {(ids) => (
-            <select
-              {...ids}
-              className={inputClass}
-              value={repeat}
-              onChange={(event) => setRepeat(event.target.value as Repeat)}
-            >
-              <option value="once">not</option>
-              <option value="DAILY">every day</option>
-              <option value="WEEKLY">every week</option>
-            </select>
-          )}
-        </Field>
-        {repeat !== "once" && (
-          <Field label="Times">
-            {(ids) => (
-              <input
-                {...ids}
-                type="number"
-                min={1}
-                max={100}
-                className={`${inputClass} mono`}
-                value={times}
-                onChange={(event) => setTimes(Number(event.target.value))}
-              />
-            )}
-          </Field>
-        )}
-      </div>
+      <UntilAndRepeat
+        input={input}
+        change={change}
+        number={number}
+        repeat={repeat}
+        setRepeat={setRepeat}
+        times={times}
+        setTimes={setTimes}
+      />
       <Button type="submit" weight="act" disabled={isPending} className="self-start">
         Open them for booking
       </Button>

@@ -52,17 +52,15 @@ export async function makeBoard(
       .slice(0, 40) || "board"
   }-${context.ids.code(4)}`;
   const secret = hookUrl ? `whsec_${Buffer.from(context.ids.code(32)).toString("base64")}` : null;
-  await context.db
-    .insert(boards)
-    .values({
-      id: context.ids.id(),
-      organisationId: member.organisationId,
-      name,
-      slug,
-      hookUrl,
-      hookSecretSealed: secret && context.secrets.seal(secret),
-      createdAt: context.clock.now(),
-    });
+  await context.db.insert(boards).values({
+    id: context.ids.id(),
+    organisationId: member.organisationId,
+    name,
+    slug,
+    hookUrl,
+    hookSecretSealed: secret && context.secrets.seal(secret),
+    createdAt: context.clock.now(),
+  });
   return { slug, secret };
 }
 
@@ -89,17 +87,15 @@ export async function postOnBoard(
     throw new Refusal({ code: "wrong-state", action: "board.post", state: "front door closed" });
   const now = context.clock.now();
   await context.db.transaction(async (tx) => {
-    await tx
-      .insert(boardPosts)
-      .values({
-        id: context.ids.id(),
-        organisationId: event.organisationId,
-        boardId,
-        eventId,
-        text,
-        postedAt: now,
-        hookDueAt: board.hookUrl ? now : null,
-      });
+    await tx.insert(boardPosts).values({
+      id: context.ids.id(),
+      organisationId: event.organisationId,
+      boardId,
+      eventId,
+      text,
+      postedAt: now,
+      hookDueAt: board.hookUrl ? now : null,
+    });
     await audit(context, tx, {
       organisationId: event.organisationId,
       actorId: member.userId,

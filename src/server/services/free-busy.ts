@@ -146,16 +146,14 @@ export async function addBusyCalendar(
     await tx
       .delete(busyCalendars)
       .where(and(eq(busyCalendars.personId, ticket.personId), eq(busyCalendars.name, name)));
-    await tx
-      .insert(busyCalendars)
-      .values({
-        id: context.ids.id(),
-        organisationId,
-        personId: ticket.personId,
-        name: name.slice(0, 120),
-        body: toStored(calendar),
-        readAt: context.clock.now(),
-      });
+    await tx.insert(busyCalendars).values({
+      id: context.ids.id(),
+      organisationId,
+      personId: ticket.personId,
+      name: name.slice(0, 120),
+      body: toStored(calendar),
+      readAt: context.clock.now(),
+    });
     await audit(context, tx, {
       organisationId,
       actorId: member.userId,

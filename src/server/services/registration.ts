@@ -207,17 +207,15 @@ export async function enterByLink(
       registeredAt: now,
     };
     const [made] = await tx.insert(tickets).values(ticket).returning();
-    await tx
-      .insert(consents)
-      .values({
-        id: context.ids.id(),
-        organisationId,
-        personId,
-        ticketId: made!.id,
-        kind: "registration",
-        wording: consentWording,
-        givenAt: now,
-      });
+    await tx.insert(consents).values({
+      id: context.ids.id(),
+      organisationId,
+      personId,
+      ticketId: made!.id,
+      kind: "registration",
+      wording: consentWording,
+      givenAt: now,
+    });
     return context.secrets.tokenFor(made!.id, made!.linkVersion);
   });
 }

@@ -97,15 +97,13 @@ async function writeWords(
   const { occurrenceId } = who;
   const about = { id: commandId, organisationId, occurrenceId };
   if (body.type === "question.ask") {
-    await tx
-      .insert(questions)
-      .values({
-        ...about,
-        askerTicketId: who.actorId,
-        segmentId: body.segmentId,
-        text: body.text,
-        askedAt: context.clock.now(),
-      });
+    await tx.insert(questions).values({
+      ...about,
+      askerTicketId: who.actorId,
+      segmentId: body.segmentId,
+      text: body.text,
+      askedAt: context.clock.now(),
+    });
   } else if (body.type === "question.answer" && body.how !== "aloud") {
     if (!body.text)
       throw new Refusal({ code: "invalid-input", issues: [{ path: "text", message: "The answer has no words." }] });
@@ -127,16 +125,14 @@ async function writeJournal(
   decision: Decision,
 ): Promise<void> {
   if (decision.entries.length === 0) return;
-  await tx
-    .insert(journal)
-    .values(
-      decision.entries.map((entry, i) => ({
-        occurrenceId,
-        organisationId,
-        ...entry,
-        commandId: i === 0 ? commandId : null,
-      })),
-    );
+  await tx.insert(journal).values(
+    decision.entries.map((entry, i) => ({
+      occurrenceId,
+      organisationId,
+      ...entry,
+      commandId: i === 0 ? commandId : null,
+    })),
+  );
   await tx.update(rooms).set({ seq: decision.next.seq }).where(eq(rooms.occurrenceId, occurrenceId));
   await notifyJournal(tx, occurrenceId);
 }

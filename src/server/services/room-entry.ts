@@ -69,14 +69,12 @@ export async function takeName(context: Context, holder: Holder, name: string, h
     kind: "recording" as const,
     wording: "recording-2026-11",
   };
-  await context.db
-    .insert(consents)
-    .values({
-      id: context.ids.id(),
-      organisationId: holder.ticket.organisationId,
-      givenAt: context.clock.now(),
-      ...consent,
-    });
+  await context.db.insert(consents).values({
+    id: context.ids.id(),
+    organisationId: holder.ticket.organisationId,
+    givenAt: context.clock.now(),
+    ...consent,
+  });
 }
 
 /** Whether some device came in by this ticket before: a second one is asked whether it is the same person. */

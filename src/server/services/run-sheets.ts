@@ -238,41 +238,35 @@ export async function layRunSheet(
   const pollIds = new Map(sheet.polls.map((poll) => [poll.id, context.ids.id()]));
   const about = { occurrenceId: target.id, organisationId: target.organisationId };
   for (const poll of sheet.polls)
-    await tx
-      .insert(polls)
-      .values({
-        id: pollIds.get(poll.id)!,
-        ...about,
-        position: poll.position,
-        question: poll.question,
-        options: poll.options,
-      });
+    await tx.insert(polls).values({
+      id: pollIds.get(poll.id)!,
+      ...about,
+      position: poll.position,
+      question: poll.question,
+      options: poll.options,
+    });
   for (const { position, title, lengthMinutes, fixedStartLocal, leaderTicketId, pollId } of sheet.segments) {
     const fixed = fixedStartLocal === null ? null : shiftLocal(fixedStartLocal, shift);
-    await tx
-      .insert(segments)
-      .values({
-        id: context.ids.id(),
-        ...about,
-        position,
-        title,
-        lengthMinutes,
-        fixedStartLocal: fixed,
-        leaderTicketId,
-        pollId: pollId ? (pollIds.get(pollId) ?? null) : null,
-      });
+    await tx.insert(segments).values({
+      id: context.ids.id(),
+      ...about,
+      position,
+      title,
+      lengthMinutes,
+      fixedStartLocal: fixed,
+      leaderTicketId,
+      pollId: pollId ? (pollIds.get(pollId) ?? null) : null,
+    });
   }
   for (const { position, title, startLocal, lengthMinutes, leaderTicketId } of sheet.parts) {
-    await tx
-      .insert(parts)
-      .values({
-        id: context.ids.id(),
-        ...about,
-        position,
-        title,
-        startLocal: shiftLocal(startLocal, shift),
-        lengthMinutes,
-        leaderTicketId,
-      });
+    await tx.insert(parts).values({
+      id: context.ids.id(),
+      ...about,
+      position,
+      title,
+      startLocal: shiftLocal(startLocal, shift),
+      lengthMinutes,
+      leaderTicketId,
+    });
   }
 }

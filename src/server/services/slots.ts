@@ -191,17 +191,15 @@ export async function bookSlot(
       })
       .onConflictDoUpdate({ target: [tickets.eventId, tickets.occurrenceId, tickets.personId], set: values })
       .returning();
-    await tx
-      .insert(consents)
-      .values({
-        id: context.ids.id(),
-        organisationId: event.organisationId,
-        personId: person.id,
-        ticketId: made!.id,
-        kind: "registration",
-        wording: consentWording,
-        givenAt: context.clock.now(),
-      });
+    await tx.insert(consents).values({
+      id: context.ids.id(),
+      organisationId: event.organisationId,
+      personId: person.id,
+      ticketId: made!.id,
+      kind: "registration",
+      wording: consentWording,
+      givenAt: context.clock.now(),
+    });
     await tell(context, tx, event, date, made!);
     return made!.id;
   });

@@ -92,16 +92,14 @@ export async function addStagePerson(
         .set({ ...values, linkVersion: known.linkVersion + 1 })
         .where(eq(tickets.id, known.id));
     else
-      await tx
-        .insert(tickets)
-        .values({
-          id: ticketId,
-          organisationId,
-          eventId,
-          personId: person.id,
-          registeredAt: context.clock.now(),
-          ...values,
-        });
+      await tx.insert(tickets).values({
+        id: ticketId,
+        organisationId,
+        eventId,
+        personId: person.id,
+        registeredAt: context.clock.now(),
+        ...values,
+      });
     await audit(context, tx, {
       organisationId,
       actorId: member.userId,

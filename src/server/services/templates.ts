@@ -166,46 +166,40 @@ async function layBody(context: Context, tx: Db, eventId: string, body: Template
         .values({ id: pollIds[position]!, ...about, position, question: poll.question, options: poll.options });
     for (const [position, one] of body.segments.entries()) {
       const fixedStartLocal = one.offsetMinutes === null ? null : shiftLocal(date.startLocal, one.offsetMinutes);
-      await tx
-        .insert(segments)
-        .values({
-          id: context.ids.id(),
-          ...about,
-          position,
-          title: one.title,
-          lengthMinutes: one.lengthMinutes,
-          fixedStartLocal,
-          pollId: one.pollIndex === null ? null : (pollIds[one.pollIndex] ?? null),
-        });
+      await tx.insert(segments).values({
+        id: context.ids.id(),
+        ...about,
+        position,
+        title: one.title,
+        lengthMinutes: one.lengthMinutes,
+        fixedStartLocal,
+        pollId: one.pollIndex === null ? null : (pollIds[one.pollIndex] ?? null),
+      });
     }
     for (const [position, part] of body.parts.entries())
-      await tx
-        .insert(parts)
-        .values({
-          id: context.ids.id(),
-          ...about,
-          position,
-          title: part.title,
-          startLocal: shiftLocal(date.startLocal, part.offsetMinutes),
-          lengthMinutes: part.lengthMinutes,
-        });
+      await tx.insert(parts).values({
+        id: context.ids.id(),
+        ...about,
+        position,
+        title: part.title,
+        startLocal: shiftLocal(date.startLocal, part.offsetMinutes),
+        lengthMinutes: part.lengthMinutes,
+      });
   }
   const first = dates[0];
   for (const words of body.mailings) {
     if (!first || !mailingKinds.includes(words.kind as MailingKind)) continue;
-    await tx
-      .insert(mailings)
-      .values({
-        id: context.ids.id(),
-        organisationId: first.organisationId,
-        eventId,
-        kind: words.kind as MailingKind,
-        subject: words.subject,
-        body: words.body,
-        doc: words.doc ?? null,
-        afterMinutes: words.afterMinutes ?? null,
-        createdAt: now,
-      });
+    await tx.insert(mailings).values({
+      id: context.ids.id(),
+      organisationId: first.organisationId,
+      eventId,
+      kind: words.kind as MailingKind,
+      subject: words.subject,
+      body: words.body,
+      doc: words.doc ?? null,
+      afterMinutes: words.afterMinutes ?? null,
+      createdAt: now,
+    });
   }
 }
 
@@ -244,16 +238,14 @@ export async function duplicateEvent(context: Context, member: TeamMember, event
       for (const target of await datesOf(tx, made.eventId)) await layRunSheet(context, tx, bare, date, target);
     }
     for (const words of await tx.select().from(mailings).where(eq(mailings.eventId, eventId)))
-      await tx
-        .insert(mailings)
-        .values({
-          ...words,
-          id: context.ids.id(),
-          eventId: made.eventId,
-          audience: nobody,
-          version: 1,
-          createdAt: now,
-        });
+      await tx.insert(mailings).values({
+        ...words,
+        id: context.ids.id(),
+        eventId: made.eventId,
+        audience: nobody,
+        version: 1,
+        createdAt: now,
+      });
   });
   return made.eventId;
 }

@@ -1,3 +1,5 @@
+import type { Contact, ContactQuery } from "@/contracts";
+import type { ContactPage } from "@/server/services/contacts/book";
 import Link from "next/link";
 import { contactQuery } from "@/contracts";
 import { standingMay } from "@/core/people";
@@ -80,6 +82,81 @@ async function Person({ id, mayEdit }: { id: string; mayEdit: boolean }) {
   );
 }
 
+function BookHeader({
+  book,
+  raw,
+  query,
+  mayEdit,
+}: {
+  book: ContactPage;
+  raw: Raw;
+  query: ContactQuery;
+  mayEdit: boolean;
+}) {
+  return (
+    <header className="mb-4 flex items-end gap-4 border-b-2 border-ink pb-2">
+      <h1 className="text-title leading-tight font-semibold">Contacts</h1>
+      <span className="mono pb-1 text-ink-2">{book.total}</span>
+      <form className="ml-auto flex gap-2" action="/contacts">
+        {raw["view"] === "duplicates" && <input type="hidden" name="view" value="duplicates" />}
+        <input
+          name="words"
+          aria-label="Find by name or address"
+          placeholder="name or address"
+          defaultValue={query.words}
+          className={inputClass}
+        />
+        <button className={buttonClass("quiet")}>Find</button>
+      </form>
+      {mayEdit && (
+        <>
+          <Link href="/contacts?view=new" prefetch={false} className={buttonClass("quiet")}>
+            Add somebody
+          </Link>
+          <Link href="/contacts?view=import" prefetch={false} className={buttonClass("quiet")}>
+            Take a file in
+          </Link>
+          <a href="/contacts/contacts.csv">contacts.csv</a>
+          <a href="/contacts/contacts.vcf">contacts.vcf</a>
+        </>
+      )}
+    </header>
+  );
+}
+
+function BookRow({
+  one,
+  raw,
+  narrow,
+  query,
+}: {
+  one: Contact;
+  raw: Raw;
+  narrow: { words: string; tag: string; group: string; state: string };
+  query: ContactQuery;
+}) {
+  return (
+    <li
+      key={one.id}
+      className={`grid grid-cols-[11rem_1fr_11rem] items-baseline gap-3 border-b border-rule py-1.5 ${one.id === raw["contact"] ? "bg-sheet" : ""}`}
+    >
+      <Link
+        href={href({ ...narrow, page: query.page ? String(query.page) : "", contact: one.id })}
+        prefetch={false}
+        className="truncate font-medium no-underline hover:underline"
+        dir="auto"
+      >
+        {one.name || one.email}
+      </Link>
+      <span className={`truncate ${one.addressFailedAt ? "text-wrong" : "text-ink-2"}`}>{one.email}</span>
+      <span className="max-w-56 truncate text-label text-ink-2">
+        {[...one.groups, ...one.tags].join(" · ")}
+        {one.unsubscribedAt !== null && " · no mail"}
+      </span>
+    </li>
+  );
+}
+
 export default async function ContactsPage({ searchParams }: { searchParams: Promise<Raw> }) {
   const { context, member } = await pageMember();
   const raw = await searchParams;
@@ -113,33 +190,7 @@ export default async function ContactsPage({ searchParams }: { searchParams: Pro
     <>
       <TeamBar signOut={signOutAction} />
       <main className="mx-auto max-w-7xl px-6 py-5">
-        <header className="mb-4 flex items-end gap-4 border-b-2 border-ink pb-2">
-          <h1 className="text-title leading-tight font-semibold">Contacts</h1>
-          <span className="mono pb-1 text-ink-2">{book.total}</span>
-          <form className="ml-auto flex gap-2" action="/contacts">
-            {raw["view"] === "duplicates" && <input type="hidden" name="view" value="duplicates" />}
-            <input
-              name="words"
-              aria-label="Find by name or address"
-              placeholder="name or address"
-              defaultValue={query.words}
-              className={inputClass}
-            />
-            <button className={buttonClass("quiet")}>Find</button>
-          </form>
-          {mayEdit && (
-            <>
-              <Link href="/contacts?view=new" prefetch={false} className={buttonClass("quiet")}>
-                Add somebody
-              </Link>
-              <Link href="/contacts?view=import" prefetch={false} className={buttonClass("quiet")}>
-                Take a file in
-              </Link>
-              <a href="/contacts/contacts.csv">contacts.csv</a>
-              <a href="/contacts/contacts.vcf">contacts.vcf</a>
-            </>
-          )}
-        </header>
+        <BookHeader book={book} raw={raw} query={query} mayEdit={mayEdit} />
         <div className="grid grid-cols-[11rem_1fr_24rem] gap-6">
           <nav aria-label="Narrow the book" className="flex flex-col gap-4">
             <ul className="flex flex-col gap-1">
@@ -190,26 +241,7 @@ export default async function ContactsPage({ searchParams }: { searchParams: Pro
                 )}
                 <ul>
                   {book.contacts.map((one) => (
-                    <li
-                      key={one.id}
-                      className={`grid grid-cols-[11rem_1fr_11rem] items-baseline gap-3 border-b border-rule py-1.5 ${one.id === raw["contact"] ? "bg-sheet" : ""}`}
-                    >
-                      <Link
-                        href={href({ ...narrow, page: query.page ? String(query.page) : "", contact: one.id })}
-                        prefetch={false}
-                        className="truncate font-medium no-underline hover:underline"
-                        dir="auto"
-                      >
-                        {one.name || one.email}
-                      </Link>
-                      <span className={`truncate ${one.addressFailedAt ? "text-wrong" : "text-ink-2"}`}>
-                        {one.email}
-                      </span>
-                      <span className="max-w-56 truncate text-label text-ink-2">
-                        {[...one.groups, ...one.tags].join(" · ")}
-                        {one.unsubscribedAt !== null && " · no mail"}
-                      </span>
-                    </li>
+                    <BookRow one={one} raw={raw} narrow={narrow} query={query} />
                   ))}
                 </ul>
                 <p className="mt-3 flex gap-4">

@@ -216,16 +216,14 @@ async function keepBefore(
       phase,
     })),
   };
-  await tx
-    .insert(dateChanges)
-    .values({
-      id,
-      organisationId: event.organisationId,
-      eventId: event.id,
-      at: context.clock.now(),
-      actorId: member.userId,
-      before,
-    });
+  await tx.insert(dateChanges).values({
+    id,
+    organisationId: event.organisationId,
+    eventId: event.id,
+    at: context.clock.now(),
+    actorId: member.userId,
+    before,
+  });
   return id;
 }
 

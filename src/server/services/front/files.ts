@@ -50,17 +50,15 @@ export async function addFile(
   const sizeBytes = await context.storage.write(fileName(id), body, { maxBytes: mostFileBytes, expectedBytes });
   const found = await fileTypeFromBuffer(await context.storage.head(fileName(id), 4100));
   const mediaType = found && shownKinds.has(found.mime) ? found.mime : plain;
-  await context.db
-    .insert(eventFiles)
-    .values({
-      id,
-      organisationId: event.organisationId,
-      eventId,
-      name,
-      mediaType,
-      sizeBytes,
-      createdAt: context.clock.now(),
-    });
+  await context.db.insert(eventFiles).values({
+    id,
+    organisationId: event.organisationId,
+    eventId,
+    name,
+    mediaType,
+    sizeBytes,
+    createdAt: context.clock.now(),
+  });
   await audit(context, context.db, {
     organisationId: event.organisationId,
     actorId: member.userId,

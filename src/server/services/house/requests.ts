@@ -23,16 +23,14 @@ export async function requestSeats(
       code: "invalid-input",
       issues: [{ path: "wantedSize", message: `The house holds ${event.houseSize} already.` }],
     });
-  await context.db
-    .insert(seatRequests)
-    .values({
-      id: context.ids.id(),
-      organisationId: event.organisationId,
-      eventId,
-      requestedBy: member.personId,
-      ...input,
-      createdAt: context.clock.now(),
-    });
+  await context.db.insert(seatRequests).values({
+    id: context.ids.id(),
+    organisationId: event.organisationId,
+    eventId,
+    requestedBy: member.personId,
+    ...input,
+    createdAt: context.clock.now(),
+  });
 }
 
 /** Requests of the organisation, or of one event, the open ones first. */

@@ -76,14 +76,12 @@ export async function repliesOf(context: Context, member: TeamMember, eventId: s
   }
   return {
     counts,
-    lines: rows
-      .slice(0, shown)
-      .map((row) => ({
-        name: row.name ?? "",
-        email: row.email ?? "",
-        reply: row.reply,
-        isRegistered: row.isRegistered,
-      })),
+    lines: rows.slice(0, shown).map((row) => ({
+      name: row.name ?? "",
+      email: row.email ?? "",
+      reply: row.reply,
+      isRegistered: row.isRegistered,
+    })),
   };
 }
 

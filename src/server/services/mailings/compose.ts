@@ -204,18 +204,16 @@ export async function saveKindWords(
     const { subject, doc } = parse(kindWordsInput, rawInput);
     const body = templateOfDoc(doc);
     unwrap(checkTemplate(kind, subject, body));
-    await tx
-      .insert(mailings)
-      .values({
-        id: context.ids.id(),
-        organisationId: event.organisationId,
-        eventId,
-        kind,
-        subject,
-        body,
-        doc,
-        createdAt: context.clock.now(),
-      });
+    await tx.insert(mailings).values({
+      id: context.ids.id(),
+      organisationId: event.organisationId,
+      eventId,
+      kind,
+      subject,
+      body,
+      doc,
+      createdAt: context.clock.now(),
+    });
   });
 }
 

@@ -1,3 +1,4 @@
+import type { Messages } from "@/contracts/messages";
 import type { Metadata } from "next";
 import { cookies, headers } from "next/headers";
 import Link from "next/link";
@@ -98,6 +99,68 @@ function standingWords(door: FrontDoor, locale: string): string | null {
   return null;
 }
 
+function WhenAndWhere({
+  occurrence,
+  words,
+  format,
+  t,
+}: {
+  occurrence: NonNullable<FrontDoor["occurrence"]>;
+  words: Messages["front"];
+  format: string;
+  t: ReturnType<typeof translatorFor>;
+}) {
+  return (
+    <div className="mt-3 border-s-4 border-action ps-3">
+      <VisitorHour at={occurrence.startAt} eventZone={occurrence.zone} words={words.forYou} locale={format} />
+      <p className="text-lead">
+        {longDate(occurrence.startAt, occurrence.zone, format)},{" "}
+        <time dateTime={new Date(occurrence.startAt).toISOString()} className="mono">
+          {t("inCity", { time: clockTime(occurrence.startAt, occurrence.zone), city: cityOf(occurrence.zone) })}
+        </time>
+        {occurrence.hasPlannedEnd && (
+          <span className="text-ink-2"> · {t("length", { length: lengthIn(occurrence.durationMinutes, format) })}</span>
+        )}
+      </p>
+    </div>
+  );
+}
+
+function OtherDates({
+  words,
+  door,
+  slug,
+  occurrence,
+  format,
+}: {
+  words: Messages["front"];
+  door: FrontDoor;
+  slug: string;
+  occurrence: FrontDoor["occurrence"];
+  format: string;
+}) {
+  return (
+    <nav aria-label={words.otherDates} className="mb-3">
+      <p className="text-label font-medium text-ink-2">{words.otherDates}</p>
+      <ul className="max-h-48 overflow-y-auto">
+        {door.dates.map((date) => (
+          <li key={date.id}>
+            <Link
+              href={`/front/${slug}?date=${date.id}`}
+              prefetch={false}
+              aria-current={date.id === occurrence?.id ? "date" : undefined}
+              className={date.id === occurrence?.id ? "font-semibold" : ""}
+            >
+              {longDate(date.startAt, date.zone, format)},{" "}
+              <span className="mono">{clockTime(date.startAt, date.zone)}</span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </nav>
+  );
+}
+
 export default async function FrontDoorPage(props: Props) {
   const { slug, query, found, prefill } = await load(props);
   const locale = await visitorLocale();
@@ -145,25 +208,7 @@ export default async function FrontDoorPage(props: Props) {
           </Link>
         }
         look={event.look}
-        when={
-          occurrence && (
-            <div className="mt-3 border-s-4 border-action ps-3">
-              <VisitorHour at={occurrence.startAt} eventZone={occurrence.zone} words={words.forYou} locale={format} />
-              <p className="text-lead">
-                {longDate(occurrence.startAt, occurrence.zone, format)},{" "}
-                <time dateTime={new Date(occurrence.startAt).toISOString()} className="mono">
-                  {t("inCity", { time: clockTime(occurrence.startAt, occurrence.zone), city: cityOf(occurrence.zone) })}
-                </time>
-                {occurrence.hasPlannedEnd && (
-                  <span className="text-ink-2">
-                    {" "}
-                    · {t("length", { length: lengthIn(occurrence.durationMinutes, format) })}
-                  </span>
-                )}
-              </p>
-            </div>
-          )
-        }
+        when={occurrence && <WhenAndWhere occurrence={occurrence} words={words} format={format} t={t} />}
         descriptionHtml={door.descriptionHtml}
         stage={door.stage}
         agenda={door.agenda}
@@ -189,24 +234,7 @@ export default async function FrontDoorPage(props: Props) {
             </p>
           )}
           {door.dates.length > 1 && (
-            <nav aria-label={words.otherDates} className="mb-3">
-              <p className="text-label font-medium text-ink-2">{words.otherDates}</p>
-              <ul className="max-h-48 overflow-y-auto">
-                {door.dates.map((date) => (
-                  <li key={date.id}>
-                    <Link
-                      href={`/front/${slug}?date=${date.id}`}
-                      prefetch={false}
-                      aria-current={date.id === occurrence?.id ? "date" : undefined}
-                      className={date.id === occurrence?.id ? "font-semibold" : ""}
-                    >
-                      {longDate(date.startAt, date.zone, format)},{" "}
-                      <span className="mono">{clockTime(date.startAt, date.zone)}</span>
-                    </Link>
-                  </li>
-                ))}
-              </ul>
-            </nav>
+            <OtherDates words={words} door={door} slug={slug} occurrence={occurrence} format={format} />
           )}
           {over === null && event.isRecorded && (
             <p className="mb-3 text-label text-ink-2">{event.consentText || words.recorded}</p>

@@ -1,3 +1,4 @@
+import type { Registrant } from "@/server/services/registration";
 import { messagesFor } from "@/contracts/messages";
 import { groupBy } from "@/core/shared";
 import { cityOf, clockTime, longDate } from "@/core/time";
@@ -22,6 +23,74 @@ import { decideRegistrationAction } from "../people-actions";
 
 export const metadata = { title: "Front door" };
 const shown = 200;
+
+function Registrants({
+  count,
+  id,
+  sources,
+  registrants,
+}: {
+  count: (status: string) => number;
+  id: string;
+  sources: (readonly [string, number])[];
+  registrants: readonly Registrant[];
+}) {
+  return (
+    <section className="mt-6">
+      <h2 className="text-head font-semibold">
+        Registrants <span className="mono text-ink-2">{count("registered")}</span>
+      </h2>
+      <p className="text-ink-2">
+        {count("waiting")} on the waiting list · {count("cancelled")} cancelled ·{" "}
+        <a href={`/events/${id}/registrants.csv`}>registrants.csv</a> ·{" "}
+        <a href={`/events/${id}/invitees.csv`}>invitees.csv</a>
+      </p>
+      {sources.length > 0 && (
+        <p className="text-ink-2">
+          Came by:{" "}
+          {sources.map(([source, n], i) => (
+            <span key={source}>
+              {i > 0 && " · "}
+              {source} <span className="mono">{n}</span>
+            </span>
+          ))}
+        </p>
+      )}
+      {registrants.length === 0 ? (
+        <p className="mt-2 text-ink-2">Nobody has registered yet.</p>
+      ) : (
+        <table className="mt-2 w-full max-w-4xl text-left">
+          <thead className="text-label text-ink-2">
+            <tr>
+              <th className="py-1 font-medium">Name</th>
+              <th className="font-medium">Address</th>
+              <th className="font-medium">State</th>
+              <th className="font-medium">Came by</th>
+            </tr>
+          </thead>
+          <tbody>
+            {registrants
+              .slice(-shown)
+              .reverse()
+              .map(({ ticket, name, email }) => (
+                <tr key={ticket.id} className="border-t border-rule">
+                  <td className="max-w-60 truncate py-1" dir="auto">
+                    {name}
+                  </td>
+                  <td className="truncate">{email}</td>
+                  <td className="text-ink-2">{ticket.status}</td>
+                  <td className="text-ink-2">{ticket.source ?? ""}</td>
+                </tr>
+              ))}
+          </tbody>
+        </table>
+      )}
+      {registrants.length > shown && (
+        <p className="mt-1 text-label text-ink-2">The last {shown}; all of them are in the file.</p>
+      )}
+    </section>
+  );
+}
 
 export default async function FrontDoorEditPage({
   params,
@@ -118,59 +187,7 @@ export default async function FrontDoorEditPage({
         {roleMay(access.actor, "event.people") && pending.length > 0 && (
           <Pending waiting={pending} decide={decideRegistrationAction.bind(null, id)} />
         )}
-        <section className="mt-6">
-          <h2 className="text-head font-semibold">
-            Registrants <span className="mono text-ink-2">{count("registered")}</span>
-          </h2>
-          <p className="text-ink-2">
-            {count("waiting")} on the waiting list · {count("cancelled")} cancelled ·{" "}
-            <a href={`/events/${id}/registrants.csv`}>registrants.csv</a> ·{" "}
-            <a href={`/events/${id}/invitees.csv`}>invitees.csv</a>
-          </p>
-          {sources.length > 0 && (
-            <p className="text-ink-2">
-              Came by:{" "}
-              {sources.map(([source, n], i) => (
-                <span key={source}>
-                  {i > 0 && " · "}
-                  {source} <span className="mono">{n}</span>
-                </span>
-              ))}
-            </p>
-          )}
-          {registrants.length === 0 ? (
-            <p className="mt-2 text-ink-2">Nobody has registered yet.</p>
-          ) : (
-            <table className="mt-2 w-full max-w-4xl text-left">
-              <thead className="text-label text-ink-2">
-                <tr>
-                  <th className="py-1 font-medium">Name</th>
-                  <th className="font-medium">Address</th>
-                  <th className="font-medium">State</th>
-                  <th className="font-medium">Came by</th>
-                </tr>
-              </thead>
-              <tbody>
-                {registrants
-                  .slice(-shown)
-                  .reverse()
-                  .map(({ ticket, name, email }) => (
-                    <tr key={ticket.id} className="border-t border-rule">
-                      <td className="max-w-60 truncate py-1" dir="auto">
-                        {name}
-                      </td>
-                      <td className="truncate">{email}</td>
-                      <td className="text-ink-2">{ticket.status}</td>
-                      <td className="text-ink-2">{ticket.source ?? ""}</td>
-                    </tr>
-                  ))}
-              </tbody>
-            </table>
-          )}
-          {registrants.length > shown && (
-            <p className="mt-1 text-label text-ink-2">The last {shown}; all of them are in the file.</p>
-          )}
-        </section>
+        <Registrants count={count} id={id} sources={sources} registrants={registrants} />
       </Workspace>
     </>
   );

@@ -1,3 +1,5 @@
+import type { MailingLine } from "@/server/services/mailings/compose";
+import type { OccurrenceRow } from "@/server/services/dates/load";
 import Link from "next/link";
 import type { MailingInput } from "@/contracts";
 import { composedKinds, wordedKinds, type WordedKind } from "@/core/mailings";
@@ -91,6 +93,40 @@ async function Compose({ eventId, query }: { eventId: string; query: Query }) {
   );
 }
 
+function NewMailing({ mayEdit, occurrence }: { mayEdit: boolean; occurrence: OccurrenceRow | null }) {
+  return (
+    <header className="mb-2 flex items-center gap-2">
+      <h2 className="mr-2 text-head font-semibold">Mailings</h2>
+      {mayEdit &&
+        occurrence &&
+        composedKinds.map((kind) => (
+          <Link key={kind} href={`?write=${kind}`} scroll={false} prefetch={false} className={buttonClass("quiet")}>
+            {kindWords[kind]}
+          </Link>
+        ))}
+    </header>
+  );
+}
+
+function AutomaticWords({ list }: { list: readonly MailingLine[] }) {
+  return (
+    <p className="mt-3 flex flex-wrap gap-x-4 gap-y-1">
+      <span className="text-ink-2">Words of what goes by itself:</span>
+      {wordedKinds.map((kind) => (
+        <Link
+          key={kind}
+          href={`?words=${kind}`}
+          scroll={false}
+          prefetch={false}
+          className={list.some((one) => one.kind === kind) ? "font-semibold" : ""}
+        >
+          {kindWords[kind]}
+        </Link>
+      ))}
+    </p>
+  );
+}
+
 export default async function MailingsPage({
   params,
   searchParams,
@@ -138,22 +174,7 @@ export default async function MailingsPage({
           )}
         </section>
         <section id="invitation" className="mt-8" aria-label="Mailings">
-          <header className="mb-2 flex items-center gap-2">
-            <h2 className="mr-2 text-head font-semibold">Mailings</h2>
-            {mayEdit &&
-              occurrence &&
-              composedKinds.map((kind) => (
-                <Link
-                  key={kind}
-                  href={`?write=${kind}`}
-                  scroll={false}
-                  prefetch={false}
-                  className={buttonClass("quiet")}
-                >
-                  {kindWords[kind]}
-                </Link>
-              ))}
-          </header>
+          <NewMailing mayEdit={mayEdit} occurrence={occurrence} />
           <MailingList
             items={composed}
             zone={occurrence?.zone ?? "UTC"}
@@ -166,22 +187,7 @@ export default async function MailingsPage({
             }}
           />
         </section>
-        {mayEdit && (
-          <p className="mt-3 flex flex-wrap gap-x-4 gap-y-1">
-            <span className="text-ink-2">Words of what goes by itself:</span>
-            {wordedKinds.map((kind) => (
-              <Link
-                key={kind}
-                href={`?words=${kind}`}
-                scroll={false}
-                prefetch={false}
-                className={list.some((one) => one.kind === kind) ? "font-semibold" : ""}
-              >
-                {kindWords[kind]}
-              </Link>
-            ))}
-          </p>
-        )}
+        {mayEdit && <AutomaticWords list={list} />}
         {wording && <Words eventId={id} kind={wording} />}
         {isWriting && <Compose eventId={id} query={query} />}
         {mayEdit && occurrence && boards.length > 0 && (

@@ -1,3 +1,7 @@
+import type { SeatRequestLine } from "@/contracts";
+import type { Context } from "@/server/services/context";
+import type { OccurrenceRow } from "@/server/services/dates/load";
+import type { EventRow } from "@/server/services/events";
 import { EventActs } from "@/features/plan/event-acts";
 import { PlanForm } from "@/features/plan/plan-form";
 import { Rehearsals } from "@/features/plan/rehearsals";
@@ -38,6 +42,100 @@ import {
 
 export const metadata = { title: "Plan" };
 
+function RoomCode({
+  event,
+  context,
+  mayEdit,
+  id,
+  occurrence,
+}: {
+  event: EventRow;
+  context: Context;
+  mayEdit: boolean;
+  id: string;
+  occurrence: OccurrenceRow | null;
+}) {
+  return (
+    <section className="mb-5 flex items-center gap-4 border-l-4 border-action bg-sheet p-4">
+      <p>
+        Code <span className="mono text-head">{event.roomCode}</span>{" "}
+        <span className="text-ink-2">
+          to type on the public page · {context.environment.STAGE_CALL_URL}/front/{event.slug}
+        </span>
+      </p>
+      {mayEdit && (
+        <form action={openStandingAction.bind(null, id)} className="ml-auto">
+          <button className={buttonClass("act")}>
+            {occurrence && occurrence.phase !== "ended" ? "To the open room" : "Open the room now"}
+          </button>
+        </form>
+      )}
+    </section>
+  );
+}
+
+function RehearsalsOf({
+  rehearsals,
+  occurrence,
+  todayLocal,
+  id,
+}: {
+  rehearsals: readonly OccurrenceRow[];
+  occurrence: OccurrenceRow;
+  todayLocal: string;
+  id: string;
+}) {
+  return (
+    <Rehearsals
+      rehearsals={rehearsals.map(({ id: dateId, startLocal, durationMinutes, phase }) => ({
+        id: dateId,
+        startLocal,
+        durationMinutes,
+        phase,
+      }))}
+      proposedLocal={shiftLocal(occurrence.startLocal, -24 * 60)}
+      todayLocal={todayLocal}
+      deskBase={`/events/${id}/desk`}
+      acts={{
+        add: addRehearsalAction.bind(null, id),
+        invite: inviteToRehearsalAction.bind(null, id),
+        cancel: cancelRehearsalAction.bind(null, id),
+      }}
+    />
+  );
+}
+
+function ActsAndRequests({
+  event,
+  id,
+  requests,
+}: {
+  event: EventRow;
+  id: string;
+  requests: readonly SeatRequestLine[];
+}) {
+  return (
+    <>
+      <EventActs
+        title={event.title}
+        houseSize={event.houseSize}
+        saveTemplate={saveTemplateAction.bind(null, id)}
+        requestSeats={requestSeatsAction.bind(null, id)}
+        requests={requests}
+      />
+      <div className="mt-8 flex items-center gap-4 border-t border-rule pt-3">
+        <form action={duplicateAction.bind(null, id)}>
+          <button className={buttonClass("quiet")}>Make another like it</button>
+        </form>
+        <form action={deleteAction.bind(null, id)}>
+          <button className={buttonClass("danger")}>Delete the event</button>
+        </form>
+        <span className="text-ink-2">It can be brought back for a week.</span>
+      </div>
+    </>
+  );
+}
+
 export default async function PlanPage({
   params,
   searchParams,
@@ -67,21 +165,7 @@ export default async function PlanPage({
       <TeamBar signOut={signOutAction} />
       <Workspace spine={spine} place="plan" mend={mendAction.bind(null, id)}>
         {event.shape === "standing" && (
-          <section className="mb-5 flex items-center gap-4 border-l-4 border-action bg-sheet p-4">
-            <p>
-              Code <span className="mono text-head">{event.roomCode}</span>{" "}
-              <span className="text-ink-2">
-                to type on the public page · {context.environment.STAGE_CALL_URL}/front/{event.slug}
-              </span>
-            </p>
-            {mayEdit && (
-              <form action={openStandingAction.bind(null, id)} className="ml-auto">
-                <button className={buttonClass("act")}>
-                  {occurrence && occurrence.phase !== "ended" ? "To the open room" : "Open the room now"}
-                </button>
-              </form>
-            )}
-          </section>
+          <RoomCode event={event} context={context} mayEdit={mayEdit} id={id} occurrence={occurrence} />
         )}
         {rows.length > 0 && (
           <p className="mb-3 text-lead">{rows.map((row) => ruleSentence(row.rule, row.startLocal)).join(" · then ")}</p>
@@ -126,43 +210,9 @@ export default async function PlanPage({
           />
         )}
         {mayEdit && occurrence && (
-          <Rehearsals
-            rehearsals={rehearsals.map(({ id: dateId, startLocal, durationMinutes, phase }) => ({
-              id: dateId,
-              startLocal,
-              durationMinutes,
-              phase,
-            }))}
-            proposedLocal={shiftLocal(occurrence.startLocal, -24 * 60)}
-            todayLocal={todayLocal}
-            deskBase={`/events/${id}/desk`}
-            acts={{
-              add: addRehearsalAction.bind(null, id),
-              invite: inviteToRehearsalAction.bind(null, id),
-              cancel: cancelRehearsalAction.bind(null, id),
-            }}
-          />
+          <RehearsalsOf rehearsals={rehearsals} occurrence={occurrence} todayLocal={todayLocal} id={id} />
         )}
-        {mayEdit && (
-          <>
-            <EventActs
-              title={event.title}
-              houseSize={event.houseSize}
-              saveTemplate={saveTemplateAction.bind(null, id)}
-              requestSeats={requestSeatsAction.bind(null, id)}
-              requests={requests}
-            />
-            <div className="mt-8 flex items-center gap-4 border-t border-rule pt-3">
-              <form action={duplicateAction.bind(null, id)}>
-                <button className={buttonClass("quiet")}>Make another like it</button>
-              </form>
-              <form action={deleteAction.bind(null, id)}>
-                <button className={buttonClass("danger")}>Delete the event</button>
-              </form>
-              <span className="text-ink-2">It can be brought back for a week.</span>
-            </div>
-          </>
-        )}
+        {mayEdit && <ActsAndRequests event={event} id={id} requests={requests} />}
       </Workspace>
     </>
   );
