@@ -136,22 +136,20 @@ export async function fillPastDate(db: Db, chance: Chance, parts: PastParts): Pr
     to: show.to + minuteMs,
   }));
   await inChunks([...attended, ...stage], (chunk) =>
-    db
-      .insert(connections)
-      .values(
-        chunk.map(({ ticketId, role, device, from, to }) => ({
-          id: chance.id(),
-          ...base,
-          ticketId,
-          chainId: ticketId,
-          role,
-          device,
-          inAt: from,
-          lastSignAt: to,
-          outAt: to,
-          houseFromAt: from,
-        })),
-      ),
+    db.insert(connections).values(
+      chunk.map(({ ticketId, role, device, from, to }) => ({
+        id: chance.id(),
+        ...base,
+        ticketId,
+        chainId: ticketId,
+        role,
+        device,
+        inAt: from,
+        lastSignAt: to,
+        outAt: to,
+        houseFromAt: from,
+      })),
+    ),
   );
   await inChunks(asked, (chunk) => db.insert(questions).values(chunk));
   const votes = asked.flatMap((question) =>

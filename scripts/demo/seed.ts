@@ -278,18 +278,16 @@ class Seeder {
       publishedAt: event.isDraft ? null : Math.min(now, startAt) - 30 * dayMs,
       createdAt: Math.min(now, startAt) - 40 * dayMs,
     });
-    await db
-      .insert(occurrences)
-      .values({
-        id: occurrenceId,
-        ...common,
-        originalStartLocal: startLocal,
-        startLocal,
-        zone: event.zone,
-        durationMinutes,
-        startAt,
-        endAt: startAt + durationMinutes * minuteMs,
-      });
+    await db.insert(occurrences).values({
+      id: occurrenceId,
+      ...common,
+      originalStartLocal: startLocal,
+      startLocal,
+      zone: event.zone,
+      durationMinutes,
+      startAt,
+      endAt: startAt + durationMinutes * minuteMs,
+    });
     await db.insert(rooms).values({ occurrenceId, organisationId });
     const registeredAt = startAt - 30 * dayMs;
     const ticket = async (
@@ -298,17 +296,15 @@ class Seeder {
       duties: ("doors-and-curtain" | "questions" | "cues")[] = [],
     ) => {
       const id = chance.id();
-      await db
-        .insert(tickets)
-        .values({
-          id,
-          ...common,
-          personId,
-          role,
-          duties,
-          registeredAt,
-          invitedAt: event.isDraft ? null : registeredAt,
-        });
+      await db.insert(tickets).values({
+        id,
+        ...common,
+        personId,
+        role,
+        duties,
+        registeredAt,
+        invitedAt: event.isDraft ? null : registeredAt,
+      });
       return id;
     };
     const producerId = await ticket(team[0]!, "producer");
@@ -321,16 +317,14 @@ class Seeder {
       { id: "o2", label: "About the same" },
       { id: "o3", label: "Fewer" },
     ];
-    await db
-      .insert(polls)
-      .values({
-        id: pollId,
-        organisationId,
-        occurrenceId,
-        position: 0,
-        question: "How many birds were on your site this winter?",
-        options: event.isDraft ? options.slice(0, 1) : options,
-      });
+    await db.insert(polls).values({
+      id: pollId,
+      organisationId,
+      occurrenceId,
+      position: 0,
+      question: "How many birds were on your site this winter?",
+      options: event.isDraft ? options.slice(0, 1) : options,
+    });
     const rows = set.map(([title, lengthMinutes], position) => ({
       id: chance.id(),
       organisationId,

@@ -111,7 +111,7 @@ export function Foyer(
   }
   return (
     <>
-      { }
+      {}
       {props.look.bannerId && (
         <img src={`/pictures/${props.look.bannerId}`} alt="" className="block max-h-40 w-full object-cover" />
       )}

@@ -129,7 +129,7 @@ export function CropPicture(props: CropProps) {
         </div>
       ) : (
         <div className="mt-1 flex flex-wrap items-center gap-3">
-          { }
+          {}
           {props.pictureId && (
             <img src={`/pictures/${props.pictureId}`} alt="" className="h-12 w-auto border border-rule" />
           )}

@@ -1,4 +1,5 @@
 "use client";
+import type { Dispatch, SetStateAction } from "react";
 import type { ReadableLook } from "@/core/front-door";
 import { useRouter } from "next/navigation";
 import { useState, useTransition, type ReactNode } from "react";
@@ -180,8 +181,7 @@ function ScaledPage({
   );
 }
 
-/** The front door's look, people, files and form, with the page itself beside them at a laptop's and a phone's width. */
-export function DoorEditor(props: {
+type DoorEditorProps = {
   eventId: string;
   version: number;
   initial: FrontDoorInput;
@@ -189,7 +189,87 @@ export function DoorEditor(props: {
   mayEdit: boolean;
   save: (version: number, input: FrontDoorInput) => Promise<Done<number>>;
   files: ReactNode;
+};
+
+function LookSection({
+  look,
+  input,
+  setLook,
+  eventId,
+  setInput,
+}: {
+  look: ReadableLook;
+  input: FrontDoorInput;
+  setLook: (part: Partial<FrontDoorInput["look"]>) => void;
+  eventId: string;
+  setInput: Dispatch<SetStateAction<FrontDoorInput>>;
 }) {
+  return (
+    <section aria-label="Look" className="flex flex-col gap-3">
+      <h2 className="text-head font-semibold">Look</h2>
+      <ColourField look={look} input={input} setLook={setLook} />
+      <CropPicture
+        eventId={eventId}
+        label="Picture across the page"
+        aspect={4}
+        width={1600}
+        pictureId={input.look.bannerId}
+        onChange={(bannerId) => setLook({ bannerId })}
+      />
+      <CropPicture
+        eventId={eventId}
+        label="Mark of the house"
+        aspect={1}
+        width={256}
+        pictureId={input.look.logoId}
+        onChange={(logoId) => setLook({ logoId })}
+      />
+      <label className="flex items-center gap-2">
+        <input
+          type="checkbox"
+          checked={input.agendaShown}
+          onChange={(event) => setInput({ ...input, agendaShown: event.target.checked })}
+        />{" "}
+        The run sheet’s titles stand on the page
+      </label>
+    </section>
+  );
+}
+
+function PageBeside({
+  width,
+  setWidth,
+  scale,
+  facts,
+  input,
+}: {
+  width: "phone" | "laptop";
+  setWidth: Dispatch<SetStateAction<"phone" | "laptop">>;
+  scale: 0.44 | 0.8;
+  facts: DoorFacts;
+  input: FrontDoorInput;
+}) {
+  return (
+    <aside aria-label="The page as guests get it" className="sticky top-3 self-start">
+      <div className="mb-2 flex gap-2" role="group" aria-label="Width">
+        {(Object.keys(widths) as (keyof typeof widths)[]).map((one) => (
+          <Button
+            key={one}
+            aria-pressed={width === one}
+            className={classes(width === one && "border-action")}
+            onClick={() => setWidth(one)}
+          >
+            {one} <span className="mono text-ink-2">{widths[one]}</span>
+          </Button>
+        ))}
+      </div>
+      <ScaledPage width={width} scale={scale} facts={facts} input={input} />
+    </aside>
+  );
+}
+
+/** The front door's look, people, files and form, with the page itself beside them at a laptop's and a phone's width. */
+export function DoorEditor(props: DoorEditorProps) {
   const { facts, eventId } = props;
   const router = useRouter();
   const [input, setInput] = useState(props.initial);
@@ -226,34 +306,7 @@ export function DoorEditor(props: {
       <div className="flex flex-col gap-6">
         {props.mayEdit && <DraftNote draft={draft} />}
         {wrong && <Note tone="wrong">{wrong}</Note>}
-        <section aria-label="Look" className="flex flex-col gap-3">
-          <h2 className="text-head font-semibold">Look</h2>
-          <ColourField look={look} input={input} setLook={setLook} />
-          <CropPicture
-            eventId={eventId}
-            label="Picture across the page"
-            aspect={4}
-            width={1600}
-            pictureId={input.look.bannerId}
-            onChange={(bannerId) => setLook({ bannerId })}
-          />
-          <CropPicture
-            eventId={eventId}
-            label="Mark of the house"
-            aspect={1}
-            width={256}
-            pictureId={input.look.logoId}
-            onChange={(logoId) => setLook({ logoId })}
-          />
-          <label className="flex items-center gap-2">
-            <input
-              type="checkbox"
-              checked={input.agendaShown}
-              onChange={(event) => setInput({ ...input, agendaShown: event.target.checked })}
-            />{" "}
-            The run sheet’s titles stand on the page
-          </label>
-        </section>
+        <LookSection look={look} input={input} setLook={setLook} eventId={eventId} setInput={setInput} />
         {input.stage.length > 0 && (
           <section aria-label="People on the page" className="flex flex-col gap-3">
             <h2 className="text-head font-semibold">People on the page</h2>
@@ -279,21 +332,7 @@ export function DoorEditor(props: {
           </div>
         )}
       </div>
-      <aside aria-label="The page as guests get it" className="sticky top-3 self-start">
-        <div className="mb-2 flex gap-2" role="group" aria-label="Width">
-          {(Object.keys(widths) as (keyof typeof widths)[]).map((one) => (
-            <Button
-              key={one}
-              aria-pressed={width === one}
-              className={classes(width === one && "border-action")}
-              onClick={() => setWidth(one)}
-            >
-              {one} <span className="mono text-ink-2">{widths[one]}</span>
-            </Button>
-          ))}
-        </div>
-        <ScaledPage width={width} scale={scale} facts={facts} input={input} />
-      </aside>
+      <PageBeside width={width} setWidth={setWidth} scale={scale} facts={facts} input={input} />
     </div>
   );
 }

@@ -38,7 +38,7 @@ function OnStage({ words, props }: { words: DoorWords; props: DoorViewProps }) {
       <ul className="mt-1 grid gap-x-6 gap-y-3 @lg:grid-cols-2">
         {props.stage.map((person) => (
           <li key={person.ticketId} className="flex items-start gap-3">
-            { }
+            {}
             {person.portraitId && (
               <img src={`/pictures/${person.portraitId}`} alt="" className="size-14 rounded-control object-cover" />
             )}
@@ -66,12 +66,12 @@ export function DoorView(props: DoorViewProps) {
     <div className="@container" style={lookStyle(look.colour)}>
       <div className="px-4 py-3" style={{ background: "var(--event-ground)", color: "var(--event-on-ground)" }}>
         <div className="mx-auto flex max-w-5xl items-center gap-3">
-          { }
+          {}
           {look.logoId && <img src={`/pictures/${look.logoId}`} alt="" className="h-8 w-auto" />}
           <span className="text-base">{props.organisation}</span>
         </div>
       </div>
-      { }
+      {}
       {look.bannerId && (
         <img src={`/pictures/${look.bannerId}`} alt="" className="block max-h-72 w-full object-cover" />
       )}

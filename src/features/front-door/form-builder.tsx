@@ -63,6 +63,37 @@ function AskedIf({
   );
 }
 
+function AskedWhen({
+  field,
+  onChange,
+  others,
+  asked,
+}: {
+  field: FormField;
+  onChange: (part: Partial<FormField>) => void;
+  others: readonly FormField[];
+  asked: FormField | undefined;
+}) {
+  return (
+    <div className="col-span-2 col-start-2 flex flex-wrap items-center gap-2 text-label text-ink-2">
+      asked
+      <AskedIf field={field} onChange={onChange} others={others} />
+      {asked && (
+        <select
+          aria-label="Answered with"
+          className={`${inputClass} w-40!`}
+          value={field.shownIf!.answer}
+          onChange={(event) => onChange({ shownIf: { fieldId: asked.id, answer: event.target.value } })}
+        >
+          {(asked.kind === "consent" ? ["yes"] : asked.options).map((option) => (
+            <option key={option}>{option}</option>
+          ))}
+        </select>
+      )}
+    </div>
+  );
+}
+
 function Row({
   field,
   others,
@@ -150,22 +181,7 @@ function Row({
       )}
       {field.kind !== "hidden" &&
         others.some((one) => one.kind === "choice" || one.kind === "several" || one.kind === "consent") && (
-          <div className="col-span-2 col-start-2 flex flex-wrap items-center gap-2 text-label text-ink-2">
-            asked
-            <AskedIf field={field} onChange={onChange} others={others} />
-            {asked && (
-              <select
-                aria-label="Answered with"
-                className={`${inputClass} w-40!`}
-                value={field.shownIf!.answer}
-                onChange={(event) => onChange({ shownIf: { fieldId: asked.id, answer: event.target.value } })}
-              >
-                {(asked.kind === "consent" ? ["yes"] : asked.options).map((option) => (
-                  <option key={option}>{option}</option>
-                ))}
-              </select>
-            )}
-          </div>
+          <AskedWhen field={field} onChange={onChange} others={others} asked={asked} />
         )}
     </li>
   );

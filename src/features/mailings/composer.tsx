@@ -183,6 +183,101 @@ function SendOrNot({
   );
 }
 
+function ComposerActsRow({
+  isKept,
+  isPending,
+  save,
+  attempt,
+  props,
+  input,
+  reader,
+  setPreview,
+  setReader,
+  summary,
+}: {
+  isKept: boolean;
+  isPending: boolean;
+  save: () => void;
+  attempt: <T>(act: () => Promise<Done<T>>, then: (value: T) => void) => void;
+  props: ComposerProps;
+  input: MailingInput;
+  reader: string;
+  setPreview: Dispatch<SetStateAction<PreviewMail | null>>;
+  setReader: Dispatch<SetStateAction<string>>;
+  summary: Summary | null;
+}) {
+  return (
+    <div className="flex flex-wrap items-center gap-2">
+      <Button weight={isKept ? "quiet" : "act"} disabled={isPending || isKept} onClick={save}>
+        Keep the mailing
+      </Button>
+      <Button disabled={isPending} onClick={() => attempt(() => props.acts.preview(input, reader || null), setPreview)}>
+        See it as
+      </Button>
+      <ReaderChoice reader={reader} setReader={setReader} summary={summary} />
+      <Button
+        disabled={isPending}
+        onClick={() =>
+          attempt(
+            () => props.acts.test(input),
+            (to) => toast(`A test is on its way to ${to}.`),
+          )
+        }
+      >
+        Send me a test
+      </Button>
+    </div>
+  );
+}
+
+function AudienceColumn({
+  input,
+  props,
+  change,
+  isPending,
+  attempt,
+  setSummary,
+  summary,
+  isKept,
+  kept,
+  router,
+}: {
+  input: MailingInput;
+  props: ComposerProps;
+  change: (part: Partial<MailingInput>) => void;
+  isPending: boolean;
+  attempt: <T>(act: () => Promise<Done<T>>, then: (value: T) => void) => void;
+  setSummary: Dispatch<SetStateAction<Summary | null>>;
+  summary: Summary | null;
+  isKept: boolean;
+  kept: { id: string | null; version: number; text: string };
+  router: ReturnType<typeof useRouter>;
+}) {
+  return (
+    <>
+      <AudiencePicker value={input.audience} choices={props.choices} onChange={(audience) => change({ audience })} />
+      <Button
+        disabled={isPending}
+        onClick={() => attempt(() => props.acts.count(input.kind, input.audience), setSummary)}
+      >
+        Count them
+      </Button>
+      {summary && (
+        <SendOrNot
+          summary={summary}
+          isKept={isKept}
+          isPending={isPending}
+          attempt={attempt}
+          props={props}
+          kept={kept}
+          setSummary={setSummary}
+          router={router}
+        />
+      )}
+    </>
+  );
+}
+
 /** Writes one mailing: words around the join details, whom it goes to with its count, then kept, tried and sent. */
 export function Composer(props: ComposerProps) {
   const { id: draftId, version: draftVersion, ...draft } = props.draft;
@@ -250,29 +345,18 @@ export function Composer(props: ComposerProps) {
         </Field>
         <MailEditor key={turn} doc={input.doc} onChange={(doc) => change({ doc: doc as MailingInput["doc"] })} />
         <SenderFields input={input} change={change} />
-        <div className="flex flex-wrap items-center gap-2">
-          <Button weight={isKept ? "quiet" : "act"} disabled={isPending || isKept} onClick={save}>
-            Keep the mailing
-          </Button>
-          <Button
-            disabled={isPending}
-            onClick={() => attempt(() => props.acts.preview(input, reader || null), setPreview)}
-          >
-            See it as
-          </Button>
-          <ReaderChoice reader={reader} setReader={setReader} summary={summary} />
-          <Button
-            disabled={isPending}
-            onClick={() =>
-              attempt(
-                () => props.acts.test(input),
-                (to) => toast(`A test is on its way to ${to}.`),
-              )
-            }
-          >
-            Send me a test
-          </Button>
-        </div>
+        <ComposerActsRow
+          isKept={isKept}
+          isPending={isPending}
+          save={save}
+          attempt={attempt}
+          props={props}
+          input={input}
+          reader={reader}
+          setPreview={setPreview}
+          setReader={setReader}
+          summary={summary}
+        />
         {props.copy && <CopyActs texts={props.copy} />}
         {preview && <MailPreview mail={preview} onClose={() => setPreview(null)} />}
       </div>
@@ -280,31 +364,18 @@ export function Composer(props: ComposerProps) {
         {sendsByItself ? (
           <FollowUpOffset input={input} change={change} />
         ) : (
-          <>
-            <AudiencePicker
-              value={input.audience}
-              choices={props.choices}
-              onChange={(audience) => change({ audience })}
-            />
-            <Button
-              disabled={isPending}
-              onClick={() => attempt(() => props.acts.count(input.kind, input.audience), setSummary)}
-            >
-              Count them
-            </Button>
-            {summary && (
-              <SendOrNot
-                summary={summary}
-                isKept={isKept}
-                isPending={isPending}
-                attempt={attempt}
-                props={props}
-                kept={kept}
-                setSummary={setSummary}
-                router={router}
-              />
-            )}
-          </>
+          <AudienceColumn
+            input={input}
+            props={props}
+            change={change}
+            isPending={isPending}
+            attempt={attempt}
+            setSummary={setSummary}
+            summary={summary}
+            isKept={isKept}
+            kept={kept}
+            router={router}
+          />
         )}
       </div>
     </section>

@@ -173,6 +173,85 @@ function TrackRow({
   );
 }
 
+function TrackLine({
+  box,
+  dragged,
+  setDragged,
+  percentOf,
+  lines,
+  span,
+  move,
+  startAt,
+  zone,
+  endAt,
+  props,
+}: {
+  box: RefObject<HTMLDivElement | null>;
+  dragged: { key: string; percent: number } | null;
+  setDragged: Dispatch<SetStateAction<{ key: string; percent: number } | null>>;
+  percentOf: (event: React.PointerEvent) => number;
+  lines: readonly TrackMark[];
+  span: TrackSpan;
+  move: (line: TrackMark, minutes: number) => void;
+  startAt: number;
+  zone: string;
+  endAt: number;
+  props: TrackProps;
+}) {
+  return (
+    <div
+      ref={box}
+      className="relative h-24 border-y border-rule bg-raised"
+      onPointerMove={(event) => dragged && setDragged({ ...dragged, percent: percentOf(event) })}
+      onPointerUp={() => {
+        const line = lines.find((one) => one.key === dragged?.key);
+        if (line && dragged && Math.abs(dragged.percent - trackPercent(line.at, span)) > 0.4)
+          move(line, offsetAt(line, trackInstant(dragged.percent, span), span));
+        setDragged(null);
+      }}
+      onPointerCancel={() => setDragged(null)}
+    >
+      <div
+        className="absolute inset-y-0 bg-action/15"
+        style={{ left: `${hourFrom}%`, width: `${hourTo - hourFrom}%` }}
+      />
+      <span
+        className="mono absolute bottom-0 -translate-x-full pr-1 text-label text-ink-2"
+        style={{ left: `${hourFrom}%` }}
+      >
+        {clockTime(startAt, zone)}
+      </span>
+      <span className="mono absolute bottom-0 pl-1 text-label text-ink-2" style={{ left: `${hourTo}%` }}>
+        {clockTime(endAt, zone)}
+      </span>
+      <span
+        className="absolute inset-y-0 w-0.5 bg-on-air"
+        style={{ left: `${trackPercent(props.now, span)}%` }}
+        title="now"
+      />
+      {lines.map((line, i) => {
+        const isDragged = dragged?.key === line.key;
+        const percent = isDragged ? dragged.percent : trackPercent(line.at, span);
+        const count = total(line.counts);
+        return (
+          <TrackMark
+            line={line}
+            zone={zone}
+            props={props}
+            percent={percent}
+            i={i}
+            box={box}
+            setDragged={setDragged}
+            count={count}
+            isDragged={isDragged}
+            span={span}
+          />
+        );
+      })}
+    </div>
+  );
+}
+
 /** What goes when: each mail at its place around the hour. Planned ones are dragged along, or moved by the list below. */
 export function Track(props: TrackProps) {
   const { lines, startAt, endAt, zone, acts } = props;
@@ -207,56 +286,19 @@ export function Track(props: TrackProps) {
   };
   return (
     <div className={classes("select-none", isPending && "opacity-60")}>
-      <div
-        ref={box}
-        className="relative h-24 border-y border-rule bg-raised"
-        onPointerMove={(event) => dragged && setDragged({ ...dragged, percent: percentOf(event) })}
-        onPointerUp={() => {
-          const line = lines.find((one) => one.key === dragged?.key);
-          if (line && dragged && Math.abs(dragged.percent - trackPercent(line.at, span)) > 0.4)
-            move(line, offsetAt(line, trackInstant(dragged.percent, span), span));
-          setDragged(null);
-        }}
-        onPointerCancel={() => setDragged(null)}
-      >
-        <div
-          className="absolute inset-y-0 bg-action/15"
-          style={{ left: `${hourFrom}%`, width: `${hourTo - hourFrom}%` }}
-        />
-        <span
-          className="mono absolute bottom-0 -translate-x-full pr-1 text-label text-ink-2"
-          style={{ left: `${hourFrom}%` }}
-        >
-          {clockTime(startAt, zone)}
-        </span>
-        <span className="mono absolute bottom-0 pl-1 text-label text-ink-2" style={{ left: `${hourTo}%` }}>
-          {clockTime(endAt, zone)}
-        </span>
-        <span
-          className="absolute inset-y-0 w-0.5 bg-on-air"
-          style={{ left: `${trackPercent(props.now, span)}%` }}
-          title="now"
-        />
-        {lines.map((line, i) => {
-          const isDragged = dragged?.key === line.key;
-          const percent = isDragged ? dragged.percent : trackPercent(line.at, span);
-          const count = total(line.counts);
-          return (
-            <TrackMark
-              line={line}
-              zone={zone}
-              props={props}
-              percent={percent}
-              i={i}
-              box={box}
-              setDragged={setDragged}
-              count={count}
-              isDragged={isDragged}
-              span={span}
-            />
-          );
-        })}
-      </div>
+      <TrackLine
+        box={box}
+        dragged={dragged}
+        setDragged={setDragged}
+        percentOf={percentOf}
+        lines={lines}
+        span={span}
+        move={move}
+        startAt={startAt}
+        zone={zone}
+        endAt={endAt}
+        props={props}
+      />
       <ul aria-label="What goes when" className="mt-2">
         {lines.map((line) => (
           <TrackRow line={line} zone={zone} props={props} move={move} attempt={attempt} acts={acts} offsets={offsets} />

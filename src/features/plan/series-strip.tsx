@@ -223,6 +223,95 @@ function ChangeActs({
   );
 }
 
+function MarkedDates({
+  last,
+  stretch,
+  nextIndex,
+  marked,
+  clear,
+  wrong,
+  firstChosen,
+  chosen,
+  firstStartLocal,
+  setFirst,
+  todayLocal,
+  duration,
+  setDuration,
+  preview,
+  tellPeople,
+  setTellPeople,
+  isPending,
+  isMoving,
+  apply,
+  change,
+}: {
+  last: number | null;
+  stretch: (from: number) => void;
+  nextIndex: number;
+  marked: ReadonlySet<string>;
+  clear: () => void;
+  wrong: string | null;
+  firstChosen: StripDate | undefined;
+  chosen: StripDate[];
+  firstStartLocal: string;
+  setFirst: Dispatch<SetStateAction<string | null>>;
+  todayLocal: string;
+  duration: string;
+  setDuration: Dispatch<SetStateAction<string>>;
+  preview: Preview | null;
+  tellPeople: boolean;
+  setTellPeople: Dispatch<SetStateAction<boolean>>;
+  isPending: boolean;
+  isMoving: boolean;
+  apply: (input: ExtentInput) => void;
+  change: { kind: "move"; firstStartLocal: string; durationMinutes: number | null };
+}) {
+  return (
+    <div className="mt-3 flex flex-col gap-3">
+      <div className="flex flex-wrap gap-2">
+        <Button disabled={last === null} onClick={() => stretch(last ?? 0)}>
+          Mark from there on
+        </Button>
+        <Button disabled={nextIndex < 0} onClick={() => stretch(nextIndex)}>
+          Mark all that lie ahead
+        </Button>
+        <Button weight="plain" disabled={marked.size === 0} onClick={clear}>
+          Mark none
+        </Button>
+      </div>
+      {wrong && <Note tone="wrong">{wrong}</Note>}
+      {firstChosen && (
+        <div className="flex flex-col gap-3 border-l-2 border-action pl-4">
+          <MoveFields
+            chosen={chosen}
+            firstStartLocal={firstStartLocal}
+            setFirst={setFirst}
+            todayLocal={todayLocal}
+            firstChosen={firstChosen}
+            duration={duration}
+            setDuration={setDuration}
+          />
+          {preview && <Consequences preview={preview} />}
+          <label className="flex items-center gap-2">
+            <input type="checkbox" checked={tellPeople} onChange={(event) => setTellPeople(event.target.checked)} />{" "}
+            Tell the people concerned by mail
+          </label>
+          <ChangeActs
+            isPending={isPending}
+            isMoving={isMoving}
+            preview={preview}
+            apply={apply}
+            marked={marked}
+            chosen={chosen}
+            tellPeople={tellPeople}
+            change={change}
+          />
+        </div>
+      )}
+    </div>
+  );
+}
+
 /** The series' own strip: dates are marked on it, what follows from a change stands beside, then it is done. */
 export function SeriesStrip({
   dates,
@@ -343,48 +432,28 @@ export function SeriesStrip({
         ))}
       </div>
       {mayEdit && (
-        <div className="mt-3 flex flex-col gap-3">
-          <div className="flex flex-wrap gap-2">
-            <Button disabled={last === null} onClick={() => stretch(last ?? 0)}>
-              Mark from there on
-            </Button>
-            <Button disabled={nextIndex < 0} onClick={() => stretch(nextIndex)}>
-              Mark all that lie ahead
-            </Button>
-            <Button weight="plain" disabled={marked.size === 0} onClick={clear}>
-              Mark none
-            </Button>
-          </div>
-          {wrong && <Note tone="wrong">{wrong}</Note>}
-          {firstChosen && (
-            <div className="flex flex-col gap-3 border-l-2 border-action pl-4">
-              <MoveFields
-                chosen={chosen}
-                firstStartLocal={firstStartLocal}
-                setFirst={setFirst}
-                todayLocal={todayLocal}
-                firstChosen={firstChosen}
-                duration={duration}
-                setDuration={setDuration}
-              />
-              {preview && <Consequences preview={preview} />}
-              <label className="flex items-center gap-2">
-                <input type="checkbox" checked={tellPeople} onChange={(event) => setTellPeople(event.target.checked)} />{" "}
-                Tell the people concerned by mail
-              </label>
-              <ChangeActs
-                isPending={isPending}
-                isMoving={isMoving}
-                preview={preview}
-                apply={apply}
-                marked={marked}
-                chosen={chosen}
-                tellPeople={tellPeople}
-                change={change}
-              />
-            </div>
-          )}
-        </div>
+        <MarkedDates
+          last={last}
+          stretch={stretch}
+          nextIndex={nextIndex}
+          marked={marked}
+          clear={clear}
+          wrong={wrong}
+          firstChosen={firstChosen}
+          chosen={chosen}
+          firstStartLocal={firstStartLocal}
+          setFirst={setFirst}
+          todayLocal={todayLocal}
+          duration={duration}
+          setDuration={setDuration}
+          preview={preview}
+          tellPeople={tellPeople}
+          setTellPeople={setTellPeople}
+          isPending={isPending}
+          isMoving={isMoving}
+          apply={apply}
+          change={change}
+        />
       )}
     </section>
   );

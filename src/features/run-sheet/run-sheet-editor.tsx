@@ -202,6 +202,62 @@ function SaveRow({
   );
 }
 
+function SegmentTable({
+  sensors,
+  sheet,
+  change,
+  plan,
+  zone,
+  props,
+  changeSegment,
+}: {
+  sensors: ReturnType<typeof useSensors>;
+  sheet: RunSheetInput;
+  change: (next: RunSheetInput) => void;
+  plan: RunSheetPlan;
+  zone: string;
+  props: RunSheetEditorProps;
+  changeSegment: (id: string, part: Partial<RunSheetInput["segments"][number]>) => void;
+}) {
+  return (
+    <div id="segments">
+      <div className="grid grid-cols-[2rem_4.5rem_4.5rem_1fr_5rem_7rem_10rem_10rem_2rem] gap-2 text-label text-ink-2">
+        <span />
+        <span>Starts</span>
+        <span>Latest</span>
+        <span>Segment</span>
+        <span>Length</span>
+        <span>Fixed start</span>
+        <span>Led by</span>
+        <span>Poll</span>
+      </div>
+      <DndContext
+        id="run-sheet"
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        onDragEnd={({ active, over: target }) => {
+          if (!target || active.id === target.id) return;
+          const at = (id: unknown) => sheet.segments.findIndex((one) => one.id === id);
+          change({ ...sheet, segments: arrayMove(sheet.segments, at(active.id), at(target.id)) });
+        }}
+      >
+        <SortableContext items={sheet.segments.map((one) => one.id)} strategy={verticalListSortingStrategy}>
+          <SegmentRows
+            sheet={sheet}
+            plan={plan}
+            zone={zone}
+            props={props}
+            changeSegment={changeSegment}
+            change={change}
+          />
+        </SortableContext>
+      </DndContext>
+      {sheet.segments.length === 0 && <p className="py-3 text-ink-2">Nothing is planned for the hour yet.</p>}
+      <AddSegment change={change} sheet={sheet} />
+    </div>
+  );
+}
+
 /** The plan of the hour on the rail, reordered by hand or by keyboard. */
 export function RunSheetEditor(props: RunSheetEditorProps) {
   const { startAt, endAt, zone } = props;
@@ -269,41 +325,15 @@ export function RunSheetEditor(props: RunSheetEditorProps) {
       </p>
       {wrong && <Note tone="wrong">{wrong}</Note>}
       <fieldset disabled={!props.mayEdit} className="contents">
-        <div id="segments">
-          <div className="grid grid-cols-[2rem_4.5rem_4.5rem_1fr_5rem_7rem_10rem_10rem_2rem] gap-2 text-label text-ink-2">
-            <span />
-            <span>Starts</span>
-            <span>Latest</span>
-            <span>Segment</span>
-            <span>Length</span>
-            <span>Fixed start</span>
-            <span>Led by</span>
-            <span>Poll</span>
-          </div>
-          <DndContext
-            id="run-sheet"
-            sensors={sensors}
-            collisionDetection={closestCenter}
-            onDragEnd={({ active, over: target }) => {
-              if (!target || active.id === target.id) return;
-              const at = (id: unknown) => sheet.segments.findIndex((one) => one.id === id);
-              change({ ...sheet, segments: arrayMove(sheet.segments, at(active.id), at(target.id)) });
-            }}
-          >
-            <SortableContext items={sheet.segments.map((one) => one.id)} strategy={verticalListSortingStrategy}>
-              <SegmentRows
-                sheet={sheet}
-                plan={plan}
-                zone={zone}
-                props={props}
-                changeSegment={changeSegment}
-                change={change}
-              />
-            </SortableContext>
-          </DndContext>
-          {sheet.segments.length === 0 && <p className="py-3 text-ink-2">Nothing is planned for the hour yet.</p>}
-          <AddSegment change={change} sheet={sheet} />
-        </div>
+        <SegmentTable
+          sensors={sensors}
+          sheet={sheet}
+          change={change}
+          plan={plan}
+          zone={zone}
+          props={props}
+          changeSegment={changeSegment}
+        />
         <PartEditor
           parts={sheet.parts}
           startLocal={props.startLocal}

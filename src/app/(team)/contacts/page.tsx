@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import type { Contact, ContactQuery } from "@/contracts";
 import type { ContactPage } from "@/server/services/contacts/book";
 import Link from "next/link";
@@ -157,6 +158,72 @@ function BookRow({
   );
 }
 
+function BookFilter({ side, mayEdit, book }: { side: (part: Raw, words: string, count?: number) => ReactNode; mayEdit: boolean; book: ContactPage }) {
+  return (
+    <nav aria-label="Narrow the book" className="flex flex-col gap-4">
+      <ul className="flex flex-col gap-1">
+        {side({ words: "", tag: "", group: "", state: "" }, "Everybody")}
+        {side({ state: "unsubscribed" }, "Want no mail")}
+        {side({ state: "bounced" }, "Mail came back")}
+        {mayEdit && side({ words: "", tag: "", group: "", state: "", view: "duplicates" }, "Perhaps twice")}
+      </ul>
+      {book.groups.length > 0 && (
+        <div>
+          <p className="text-label font-medium text-ink-2">Groups</p>
+          <ul className="flex flex-col gap-1">
+            {book.groups.map((one) => side({ group: one.name }, one.name, one.count))}
+          </ul>
+        </div>
+      )}
+      {book.tags.length > 0 && (
+        <div>
+          <p className="text-label font-medium text-ink-2">Tags</p>
+          <ul className="flex flex-col gap-1">
+            {book.tags.map((one) => side({ tag: one.name }, one.name, one.count))}
+          </ul>
+        </div>
+      )}
+    </nav>
+  );
+}
+
+function BookList({
+  book,
+  query,
+  raw,
+  narrow,
+}: {
+  book: ContactPage;
+  query: ContactQuery;
+  raw: Raw;
+  narrow: { words: string; tag: string; group: string; state: string };
+}) {
+  return (
+    <section aria-label="The book">
+      {book.contacts.length === 0 && (
+        <p className="text-ink-2">
+          {query.words || query.tag || query.group || query.state !== "all"
+            ? "Nobody fits."
+            : "The book is empty. Take a file in, or add somebody."}
+        </p>
+      )}
+      <ul>
+        {book.contacts.map((one) => (
+          <BookRow one={one} raw={raw} narrow={narrow} query={query} />
+        ))}
+      </ul>
+      <p className="mt-3 flex gap-4">
+        {query.page > 0 && (
+          <Link href={href({ ...narrow, page: String(query.page - 1) })}>The {contactPageSize} before</Link>
+        )}
+        {(query.page + 1) * contactPageSize < book.total && (
+          <Link href={href({ ...narrow, page: String(query.page + 1) })}>The next {contactPageSize}</Link>
+        )}
+      </p>
+    </section>
+  );
+}
+
 export default async function ContactsPage({ searchParams }: { searchParams: Promise<Raw> }) {
   const { context, member } = await pageMember();
   const raw = await searchParams;
@@ -192,30 +259,7 @@ export default async function ContactsPage({ searchParams }: { searchParams: Pro
       <main className="mx-auto max-w-7xl px-6 py-5">
         <BookHeader book={book} raw={raw} query={query} mayEdit={mayEdit} />
         <div className="grid grid-cols-[11rem_1fr_24rem] gap-6">
-          <nav aria-label="Narrow the book" className="flex flex-col gap-4">
-            <ul className="flex flex-col gap-1">
-              {side({ words: "", tag: "", group: "", state: "" }, "Everybody")}
-              {side({ state: "unsubscribed" }, "Want no mail")}
-              {side({ state: "bounced" }, "Mail came back")}
-              {mayEdit && side({ words: "", tag: "", group: "", state: "", view: "duplicates" }, "Perhaps twice")}
-            </ul>
-            {book.groups.length > 0 && (
-              <div>
-                <p className="text-label font-medium text-ink-2">Groups</p>
-                <ul className="flex flex-col gap-1">
-                  {book.groups.map((one) => side({ group: one.name }, one.name, one.count))}
-                </ul>
-              </div>
-            )}
-            {book.tags.length > 0 && (
-              <div>
-                <p className="text-label font-medium text-ink-2">Tags</p>
-                <ul className="flex flex-col gap-1">
-                  {book.tags.map((one) => side({ tag: one.name }, one.name, one.count))}
-                </ul>
-              </div>
-            )}
-          </nav>
+          <BookFilter side={side} mayEdit={mayEdit} book={book} />
           {raw["view"] === "duplicates" ? (
             <section className="col-span-2">
               <h2 className="text-head font-semibold">Perhaps twice in the book</h2>
@@ -231,28 +275,7 @@ export default async function ContactsPage({ searchParams }: { searchParams: Pro
             </div>
           ) : (
             <>
-              <section aria-label="The book">
-                {book.contacts.length === 0 && (
-                  <p className="text-ink-2">
-                    {query.words || query.tag || query.group || query.state !== "all"
-                      ? "Nobody fits."
-                      : "The book is empty. Take a file in, or add somebody."}
-                  </p>
-                )}
-                <ul>
-                  {book.contacts.map((one) => (
-                    <BookRow one={one} raw={raw} narrow={narrow} query={query} />
-                  ))}
-                </ul>
-                <p className="mt-3 flex gap-4">
-                  {query.page > 0 && (
-                    <Link href={href({ ...narrow, page: String(query.page - 1) })}>The {contactPageSize} before</Link>
-                  )}
-                  {(query.page + 1) * contactPageSize < book.total && (
-                    <Link href={href({ ...narrow, page: String(query.page + 1) })}>The next {contactPageSize}</Link>
-                  )}
-                </p>
-              </section>
+              <BookList book={book} query={query} raw={raw} narrow={narrow} />
               <aside aria-label="The contact" className="self-start bg-sheet p-4">
                 {raw["view"] === "new" && mayEdit ? (
                   <ContactForm contact={null} mayEdit save={saveContactAction} />

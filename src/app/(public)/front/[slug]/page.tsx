@@ -1,3 +1,4 @@
+import type { RegisterWords } from "@/features/front-door/types";
 import type { Messages } from "@/contracts/messages";
 import type { Metadata } from "next";
 import { cookies, headers } from "next/headers";
@@ -161,6 +162,89 @@ function OtherDates({
   );
 }
 
+function WayInPanel({
+  over,
+  event,
+  words,
+  occurrence,
+  door,
+  t,
+  slug,
+  format,
+  formWords,
+  organisation,
+  query,
+  prefill,
+}: {
+  over: string | null;
+  event: FrontDoor["event"];
+  words: Messages["front"];
+  occurrence: FrontDoor["occurrence"];
+  door: FrontDoor;
+  t: ReturnType<typeof translatorFor>;
+  slug: string;
+  format: string;
+  formWords: RegisterWords;
+  organisation: FrontDoor["organisation"];
+  query: { via: string | undefined; for: string | undefined };
+  prefill: { name: string; email: string } | null;
+}) {
+  return (
+    <section aria-labelledby="register" className="self-start border-t-4 border-action bg-sheet p-5">
+      <h2 id="register" className="mb-3 text-head font-semibold">
+        {over ?? (event.entryBy === "open-link" ? words.comeIn : words.register)}
+      </h2>
+      {!occurrence && <p className="mb-3 text-ink-2">{words.roomClosedMore}</p>}
+      {over === null && event.entryBy === "registration" && occurrence?.phase === "open" && (
+        <p className="mb-3 text-attention">{words.live}</p>
+      )}
+      {over === null && door.placesLeft !== null && (
+        <p className="mb-3 text-ink-2">
+          {door.placesLeft === 0 ? words.full : t("placesLeft", { count: door.placesLeft })}
+        </p>
+      )}
+      {door.dates.length > 1 && (
+        <OtherDates words={words} door={door} slug={slug} occurrence={occurrence} format={format} />
+      )}
+      {over === null && event.isRecorded && (
+        <p className="mb-3 text-label text-ink-2">{event.consentText || words.recorded}</p>
+      )}
+      {over === null && event.entryBy === "open-link" && (
+        <OpenEntry
+          action={openEntryAction.bind(null, slug, occurrence?.id ?? null)}
+          words={{
+            ...formWords,
+            submit: words.comeInAct,
+            consent: t("consentName", { days: organisation.retentionDays }),
+          }}
+        />
+      )}
+      {over === null && event.entryBy === "registration" && (
+        <RegisterForm
+          key={occurrence?.id}
+          action={registerAction.bind(null, slug, {
+            via: query.via ?? null,
+            invitation: query.for ?? null,
+            dateId: occurrence?.id ?? null,
+          })}
+          fields={event.formFields}
+          countries={event.formFields.some((field) => field.kind === "country") ? countriesIn(format) : []}
+          prefill={prefill}
+          words={formWords}
+        />
+      )}
+      {door.recordingSlug && (
+        <a className="mt-3 inline-block" href={`/on-demand/${door.recordingSlug}`}>
+          {words.watch}
+        </a>
+      )}
+      <p className="mt-4 text-label">
+        <a href={`/front/${slug}/calendar.ics`}>{words.calendar}</a>
+      </p>
+    </section>
+  );
+}
+
 export default async function FrontDoorPage(props: Props) {
   const { slug, query, found, prefill } = await load(props);
   const locale = await visitorLocale();
@@ -220,58 +304,20 @@ export default async function FrontDoorPage(props: Props) {
         files={door.files.map((file) => ({ ...file, href: `/front/${slug}/files/${file.id}` }))}
         words={words}
       >
-        <section aria-labelledby="register" className="self-start border-t-4 border-action bg-sheet p-5">
-          <h2 id="register" className="mb-3 text-head font-semibold">
-            {over ?? (event.entryBy === "open-link" ? words.comeIn : words.register)}
-          </h2>
-          {!occurrence && <p className="mb-3 text-ink-2">{words.roomClosedMore}</p>}
-          {over === null && event.entryBy === "registration" && occurrence?.phase === "open" && (
-            <p className="mb-3 text-attention">{words.live}</p>
-          )}
-          {over === null && door.placesLeft !== null && (
-            <p className="mb-3 text-ink-2">
-              {door.placesLeft === 0 ? words.full : t("placesLeft", { count: door.placesLeft })}
-            </p>
-          )}
-          {door.dates.length > 1 && (
-            <OtherDates words={words} door={door} slug={slug} occurrence={occurrence} format={format} />
-          )}
-          {over === null && event.isRecorded && (
-            <p className="mb-3 text-label text-ink-2">{event.consentText || words.recorded}</p>
-          )}
-          {over === null && event.entryBy === "open-link" && (
-            <OpenEntry
-              action={openEntryAction.bind(null, slug, occurrence?.id ?? null)}
-              words={{
-                ...formWords,
-                submit: words.comeInAct,
-                consent: t("consentName", { days: organisation.retentionDays }),
-              }}
-            />
-          )}
-          {over === null && event.entryBy === "registration" && (
-            <RegisterForm
-              key={occurrence?.id}
-              action={registerAction.bind(null, slug, {
-                via: query.via ?? null,
-                invitation: query.for ?? null,
-                dateId: occurrence?.id ?? null,
-              })}
-              fields={event.formFields}
-              countries={event.formFields.some((field) => field.kind === "country") ? countriesIn(format) : []}
-              prefill={prefill}
-              words={formWords}
-            />
-          )}
-          {door.recordingSlug && (
-            <a className="mt-3 inline-block" href={`/on-demand/${door.recordingSlug}`}>
-              {words.watch}
-            </a>
-          )}
-          <p className="mt-4 text-label">
-            <a href={`/front/${slug}/calendar.ics`}>{words.calendar}</a>
-          </p>
-        </section>
+        <WayInPanel
+          over={over}
+          event={event}
+          words={words}
+          occurrence={occurrence}
+          door={door}
+          t={t}
+          slug={slug}
+          format={format}
+          formWords={formWords}
+          organisation={organisation}
+          query={query}
+          prefill={prefill}
+        />
       </DoorView>
     </InLanguage>
   );

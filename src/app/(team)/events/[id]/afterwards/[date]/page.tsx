@@ -204,6 +204,58 @@ function QuestionList({
   );
 }
 
+function ReportRail({
+  from,
+  to,
+  zone,
+  report,
+  title,
+  curve,
+  questions,
+  polls,
+}: {
+  from: number;
+  to: number;
+  zone: string;
+  report: Afterwards["report"];
+  title: Map<string, string>;
+  curve: Afterwards["report"]["curve"];
+  questions: Afterwards["questions"];
+  polls: Afterwards["polls"];
+}) {
+  return (
+    <Rail
+      size="large"
+      from={from}
+      to={to}
+      zone={zone}
+      blocks={report.retention.map((span, i) => ({
+        id: String(i),
+        title: title.get(span.segmentId) ?? "",
+        startAt: span.startAt,
+        endAt: span.endAt,
+      }))}
+      marks={[
+        { at: from, label: clockTime(from, zone) },
+        ...(curve.peak ? [{ at: curve.peak.at, label: `peak ${curve.peak.count}` }] : []),
+        { at: to, label: clockTime(to, zone) },
+      ]}
+      ticks={[
+        ...questions.map((question): RailTick => ({
+          at: question.askedAt,
+          words: question.text,
+          kind: "question",
+        })),
+        ...polls.flatMap((poll): RailTick[] =>
+          poll.openedAt === null ? [] : [{ at: poll.openedAt, words: poll.question, kind: "poll" }],
+        ),
+      ]}
+    >
+      <HouseCurveLine steps={curve.steps} peak={curve.peak?.count ?? 0} from={from} to={to} zone={zone} />
+    </Rail>
+  );
+}
+
 export default async function AfterwardsPage({ params }: { params: Promise<{ id: string; date: string }> }) {
   const { id, date } = await params;
   const { context, member, loaded, spine } = await workspace(id, date);
@@ -228,35 +280,16 @@ export default async function AfterwardsPage({ params }: { params: Promise<{ id:
       <TeamBar signOut={signOutAction} />
       <Workspace spine={{ ...spine, findings: [] }} place="afterwards">
         {!isOver && <p className="mb-4 text-attention">The date is not over: these are the figures so far.</p>}
-        <Rail
-          size="large"
+        <ReportRail
           from={from}
           to={to}
           zone={zone}
-          blocks={report.retention.map((span, i) => ({
-            id: String(i),
-            title: title.get(span.segmentId) ?? "",
-            startAt: span.startAt,
-            endAt: span.endAt,
-          }))}
-          marks={[
-            { at: from, label: clockTime(from, zone) },
-            ...(curve.peak ? [{ at: curve.peak.at, label: `peak ${curve.peak.count}` }] : []),
-            { at: to, label: clockTime(to, zone) },
-          ]}
-          ticks={[
-            ...questions.map((question): RailTick => ({
-              at: question.askedAt,
-              words: question.text,
-              kind: "question",
-            })),
-            ...polls.flatMap((poll): RailTick[] =>
-              poll.openedAt === null ? [] : [{ at: poll.openedAt, words: poll.question, kind: "poll" }],
-            ),
-          ]}
-        >
-          <HouseCurveLine steps={curve.steps} peak={curve.peak?.count ?? 0} from={from} to={to} zone={zone} />
-        </Rail>
+          report={report}
+          title={title}
+          curve={curve}
+          questions={questions}
+          polls={polls}
+        />
         <p className="text-label text-ink-2">
           Thin ticks: questions. Broad ticks: polls opened. The pointer says the hour and the house.
         </p>
