@@ -3,7 +3,7 @@ import { SimulatedGuest } from "../src/stand-ins/crowd";
 import { events, occurrences, tickets } from "../src/server/db/schema";
 import { makeContext } from "../src/server/worker";
 import { makeChance } from "./demo/chance";
-import { demoTitles } from "./demo/seed";
+import { demoTitles } from "./demo/events";
 import { questionTexts } from "./demo/words";
 
 // The demo's live date, with simulated people in it who come, ask, vote and drop out. They use the

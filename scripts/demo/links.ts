@@ -1,8 +1,24 @@
 import { and, asc, eq, isNotNull, isNull } from "drizzle-orm";
 import { events, occurrences, recordings, tickets } from "../../src/server/db/schema";
+import type { Db } from "../../src/server/db/client";
 import { makeContext } from "../../src/server/worker";
 import { seriesTitle, worstTitle } from "./planning";
-import { demoTitles } from "./seed";
+import { demoTitles } from "./events";
+
+/** A published recording and a booking page, where there are. */
+async function publicPages(db: Db) {
+  const [recording] = await db
+    .select({ slug: recordings.slug })
+    .from(recordings)
+    .where(isNotNull(recordings.publishedFrom))
+    .limit(1);
+  const [booking] = await db
+    .select({ slug: events.slug })
+    .from(events)
+    .where(and(eq(events.shape, "slots"), isNotNull(events.publishedAt)))
+    .limit(1);
+  return { recording, booking };
+}
 
 /** Addresses and personal links of the demo, for pictures and tools. */
 export async function demoLinks(source: Record<string, string | undefined>) {
@@ -41,16 +57,7 @@ export async function demoLinks(source: Record<string, string | undefined>) {
     await dateOf(demoTitles.training),
     await dateOf(demoTitles.past),
   ];
-  const [recording] = await db
-    .select({ slug: recordings.slug })
-    .from(recordings)
-    .where(isNotNull(recordings.publishedFrom))
-    .limit(1);
-  const [booking] = await db
-    .select({ slug: events.slug })
-    .from(events)
-    .where(and(eq(events.shape, "slots"), isNotNull(events.publishedAt)))
-    .limit(1);
+  const { recording, booking } = await publicPages(db);
   const links = {
     live,
     soon,

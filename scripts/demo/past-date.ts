@@ -58,31 +58,19 @@ function visits(chance: Chance, startAt: number, endAt: number): { device: strin
   return [{ device, from, to }];
 }
 
-/** Fills a past date as if it had been held: journal, connections, questions with votes, ballots. */
-export async function fillPastDate(db: Db, chance: Chance, parts: PastParts): Promise<void> {
-  const { organisationId, occurrenceId, startAt } = parts;
-  const base = { organisationId, occurrenceId };
-  const show = {
-    from: startAt + chance.between(0.4, 3) * minuteMs,
-    to: startAt + (parts.durationMinutes + chance.between(-3, 6)) * minuteMs,
-  };
-  const came = parts.attendeeIds.filter(() => chance.next() < 0.46);
-  const rows: { at: number; actorId: string; body: EntryBody }[] = [];
-  const say = (at: number, body: EntryBody, actorId = parts.producerId) => rows.push({ at, actorId, body });
-  say(startAt - 20 * minuteMs, { type: "backstage.opened" });
-  parts.stageIds.forEach((ticketId, i) =>
-    say(startAt - (18 - i) * minuteMs, { type: "stage.entered", ticketId }, ticketId),
-  );
-  parts.stageIds.forEach((ticketId) => say(startAt - 4 * minuteMs, { type: "stage.moved", ticketId, place: "stage" }));
-  say(startAt - 9 * minuteMs, { type: "doors.opened" });
-  say(show.from, { type: "curtain.raised" });
-  let at = show.from;
-  for (const segment of parts.segments) {
-    say(at, { type: "cue.given", segmentId: segment.id });
-    at = Math.min(show.to - minuteMs, at + (segment.lengthMinutes + chance.between(-1.5, 2)) * minuteMs);
-  }
+type Say = (at: number, body: EntryBody, actorId?: string) => void;
+
+/** Questions of some of those who came, with what became of each. */
+function askQuestions(
+  chance: Chance,
+  parts: PastParts,
+  show: { from: number; to: number },
+  came: readonly string[],
+  say: Say,
+) {
+  const base = { organisationId: parts.organisationId, occurrenceId: parts.occurrenceId };
   const askers = came.filter(() => chance.next() < 0.12).slice(0, 40);
-  const asked = askers.map((askerTicketId) => {
+  return askers.map((askerTicketId) => {
     const one = {
       id: chance.id(),
       ...base,
@@ -107,6 +95,32 @@ export async function fillPastDate(db: Db, chance: Chance, parts: PastParts): Pr
         : {};
     return { ...one, state, ...answered };
   });
+}
+
+/** Fills a past date as if it had been held: journal, connections, questions with votes, ballots. */
+export async function fillPastDate(db: Db, chance: Chance, parts: PastParts): Promise<void> {
+  const { organisationId, occurrenceId, startAt } = parts;
+  const base = { organisationId, occurrenceId };
+  const show = {
+    from: startAt + chance.between(0.4, 3) * minuteMs,
+    to: startAt + (parts.durationMinutes + chance.between(-3, 6)) * minuteMs,
+  };
+  const came = parts.attendeeIds.filter(() => chance.next() < 0.46);
+  const rows: { at: number; actorId: string; body: EntryBody }[] = [];
+  const say: Say = (at, body, actorId = parts.producerId) => void rows.push({ at, actorId, body });
+  say(startAt - 20 * minuteMs, { type: "backstage.opened" });
+  parts.stageIds.forEach((ticketId, i) =>
+    say(startAt - (18 - i) * minuteMs, { type: "stage.entered", ticketId }, ticketId),
+  );
+  parts.stageIds.forEach((ticketId) => say(startAt - 4 * minuteMs, { type: "stage.moved", ticketId, place: "stage" }));
+  say(startAt - 9 * minuteMs, { type: "doors.opened" });
+  say(show.from, { type: "curtain.raised" });
+  let at = show.from;
+  for (const segment of parts.segments) {
+    say(at, { type: "cue.given", segmentId: segment.id });
+    at = Math.min(show.to - minuteMs, at + (segment.lengthMinutes + chance.between(-1.5, 2)) * minuteMs);
+  }
+  const asked = askQuestions(chance, parts, show, came, say);
   const opened = show.from + 24 * minuteMs;
   say(opened, { type: "poll.opened", pollId: parts.pollId });
   say(opened + 3 * minuteMs, { type: "poll.closed", pollId: parts.pollId });
@@ -125,6 +139,24 @@ export async function fillPastDate(db: Db, chance: Chance, parts: PastParts): Pr
     .update(polls)
     .set({ state: "closed", isRevealed: true, openedAt: opened, closedAt: opened + 3 * minuteMs })
     .where(eq(polls.id, parts.pollId));
+  await fillFacts(db, chance, parts, { show, came, asked, opened });
+}
+
+/** Who was there, what they voted for and how: the facts beside the journal. */
+async function fillFacts(
+  db: Db,
+  chance: Chance,
+  parts: PastParts,
+  hour: {
+    show: { from: number; to: number };
+    came: readonly string[];
+    asked: readonly (typeof questions.$inferInsert)[];
+    opened: number;
+  },
+): Promise<void> {
+  const { organisationId, occurrenceId, startAt } = parts;
+  const base = { organisationId, occurrenceId };
+  const { show, came, asked, opened } = hour;
   const attended = came.flatMap((ticketId) =>
     visits(chance, show.from, show.to).map((visit) => ({ ticketId, role: "attendee", ...visit })),
   );

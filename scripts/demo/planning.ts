@@ -5,7 +5,8 @@ import { dayOfLocal, wallTimeAt, weekdayOf } from "../../src/core/time";
 import { events, licences, occurrences, organisations, tickets } from "../../src/server/db/schema";
 import type { TeamMember } from "../../src/server/services/access";
 import type { Context } from "../../src/server/services/context";
-import { createEvent, publishEvent } from "../../src/server/services/events";
+import { createEvent } from "../../src/server/services/events";
+import { publishEvent } from "@/server/services/event-life";
 import { settleSeats } from "../../src/server/services/house/seats";
 import { saveRunSheet } from "../../src/server/services/run-sheets";
 import { addStagePerson } from "../../src/server/services/stage-people";
@@ -162,32 +163,20 @@ async function worst(context: Context, member: TeamMember): Promise<void> {
     member,
     eventId,
     {
-      segments: [
-        {
-          id: id(),
-          title: "Songs of the flats",
-          lengthMinutes: 35,
-          fixedStartLocal: null,
-          leaderTicketId: dana,
-          pollId: null,
-        },
-        {
-          id: id(),
-          title: "What the waders heard",
-          lengthMinutes: 30,
-          fixedStartLocal: `${start.slice(0, 10)}T20:25`,
-          leaderTicketId: null,
-          pollId: null,
-        },
-        {
-          id: id(),
-          title: "A long goodbye",
-          lengthMinutes: 20,
-          fixedStartLocal: null,
-          leaderTicketId: null,
-          pollId: null,
-        },
-      ],
+      segments: (
+        [
+          ["Songs of the flats", 35, null, dana],
+          ["What the waders heard", 30, `${start.slice(0, 10)}T20:25`, null],
+          ["A long goodbye", 20, null, null],
+        ] as const
+      ).map(([title, lengthMinutes, fixedStartLocal, leaderTicketId]) => ({
+        id: id(),
+        title,
+        lengthMinutes,
+        fixedStartLocal,
+        leaderTicketId,
+        pollId: null,
+      })),
       polls: [{ id: pollId, question: "Which song shall be the last?", options: [] }],
       parts: [
         {

@@ -26,149 +26,13 @@ import { fillPastDate } from "./past-date";
 import { seedWayIn } from "./way-in";
 import { seedPlanning } from "./planning";
 import { familyNames, givenNames, organisation, segmentSets, zones } from "./words";
+import { DemoEvent, demoEvents, demoTitles } from "./events";
 
 export const demoPassword = "salt-marsh-at-dawn";
 export const demoTeam = [
   { name: "Marit Corrant", email: "marit@brinewold.example.org", standing: "owner" },
   { name: "Nuno Fenmoor", email: "nuno@brinewold.example.org", standing: "crew" },
 ] as const;
-
-/** Dates that tools and tests find by their title. */
-export const demoTitles = {
-  live: "Public evening: what the winter counts say",
-  soon: "Weekly count clinic",
-  training: "Warden training, part two",
-  past: "Public evening: tides and the saltmarsh",
-  results: "Annual results night",
-} as const;
-
-interface DemoEvent {
-  readonly title: string;
-  readonly description: string;
-  readonly set: keyof typeof segmentSets;
-  /** minutes from now to the start; negative: past */
-  readonly startsInMinutes: number;
-  readonly zone: string;
-  readonly registrants: number;
-  readonly houseSize: number;
-  readonly registrationLimit?: number;
-  readonly phase: "ahead" | "live" | "past";
-  readonly isDraft?: boolean;
-  readonly isPrivate?: boolean;
-  readonly creditPoints?: number;
-  readonly hasRecording?: boolean;
-}
-
-const day = dayMs / minuteMs;
-const demoEvents: readonly DemoEvent[] = [
-  {
-    title: demoTitles.live,
-    description:
-      "<p>Six thousand kilometres of shore, one weekend in January, and what the numbers tell when they are laid side by side. With time for your questions.</p>",
-    set: "evening",
-    startsInMinutes: -14,
-    zone: "Europe/Lisbon",
-    registrants: 140,
-    houseSize: 250,
-    phase: "live",
-  },
-  {
-    title: demoTitles.soon,
-    description: "<p>Bring your site, your tide table and your doubts. We count one stretch together.</p>",
-    set: "clinic",
-    startsInMinutes: 48,
-    zone: "Europe/Lisbon",
-    registrants: 38,
-    houseSize: 60,
-    registrationLimit: 40,
-    phase: "ahead",
-  },
-  {
-    title: demoTitles.training,
-    description: "<p>Disturbance, the law and good sense. Earns credit for those who stay.</p>",
-    set: "training",
-    startsInMinutes: 3 * day + 95,
-    zone: "Europe/Madrid",
-    registrants: 64,
-    houseSize: 100,
-    phase: "ahead",
-    creditPoints: 2,
-  },
-  {
-    title: "Briefing for ringing crews",
-    description: "<p>For the crews of the spring season.</p>",
-    set: "clinic",
-    startsInMinutes: 6 * day + 200,
-    zone: "Europe/London",
-    registrants: 12,
-    houseSize: 40,
-    phase: "ahead",
-    isPrivate: true,
-  },
-  {
-    title: demoTitles.results,
-    description: "<p>A year on the shore, told by those who were there.</p>",
-    set: "evening",
-    startsInMinutes: 20 * day + 60,
-    zone: "America/New_York",
-    registrants: 212,
-    houseSize: 500,
-    phase: "ahead",
-  },
-  {
-    title: "Saltmarsh walk on screen",
-    description: "<p>A low tide, seen from six places.</p>",
-    set: "evening",
-    startsInMinutes: 27 * day,
-    zone: "Europe/Lisbon",
-    registrants: 0,
-    houseSize: 100,
-    phase: "ahead",
-    isDraft: true,
-  },
-  {
-    title: demoTitles.past,
-    description: "<p>Why the marsh moves.</p>",
-    set: "evening",
-    startsInMinutes: -13 * day,
-    zone: "Europe/Lisbon",
-    registrants: 320,
-    houseSize: 250,
-    phase: "past",
-    hasRecording: true,
-  },
-  {
-    title: "Warden training, part one",
-    description: "<p>The first of two.</p>",
-    set: "training",
-    startsInMinutes: -24 * day + 90,
-    zone: "Europe/Madrid",
-    registrants: 180,
-    houseSize: 200,
-    phase: "past",
-    creditPoints: 2,
-  },
-  {
-    title: "Count clinic before the January weekend",
-    description: "<p>The last before the count.</p>",
-    set: "clinic",
-    startsInMinutes: -41 * day,
-    zone: "Europe/Lisbon",
-    registrants: 96,
-    houseSize: 100,
-    phase: "past",
-  },
-  {
-    title: "Annual results night of last year",
-    description: "<p>All that was counted.</p>",
-    set: "evening",
-    startsInMinutes: -60 * day,
-    zone: "America/New_York",
-    registrants: 540,
-    houseSize: 500,
-    phase: "past",
-  },
-];
 
 class Seeder {
   private readonly crowd: string[] = [];
@@ -238,18 +102,21 @@ class Seeder {
     return { startAt: at, startLocal };
   }
 
-  async event(event: DemoEvent, team: readonly string[], panelists: readonly string[]): Promise<void> {
+  /** The rows of an event with its one date and its room. */
+  private async insertDate(
+    event: DemoEvent,
+    date: {
+      eventId: string;
+      occurrenceId: string;
+      slug: string;
+      startAt: number;
+      startLocal: string;
+      durationMinutes: number;
+    },
+  ): Promise<void> {
     const { db, secrets } = this.context;
-    const { chance, organisationId, now } = this;
-    const eventId = chance.id();
-    const occurrenceId = chance.id();
-    const { startAt, startLocal } = this.startOf(event);
-    const set = segmentSets[event.set]!;
-    const durationMinutes = set.reduce((sum, [, minutes]) => sum + minutes, 0);
-    const slug = `${event.title
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, "-")
-      .replace(/^-|-$/g, "")}-${chance.code(4)}`;
+    const { organisationId, now } = this;
+    const { eventId, occurrenceId, slug, startAt, startLocal, durationMinutes } = date;
     const common = { organisationId, eventId };
     await db.insert(events).values({
       id: eventId,
@@ -289,28 +156,13 @@ class Seeder {
       endAt: startAt + durationMinutes * minuteMs,
     });
     await db.insert(rooms).values({ occurrenceId, organisationId });
-    const registeredAt = startAt - 30 * dayMs;
-    const ticket = async (
-      personId: string,
-      role: "producer" | "crew" | "panelist",
-      duties: ("doors-and-curtain" | "questions" | "cues")[] = [],
-    ) => {
-      const id = chance.id();
-      await db.insert(tickets).values({
-        id,
-        ...common,
-        personId,
-        role,
-        duties,
-        registeredAt,
-        invitedAt: event.isDraft ? null : registeredAt,
-      });
-      return id;
-    };
-    const producerId = await ticket(team[0]!, "producer");
-    if (!event.isDraft) await ticket(team[1]!, "crew", ["doors-and-curtain", "questions", "cues"]);
-    const stageIds: string[] = [];
-    for (const personId of event.isDraft ? [] : panelists) stageIds.push(await ticket(personId, "panelist"));
+  }
+
+  /** The run sheet and its poll; a draft's has a gap and a poll with one answer, for readiness to find. */
+  private async insertSheet(event: DemoEvent, occurrenceId: string, stageIds: readonly string[], producerId: string) {
+    const { db } = this.context;
+    const { chance, organisationId } = this;
+    const set = segmentSets[event.set]!;
     const pollId = chance.id();
     const options = [
       { id: "o1", label: "More than last year" },
@@ -336,6 +188,46 @@ class Seeder {
       pollId: position === 1 ? pollId : null,
     }));
     await db.insert(segments).values(rows);
+    return { pollId, options, rows };
+  }
+
+  async event(event: DemoEvent, team: readonly string[], panelists: readonly string[]): Promise<void> {
+    const { db } = this.context;
+    const { chance, organisationId, now } = this;
+    const eventId = chance.id();
+    const occurrenceId = chance.id();
+    const { startAt, startLocal } = this.startOf(event);
+    const set = segmentSets[event.set]!;
+    const durationMinutes = set.reduce((sum, [, minutes]) => sum + minutes, 0);
+    const slug = `${event.title
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, "-")
+      .replace(/^-|-$/g, "")}-${chance.code(4)}`;
+    const common = { organisationId, eventId };
+    await this.insertDate(event, { eventId, occurrenceId, slug, startAt, startLocal, durationMinutes });
+    const registeredAt = startAt - 30 * dayMs;
+    const ticket = async (
+      personId: string,
+      role: "producer" | "crew" | "panelist",
+      duties: ("doors-and-curtain" | "questions" | "cues")[] = [],
+    ) => {
+      const id = chance.id();
+      await db.insert(tickets).values({
+        id,
+        ...common,
+        personId,
+        role,
+        duties,
+        registeredAt,
+        invitedAt: event.isDraft ? null : registeredAt,
+      });
+      return id;
+    };
+    const producerId = await ticket(team[0]!, "producer");
+    if (!event.isDraft) await ticket(team[1]!, "crew", ["doors-and-curtain", "questions", "cues"]);
+    const stageIds: string[] = [];
+    for (const personId of event.isDraft ? [] : panelists) stageIds.push(await ticket(personId, "panelist"));
+    const { pollId, options, rows } = await this.insertSheet(event, occurrenceId, stageIds, producerId);
     const attendeeIds = await this.registrants(common, occurrenceId, event, Math.min(now, startAt));
     if (event.phase === "past") {
       await fillPastDate(db, chance, {

@@ -56,39 +56,46 @@ function fileFault(failure: Extract<Failure, { code: "bad-file" }>): string {
   return words.endsWith(".") ? `${words}${line}` : `${words}${column}${line}. Nothing was read in.`;
 }
 
+/** Refusals that need no fact in their words. */
+const plainWords = {
+  "not-signed-in": "You are signed out. Sign in and do it again; what you typed is still here.",
+  "not-allowed": "Your role does not include this. The producer can give you the duty.",
+  "not-found": "It is not there any more. Load the page again to see what is.",
+  "wrong-origin": "The request came from another site and was not carried out.",
+  "edited-meanwhile": "Somebody else saved this in the meantime. Your text is still here: compare, then save again.",
+  "already-done": "This was already done.",
+  "cue-moved": "Somebody else gave the cue first. Nothing was skipped.",
+  "poll-not-open": "The poll is not open. Your vote was not counted.",
+  "no-such-option": "The poll has no such answer. Your vote was not counted.",
+  "house-full": "All places are taken just now.",
+  "nothing-to-undo": "There is nothing left to undo: something newer was changed, or a date has begun.",
+  "no-dates": "This rule makes no date at all. Nothing was changed.",
+  "date-past": "That moment has passed. Choose a later one.",
+  "address-taken": "Somebody with this address is already on the list.",
+  "join-block-missing":
+    "The join details are missing: without them nobody finds the way in. Put {{join_details}} back, then save.",
+  "upload-cut": "The upload broke off. Nothing was kept; start it again.",
+  "storage-failed": "The file could not be written. Nothing was kept; try again.",
+  unavailable: "The database does not answer just now. Nothing was lost; try again in a moment.",
+} as const satisfies Partial<Record<Failure["code"], string>>;
+
+const isPlain = (failure: Failure): failure is Extract<Failure, { code: keyof typeof plainWords }> =>
+  failure.code in plainWords;
+
 /** The one map from refusals to words: what happened, what was kept, what to do. */
 export function wordsOf(failure: Failure): string {
+  if (isPlain(failure)) return plainWords[failure.code];
   switch (failure.code) {
     case "invalid-input":
       return failure.issues.map((issue) => issue.message).join(" ") || "Some fields need another look.";
-    case "not-signed-in":
-      return "You are signed out. Sign in and do it again; what you typed is still here.";
-    case "not-allowed":
-      return "Your role does not include this. The producer can give you the duty.";
-    case "not-found":
-      return "It is not there any more. Load the page again to see what is.";
-    case "wrong-origin":
-      return "The request came from another site and was not carried out.";
     case "too-many-tries":
       return `Too many tries. Wait ${Math.ceil(failure.retryAfterSeconds / 60)} min, then try again.`;
-    case "edited-meanwhile":
-      return "Somebody else saved this in the meantime. Your text is still here: compare, then save again.";
     case "wrong-state":
       return `This cannot be done now: the date is ${failure.state.replace("not-held", "not held")}.`;
-    case "already-done":
-      return "This was already done.";
-    case "cue-moved":
-      return "Somebody else gave the cue first. Nothing was skipped.";
-    case "poll-not-open":
-      return "The poll is not open. Your vote was not counted.";
-    case "no-such-option":
-      return "The poll has no such answer. Your vote was not counted.";
     case "switched-off":
       return `${failure.what === "polls" ? "Polls are" : failure.what === "questions" ? "Questions are" : "Registration is"} switched off for this event.`;
     case "date-fixed":
       return `${momentWords(failure.startLocal)} cannot change any more: it is ${failure.phase === "scheduled" ? "past its start" : phaseText(failure.phase)}. Nothing was changed.`;
-    case "house-full":
-      return "All places are taken just now.";
     case "seats-clash":
       return clashWords(failure);
     case "no-licence-so-large":
@@ -99,36 +106,20 @@ export function wordsOf(failure: Failure): string {
       return limitWords[failure.limit](failure.wanted, failure.most);
     case "not-welcome":
       return `This event is for addresses of ${failure.domains.join(", ")} only.`;
-    case "nothing-to-undo":
-      return "There is nothing left to undo: something newer was changed, or a date has begun.";
     case "bad-calendar":
       return calendarWords[failure.reason];
     case "bad-rule":
       return ruleWords[failure.reason];
     case "rule-part-unknown":
       return `The rule has a part that a series here cannot keep: ${failure.part}. Nothing was changed; leave it out or write the dates one by one.`;
-    case "no-dates":
-      return "This rule makes no date at all. Nothing was changed.";
     case "too-many-dates":
       return `This rule makes more than ${failure.most} dates. Give it an earlier end, or part it into two series.`;
-    case "date-past":
-      return "That moment has passed. Choose a later one.";
-    case "address-taken":
-      return "Somebody with this address is already on the list.";
-    case "join-block-missing":
-      return "The join details are missing: without them nobody finds the way in. Put {{join_details}} back, then save.";
     case "unknown-merge-field":
       return `{{${failure.field}}} is no field that can stand there (line ${failure.line}, column ${failure.column}).`;
     case "bad-file":
       return fileFault(failure);
     case "file-too-large":
       return `The file is larger than ${Math.round(failure.limitBytes / 1e6)} MB. Nothing was kept.`;
-    case "upload-cut":
-      return "The upload broke off. Nothing was kept; start it again.";
-    case "storage-failed":
-      return "The file could not be written. Nothing was kept; try again.";
-    case "unavailable":
-      return "The database does not answer just now. Nothing was lost; try again in a moment.";
     default:
       return assertNever(failure);
   }

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { hourMs } from "@/core/time";
 import { boardPosts, organisations } from "@/server/db/schema";
 import { boardFeed, boardPage, boardsOf, callHooks, makeBoard, postOnBoard, signHook } from "@/server/services/boards";
-import { publishEvent } from "@/server/services/events";
+import { publishEvent } from "@/server/services/event-life";
 import { startHookReceiver } from "@/stand-ins/hook-receiver";
 import { addMember, addOrganisation, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
 

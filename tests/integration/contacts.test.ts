@@ -17,7 +17,8 @@ import { mergeContacts } from "@/server/services/contacts/merge";
 import { datesOf } from "@/server/services/dates/load";
 import { saveMailing } from "@/server/services/mailings/compose";
 import { personByEmail } from "@/server/services/people-records";
-import { cancelRegistration, register } from "@/server/services/registration";
+import { register } from "@/server/services/registration";
+import { cancelRegistration } from "@/server/services/registration-changes";
 import { holderById } from "@/server/services/tickets";
 import { composed } from "../support/mailing";
 import { addMember, addOrganisation, addTicket, makeEvent, makeWorld, type World } from "../support/world";
@@ -225,17 +226,15 @@ describe("two contacts made one, and one erased", () => {
       ticket(gone.id, other.eventId, other.occurrenceId),
     ];
     await world.context.db.insert(tickets).values([mine, theirs, only]);
-    await world.context.db
-      .insert(invitees)
-      .values(
-        [keep, gone].map((one) => ({
-          id: randomUUID(),
-          organisationId: world.organisationId,
-          eventId: event.eventId,
-          personId: one.id,
-          invitedAt: world.clock.now(),
-        })),
-      );
+    await world.context.db.insert(invitees).values(
+      [keep, gone].map((one) => ({
+        id: randomUUID(),
+        organisationId: world.organisationId,
+        eventId: event.eventId,
+        personId: one.id,
+        invitedAt: world.clock.now(),
+      })),
+    );
     await world.context.db
       .update(people)
       .set({ unsubscribedAt: 5, phone: "+44 20 7946 0001" })
@@ -376,31 +375,27 @@ describe("two contacts made one, and one erased", () => {
     const ticketId = await addTicket(world, event, "attendee", "Gone Soon");
     const [row] = await world.context.db.select().from(tickets).where(eq(tickets.id, ticketId));
     const at = Date.parse("2026-11-26T18:00:00Z");
-    await world.context.db
-      .insert(connections)
-      .values({
-        id: randomUUID(),
-        organisationId: world.organisationId,
-        occurrenceId: event.occurrenceId,
-        ticketId,
-        role: "attendee",
-        device: "computer",
-        chainId: ticketId,
-        inAt: at,
-        lastSignAt: at + 30 * minuteMs,
-        outAt: at + 30 * minuteMs,
-        houseFromAt: at,
-      });
-    await world.context.db
-      .insert(questions)
-      .values({
-        id: randomUUID(),
-        organisationId: world.organisationId,
-        occurrenceId: event.occurrenceId,
-        askerTicketId: ticketId,
-        text: "My own words",
-        askedAt: at,
-      });
+    await world.context.db.insert(connections).values({
+      id: randomUUID(),
+      organisationId: world.organisationId,
+      occurrenceId: event.occurrenceId,
+      ticketId,
+      role: "attendee",
+      device: "computer",
+      chainId: ticketId,
+      inAt: at,
+      lastSignAt: at + 30 * minuteMs,
+      outAt: at + 30 * minuteMs,
+      houseFromAt: at,
+    });
+    await world.context.db.insert(questions).values({
+      id: randomUUID(),
+      organisationId: world.organisationId,
+      occurrenceId: event.occurrenceId,
+      askerTicketId: ticketId,
+      text: "My own words",
+      askedAt: at,
+    });
     expect(await contactHistory(world.context, world.owner, row!.personId)).toMatchObject([
       { eventId: event.eventId, status: "registered", minutesInside: 30 },
     ]);

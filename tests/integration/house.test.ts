@@ -14,7 +14,8 @@ import { decideSeats, requestSeats, seatRequestsOf } from "@/server/services/hou
 import { seatsAround } from "@/server/services/house/seats";
 import { readinessFor } from "@/server/services/readiness/findings";
 import { mendFinding } from "@/server/services/readiness/mends";
-import { decideRegistrations, register } from "@/server/services/registration";
+import { register } from "@/server/services/registration";
+import { decideRegistrations } from "@/server/services/registration-changes";
 import { pollsOf, saveRunSheet, segmentsOf } from "@/server/services/run-sheets";
 import { addStagePerson } from "@/server/services/stage-people";
 import { createFromTemplate, duplicateEvent, planFromTemplate, saveTemplate } from "@/server/services/templates";

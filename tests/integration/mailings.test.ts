@@ -18,7 +18,8 @@ import {
 import { personByEmail } from "@/server/services/people-records";
 import { receiveMail } from "@/server/services/incoming-mail";
 import { sendDue } from "@/server/services/mail/deliver";
-import { previewMailing, saveKindWords, saveMailing, testMailing } from "@/server/services/mailings/compose";
+import { saveKindWords, saveMailing } from "@/server/services/mailings/compose";
+import { previewMailing, testMailing } from "@/server/services/mailings/preview";
 import {
   goOnMailing,
   remindUnanswered,
@@ -80,32 +81,28 @@ describe("whom a mailing reaches", () => {
     ];
     const group = { id: randomUUID(), organisationId: world.organisationId, name: `G ${event.eventId}` };
     await world.context.db.insert(contactGroups).values(group);
-    await world.context.db
-      .insert(groupMembers)
-      .values(
-        [grouped, gone, failed].map((one) => ({
-          groupId: group.id,
-          personId: one.id,
-          organisationId: world.organisationId,
-        })),
-      );
+    await world.context.db.insert(groupMembers).values(
+      [grouped, gone, failed].map((one) => ({
+        groupId: group.id,
+        personId: one.id,
+        organisationId: world.organisationId,
+      })),
+    );
     await world.context.db.update(people).set({ unsubscribedAt: 1 }).where(eq(people.id, gone.id));
     await world.context.db.update(people).set({ addressFailedAt: 1 }).where(eq(people.id, failed.id));
     const pastTicket = await addTicket(world, earlier, "attendee", "Came before");
-    await world.context.db
-      .insert(connections)
-      .values({
-        id: randomUUID(),
-        organisationId: world.organisationId,
-        occurrenceId: earlier.occurrenceId,
-        ticketId: pastTicket,
-        role: "attendee",
-        device: "computer",
-        chainId: pastTicket,
-        inAt: 1,
-        lastSignAt: 2,
-        houseFromAt: 1,
-      });
+    await world.context.db.insert(connections).values({
+      id: randomUUID(),
+      organisationId: world.organisationId,
+      occurrenceId: earlier.occurrenceId,
+      ticketId: pastTicket,
+      role: "attendee",
+      device: "computer",
+      chainId: pastTicket,
+      inAt: 1,
+      lastSignAt: 2,
+      houseFromAt: 1,
+    });
     await addTicket(world, earlier, "attendee", "Missed it");
     const summary = await count({
       groups: [group.name],
@@ -389,20 +386,18 @@ describe("the track", () => {
       await addTicket(world, event, "attendee", "Missed"),
     ];
     await addTicket(world, event, "test-guest", "Tester");
-    await world.context.db
-      .insert(connections)
-      .values({
-        id: randomUUID(),
-        organisationId: world.organisationId,
-        occurrenceId: event.occurrenceId,
-        ticketId: came,
-        role: "attendee",
-        device: "computer",
-        chainId: came,
-        inAt: 1,
-        lastSignAt: 2,
-        houseFromAt: 1,
-      });
+    await world.context.db.insert(connections).values({
+      id: randomUUID(),
+      organisationId: world.organisationId,
+      occurrenceId: event.occurrenceId,
+      ticketId: came,
+      role: "attendee",
+      device: "computer",
+      chainId: came,
+      inAt: 1,
+      lastSignAt: 2,
+      houseFromAt: 1,
+    });
     await keep("follow-up-came", { subject: "Thanks" });
     await keep("follow-up-missed", { subject: "Pity", afterMinutes: 24 * 60 });
     const [date] = await world.context.db

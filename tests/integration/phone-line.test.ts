@@ -6,7 +6,8 @@ import { connections, events, organisations, tickets } from "@/server/db/schema"
 import { sendDue } from "@/server/services/mail/deliver";
 import { answerCall, hearCall } from "@/server/services/phone-line";
 import { SignBook } from "@/server/services/presence";
-import { addStagePerson, inviteStagePeople } from "@/server/services/stage-people";
+import { addStagePerson } from "@/server/services/stage-people";
+import { inviteStagePeople } from "@/server/services/stage-invitations";
 import { roomOf } from "@/server/services/room-commands";
 import { addTicket, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
 

@@ -10,7 +10,8 @@ import { docFromTemplate, nobody } from "@/core/mailings";
 import { saveMailing } from "@/server/services/mailings/compose";
 import { sendMailing, summariseAudience } from "@/server/services/mailings/send";
 import { composed } from "../support/mailing";
-import { cancelRegistration, register, unsubscribe, unsubscribePerson } from "@/server/services/registration";
+import { register, unsubscribe, unsubscribePerson } from "@/server/services/registration";
+import { cancelRegistration } from "@/server/services/registration-changes";
 import { holderById, holderOf, tokenOf } from "@/server/services/tickets";
 import { goodPlan, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
 

@@ -35,21 +35,19 @@ async function heldDate(): Promise<MadeEvent & { ticketId: string }> {
   const ticketId = await addTicket(world, event, "attendee", '=SUM("a")');
   const visit = async (device: string, from: string, to: string) => {
     const at = (time: string) => Date.parse(`2026-11-26T${time.padEnd(8, ":00")}Z`);
-    await world.context.db
-      .insert(connections)
-      .values({
-        id: randomUUID(),
-        organisationId: world.organisationId,
-        occurrenceId: event.occurrenceId,
-        ticketId,
-        chainId: ticketId,
-        role: "attendee",
-        device,
-        inAt: at(from),
-        lastSignAt: at(to),
-        outAt: at(to),
-        houseFromAt: at(from),
-      });
+    await world.context.db.insert(connections).values({
+      id: randomUUID(),
+      organisationId: world.organisationId,
+      occurrenceId: event.occurrenceId,
+      ticketId,
+      chainId: ticketId,
+      role: "attendee",
+      device,
+      inAt: at(from),
+      lastSignAt: at(to),
+      outAt: at(to),
+      houseFromAt: at(from),
+    });
   };
   await visit("computer", "17:52", "18:20");
   await visit("phone", "18:10", "18:25");

@@ -3,7 +3,7 @@ import { eq } from "drizzle-orm";
 import { dayMs } from "@/core/time";
 import { consents, events, messages, people, questions, tickets } from "@/server/db/schema";
 import { eventAccess } from "@/server/services/access";
-import { deleteEvent, restoreEvent } from "@/server/services/events";
+import { deleteEvent, restoreEvent } from "@/server/services/event-life";
 import { datesOf } from "@/server/services/dates/load";
 import { addFile, fileName } from "@/server/services/front/files";
 import { register } from "@/server/services/registration";
@@ -32,16 +32,14 @@ describe("personal data goes when its time is over; figures stand", () => {
     expect(await world.context.db.select().from(consents).where(eq(consents.ticketId, ticket!.id))).toMatchObject([
       { kind: "registration", wording: expect.stringMatching(/^registration-/) },
     ]);
-    await world.context.db
-      .insert(questions)
-      .values({
-        id: ticket!.id,
-        organisationId: world.organisationId,
-        occurrenceId: event.occurrenceId,
-        askerTicketId: ticket!.id,
-        text: "My own words",
-        askedAt: world.clock.now(),
-      });
+    await world.context.db.insert(questions).values({
+      id: ticket!.id,
+      organisationId: world.organisationId,
+      occurrenceId: event.occurrenceId,
+      askerTicketId: ticket!.id,
+      text: "My own words",
+      askedAt: world.clock.now(),
+    });
     await purge(world.context);
     expect((await world.context.db.select().from(people).where(eq(people.id, ticket!.personId)))[0]!.name).toBe(
       "Ines Marl",

@@ -6,15 +6,11 @@ import { duties, roleMay, roles, type Action, type Actor } from "@/core/people";
 import { actionOf, type RoomCommandType } from "@/core/room";
 import type { CommandBody } from "@/contracts";
 import type { TeamMember } from "@/server/services/access";
-import { createEvent, deleteEvent, publishEvent, restoreEvent, savePlan } from "@/server/services/events";
+import { createEvent, savePlan } from "@/server/services/events";
+import { deleteEvent, publishEvent, restoreEvent } from "@/server/services/event-life";
 import { nobody } from "@/core/mailings";
-import {
-  deleteMailing,
-  previewMailing,
-  saveKindWords,
-  saveMailing,
-  testMailing,
-} from "@/server/services/mailings/compose";
+import { deleteMailing, saveKindWords, saveMailing } from "@/server/services/mailings/compose";
+import { previewMailing, testMailing } from "@/server/services/mailings/preview";
 import {
   goOnMailing,
   remindUnanswered,
@@ -24,7 +20,8 @@ import {
 } from "@/server/services/mailings/send";
 import { setFollowUp, setReminders } from "@/server/services/mailings/track";
 import { publishRecording, setDuration } from "@/server/services/recordings";
-import { decideRegistrations, makeTestGuest } from "@/server/services/registration";
+import { makeTestGuest } from "@/server/services/registration";
+import { decideRegistrations } from "@/server/services/registration-changes";
 import { importEntries } from "@/server/services/reports/import-entries";
 import { execute } from "@/server/services/room-commands";
 import { removeGroup, saveContact } from "@/server/services/contacts/book";
@@ -49,14 +46,8 @@ import { mendFinding } from "@/server/services/readiness/mends";
 import { deleteTemplate, duplicateEvent, renameTemplate, saveTemplate } from "@/server/services/templates";
 import { castBallot, voteQuestion } from "@/server/services/room-facts";
 import { copyRunSheet, saveRunSheet } from "@/server/services/run-sheets";
-import {
-  addStagePerson,
-  inviteStagePeople,
-  previewStageInvitation,
-  removeStagePerson,
-  setDuties,
-  setReply,
-} from "@/server/services/stage-people";
+import { addStagePerson, removeStagePerson, setDuties, setReply } from "@/server/services/stage-people";
+import { inviteStagePeople, previewStageInvitation } from "@/server/services/stage-invitations";
 import { messages, recordings, tickets } from "@/server/db/schema";
 import { composed } from "../support/mailing";
 import {
@@ -80,16 +71,14 @@ beforeAll(async () => {
   ticketId = await addTicket(world, event, "crew", "Colleague");
   mailingId = (await saveMailing(world.context, world.owner, event.eventId, null, 0, composed("note"))).id;
   const file = { fileName: "x.media", mediaType: "video/webm" as const, sizeBytes: 1, uploadedAt: world.clock.now() };
-  await world.context.db
-    .insert(recordings)
-    .values({
-      id: recordingId,
-      organisationId: world.organisationId,
-      occurrenceId: event.occurrenceId,
-      slug: "x",
-      title: "x",
-      ...file,
-    });
+  await world.context.db.insert(recordings).values({
+    id: recordingId,
+    organisationId: world.organisationId,
+    occurrenceId: event.occurrenceId,
+    slug: "x",
+    title: "x",
+    ...file,
+  });
 });
 afterAll(() => world.close());
 
@@ -240,19 +229,17 @@ async function anyMessage(): Promise<string> {
     personId: world.owner.personId,
   };
   const id = randomUUID();
-  await world.context.db
-    .insert(messages)
-    .values({
-      id,
-      ...about,
-      kind: "note",
-      state: "sent",
-      plannedDueAt: world.clock.now(),
-      dueAt: world.clock.now(),
-      createdAt: world.clock.now(),
-      messageId: id,
-      mailingId: id,
-    });
+  await world.context.db.insert(messages).values({
+    id,
+    ...about,
+    kind: "note",
+    state: "sent",
+    plannedDueAt: world.clock.now(),
+    dueAt: world.clock.now(),
+    createdAt: world.clock.now(),
+    messageId: id,
+    mailingId: id,
+  });
   return id;
 }
 

@@ -2,16 +2,10 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { eq } from "drizzle-orm";
 import { dayMs } from "@/core/time";
 import { events, occurrences } from "@/server/db/schema";
-import { createEvent, deleteEvent, publishEvent } from "@/server/services/events";
-import {
-  binned,
-  boardLimit,
-  datesBetween,
-  producersOf,
-  season,
-  seasonList,
-  type SeasonFilter,
-} from "@/server/services/season";
+import { createEvent } from "@/server/services/events";
+import { deleteEvent, publishEvent } from "@/server/services/event-life";
+import { boardLimit, datesBetween, season, seasonList, type SeasonFilter } from "@/server/services/season";
+import { binned, producersOf } from "@/server/services/season-side";
 import {
   addMember,
   addOrganisation,

@@ -9,13 +9,12 @@ import { sendDue } from "@/server/services/mail/deliver";
 import { saveRunSheet } from "@/server/services/run-sheets";
 import {
   addStagePerson,
-  inviteStagePeople,
   listStagePeople,
-  previewStageInvitation,
   removeStagePerson,
   setDuties,
   setReply,
 } from "@/server/services/stage-people";
+import { inviteStagePeople, previewStageInvitation } from "@/server/services/stage-invitations";
 import { holderOf } from "@/server/services/tickets";
 import { addMember, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
 

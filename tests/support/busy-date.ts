@@ -25,41 +25,33 @@ async function inChunks<T>(rows: readonly T[], write: (chunk: T[]) => Promise<un
   for (let i = 0; i < rows.length; i += 500) await write(rows.slice(i, i + 500));
 }
 
-/** A date that begins now, with so many registered attendees, a producer and a prepared poll. */
-export async function makeBusyDate(
-  context: Context,
-  attendees: number,
-  options: { areAdmitted: boolean },
-): Promise<BusyDate> {
-  const { db, secrets } = context;
-  const [organisation] = await db.select().from(organisations);
-  const organisationId = organisation!.id;
-  const now = context.clock.now();
-  const [eventId, occurrenceId, pollId] = [randomUUID(), randomUUID(), randomUUID()];
+/** The rows of an event with one date, a poll and two segments. */
+async function insertDate(
+  { db, clock }: Context,
+  ids: { organisationId: string; eventId: string; occurrenceId: string; pollId: string },
+): Promise<void> {
+  const { organisationId, eventId, occurrenceId, pollId } = ids;
   const of = { organisationId, eventId };
-  await db
-    .insert(events)
-    .values({
-      id: eventId,
-      organisationId,
-      slug: `busy-${eventId.slice(0, 8)}`,
-      uid: eventId,
-      title: "A busy evening",
-      houseSize: 5000,
-      createdAt: now,
-    });
-  await db
-    .insert(occurrences)
-    .values({
-      id: occurrenceId,
-      ...of,
-      originalStartLocal: "2026-01-01T00:00",
-      startLocal: "2026-01-01T00:00",
-      zone: "UTC",
-      durationMinutes: 60,
-      startAt: now,
-      endAt: now + 3_600_000,
-    });
+  const now = clock.now();
+  await db.insert(events).values({
+    id: eventId,
+    organisationId,
+    slug: `busy-${eventId.slice(0, 8)}`,
+    uid: eventId,
+    title: "A busy evening",
+    houseSize: 5000,
+    createdAt: now,
+  });
+  await db.insert(occurrences).values({
+    id: occurrenceId,
+    ...of,
+    originalStartLocal: "2026-01-01T00:00",
+    startLocal: "2026-01-01T00:00",
+    zone: "UTC",
+    durationMinutes: 60,
+    startAt: now,
+    endAt: now + 3_600_000,
+  });
   await db.insert(rooms).values({ occurrenceId, organisationId });
   await db.insert(polls).values({
     id: pollId,
@@ -72,18 +64,31 @@ export async function makeBusyDate(
       { id: "o2", label: "out" },
     ],
   });
-  await db
-    .insert(segments)
-    .values(
-      ["Welcome", "The count"].map((title, position) => ({
-        id: randomUUID(),
-        organisationId,
-        occurrenceId,
-        position,
-        title,
-        lengthMinutes: 30,
-      })),
-    );
+  await db.insert(segments).values(
+    ["Welcome", "The count"].map((title, position) => ({
+      id: randomUUID(),
+      organisationId,
+      occurrenceId,
+      position,
+      title,
+      lengthMinutes: 30,
+    })),
+  );
+}
+
+/** A date that begins now, with so many registered attendees, a producer and a prepared poll. */
+export async function makeBusyDate(
+  context: Context,
+  attendees: number,
+  options: { areAdmitted: boolean },
+): Promise<BusyDate> {
+  const { db, secrets } = context;
+  const [organisation] = await db.select().from(organisations);
+  const organisationId = organisation!.id;
+  const now = context.clock.now();
+  const [eventId, occurrenceId, pollId] = [randomUUID(), randomUUID(), randomUUID()];
+  const of = { organisationId, eventId };
+  await insertDate(context, { organisationId, eventId, occurrenceId, pollId });
   const folk = Array.from({ length: attendees + 1 }, (_, i) => ({
     id: randomUUID(),
     organisationId,

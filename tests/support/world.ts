@@ -16,7 +16,8 @@ import { noQueue } from "@/server/platform/queue";
 import { makeSecrets } from "@/server/platform/secrets";
 import type { TeamMember } from "@/server/services/access";
 import type { Context } from "@/server/services/context";
-import { createEvent, publishEvent } from "@/server/services/events";
+import { createEvent } from "@/server/services/events";
+import { publishEvent } from "@/server/services/event-life";
 import { RoomCache } from "@/server/services/room-commands";
 import type { Role } from "@/core/people";
 

@@ -1,9 +1,10 @@
+import type { Done } from "@/contracts";
 import "server-only";
 import { cookies, headers } from "next/headers";
 import { notFound, redirect } from "next/navigation";
 import { cache } from "react";
 import { httpStatusOf, wordsOf } from "@/contracts";
-import { Refusal, type Failure, type InputIssue } from "@/core/shared";
+import { Refusal, type Failure } from "@/core/shared";
 import { app } from "@/server/compose";
 import { forgetPages } from "./anonymous-pages";
 import { memberOf, type TeamMember } from "@/server/services/access";
@@ -59,9 +60,6 @@ export function failureOf(error: unknown): Failure {
     return { code: "unavailable" };
   throw error;
 }
-
-export type Done<T> =
-  { ok: true; value: T } | { ok: false; words: string; code: Failure["code"]; issues: readonly InputIssue[] };
 
 /**
  * Runs a server action: refusals come back as words and field issues, never as an exception.

@@ -1,9 +1,9 @@
 "use client";
+import type { Done } from "@/contracts";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import { Button, Confirm, Field, inputClass, Note } from "@/ui";
 
-type Done<T> = { ok: true; value: T } | { ok: false; words: string };
 export interface BoardItem {
   readonly id: string;
   readonly name: string;

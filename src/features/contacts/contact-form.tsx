@@ -1,11 +1,11 @@
 "use client";
+import type { Done } from "@/contracts";
 import type { Dispatch, SetStateAction, TransitionStartFunction } from "react";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import { toast } from "sonner";
 import { Button, Confirm, Field, inputClass, Note } from "@/ui";
 import type { Contact } from "@/contracts";
-import type { Done } from "./types";
 
 const blank = { name: "", email: "", company: "", phone: "", note: "", tags: "", groups: "" };
 const listOf = (text: string): string[] => [

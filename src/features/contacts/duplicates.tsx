@@ -1,9 +1,9 @@
 "use client";
+import type { Done } from "@/contracts";
 import { useState, useTransition } from "react";
 import { toast } from "sonner";
 import { Button, Note } from "@/ui";
 import type { Contact } from "@/contracts";
-import type { Done } from "./types";
 
 type Taken = "name" | "email" | "company" | "phone" | "zone";
 export interface Pair {

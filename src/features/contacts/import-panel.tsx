@@ -153,7 +153,15 @@ export function ImportPanel() {
               <thead>
                 <tr>
                   {preview.header.map((cell, i) => (
-                    <ColumnChoice i={i} cell={cell} preview={preview} setPreview={setPreview} look={look} file={file} />
+                    <ColumnChoice
+                      key={i}
+                      i={i}
+                      cell={cell}
+                      preview={preview}
+                      setPreview={setPreview}
+                      look={look}
+                      file={file}
+                    />
                   ))}
                 </tr>
               </thead>

@@ -1,1 +1,0 @@
-export type Done<T> = { ok: true; value: T } | { ok: false; words: string };

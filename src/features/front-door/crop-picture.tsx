@@ -19,16 +19,15 @@ const frameWidth = 300;
 function CropCanvas({
   canvas,
   frame,
-  grip,
   setMiddle,
   zoom,
 }: {
   canvas: RefObject<HTMLCanvasElement | null>;
   frame: { width: number; height: number };
-  grip: RefObject<{ x: number; y: number } | null>;
   setMiddle: Dispatch<SetStateAction<{ x: number; y: number }>>;
   zoom: number;
 }) {
+  const grip = useRef<{ x: number; y: number } | null>(null);
   return (
     <canvas
       ref={canvas}
@@ -62,7 +61,6 @@ export function CropPicture(props: CropProps) {
   const [wrong, setWrong] = useState<string | null>(null);
   const [isSending, setSending] = useState(false);
   const canvas = useRef<HTMLCanvasElement>(null);
-  const grip = useRef<{ x: number; y: number } | null>(null);
   const frame = { width: frameWidth, height: Math.round(frameWidth / props.aspect) };
 
   const draw = (target: HTMLCanvasElement, width: number) => {
@@ -108,7 +106,7 @@ export function CropPicture(props: CropProps) {
       {wrong && <Note tone="wrong">{wrong}</Note>}
       {source ? (
         <div className="mt-1 flex flex-col gap-2">
-          <CropCanvas canvas={canvas} frame={frame} grip={grip} setMiddle={setMiddle} zoom={zoom} />
+          <CropCanvas canvas={canvas} frame={frame} setMiddle={setMiddle} zoom={zoom} />
           <label className="flex items-center gap-2 text-label text-ink-2">
             Larger{" "}
             <input

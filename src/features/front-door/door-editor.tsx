@@ -1,72 +1,19 @@
 "use client";
+import type { Done } from "@/contracts";
+import { DoorFacts } from "./door-facts";
 import type { Dispatch, SetStateAction } from "react";
 import type { ReadableLook } from "@/core/front-door";
 import { useRouter } from "next/navigation";
 import { useState, useTransition, type ReactNode } from "react";
 import { toast } from "sonner";
 import type { FrontDoorInput } from "@/contracts";
-import { isShown, neededContrast, readableLook } from "@/core/front-door";
+import { neededContrast, readableLook } from "@/core/front-door";
 import { DraftNote, useDraft } from "@/features/shared/use-draft";
-import { Button, classes, Field, inputClass, Note } from "@/ui";
-import { AnswerField } from "./answer-field";
+import { Button, Field, inputClass, Note } from "@/ui";
 import { CropPicture } from "./crop-picture";
-import { DoorView, type DoorWords } from "./door-view";
+
 import { FormBuilder } from "./form-builder";
-
-type Done<T> = { ok: true; value: T } | { ok: false; words: string };
-
-export interface DoorFacts {
-  readonly title: string;
-  readonly organisation: string;
-  readonly when: string;
-  readonly descriptionHtml: string;
-  readonly agenda: readonly string[];
-  readonly names: Readonly<Record<string, string>>;
-  readonly files: readonly { readonly id: string; readonly name: string; readonly sizeBytes: number }[];
-  readonly words: DoorWords & {
-    readonly register: string;
-    readonly name: string;
-    readonly email: string;
-    readonly submit: string;
-    readonly required: string;
-  };
-}
-
-const widths = { laptop: 1180, phone: 390 } as const;
-
-/** The form as guests will see it, without sending anything. */
-function FormPreview({ input, words }: { input: FrontDoorInput; words: DoorFacts["words"] }) {
-  const [answers, setAnswers] = useState<Readonly<Record<string, string>>>({});
-  return (
-    <section className="self-start border-t-4 border-action bg-sheet p-5">
-      <p className="mb-3 text-head font-semibold">{words.register}</p>
-      <div className="flex flex-col gap-3">
-        {[words.name, words.email].map((label) => (
-          <div key={label}>
-            <span className="text-label font-medium text-ink-2">{label}</span>
-            <div className="min-h-9 rounded-control border border-rule" />
-          </div>
-        ))}
-        {input.formFields
-          .filter((field) => field.kind !== "hidden" && isShown(field as never, input.formFields as never, answers))
-          .map((field) => (
-            <AnswerField
-              key={field.id}
-              field={field as never}
-              value={answers[field.id] ?? ""}
-              error={undefined}
-              required={words.required}
-              countries={[]}
-              onChange={(value) => setAnswers({ ...answers, [field.id]: value })}
-            />
-          ))}
-        <div className="min-h-10 rounded-control bg-action px-4 py-2 text-center font-medium text-on-action">
-          {words.submit}
-        </div>
-      </div>
-    </section>
-  );
-}
+import { widths, PageBeside } from "./page-beside";
 
 function ColourField({
   look,
@@ -148,39 +95,6 @@ function PersonOnPage({
   );
 }
 
-function ScaledPage({
-  width,
-  scale,
-  facts,
-  input,
-}: {
-  width: "phone" | "laptop";
-  scale: 0.44 | 0.8;
-  facts: DoorFacts;
-  input: FrontDoorInput;
-}) {
-  return (
-    <div className="h-[40rem] overflow-auto border border-rule bg-ground" inert>
-      <div style={{ width: widths[width], transform: `scale(${scale})`, transformOrigin: "0 0" }}>
-        <DoorView
-          title={facts.title}
-          organisation={facts.organisation}
-          look={input.look}
-          when={<p className="mt-3 border-s-4 border-action ps-3 text-lead">{facts.when}</p>}
-          descriptionHtml={facts.descriptionHtml}
-          stage={input.stage.map((person) => ({ ...person, name: facts.names[person.ticketId] ?? "" }))}
-          agenda={input.agendaShown ? facts.agenda : []}
-          parts={[]}
-          files={facts.files.map((file) => ({ ...file, href: "#" }))}
-          words={facts.words}
-        >
-          <FormPreview input={input} words={facts.words} />
-        </DoorView>
-      </div>
-    </div>
-  );
-}
-
 type DoorEditorProps = {
   eventId: string;
   version: number;
@@ -236,38 +150,6 @@ function LookSection({
   );
 }
 
-function PageBeside({
-  width,
-  setWidth,
-  scale,
-  facts,
-  input,
-}: {
-  width: "phone" | "laptop";
-  setWidth: Dispatch<SetStateAction<"phone" | "laptop">>;
-  scale: 0.44 | 0.8;
-  facts: DoorFacts;
-  input: FrontDoorInput;
-}) {
-  return (
-    <aside aria-label="The page as guests get it" className="sticky top-3 self-start">
-      <div className="mb-2 flex gap-2" role="group" aria-label="Width">
-        {(Object.keys(widths) as (keyof typeof widths)[]).map((one) => (
-          <Button
-            key={one}
-            aria-pressed={width === one}
-            className={classes(width === one && "border-action")}
-            onClick={() => setWidth(one)}
-          >
-            {one} <span className="mono text-ink-2">{widths[one]}</span>
-          </Button>
-        ))}
-      </div>
-      <ScaledPage width={width} scale={scale} facts={facts} input={input} />
-    </aside>
-  );
-}
-
 /** The front door's look, people, files and form, with the page itself beside them at a laptop's and a phone's width. */
 export function DoorEditor(props: DoorEditorProps) {
   const { facts, eventId } = props;
@@ -311,7 +193,13 @@ export function DoorEditor(props: DoorEditorProps) {
           <section aria-label="People on the page" className="flex flex-col gap-3">
             <h2 className="text-head font-semibold">People on the page</h2>
             {input.stage.map((person) => (
-              <PersonOnPage person={person} facts={facts} setPerson={setPerson} eventId={eventId} />
+              <PersonOnPage
+                key={person.ticketId}
+                person={person}
+                facts={facts}
+                setPerson={setPerson}
+                eventId={eventId}
+              />
             ))}
           </section>
         )}

@@ -129,7 +129,7 @@ export function AudiencePicker({
                   ))}
               </select>
               {value.past.map((past) => (
-                <PastEvent past={past} choices={choices} onChange={onChange} value={value} />
+                <PastEvent key={past.eventId} past={past} choices={choices} onChange={onChange} value={value} />
               ))}
             </div>
           )}

@@ -1,10 +1,11 @@
 "use client";
+import type { Done } from "@/contracts";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import { toast } from "sonner";
 import type { MailDoc, MailingKind } from "@/core/mailings";
 import { Button, Field, inputClass, Note } from "@/ui";
-import type { Done } from "./composer";
+
 import { kindWords } from "./field-words";
 import { MailEditor } from "./mail-editor";
 

@@ -1,4 +1,5 @@
 "use client";
+import type { Done } from "@/contracts";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useTransition } from "react";
@@ -6,7 +7,7 @@ import { toast } from "sonner";
 import type { MailingKind } from "@/core/mailings";
 import { clockTime } from "@/core/time";
 import { Button, Confirm } from "@/ui";
-import type { Done } from "./composer";
+
 import { kindWords } from "./field-words";
 
 export interface MailingItem {

@@ -1,8 +1,8 @@
 "use client";
+import type { Done } from "@/contracts";
 import { useState, useTransition } from "react";
 import { toast } from "sonner";
 import { Button, inputClass, Note } from "@/ui";
-import type { Done } from "./composer";
 
 /** Puts a post about the event on a board. */
 export function PostOnBoard({

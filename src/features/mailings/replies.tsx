@@ -1,9 +1,9 @@
 "use client";
+import type { Done } from "@/contracts";
 import { useRouter } from "next/navigation";
 import { useTransition } from "react";
 import { toast } from "sonner";
 import { Button, Confirm } from "@/ui";
-import type { Done } from "./composer";
 
 export interface ReplyLine {
   readonly name: string;

@@ -1,10 +1,10 @@
 "use client";
+import type { Done } from "@/contracts";
 import { useState, useTransition } from "react";
 import type { Duty } from "@/core/people";
 import { Button, Field, inputClass, Note } from "@/ui";
 import { roleWords } from "@/features/shared/role-words";
 
-type Done<T> = { ok: true; value: T } | { ok: false; words: string };
 const stageRoles = ["panelist", "crew", "interpreter", "captioner"] as const;
 
 /** Puts somebody on the list by name and address; an interpreter with the pair of languages. */

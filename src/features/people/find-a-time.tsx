@@ -1,11 +1,11 @@
 "use client";
+import type { Done } from "@/contracts";
 import type { Dispatch, SetStateAction } from "react";
 import { useState, useTransition } from "react";
 import { workFromMinute, workUntilMinute } from "@/core/people";
 import { cityOf, clockTime, localWords, minuteMs, shiftLocal, wallTimeAt, weekdayName, shortDate } from "@/core/time";
 import { Button, classes, Field, inputClass, Note } from "@/ui";
 
-type Done<T> = { ok: true; value: T } | { ok: false; words: string };
 interface Span {
   readonly start: number;
   readonly end: number;

@@ -1,4 +1,5 @@
 "use client";
+import type { Done } from "@/contracts";
 import type { TransitionStartFunction } from "react";
 import { useState, useTransition } from "react";
 import { toast } from "sonner";
@@ -8,7 +9,6 @@ import { dutyWords, roleWords } from "@/features/shared/role-words";
 import { MailPreview, type PreviewMail } from "@/features/shared/mail-preview";
 import { AddPerson } from "./add-person";
 
-type Done<T> = { ok: true; value: T } | { ok: false; words: string };
 interface Person {
   readonly ticketId: string;
   readonly name: string;
@@ -200,7 +200,15 @@ export function PeopleBoard({
               {person.role === "crew" && (
                 <div className="mt-1 flex flex-wrap gap-x-3 gap-y-0.5">
                   {allDuties.map((duty) => (
-                    <DutyBox duty={duty} mayEdit={mayEdit} person={person} run={run} report={report} acts={acts} />
+                    <DutyBox
+                      key={duty}
+                      duty={duty}
+                      mayEdit={mayEdit}
+                      person={person}
+                      run={run}
+                      report={report}
+                      acts={acts}
+                    />
                   ))}
                 </div>
               )}

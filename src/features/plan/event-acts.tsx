@@ -1,9 +1,8 @@
 "use client";
+import type { Done } from "@/contracts";
 import { useState, useTransition } from "react";
 import { toast } from "sonner";
 import { Button, Field, inputClass, Note } from "@/ui";
-
-type Done<T> = { ok: true; value: T } | { ok: false; words: string };
 
 /** Keeps the event as a template, and asks whoever runs the house for more seats. */
 export function EventActs(props: {

@@ -1,10 +1,10 @@
 "use client";
+import type { Done } from "@/contracts";
 import { useState, useTransition } from "react";
 import type { EventDraft, PlanInput } from "@/contracts";
 import { Button, inputClass, Note } from "@/ui";
 import { PlanForm, type PlanFormProps } from "./plan-form";
 
-type Done<T> = { ok: true; value: T } | { ok: false; words: string };
 type Refused = { ok: false; words: string; code: string; issues: readonly { path: string; message: string }[] };
 interface Person {
   readonly name: string;

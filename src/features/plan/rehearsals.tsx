@@ -1,12 +1,11 @@
 "use client";
+import type { Done } from "@/contracts";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import { toast } from "sonner";
 import { localWords } from "@/core/time";
 import { MomentField } from "@/features/shared/moment-field";
 import { Button, Field, inputClass, Note } from "@/ui";
-
-type Done<T> = { ok: true; value: T } | { ok: false; words: string };
 
 /** Rehearsals on dates of their own, for stage people alone; their mails are an act of their own. */
 export function Rehearsals(props: {

@@ -1,32 +1,20 @@
 "use client";
+import { Rule, fresh } from "./rule-words";
 import { useMemo } from "react";
-import { wordsOf, type PlanInput } from "@/contracts";
+import { wordsOf } from "@/contracts";
 import {
   datesOfSeries,
   firstMatch,
   kindOfWallTime,
   ruleSentence,
   skippedMonths,
-  weekdayCodes,
   weekdayOf,
   dayOfLocal,
   type RecurrenceRule,
 } from "@/core/time";
 import { Field, inputClass, Note } from "@/ui";
-import { MomentField } from "@/features/shared/moment-field";
 import { MonthGrid } from "./month-grid";
-
-type Rule = NonNullable<PlanInput["rule"]>;
-
-const weekdayNames = { MO: "Mon", TU: "Tue", WE: "Wed", TH: "Thu", FR: "Fri", SA: "Sat", SU: "Sun" } as const;
-const ordinals = [1, 2, 3, 4, -1] as const;
-const ordinalNames: Record<(typeof ordinals)[number], string> = {
-  1: "first",
-  2: "second",
-  3: "third",
-  4: "fourth",
-  [-1]: "last",
-};
+import { Weekdays, MonthlyWay, EndOfSeries } from "./rule-parts";
 
 /** The rule that a start suggests: its own weekday, ten times. */
 export const proposedRule = (startLocal: string): Rule => ({
@@ -39,167 +27,6 @@ export const proposedRule = (startLocal: string): Rule => ({
   byDay: [{ weekday: weekdayOf(dayOfLocal(startLocal)), ordinal: null }],
   wkst: "MO",
 });
-
-/** Which of its weekday in the month a day is. */
-const ordinalOf = (startLocal: string): number => Math.ceil(Number(startLocal.slice(8, 10)) / 7);
-
-function fresh(freq: Rule["freq"], rule: Rule, startLocal: string): Rule {
-  const weekday = weekdayOf(dayOfLocal(startLocal));
-  const byDay =
-    freq === "WEEKLY"
-      ? [{ weekday, ordinal: null }]
-      : freq === "MONTHLY"
-        ? [{ weekday, ordinal: Math.min(4, ordinalOf(startLocal)) }]
-        : [];
-  return { ...rule, freq, byDay, byMonthDay: [], byMonth: [] };
-}
-
-function Weekdays({ rule, onChange }: { rule: Rule; onChange: (rule: Rule) => void }) {
-  const has = (code: string) => rule.byDay.some((one) => one.weekday === code);
-  const toggle = (code: (typeof weekdayCodes)[number]) => {
-    const next = has(code)
-      ? rule.byDay.filter((one) => one.weekday !== code)
-      : [...rule.byDay, { weekday: code, ordinal: null }];
-    if (next.length > 0) onChange({ ...rule, byDay: next });
-  };
-  return (
-    <div role="group" aria-label="On these days" className="flex gap-1">
-      {weekdayCodes.map((code) => (
-        <button
-          key={code}
-          type="button"
-          aria-pressed={has(code)}
-          onClick={() => toggle(code)}
-          className="min-h-8 rounded-control border border-rule bg-sheet px-2 aria-pressed:border-action aria-pressed:bg-action aria-pressed:text-on-action"
-        >
-          {weekdayNames[code]}
-        </button>
-      ))}
-    </div>
-  );
-}
-
-/** Monthly: on its weekday of the month, or on its day of the month. */
-function MonthlyWay({
-  rule,
-  startLocal,
-  onChange,
-}: {
-  rule: Rule;
-  startLocal: string;
-  onChange: (rule: Rule) => void;
-}) {
-  const first = rule.byDay[0];
-  const day = Number(startLocal.slice(8, 10));
-  return (
-    <div className="flex flex-wrap items-center gap-2">
-      <select
-        aria-label="On which day of the month"
-        className={`${inputClass} w-48!`}
-        value={first ? "weekday" : "day"}
-        onChange={(event) =>
-          onChange(
-            event.target.value === "day"
-              ? { ...rule, byDay: [], byMonthDay: [day] }
-              : fresh("MONTHLY", rule, startLocal),
-          )
-        }
-      >
-        <option value="weekday">on a weekday</option>
-        <option value="day">on day {day}</option>
-      </select>
-      {first && (
-        <>
-          <select
-            aria-label="Which one"
-            className={`${inputClass} w-28!`}
-            value={first.ordinal ?? 1}
-            onChange={(event) => onChange({ ...rule, byDay: [{ ...first, ordinal: Number(event.target.value) }] })}
-          >
-            {ordinals.map((one) => (
-              <option key={one} value={one}>
-                {ordinalNames[one]}
-              </option>
-            ))}
-          </select>
-          <select
-            aria-label="Weekday"
-            className={`${inputClass} w-24!`}
-            value={first.weekday}
-            onChange={(event) =>
-              onChange({ ...rule, byDay: [{ ...first, weekday: event.target.value as typeof first.weekday }] })
-            }
-          >
-            {weekdayCodes.map((code) => (
-              <option key={code} value={code}>
-                {weekdayNames[code]}
-              </option>
-            ))}
-          </select>
-        </>
-      )}
-    </div>
-  );
-}
-
-function EndOfSeries({
-  rule,
-  startLocal,
-  todayLocal,
-  onChange,
-}: {
-  rule: Rule;
-  startLocal: string;
-  todayLocal: string;
-  onChange: (rule: Rule) => void;
-}) {
-  const way = rule.count !== null ? "count" : rule.until !== null ? "until" : "open";
-  return (
-    <div className="flex items-end gap-2">
-      <Field label="Ends">
-        {(ids) => (
-          <select
-            {...ids}
-            className={`${inputClass} w-40!`}
-            value={way}
-            onChange={(event) =>
-              onChange({
-                ...rule,
-                count: event.target.value === "count" ? 10 : null,
-                until:
-                  event.target.value === "until"
-                    ? `${Number(startLocal.slice(0, 4)) + 1}${startLocal.slice(4, 10)}T23:59`
-                    : null,
-              })
-            }
-          >
-            <option value="count">after so many</option>
-            <option value="until">on a day</option>
-            <option value="open">with no end set</option>
-          </select>
-        )}
-      </Field>
-      {rule.count !== null && (
-        <input
-          aria-label="Number of dates"
-          type="number"
-          min={1}
-          className={`${inputClass} mono w-24!`}
-          value={rule.count}
-          onChange={(event) => onChange({ ...rule, count: Number(event.target.value) })}
-        />
-      )}
-      {rule.until !== null && (
-        <MomentField
-          label="Last day"
-          value={rule.until}
-          todayLocal={todayLocal}
-          onChange={(until) => onChange({ ...rule, until: `${until.slice(0, 10)}T23:59` })}
-        />
-      )}
-    </div>
-  );
-}
 
 /** What the rule makes: dates, or why it makes none. */
 function useDates(rule: RecurrenceRule, startLocal: string, zone: string) {

@@ -1,10 +1,10 @@
 "use client";
+import type { Done } from "@/contracts";
 import { useRouter } from "next/navigation";
 import { useTransition } from "react";
 import { toast } from "sonner";
 import { localWords } from "@/core/time";
 
-type Done<T> = { ok: true; value: T } | { ok: false; words: string };
 export interface MoveActs {
   apply(eventId: string, input: unknown, tellPeople: boolean): Promise<Done<{ changeId: string }>>;
   undo(eventId: string, changeId: string): Promise<Done<number>>;

@@ -1,4 +1,5 @@
 "use client";
+import type { Done } from "@/contracts";
 import type { Dispatch, ReactNode, SetStateAction } from "react";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
@@ -9,7 +10,6 @@ import { ClockInput } from "@/features/shared/clock-input";
 import { MomentField } from "@/features/shared/moment-field";
 import { Button, Field, inputClass, Note } from "@/ui";
 
-type Done<T> = { ok: true; value: T } | { ok: false; words: string };
 type Repeat = "once" | "DAILY" | "WEEKLY";
 
 type SlotFormProps = {

@@ -167,6 +167,44 @@ export function signHook(secret: string, id: string, timestampSeconds: number, b
   return `v1,${createHmac("sha256", key).update(`${id}.${timestampSeconds}.${body}`).digest("base64")}`;
 }
 
+interface DueHook {
+  readonly post: typeof boardPosts.$inferSelect;
+  readonly board: typeof boards.$inferSelect;
+  readonly event: typeof events.$inferSelect;
+}
+
+/** One call of one hook. @returns its status, or null where nothing answered */
+async function callHook(context: Context, { post, board, event }: DueHook): Promise<number | null> {
+  const body = JSON.stringify({
+    type: "board.post",
+    id: post.id,
+    board: board.name,
+    event: event.title,
+    text: post.text,
+    link: `${context.environment.STAGE_CALL_URL}/front/${event.slug}?via=board`,
+    postedAt: new Date(post.postedAt).toISOString(),
+  });
+  const timestamp = Math.floor(context.clock.now() / 1000);
+  const secret = board.hookSecretSealed ? context.secrets.unseal(board.hookSecretSealed) : "";
+  const headers = {
+    "content-type": "application/json",
+    "webhook-id": post.id,
+    "webhook-timestamp": String(timestamp),
+    "webhook-signature": signHook(secret, post.id, timestamp, body),
+  };
+  // redirects are not followed: the signed words go where the board says, nowhere else
+  return fetch(board.hookUrl!, {
+    method: "POST",
+    headers,
+    body,
+    redirect: "manual",
+    signal: AbortSignal.timeout(hookTimeoutMs),
+  }).then(
+    (answer) => answer.status,
+    () => null,
+  );
+}
+
 /** Calls the hooks that are due; each repeats with the same id until it is answered, or is given up. */
 export async function callHooks(context: Context): Promise<number> {
   const now = context.clock.now();
@@ -180,34 +218,7 @@ export async function callHooks(context: Context): Promise<number> {
     .limit(20);
   let answered = 0;
   for (const { post, board, event } of due) {
-    const body = JSON.stringify({
-      type: "board.post",
-      id: post.id,
-      board: board.name,
-      event: event.title,
-      text: post.text,
-      link: `${context.environment.STAGE_CALL_URL}/front/${event.slug}?via=board`,
-      postedAt: new Date(post.postedAt).toISOString(),
-    });
-    const timestamp = Math.floor(now / 1000);
-    const secret = board.hookSecretSealed ? context.secrets.unseal(board.hookSecretSealed) : "";
-    const headers = {
-      "content-type": "application/json",
-      "webhook-id": post.id,
-      "webhook-timestamp": String(timestamp),
-      "webhook-signature": signHook(secret, post.id, timestamp, body),
-    };
-    // redirects are not followed: the signed words go where the board says, nowhere else
-    const status = await fetch(board.hookUrl!, {
-      method: "POST",
-      headers,
-      body,
-      redirect: "manual",
-      signal: AbortSignal.timeout(hookTimeoutMs),
-    }).then(
-      (answer) => answer.status,
-      () => null,
-    );
+    const status = await callHook(context, { post, board, event });
     const isDone = status !== null && status >= 200 && status < 300;
     const attempts = post.hookAttempts + 1;
     const isGivenUp = !isDone && attempts >= mostAttempts;

@@ -1,4 +1,4 @@
-import { and, eq, inArray, isNull } from "drizzle-orm";
+import { and, eq, isNull } from "drizzle-orm";
 import { openEntryInput, registrationInput, type RegistrationInput } from "@/contracts";
 import { localeOf } from "@/contracts/messages";
 import { checkAnswers, waitsForApproval, type AnswerIssue } from "@/core/front-door";
@@ -7,19 +7,17 @@ import { placeFor } from "@/core/seats";
 import { Refusal, type InputIssue } from "@/core/shared";
 import { isZone } from "@/core/time";
 import type { Db } from "../db/client";
-import { consents, events, occurrences, people, tickets } from "../db/schema";
+import { consents, events, people, tickets } from "../db/schema";
 import { accessFor, type TeamMember } from "./access";
-import { audit } from "./audit";
 import { oneOf, parse, type Context } from "./context";
 import { type EventRow } from "./events";
 import { dateOf, type OccurrenceRow } from "./dates/load";
 import { organisationOf, rulesOf } from "./house/rules";
 import { requireRegistrationOpen, type FrontDoor } from "./front-door";
-import { aboutTicket, dropPlanned, planMessages, remindersOf } from "./mail/plan";
+import { aboutTicket, planMessages, remindersOf } from "./mail/plan";
 import { personByEmail } from "./people-records";
-import type { Holder } from "./tickets";
 import { countTry } from "./tries";
-import { moveUpWaiting, registeredCount } from "./waiting-list";
+import { registeredCount } from "./waiting-list";
 
 /** The version of the words that a registrant agrees to. */
 export const consentWording = "registration-2026-11";
@@ -47,13 +45,13 @@ function answersFor(event: EventRow, answers: Record<string, string>): Record<st
   return kept;
 }
 
-type Ticket = typeof tickets.$inferSelect;
+export type Ticket = typeof tickets.$inferSelect;
 
 /** Serialises everything that counts places of one event. */
-const lockEvent = (db: Db, eventId: string) =>
+export const lockEvent = (db: Db, eventId: string) =>
   db.select({ id: events.id }).from(events).where(eq(events.id, eventId)).for("update");
 
-async function confirm(
+export async function confirm(
   context: Context,
   db: Db,
   event: EventRow,
@@ -220,94 +218,6 @@ export async function enterByLink(
   });
 }
 
-/** Gives a place back; the longest waiting moves up. Doing it twice changes nothing more. */
-export async function cancelRegistration(context: Context, holder: Holder): Promise<void> {
-  const { event, occurrence, ticket } = holder;
-  if (ticket.role !== "attendee") throw new Refusal({ code: "not-allowed", action: "cancel" });
-  requireRegistrationOpen(occurrence);
-  await context.db.transaction(async (tx) => {
-    await lockEvent(tx, event.id);
-    const [current] = await tx.select().from(tickets).where(eq(tickets.id, ticket.id));
-    if (current!.status === "cancelled") return;
-    await tx.update(tickets).set({ status: "cancelled", waitingSince: null }).where(eq(tickets.id, ticket.id));
-    await dropPlanned(tx, ticket.id);
-    await planMessages(context, tx, [
-      { ...aboutTicket(ticket, occurrence), kind: "registration-cancelled", dueAt: context.clock.now() },
-    ]);
-    await moveUpWaiting(context, tx, event, occurrence);
-  });
-}
-
-/** Takes a place again after having given it back: at the end of the line, like anybody new. */
-export async function comeBack(context: Context, { event, occurrence, ticket, person }: Holder): Promise<void> {
-  if (ticket.role !== "attendee" || ticket.status !== "cancelled")
-    throw new Refusal({ code: "wrong-state", action: "register", state: ticket.status });
-  requireRegistrationOpen(occurrence);
-  await countTry(context, "mail-to-address", person.email ?? ticket.id);
-  await context.db.transaction(async (tx) => {
-    await lockEvent(tx, event.id);
-    const [current] = await tx.select().from(tickets).where(eq(tickets.id, ticket.id));
-    if (current!.status !== "cancelled") return;
-    const status = waitsForApproval(event.approval, { domains: event.approvedDomains }, person.email ?? "")
-      ? ("pending" as const)
-      : placeFor(await registeredCount(tx, occurrence.id), event.registrationLimit);
-    const now = context.clock.now();
-    const [back] = await tx
-      .update(tickets)
-      .set({ status, waitingSince: status === "waiting" ? now : null, registeredAt: now })
-      .where(eq(tickets.id, ticket.id))
-      .returning();
-    await confirm(context, tx, event, occurrence, back!);
-  });
-}
-
-/**
- * Decides on registrations that wait: approved ones take a place, or the waiting list where none is
- * left; each is written to. Those decided already stay as they are.
- */
-export async function decideRegistrations(
-  context: Context,
-  member: TeamMember,
-  eventId: string,
-  ticketIds: readonly string[],
-  isApproved: boolean,
-): Promise<number> {
-  const { event } = await accessFor(context, member, eventId, "event.people");
-  if (ticketIds.length === 0) return 0;
-  return context.db.transaction(async (tx) => {
-    await lockEvent(tx, eventId);
-    const pending = await tx
-      .select({ ticket: tickets, occurrence: occurrences })
-      .from(tickets)
-      .innerJoin(occurrences, eq(occurrences.id, tickets.occurrenceId))
-      .where(and(eq(tickets.eventId, eventId), eq(tickets.status, "pending"), inArray(tickets.id, [...ticketIds])))
-      .orderBy(tickets.registeredAt);
-    for (const { ticket, occurrence } of pending) {
-      const status = isApproved
-        ? placeFor(await registeredCount(tx, occurrence.id), event.registrationLimit)
-        : ("declined" as const);
-      const [decided] = await tx
-        .update(tickets)
-        .set({ status, waitingSince: status === "waiting" ? context.clock.now() : null })
-        .where(eq(tickets.id, ticket.id))
-        .returning();
-      if (status === "declined")
-        await planMessages(context, tx, [
-          { ...aboutTicket(ticket, occurrence), kind: "decline", dueAt: context.clock.now() },
-        ]);
-      else await confirm(context, tx, event, occurrence, decided!);
-    }
-    await audit(context, tx, {
-      organisationId: event.organisationId,
-      actorId: member.userId,
-      action: isApproved ? "registrations.approve" : "registrations.decline",
-      eventId,
-      facts: { count: pending.length },
-    });
-    return pending.length;
-  });
-}
-
 /** A test guest's ticket: every step a guest takes, in no figure. @returns the ticket's id and version */
 export async function makeTestGuest(
   context: Context,
@@ -338,30 +248,6 @@ export async function makeTestGuest(
       .where(and(eq(tickets.occurrenceId, occurrence.id), eq(tickets.personId, person.id)));
     return known!;
   });
-}
-
-export interface Registrant {
-  readonly ticket: Ticket;
-  readonly name: string;
-  readonly email: string;
-  readonly zone: string | null;
-}
-
-/** Registrants of an event in the order in which they came; bounded, the whole list is in the file. */
-export async function registrantsOf(context: Context, eventId: string, limit = 5000): Promise<readonly Registrant[]> {
-  const rows = await context.db
-    .select({ ticket: tickets, person: people })
-    .from(tickets)
-    .innerJoin(people, eq(people.id, tickets.personId))
-    .where(and(eq(tickets.eventId, eventId), eq(tickets.role, "attendee")))
-    .orderBy(tickets.registeredAt, tickets.id)
-    .limit(limit);
-  return rows.map(({ ticket, person }) => ({
-    ticket,
-    name: person.name ?? "",
-    email: person.email ?? "",
-    zone: person.zone,
-  }));
 }
 
 /** No more invitations, reminders and follow-ups to this person. */

@@ -5,7 +5,7 @@ import type { Phase } from "@/core/people";
 import { planRunSheet } from "@/core/run-sheet";
 import { groupBy } from "@/core/shared";
 import { dayMs } from "@/core/time";
-import { events, occurrences, people, segments, tickets } from "../db/schema";
+import { events, occurrences, segments, tickets } from "../db/schema";
 import type { TeamMember } from "./access";
 import type { Context } from "./context";
 import { expect, pastHouse } from "./house/forecast";
@@ -20,7 +20,7 @@ export interface SeasonFilter {
 }
 
 /** Events a member may see: an owner all, others those on whose list they are. */
-const visibleTo = (member: TeamMember): SQL | undefined =>
+export const visibleTo = (member: TeamMember): SQL | undefined =>
   member.standing === "owner"
     ? undefined
     : sql`exists (select 1 from ${tickets} where ${tickets.eventId} = ${events.id} and ${tickets.personId} = ${member.personId} and ${tickets.occurrenceId} is null and ${tickets.revokedAt} is null)`;
@@ -267,41 +267,4 @@ export async function seasonList(
       .where(where),
   ]);
   return { dates: await filled(context, member, rows, false), total: counted?.n ?? 0 };
-}
-
-/** Producers by whom the season can be narrowed. */
-export async function producersOf(
-  context: Context,
-  member: TeamMember,
-): Promise<readonly { id: string; name: string }[]> {
-  const rows = await context.db
-    .selectDistinct({ id: people.id, name: people.name })
-    .from(tickets)
-    .innerJoin(people, eq(people.id, tickets.personId))
-    .where(
-      and(eq(tickets.organisationId, member.organisationId), eq(tickets.role, "producer"), isNull(tickets.revokedAt)),
-    )
-    .orderBy(asc(people.name))
-    .limit(100);
-  return rows.map((row) => ({ id: row.id, name: row.name ?? "" }));
-}
-
-/** What was deleted within the last week and can still be brought back. */
-export async function binned(
-  context: Context,
-  member: TeamMember,
-): Promise<readonly { eventId: string; title: string; deletedAt: number }[]> {
-  const rows = await context.db
-    .select({ eventId: events.id, title: events.title, deletedAt: events.deletedAt })
-    .from(events)
-    .where(
-      and(
-        eq(events.organisationId, member.organisationId),
-        gte(events.deletedAt, context.clock.now() - 7 * dayMs),
-        visibleTo(member),
-      ),
-    )
-    .orderBy(desc(events.deletedAt))
-    .limit(50);
-  return rows.map((row) => ({ ...row, deletedAt: row.deletedAt! }));
 }

@@ -1,15 +1,16 @@
-import { and, asc, eq, gte, inArray, isNull, sql } from "drizzle-orm";
+import { and, eq, gte, isNull, sql } from "drizzle-orm";
 import { freshPlan, registrationInput, slotPlanInput } from "@/contracts";
 import { localeOf } from "@/contracts/messages";
 import { laySlots, type Slot, type SlotPlan } from "@/core/slots";
 import { Refusal, unwrap } from "@/core/shared";
 import { dayMs, isZone, wallTimeAt } from "@/core/time";
 import type { Db } from "../db/client";
-import { consents, events, occurrences, people, slotPlans, tickets } from "../db/schema";
+import { consents, events, occurrences, slotPlans, tickets } from "../db/schema";
 import { accessFor, requireStanding, type TeamMember } from "./access";
 import { notFound, parse, type Context } from "./context";
 import { layDates } from "./dates/lay";
-import { createEvent, publishEvent } from "./events";
+import { createEvent } from "./events";
+import { publishEvent } from "./event-life";
 import type { Organisation } from "./front-door";
 import { aboutTicket, dropPlanned, planMessages, planReminders } from "./mail/plan";
 import { personByEmail } from "./people-records";
@@ -140,6 +141,46 @@ async function tell(
   await planReminders(context, tx, event.reminderOffsetsMinutes, date, [ticket]);
 }
 
+/** The ticket of a booking, and the consent that came with it. */
+async function makeBooking(
+  context: Context,
+  tx: Db,
+  date: typeof occurrences.$inferSelect,
+  personId: string,
+  source: string | null | undefined,
+) {
+  const { organisationId } = date;
+  const values = {
+    role: "attendee" as const,
+    status: "registered" as const,
+    source,
+    registeredAt: context.clock.now(),
+    revokedAt: null,
+  };
+  const [made] = await tx
+    .insert(tickets)
+    .values({
+      id: context.ids.id(),
+      organisationId,
+      eventId: date.eventId,
+      occurrenceId: date.id,
+      personId,
+      ...values,
+    })
+    .onConflictDoUpdate({ target: [tickets.eventId, tickets.occurrenceId, tickets.personId], set: values })
+    .returning();
+  await tx.insert(consents).values({
+    id: context.ids.id(),
+    organisationId,
+    personId,
+    ticketId: made!.id,
+    kind: "registration",
+    wording: consentWording,
+    givenAt: context.clock.now(),
+  });
+  return made!;
+}
+
 /** Books a slot for somebody: a ticket of its own, its mail with the join details and the calendar file. One open booking a person and page. */
 export async function bookSlot(
   context: Context,
@@ -172,36 +213,9 @@ export async function bookSlot(
         ),
       );
     if (open.length > 0) throw new Refusal({ code: "already-done", action: "slot.book" });
-    const values = {
-      role: "attendee" as const,
-      status: "registered" as const,
-      source: input.source,
-      registeredAt: context.clock.now(),
-      revokedAt: null,
-    };
-    const [made] = await tx
-      .insert(tickets)
-      .values({
-        id: context.ids.id(),
-        organisationId: event.organisationId,
-        eventId: event.id,
-        occurrenceId: date.id,
-        personId: person.id,
-        ...values,
-      })
-      .onConflictDoUpdate({ target: [tickets.eventId, tickets.occurrenceId, tickets.personId], set: values })
-      .returning();
-    await tx.insert(consents).values({
-      id: context.ids.id(),
-      organisationId: event.organisationId,
-      personId: person.id,
-      ticketId: made!.id,
-      kind: "registration",
-      wording: consentWording,
-      givenAt: context.clock.now(),
-    });
-    await tell(context, tx, event, date, made!);
-    return made!.id;
+    const made = await makeBooking(context, tx, date, person.id, input.source);
+    await tell(context, tx, event, date, made);
+    return made.id;
   });
 }
 
@@ -226,82 +240,4 @@ export async function moveBooking(
     await planMessages(context, tx, [{ ...aboutTicket(moved!, date), kind: "change", dueAt: context.clock.now() }]);
     await planReminders(context, tx, event.reminderOffsetsMinutes, date, [moved!]);
   });
-}
-
-export interface SlotPageLine {
-  readonly eventId: string;
-  readonly title: string;
-  readonly slug: string;
-  readonly plan: SlotPlan;
-  readonly forTitle: string | null;
-  readonly bookings: readonly {
-    readonly dateId: string;
-    readonly startAt: number;
-    readonly endAt: number;
-    readonly name: string;
-    readonly email: string;
-  }[];
-}
-
-/** The organisation's booking pages with who comes when. */
-export async function slotPages(context: Context, member: TeamMember): Promise<readonly SlotPageLine[]> {
-  requireStanding(member, "contacts.read");
-  const rows = await context.db
-    .select({ event: events, plan: slotPlans })
-    .from(slotPlans)
-    .innerJoin(events, eq(events.id, slotPlans.eventId))
-    .where(and(eq(slotPlans.organisationId, member.organisationId), isNull(events.deletedAt)))
-    .orderBy(asc(events.createdAt))
-    .limit(100);
-  if (rows.length === 0) return [];
-  const ids = rows.map((row) => row.event.id);
-  const [booked, named] = await Promise.all([
-    context.db
-      .select({
-        eventId: tickets.eventId,
-        dateId: occurrences.id,
-        startAt: occurrences.startAt,
-        endAt: occurrences.endAt,
-        name: people.name,
-        email: people.email,
-      })
-      .from(tickets)
-      .innerJoin(occurrences, eq(occurrences.id, tickets.occurrenceId))
-      .innerJoin(people, eq(people.id, tickets.personId))
-      .where(
-        and(
-          inArray(tickets.eventId, ids),
-          eq(tickets.status, "registered"),
-          eq(tickets.role, "attendee"),
-          gte(occurrences.endAt, context.clock.now() - dayMs),
-        ),
-      )
-      .orderBy(asc(occurrences.startAt))
-      .limit(2000),
-    context.db
-      .select({ id: events.id, title: events.title })
-      .from(events)
-      .where(
-        inArray(
-          events.id,
-          rows.map((row) => row.plan.forEventId).filter((id) => id !== null),
-        ),
-      ),
-  ]);
-  return rows.map(({ event, plan }) => ({
-    eventId: event.id,
-    title: event.title,
-    slug: event.slug,
-    plan,
-    forTitle: named.find((one) => one.id === plan.forEventId)?.title ?? null,
-    bookings: booked
-      .filter((one) => one.eventId === event.id)
-      .map(({ dateId, startAt, endAt, name, email }) => ({
-        dateId,
-        startAt,
-        endAt,
-        name: name ?? "",
-        email: email ?? "",
-      })),
-  }));
 }

@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray, isNull } from "drizzle-orm";
+import { and, asc, eq, isNull } from "drizzle-orm";
 import { dutiesInput, stagePersonInput } from "@/contracts";
 import type { Duty, Role } from "@/core/people";
 import { isStageRole } from "@/core/people";
@@ -8,11 +8,8 @@ import { people, tickets } from "../db/schema";
 import { accessFor, type TeamMember } from "./access";
 import { audit } from "./audit";
 import { oneOf, parse, type Context } from "./context";
-import { dateOf, datesOf } from "./dates/load";
-import { finish, redactedLinks, type FinishedMessage } from "./mail/links";
-import { loadMessage, type MessageRow } from "./mail/load";
-import { aboutTicket, dropPlanned, planMessages, planReminders } from "./mail/plan";
-import { render, standardWords } from "./mail/render";
+import { datesOf } from "./dates/load";
+import { dropPlanned } from "./mail/plan";
 import { personByEmail } from "./people-records";
 
 export interface StageListItem {
@@ -131,7 +128,7 @@ export async function addFromEntry(
   }
 }
 
-async function stageTicket(context: Context, eventId: string, ticketId: string) {
+export async function stageTicket(context: Context, eventId: string, ticketId: string) {
   const rows = await context.db
     .select()
     .from(tickets)
@@ -225,55 +222,5 @@ export async function removeStagePerson(
       tx,
       (await datesOf(tx, eventId)).map((date) => date.id),
     );
-  });
-}
-
-/** The stage invitation as this person would get it, link redacted. */
-export async function previewStageInvitation(
-  context: Context,
-  member: TeamMember,
-  eventId: string,
-  ticketId: string,
-): Promise<FinishedMessage> {
-  await accessFor(context, member, eventId, "event.people");
-  const ticket = await stageTicket(context, eventId, ticketId);
-  const date = await dateOf(context.db, eventId, context.clock.now());
-  const now = context.clock.now();
-  const message = { ...aboutTicket(ticket, date), kind: "stage-invitation", mailingId: null } as MessageRow;
-  const facts = await loadMessage(context, context.db, message);
-  return finish(render(facts, standardWords("stage-invitation", facts.person.locale), now), redactedLinks);
-}
-
-/** Sends the invitation with the personal link to each of these, and plans their call-time reminders. */
-export async function inviteStagePeople(
-  context: Context,
-  member: TeamMember,
-  eventId: string,
-  ticketIds: readonly string[],
-): Promise<number> {
-  const access = await accessFor(context, member, eventId, "event.people");
-  const date = await dateOf(context.db, eventId, context.clock.now());
-  if (ticketIds.length === 0) return 0;
-  return context.db.transaction(async (tx) => {
-    const invited = await tx
-      .update(tickets)
-      .set({ invitedAt: context.clock.now() })
-      .where(
-        and(
-          eq(tickets.eventId, eventId),
-          inArray(tickets.id, [...ticketIds]),
-          isNull(tickets.occurrenceId),
-          isNull(tickets.revokedAt),
-        ),
-      )
-      .returning();
-    const dueAt = context.clock.now();
-    const sent = await planMessages(
-      context,
-      tx,
-      invited.map((ticket) => ({ ...aboutTicket(ticket, date), kind: "stage-invitation", dueAt })),
-    );
-    await planReminders(context, tx, access.event.reminderOffsetsMinutes, date, invited);
-    return sent;
   });
 }

@@ -5,7 +5,7 @@ import { SlotForm } from "@/features/slots/slot-form";
 import { TeamBar } from "@/features/shared/team-bar";
 import { organisationOf } from "@/server/services/house/rules";
 import { season } from "@/server/services/season";
-import { slotPages } from "@/server/services/slots";
+import { slotPages } from "@/server/services/slot-pages";
 import { pageMember } from "../../_lib/request";
 import { signOutAction } from "../sign-in/actions";
 import { createSlotsAction } from "./actions";

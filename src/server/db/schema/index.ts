@@ -17,15 +17,13 @@ export {
   invitees,
   occurrences,
   parts,
-  polls,
-  segments,
   series,
   soundWays,
   tickets,
   type DatesBefore,
   type Look,
-  type PollOption,
 } from "./events";
+export { polls, segments, type PollOption } from "./run-sheet";
 export { busyCalendars, licences, seatRequests, templates, type StoredCalendar } from "./house";
 export { boardPosts, boards, mailings, messages, type RenderedMessage } from "./mail";
 export { recordings } from "./recordings";

@@ -2,7 +2,8 @@ import { index, integer, jsonb, pgTable, primaryKey, text, uniqueIndex, uuid } f
 import { questionStates } from "@/core/questions";
 import type { EntryBody } from "@/core/room";
 import { instant, organisationId } from "./columns";
-import { occurrences, polls } from "./events";
+import { occurrences } from "./events";
+import { polls } from "./run-sheet";
 
 /** The row that commands lock. Its `seq` is the journal's last. */
 export const rooms = pgTable("rooms", {

@@ -11,13 +11,10 @@ import {
   type WordedKind,
 } from "@/core/mailings";
 import { Refusal, unwrap } from "@/core/shared";
-import { mailings, messages, people } from "../../db/schema";
+import { mailings, messages } from "../../db/schema";
 import { accessFor, type TeamMember } from "../access";
-import { notFound, oneOf, parse, type Context } from "../context";
-import { dateOf } from "../dates/load";
-import { finish, redactedLinks, type FinishedMessage } from "../mail/links";
-import { loadMessage, type MessageRow } from "../mail/load";
-import { render, standardWords } from "../mail/render";
+import { notFound, parse, type Context } from "../context";
+import { standardWords } from "../mail/render";
 
 export type MailingRow = typeof mailings.$inferSelect;
 
@@ -134,7 +131,7 @@ export async function ownMailing(context: Context, eventId: string, id: string):
 }
 
 /** Input as it may be kept: known fields, and the join block where the kind needs it (rule 7). */
-function checked(rawInput: unknown): MailingInput & { body: string } {
+export function checked(rawInput: unknown): MailingInput & { body: string } {
   const input = parse(mailingInput, rawInput);
   const body = templateOfDoc(input.doc);
   unwrap(checkTemplate(input.kind, input.subject, body));
@@ -228,69 +225,4 @@ export async function deleteMailing(context: Context, member: TeamMember, eventI
       await tx.update(mailings).set({ isOff: true }).where(eq(mailings.id, id));
     else await tx.delete(mailings).where(eq(mailings.id, id));
   });
-}
-
-async function asFor(
-  context: Context,
-  eventId: string,
-  rawInput: unknown,
-  personId: string,
-): Promise<{ facts: Awaited<ReturnType<typeof loadMessage>>; words: { subject: string; body: string; doc: MailDoc } }> {
-  const words = checked(rawInput);
-  const date = await dateOf(context.db, eventId, context.clock.now());
-  const message = {
-    kind: words.kind,
-    personId,
-    occurrenceId: date.id,
-    ticketId: null,
-    mailingId: null,
-    questionId: null,
-  } as MessageRow;
-  return { facts: await loadMessage(context, context.db, message), words };
-}
-
-/** The mailing as one recipient gets it: their name, their zone, their language; links are kept back. */
-export async function previewMailing(
-  context: Context,
-  member: TeamMember,
-  eventId: string,
-  rawInput: unknown,
-  personId: string | null,
-): Promise<FinishedMessage> {
-  const { event } = await accessFor(context, member, eventId, "event.mailings");
-  const [person] = await context.db
-    .select({ id: people.id })
-    .from(people)
-    .where(and(eq(people.id, personId ?? member.personId), eq(people.organisationId, event.organisationId)));
-  const { facts, words } = await asFor(context, eventId, rawInput, oneOf(person ? [person] : [], "contact").id);
-  return finish(render(facts, words, context.clock.now()), redactedLinks);
-}
-
-/** Sends the words as they stand to the member's own address, at once and beside every plan. */
-export async function testMailing(
-  context: Context,
-  member: TeamMember,
-  eventId: string,
-  rawInput: unknown,
-): Promise<string> {
-  await accessFor(context, member, eventId, "event.mailings");
-  const { facts, words } = await asFor(context, eventId, rawInput, member.personId);
-  const { organisation, person } = facts;
-  const mail = finish(
-    render(facts, { ...words, subject: `[Test] ${words.subject}` }, context.clock.now()),
-    redactedLinks,
-  );
-  const from = { name: organisation.senderName, address: organisation.senderEmail };
-  const result = await context.mailer.send({
-    ...mail,
-    calendar: null,
-    messageId: `<${context.ids.id()}@stage-call.example.org>`,
-    from,
-    replyTo: null,
-    to: { name: person.name ?? "", address: person.email! },
-    sentAt: context.clock.now(),
-    unsubscribeUrl: null,
-  });
-  if (result.smtpCode !== 250) throw new Refusal({ code: "unavailable" });
-  return person.email!;
 }

@@ -1,3 +1,4 @@
+import type { Db } from "../../db/client";
 import { and, eq, gt, sql } from "drizzle-orm";
 import { audienceInput } from "@/contracts";
 import { nobody, type Audience, type ComposedKind } from "@/core/mailings";
@@ -58,6 +59,35 @@ export async function sendMailing(
   return sendTo(context, member, eventId, kind as ComposedKind, mailingId, audience);
 }
 
+/** Keeps who was invited, and when: replies and the list of invitees hang on it. */
+async function markInvited(
+  context: Context,
+  tx: Db,
+  of: { organisationId: string; eventId: string },
+  personIds: readonly string[],
+): Promise<void> {
+  const invitedAt = context.clock.now();
+  for (let from = 0; from < personIds.length; from += chunkSize) {
+    const chunk = personIds.slice(from, from + chunkSize);
+    await tx
+      .insert(invitees)
+      .values(chunk.map((personId) => ({ id: context.ids.id(), ...of, personId, invitedAt })))
+      .onConflictDoNothing();
+  }
+}
+
+/** Who has this mailing already; a second reminder to answer on the same day would be one too many. */
+async function reachedBefore(
+  tx: Db,
+  of: { eventId: string; kind: ComposedKind | "invitation-again"; mailingId: string | null; now: number },
+): Promise<ReadonlySet<string | null>> {
+  const sentBefore =
+    of.mailingId === null
+      ? and(eq(messages.eventId, of.eventId), eq(messages.kind, of.kind), gt(messages.createdAt, of.now - dayMs))
+      : eq(messages.mailingId, of.mailingId);
+  return new Set((await tx.select({ id: messages.personId }).from(messages).where(sentBefore)).map((row) => row.id));
+}
+
 async function sendTo(
   context: Context,
   member: TeamMember,
@@ -86,27 +116,9 @@ async function sendTo(
       targets.filter((one) => one.personId === null),
     );
     const idOf = (one: Target) => one.personId ?? made.get(one.email)!;
-    // a second reminder to answer on the same day would be one too many
-    const sentBefore =
-      mailingId === null
-        ? and(eq(messages.eventId, eventId), eq(messages.kind, kind), gt(messages.createdAt, now - dayMs))
-        : eq(messages.mailingId, mailingId);
-    const have = new Set(
-      (await tx.select({ id: messages.personId }).from(messages).where(sentBefore)).map((row) => row.id),
-    );
+    const have = await reachedBefore(tx, { eventId, kind, mailingId, now });
     const fresh = targets.filter((one) => !have.has(idOf(one)));
-    if (kind === "invitation") {
-      for (let from = 0; from < fresh.length; from += chunkSize) {
-        await tx
-          .insert(invitees)
-          .values(
-            fresh
-              .slice(from, from + chunkSize)
-              .map((one) => ({ id: context.ids.id(), organisationId, eventId, personId: idOf(one), invitedAt: now })),
-          )
-          .onConflictDoNothing();
-      }
-    }
+    if (kind === "invitation") await markInvited(context, tx, { organisationId, eventId }, fresh.map(idOf));
     const planned = await planMessages(
       context,
       tx,

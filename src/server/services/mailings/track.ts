@@ -12,6 +12,28 @@ import { countAudience } from "./audience";
 import { ownMailing } from "./compose";
 import { nobody } from "@/core/mailings";
 
+type Planned = readonly [key: string, mark: Omit<TrackMark, "key" | "counts">];
+
+/** The reminders and follow-ups that the plan asks for, sent or not. */
+function plannedMarks(
+  offsets: readonly number[],
+  date: typeof occurrences.$inferSelect,
+  own: readonly (typeof mailings.$inferSelect)[],
+): Planned[] {
+  const reminders = offsets.map((offsetMinutes): Planned => {
+    const at = date.startAt - offsetMinutes * minuteMs;
+    const move = { kind: "reminder", offsetMinutes } as const;
+    return [`reminder:${offsetMinutes}`, { kind: "reminder", at, move, isOff: false, mailingId: null }];
+  });
+  const followUps = own.flatMap((row): Planned[] => {
+    const { afterMinutes, id: mailingId, kind, isOff } = row;
+    if (!isFollowUp(kind) || afterMinutes === null) return [];
+    const move = { kind: "follow-up", mailingId, afterMinutes } as const;
+    return [[`mailing:${mailingId}`, { kind, at: date.endAt + afterMinutes * minuteMs, move, isOff, mailingId }]];
+  });
+  return [...reminders, ...followUps];
+}
+
 /** What goes when for one date: the reminders of its plan, its follow-ups, and what was sent by hand or set off. */
 export async function trackOf(
   context: Context,
@@ -44,31 +66,7 @@ export async function trackOf(
       };
     else marks.set(key, { key, ...mark, counts });
   };
-  for (const offsetMinutes of event.reminderOffsetsMinutes)
-    add(
-      `reminder:${offsetMinutes}`,
-      {
-        kind: "reminder",
-        at: date.startAt - offsetMinutes * minuteMs,
-        move: { kind: "reminder", offsetMinutes },
-        isOff: false,
-        mailingId: null,
-      },
-      {},
-    );
-  for (const row of own.filter((one) => isFollowUp(one.kind) && one.afterMinutes !== null)) {
-    add(
-      `mailing:${row.id}`,
-      {
-        kind: row.kind,
-        at: date.endAt + row.afterMinutes! * minuteMs,
-        move: { kind: "follow-up", mailingId: row.id, afterMinutes: row.afterMinutes! },
-        isOff: row.isOff,
-        mailingId: row.id,
-      },
-      {},
-    );
-  }
+  for (const [key, mark] of plannedMarks(event.reminderOffsetsMinutes, date, own)) add(key, mark, {});
   for (const row of rows) {
     const at = row.at ?? 0;
     const offsetMinutes = Math.round((date.startAt - at) / minuteMs);

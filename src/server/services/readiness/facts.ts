@@ -179,6 +179,27 @@ function sheetFacts(loaded: Loaded, { occurrence }: EventDate) {
   };
 }
 
+/** What stands in the event's own row. */
+const eventFacts = (context: Context, event: EventDate["event"]) => ({
+  hasDescription: plainText(event.descriptionHtml) !== "",
+  isPrivate: event.isPrivate,
+  accessCode: event.accessCodeSealed ? context.secrets.unseal(event.accessCodeSealed) : null,
+  entryBy: event.entryBy,
+  registrationLimit: event.registrationLimit,
+  houseSize: event.houseSize,
+  formFieldCount: event.formFields.length,
+  questionsOn: event.questionsOn,
+  pollsOn: event.pollsOn,
+  isRecorded: event.isRecorded,
+  consentText: event.consentText,
+  interpretationInto: event.interpretationInto,
+  creditPoints: event.creditPoints,
+  soundBy: event.soundBy,
+  picture: event.picture,
+  reminderOffsetsMinutes: event.reminderOffsetsMinutes,
+  isPublished: event.publishedAt !== null,
+});
+
 /** The plans of many dates of one organisation as the checks look at them. */
 export async function planFacts(
   context: Context,
@@ -210,30 +231,14 @@ export async function planFacts(
       const invitation = invitations.get(event.id);
       const facts: PlanFacts = {
         now,
+        ...eventFacts(context, event),
         start: { local: occurrence.startLocal, zone: occurrence.zone },
         ...timesOf(occurrence),
-        hasDescription: plainText(event.descriptionHtml) !== "",
-        isPrivate: event.isPrivate,
-        accessCode: event.accessCodeSealed ? context.secrets.unseal(event.accessCodeSealed) : null,
-        entryBy: event.entryBy,
-        registrationLimit: event.registrationLimit,
-        houseSize: event.houseSize,
-        formFieldCount: event.formFields.length,
-        questionsOn: event.questionsOn,
-        pollsOn: event.pollsOn,
-        isRecorded: event.isRecorded,
-        consentText: event.consentText,
-        interpretationInto: event.interpretationInto,
-        creditPoints: event.creditPoints,
-        soundBy: event.soundBy,
-        picture: event.picture,
         stagePeople: stageFacts(loaded, date, busy),
         ...sheetFacts(loaded, date),
         ...roomFacts(loaded, date, past),
         hasTestGuestWalkedIn: counts.walked.has(occurrence.id),
-        reminderOffsetsMinutes: event.reminderOffsetsMinutes,
         remindersSent: counts.reminded.has(occurrence.id),
-        isPublished: event.publishedAt !== null,
         invitationHasJoinBlock: !invitation || checkTemplate("invitation", invitation.subject, invitation.body).ok,
         mailsFailed: counts.failed.get(event.id) ?? 0,
         pendingRegistrations: counts.pending.get(occurrence.id) ?? 0,

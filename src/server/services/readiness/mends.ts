@@ -7,10 +7,12 @@ import { accessFor, type EventAccess, type TeamMember } from "../access";
 import { audit } from "../audit";
 import { notFound, type Context } from "../context";
 import { dateOf, type OccurrenceRow } from "../dates/load";
-import { publishEvent, type EventRow } from "../events";
+import { type EventRow } from "../events";
+import { publishEvent } from "../event-life";
 import { standardWords } from "../mail/render";
 import { pollsOf, segmentsOf } from "../run-sheets";
-import { inviteStagePeople, setDuties } from "../stage-people";
+import { setDuties } from "../stage-people";
+import { inviteStagePeople } from "../stage-invitations";
 
 interface Scene {
   readonly context: Context;

@@ -3,7 +3,7 @@ import { revalidatePath } from "next/cache";
 import type { Locale } from "@/contracts/messages";
 import type { GuestFormState } from "@/features/shared/guest-form";
 import { app } from "@/server/compose";
-import { cancelRegistration, comeBack } from "@/server/services/registration";
+import { cancelRegistration, comeBack } from "@/server/services/registration-changes";
 import { holderOf } from "@/server/services/tickets";
 import { inLanguage } from "../../../_lib/locale";
 import { act } from "../../../_lib/request";

@@ -3,13 +3,8 @@ import { revalidatePath } from "next/cache";
 import { wordedKinds, type WordedKind } from "@/core/mailings";
 import { Refusal } from "@/core/shared";
 import { postOnBoard } from "@/server/services/boards";
-import {
-  deleteMailing,
-  previewMailing,
-  saveKindWords,
-  saveMailing,
-  testMailing,
-} from "@/server/services/mailings/compose";
+import { deleteMailing, saveKindWords, saveMailing } from "@/server/services/mailings/compose";
+import { previewMailing, testMailing } from "@/server/services/mailings/preview";
 import {
   goOnMailing,
   remindUnanswered,

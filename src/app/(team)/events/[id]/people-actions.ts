@@ -2,15 +2,9 @@
 import { revalidatePath } from "next/cache";
 import { Refusal } from "@/core/shared";
 import { addBusyCalendar, findATime } from "@/server/services/free-busy";
-import { decideRegistrations } from "@/server/services/registration";
-import {
-  addStagePerson,
-  inviteStagePeople,
-  previewStageInvitation,
-  removeStagePerson,
-  setDuties,
-  setReply,
-} from "@/server/services/stage-people";
+import { decideRegistrations } from "@/server/services/registration-changes";
+import { addStagePerson, removeStagePerson, setDuties, setReply } from "@/server/services/stage-people";
+import { inviteStagePeople, previewStageInvitation } from "@/server/services/stage-invitations";
 import { act, currentMember } from "../../../_lib/request";
 
 export async function addPersonAction(eventId: string, input: unknown) {

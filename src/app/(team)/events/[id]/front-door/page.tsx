@@ -1,4 +1,4 @@
-import type { Registrant } from "@/server/services/registration";
+import type { Registrant } from "@/server/services/registrants";
 import { messagesFor } from "@/contracts/messages";
 import { groupBy } from "@/core/shared";
 import { cityOf, clockTime, longDate } from "@/core/time";
@@ -14,7 +14,7 @@ import { frontDoorDraft } from "@/server/services/front/look";
 import { organisationOf, rulesOf } from "@/server/services/house/rules";
 import { segmentsOf } from "@/server/services/run-sheets";
 import { cleanHtml } from "@/server/services/sanitise";
-import { registrantsOf } from "@/server/services/registration";
+import { registrantsOf } from "@/server/services/registrants";
 import { buttonClass } from "@/ui";
 import { workspace, type DateQuery } from "../../../../_lib/workspace";
 import { signOutAction } from "../../../sign-in/actions";

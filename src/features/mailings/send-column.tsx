@@ -1,0 +1,113 @@
+"use client";
+import { left, people, type ComposerProps, type Summary } from "./composer-parts";
+import type { Done } from "@/contracts";
+import type { Dispatch, SetStateAction } from "react";
+import { useRouter } from "next/navigation";
+import { toast } from "sonner";
+import type { MailingInput } from "@/contracts";
+
+import { Button, Confirm } from "@/ui";
+import { AudiencePicker } from "./audience-picker";
+
+export function SendOrNot({
+  summary,
+  isKept,
+  isPending,
+  attempt,
+  props,
+  kept,
+  setSummary,
+  router,
+}: {
+  summary: Summary;
+  isKept: boolean;
+  isPending: boolean;
+  attempt: <T>(act: () => Promise<Done<T>>, then: (value: T) => void) => void;
+  props: ComposerProps;
+  kept: { id: string | null; version: number; text: string };
+  setSummary: Dispatch<SetStateAction<Summary | null>>;
+  router: ReturnType<typeof useRouter>;
+}) {
+  return (
+    <div role="status">
+      <p className="text-lead">
+        <span className="mono">{summary.count}</span> would get it
+      </p>
+      {left(summary) && <p className="text-ink-2">Left out: {left(summary)}</p>}
+      {summary.unread.length > 0 && (
+        <p className="text-attention">No address in: {summary.unread.slice(0, 8).join(" · ")}</p>
+      )}
+      <Confirm
+        weight="act"
+        trigger={
+          <Button weight="act" className="mt-2" disabled={!isKept || summary.count === 0 || isPending}>
+            Send to {people(summary.count)}
+          </Button>
+        }
+        title={`Send to ${people(summary.count)}`}
+        act={`Send ${summary.count}`}
+        onConfirm={() =>
+          attempt(
+            () => props.acts.send(kept.id!),
+            ({ planned }) => {
+              toast(`${people(planned)} will have it in a moment.`);
+              setSummary(null);
+              router.refresh();
+            },
+          )
+        }
+      >
+        <p>Each gets a mail of their own and sees nobody else’s address. Whoever has this mailing already gets none.</p>
+      </Confirm>
+      {!isKept && <p className="mt-1 text-attention">Keep the mailing first.</p>}
+    </div>
+  );
+}
+
+export function AudienceColumn({
+  input,
+  props,
+  change,
+  isPending,
+  attempt,
+  setSummary,
+  summary,
+  isKept,
+  kept,
+  router,
+}: {
+  input: MailingInput;
+  props: ComposerProps;
+  change: (part: Partial<MailingInput>) => void;
+  isPending: boolean;
+  attempt: <T>(act: () => Promise<Done<T>>, then: (value: T) => void) => void;
+  setSummary: Dispatch<SetStateAction<Summary | null>>;
+  summary: Summary | null;
+  isKept: boolean;
+  kept: { id: string | null; version: number; text: string };
+  router: ReturnType<typeof useRouter>;
+}) {
+  return (
+    <>
+      <AudiencePicker value={input.audience} choices={props.choices} onChange={(audience) => change({ audience })} />
+      <Button
+        disabled={isPending}
+        onClick={() => attempt(() => props.acts.count(input.kind, input.audience), setSummary)}
+      >
+        Count them
+      </Button>
+      {summary && (
+        <SendOrNot
+          summary={summary}
+          isKept={isKept}
+          isPending={isPending}
+          attempt={attempt}
+          props={props}
+          kept={kept}
+          setSummary={setSummary}
+          router={router}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,24 @@
+"use client";
+
+import type { RunSheetInput } from "@/contracts";
+
+export interface RunSheetEditorProps {
+  readonly initial: RunSheetInput;
+  readonly startAt: number;
+  readonly endAt: number;
+  readonly startLocal: string;
+  readonly zone: string;
+  readonly leaders: readonly { id: string; name: string }[];
+  readonly mayEdit: boolean;
+  /** what the sheet was when it was loaded: a save over somebody else's is refused */
+  readonly tag: string;
+  readonly draftKey: string;
+  readonly save: (
+    tag: string,
+    input: RunSheetInput,
+  ) => Promise<{ ok: true; value: string } | { ok: false; words: string }>;
+  /** a series goes on after this date */
+  readonly hasLaterDates: boolean;
+  /** lays this sheet into the later dates; how many */
+  readonly copy: () => Promise<{ ok: true; value: number } | { ok: false; words: string }>;
+}

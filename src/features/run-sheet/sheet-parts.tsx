@@ -1,0 +1,213 @@
+"use client";
+import type { RunSheetInput } from "@/contracts";
+import type { RunSheetPlan } from "@/core/run-sheet";
+import { clockTime, wallTimeAt } from "@/core/time";
+import { Button } from "@/ui/button";
+import { Confirm } from "@/ui/confirm";
+import { useSensors, DndContext, closestCenter } from "@dnd-kit/core";
+import { arrayMove, SortableContext, verticalListSortingStrategy } from "@dnd-kit/sortable";
+import { Rail } from "../shared/rail";
+import { RailHand } from "./rail-hand";
+import { RunSheetEditorProps } from "./editor-props";
+import { SegmentRow } from "./segment-row";
+
+export function PlanRail({
+  startAt,
+  endAt,
+  plan,
+  zone,
+  sheet,
+  props,
+  changeSegment,
+}: {
+  startAt: number;
+  endAt: number;
+  plan: RunSheetPlan;
+  zone: string;
+  sheet: RunSheetInput;
+  props: RunSheetEditorProps;
+  changeSegment: (id: string, part: Partial<RunSheetInput["segments"][number]>) => void;
+}) {
+  return (
+    <Rail
+      size="large"
+      from={startAt}
+      to={Math.max(endAt, plan.segmentsEndAt)}
+      zone={zone}
+      blocks={plan.segments.map((row, i) => ({
+        ...row,
+        title: sheet.segments[i]!.title,
+        isFixed: sheet.segments[i]!.fixedStartLocal !== null,
+        overlapMinutes: row.overlapMinutes,
+      }))}
+      marks={[
+        { at: startAt, label: clockTime(startAt, zone) },
+        { at: endAt, label: `end ${clockTime(endAt, zone)}` },
+      ]}
+    >
+      {props.mayEdit && (
+        <RailHand
+          from={startAt}
+          to={Math.max(endAt, plan.segmentsEndAt)}
+          blocks={plan.segments.map((row, i) => ({
+            id: row.id,
+            title: sheet.segments[i]!.title,
+            startAt: row.startAt,
+            endAt: row.endAt,
+            gapMinutes: row.gapMinutes,
+          }))}
+          onStretch={(id, lengthMinutes) => changeSegment(id, { lengthMinutes })}
+          onPin={(id, at) => changeSegment(id, { fixedStartLocal: wallTimeAt(at, zone).local })}
+        />
+      )}
+    </Rail>
+  );
+}
+function SegmentRows({
+  sheet,
+  plan,
+  zone,
+  props,
+  changeSegment,
+  change,
+}: {
+  sheet: RunSheetInput;
+  plan: RunSheetPlan;
+  zone: string;
+  props: RunSheetEditorProps;
+  changeSegment: (id: string, part: Partial<RunSheetInput["segments"][number]>) => void;
+  change: (next: RunSheetInput) => void;
+}) {
+  return (
+    <ol>
+      {sheet.segments.map((segment, i) => (
+        <SegmentRow
+          key={segment.id}
+          segment={segment}
+          planned={plan.segments[i]!}
+          zone={zone}
+          day={props.startLocal.slice(0, 10)}
+          leaders={props.leaders}
+          polls={sheet.polls}
+          onChange={(part) => changeSegment(segment.id, part)}
+          onRemove={() => change({ ...sheet, segments: sheet.segments.filter((one) => one.id !== segment.id) })}
+        />
+      ))}
+    </ol>
+  );
+}
+function AddSegment({ change, sheet }: { change: (next: RunSheetInput) => void; sheet: RunSheetInput }) {
+  return (
+    <Button
+      className="mt-2"
+      onClick={() =>
+        change({
+          ...sheet,
+          segments: [
+            ...sheet.segments,
+            {
+              id: crypto.randomUUID(),
+              title: "",
+              lengthMinutes: 10,
+              fixedStartLocal: null,
+              leaderTicketId: null,
+              pollId: null,
+            },
+          ],
+        })
+      }
+    >
+      Add a segment
+    </Button>
+  );
+}
+export function SaveRow({
+  isPending,
+  save,
+  isDirty,
+  props,
+  copy,
+}: {
+  isPending: boolean;
+  save: () => void;
+  isDirty: boolean;
+  props: RunSheetEditorProps;
+  copy: () => void;
+}) {
+  return (
+    <div className="flex items-center gap-3">
+      <Button weight="act" disabled={isPending} onClick={save}>
+        Save the run sheet
+      </Button>
+      {isDirty && <span className="text-ink-2">Not saved yet; kept in this browser.</span>}
+      {props.hasLaterDates && !isDirty && (
+        <Confirm
+          trigger={<Button disabled={isPending}>Lay it into all later dates</Button>}
+          title="Lay it into all later dates"
+          act="Lay it in"
+          onConfirm={copy}
+        >
+          <p>
+            Later dates that have no segments and polls yet get these, with hours of their own. A date that has a run
+            sheet keeps it.
+          </p>
+        </Confirm>
+      )}
+    </div>
+  );
+}
+export function SegmentTable({
+  sensors,
+  sheet,
+  change,
+  plan,
+  zone,
+  props,
+  changeSegment,
+}: {
+  sensors: ReturnType<typeof useSensors>;
+  sheet: RunSheetInput;
+  change: (next: RunSheetInput) => void;
+  plan: RunSheetPlan;
+  zone: string;
+  props: RunSheetEditorProps;
+  changeSegment: (id: string, part: Partial<RunSheetInput["segments"][number]>) => void;
+}) {
+  return (
+    <div id="segments">
+      <div className="grid grid-cols-[2rem_4.5rem_4.5rem_1fr_5rem_7rem_10rem_10rem_2rem] gap-2 text-label text-ink-2">
+        <span />
+        <span>Starts</span>
+        <span>Latest</span>
+        <span>Segment</span>
+        <span>Length</span>
+        <span>Fixed start</span>
+        <span>Led by</span>
+        <span>Poll</span>
+      </div>
+      <DndContext
+        id="run-sheet"
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        onDragEnd={({ active, over: target }) => {
+          if (!target || active.id === target.id) return;
+          const at = (id: unknown) => sheet.segments.findIndex((one) => one.id === id);
+          change({ ...sheet, segments: arrayMove(sheet.segments, at(active.id), at(target.id)) });
+        }}
+      >
+        <SortableContext items={sheet.segments.map((one) => one.id)} strategy={verticalListSortingStrategy}>
+          <SegmentRows
+            sheet={sheet}
+            plan={plan}
+            zone={zone}
+            props={props}
+            changeSegment={changeSegment}
+            change={change}
+          />
+        </SortableContext>
+      </DndContext>
+      {sheet.segments.length === 0 && <p className="py-3 text-ink-2">Nothing is planned for the hour yet.</p>}
+      <AddSegment change={change} sheet={sheet} />
+    </div>
+  );
+}

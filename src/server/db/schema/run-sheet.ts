@@ -1,0 +1,51 @@
+import { pgTable, uuid, integer, text, index, jsonb, boolean } from "drizzle-orm/pg-core";
+import { organisationId, instant } from "./columns";
+import { occurrences } from "./events";
+
+export const segments = pgTable(
+  "segments",
+  {
+    id: uuid("id").primaryKey(),
+    organisationId: organisationId(),
+    occurrenceId: uuid("occurrence_id")
+      .notNull()
+      .references(() => occurrences.id, { onDelete: "cascade" }),
+    position: integer("position").notNull(),
+    title: text("title").notNull(),
+    lengthMinutes: integer("length_minutes").notNull(),
+    /** wall time in the date's zone; null where it follows the one before */
+    fixedStartLocal: text("fixed_start_local"),
+    leaderTicketId: uuid("leader_ticket_id"),
+    pollId: uuid("poll_id"),
+  },
+  (t) => [index("segments_occurrence").on(t.occurrenceId, t.position)],
+);
+
+export interface PollOption {
+  id: string;
+  label: string;
+}
+
+export const polls = pgTable(
+  "polls",
+  {
+    id: uuid("id").primaryKey(),
+    organisationId: organisationId(),
+    occurrenceId: uuid("occurrence_id")
+      .notNull()
+      .references(() => occurrences.id, { onDelete: "cascade" }),
+    position: integer("position").notNull(),
+    kind: text("kind", { enum: ["one-choice"] })
+      .notNull()
+      .default("one-choice"),
+    question: text("question").notNull(),
+    options: jsonb("options").$type<PollOption[]>().notNull(),
+    state: text("state", { enum: ["prepared", "open", "closed"] })
+      .notNull()
+      .default("prepared"),
+    isRevealed: boolean("is_revealed").notNull().default(false),
+    openedAt: instant("opened_at"),
+    closedAt: instant("closed_at"),
+  },
+  (t) => [index("polls_occurrence").on(t.occurrenceId, t.position)],
+);
