@@ -68,6 +68,7 @@ const env = {
   STAGE_CALL_INBOX: join(data, "inbox"),
   MAIL_OWN_ADDRESSES: "events@brinewold.example.org",
   STAGE_CALL_DIST: ".next",
+  STAGE_CALL_UI_KIT: "shown",
   NEXT_TELEMETRY_DISABLED: "1",
 };
 say("bringing the tables up to date");

@@ -43,8 +43,9 @@ async function sideBySide(checks) {
 }
 
 if (wants("static")) {
-  step("lint, types and import directions");
+  step("formatting, lint, types and import directions");
   await sideBySide([
+    ["formatting", ["prettier", "--check", ".", "--log-level", "warn"]],
     ["lint", ["eslint", ".", "--max-warnings", "0"]],
     ["types", ["tsc", "--noEmit"]],
     ["import directions", ["depcruise", "--config", ".dependency-cruiser.cjs", "src"]],
@@ -74,6 +75,7 @@ if (wants("browser")) {
     STAGE_CALL_FILES: join(folder, "files"),
     STAGE_CALL_CLOCK_FILE: join(folder, "clock"),
     STAGE_CALL_TRIES: "lenient",
+    STAGE_CALL_UI_KIT: "shown",
     SMTP_URL: `smtp://127.0.0.1:${smtpPort}`,
     SMTP_PORT: String(smtpPort),
     MAIL_HTTP_PORT: String(mailHttpPort),

@@ -148,13 +148,8 @@ async function worst(context: Context, member: TeamMember): Promise<void> {
       picture: "slides-and-speaker-720",
     }),
   );
-  const dana = await addStagePerson(context, member, eventId, {
-    name: "Oskar Vell",
-    email: "oskar.vell@example.net",
-    role: "panelist",
-    duties: [],
-    languages: null,
-  });
+  const oskar = { name: "Oskar Vell", email: "oskar.vell@example.net", duties: [], languages: null };
+  const dana = await addStagePerson(context, member, eventId, { ...oskar, role: "panelist" });
   await context.db.update(tickets).set({ reply: "not-coming" }).where(eq(tickets.id, dana));
   const id = () => context.ids.id();
   const pollId = id();

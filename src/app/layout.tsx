@@ -1,15 +1,21 @@
 import type { Metadata } from "next";
+import { headers } from "next/headers";
 import type { ReactNode } from "react";
+import { Nonce } from "@/ui";
 import "./globals.css";
 
 export const metadata: Metadata = { title: { default: "Stage Call", template: "%s · Stage Call" } };
 // the script policy carries a nonce, so every page is made at its request
 export const dynamic = "force-dynamic";
 
-export default function RootLayout({ children }: { children: ReactNode }) {
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  const nonce = (await headers()).get("content-security-policy")?.match(/'nonce-([^']+)'/)?.[1] ?? "";
   return (
     <html lang="en">
-      <body>{children}</body>
+      <body>
+        <Nonce value={nonce} />
+        {children}
+      </body>
     </html>
   );
 }

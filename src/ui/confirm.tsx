@@ -2,22 +2,32 @@
 import { AlertDialog } from "radix-ui";
 import type { ReactNode } from "react";
 import { buttonClass } from "./button";
+import { useFloating } from "./theme";
 
 /** Asks once more before an act that cannot be taken back; says what will happen and to how many. */
 export function Confirm(props: {
-  trigger: ReactNode;
+  trigger?: ReactNode;
+  isOpen?: boolean;
+  onOpenChange?: (isOpen: boolean) => void;
   title: string;
   children: ReactNode;
   act: string;
   weight?: "danger" | "on-air" | "act";
   onConfirm: () => void;
 }) {
+  const floating = useFloating();
   return (
-    <AlertDialog.Root>
-      <AlertDialog.Trigger asChild>{props.trigger}</AlertDialog.Trigger>
+    <AlertDialog.Root
+      {...(props.isOpen === undefined ? {} : { open: props.isOpen })}
+      {...(props.onOpenChange ? { onOpenChange: props.onOpenChange } : {})}
+    >
+      {props.trigger && <AlertDialog.Trigger asChild>{props.trigger}</AlertDialog.Trigger>}
       <AlertDialog.Portal>
-        <AlertDialog.Overlay className="fixed inset-0 bg-black/40" />
-        <AlertDialog.Content className="fixed top-1/3 left-1/2 z-10 w-[26rem] max-w-[92vw] -translate-x-1/2 -translate-y-1/3 border-l-4 border-on-air bg-sheet p-5 text-ink shadow-xl">
+        <AlertDialog.Overlay className="fixed inset-0 z-20 bg-black/40" />
+        <AlertDialog.Content
+          {...floating}
+          className="fixed top-1/3 left-1/2 z-30 w-[26rem] max-w-[92vw] -translate-x-1/2 -translate-y-1/3 border-s-4 border-on-air bg-sheet p-5 text-ink shadow-xl"
+        >
           <AlertDialog.Title className="text-lead font-semibold">{props.title}</AlertDialog.Title>
           <AlertDialog.Description asChild>
             <div className="mt-2 text-ink-2">{props.children}</div>

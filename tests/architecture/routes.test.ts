@@ -13,6 +13,7 @@ function filesBelow(folder: string): string[] {
 /** What each address asks for before it answers. A new route fails here until it is put in. */
 const guards: Readonly<Record<string, string>> = {
   "(public)/page.tsx": "open",
+  "ui-kit/page.tsx": "STAGE_CALL_UI_KIT",
   "(public)/front/[slug]/page.tsx": "frontDoor(",
   "(public)/front/[slug]/calendar.ics/route.ts": "frontDoor(",
   "(public)/calendar.ics/route.ts": "open",

@@ -1,5 +1,5 @@
+import { Toaster } from "@/ui";
 import type { ReactNode } from "react";
-import { Toaster } from "sonner";
 
 export default function TeamLayout({ children }: { children: ReactNode }) {
   return (

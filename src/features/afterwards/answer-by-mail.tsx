@@ -1,7 +1,6 @@
 "use client";
 import { useState, useTransition } from "react";
-import { toast } from "sonner";
-import { Button, inputClass, Note } from "@/ui";
+import { Button, Note, inputClass, toast } from "@/ui";
 
 /** Answers a question after the hour: the asker gets the answer by mail. */
 export function AnswerByMail({

@@ -1,6 +1,6 @@
 "use client";
 import { useState, useTransition } from "react";
-import { Button, Note } from "@/ui";
+import { Button, FileInput, Note } from "@/ui";
 
 type Outcome =
   | {
@@ -23,8 +23,7 @@ export function ImportEntries({ read }: { read: (data: FormData) => Promise<Outc
       }}
     >
       <label className="text-label text-ink-2">
-        entries.csv{" "}
-        <input type="file" name="file" accept=".csv,text/csv" required className="ml-2 text-base text-ink" />
+        entries.csv <FileInput name="file" accept=".csv,text/csv" required className="ml-2 text-base text-ink" />
       </label>
       <Button type="submit" disabled={isPending}>
         Read it in

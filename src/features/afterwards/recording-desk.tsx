@@ -1,7 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
-import { Button, Note } from "@/ui";
+import { Button, Checkbox, FileInput, Note } from "@/ui";
 
 interface RecordingLine {
   readonly id: string;
@@ -67,8 +67,7 @@ export function RecordingDesk(props: {
       {wrong && <Note tone="wrong">{wrong}</Note>}
       <label className="text-label text-ink-2">
         WebM or MP4
-        <input
-          type="file"
+        <FileInput
           accept="video/webm,video/mp4,.webm,.mp4"
           className="ml-3 text-base text-ink"
           onChange={(event) => event.target.files?.[0] && upload(event.target.files[0])}
@@ -104,8 +103,8 @@ export function RecordingDesk(props: {
                   {from ? "Publish from then on" : "Publish now"}
                 </Button>
                 <label className="flex items-center gap-2">
-                  <input type="checkbox" checked={tells} onChange={(event) => setTells(event.target.checked)} /> tell
-                  everybody registered by mail, once it can be watched
+                  <Checkbox checked={tells} onChange={(event) => setTells(event.target.checked)} /> tell everybody
+                  registered by mail, once it can be watched
                 </label>
               </>
             ) : (

@@ -3,8 +3,7 @@ import type { Done } from "@/contracts";
 import type { Dispatch, SetStateAction, TransitionStartFunction } from "react";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
-import { toast } from "sonner";
-import { Button, Confirm, Field, inputClass, Note } from "@/ui";
+import { Button, Confirm, Field, Note, inputClass, toast } from "@/ui";
 import type { Contact } from "@/contracts";
 
 const blank = { name: "", email: "", company: "", phone: "", note: "", tags: "", groups: "" };

@@ -1,8 +1,7 @@
 "use client";
 import type { Done } from "@/contracts";
 import { useState, useTransition } from "react";
-import { toast } from "sonner";
-import { Button, Note } from "@/ui";
+import { Button, Note, Radio, Table, toast } from "@/ui";
 import type { Contact } from "@/contracts";
 
 type Taken = "name" | "email" | "company" | "phone" | "zone";
@@ -38,7 +37,7 @@ function PairRow({ pair, merge, onGone }: { pair: Pair; merge: Merge; onGone: ()
     });
   return (
     <li className="border-t border-rule py-3">
-      <table className="w-full table-fixed text-left">
+      <Table className="w-full table-fixed text-left">
         <tbody>
           {fields.map(({ field, words }) => (
             <tr key={field}>
@@ -46,8 +45,7 @@ function PairRow({ pair, merge, onGone }: { pair: Pair; merge: Merge; onGone: ()
               {(["a", "b"] as const).map((one) => (
                 <td key={one} className="pr-3">
                   <label className="flex items-center gap-2">
-                    <input
-                      type="radio"
+                    <Radio
                       name={`${pair.a.id}${pair.b.id}${field}`}
                       checked={side(field) === one}
                       onChange={() => setChosen({ ...chosen, [field]: one })}
@@ -62,7 +60,7 @@ function PairRow({ pair, merge, onGone }: { pair: Pair; merge: Merge; onGone: ()
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
       {wrong && <Note tone="wrong">{wrong}</Note>}
       <div className="mt-2 flex items-center gap-3">
         <Button disabled={isPending} onClick={submit}>

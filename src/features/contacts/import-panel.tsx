@@ -4,7 +4,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { ImportLine, ImportPreview } from "@/contracts";
 import { readableFields, type ReadableField } from "@/core/contacts";
-import { Button, inputClass, Note } from "@/ui";
+import { Button, FileInput, Note, Select, Table } from "@/ui";
 
 type Done = Extract<ImportLine, { type: "done" }>;
 
@@ -41,9 +41,8 @@ function ColumnChoice({
   return (
     <th key={i} className="min-w-32 pr-3 pb-1 align-top font-medium">
       <span className="block truncate text-label text-ink-2">{cell || `column ${i + 1}`}</span>
-      <select
+      <Select
         aria-label={`Column ${cell || i + 1} holds`}
-        className={inputClass}
         value={preview.mapping[i] ?? ""}
         disabled={preview.kind === "vcard"}
         onChange={(event) => {
@@ -59,7 +58,7 @@ function ColumnChoice({
             {fieldWords[field]}
           </option>
         ))}
-      </select>
+      </Select>
     </th>
   );
 }
@@ -82,6 +81,19 @@ function SampleRows({ preview }: { preview: ImportPreview }) {
       ))}
     </tbody>
   );
+}
+
+/** What the server says line by line while it reads. @returns whether it answered at all */
+async function eachLine(response: Response | null, take: (line: ImportLine) => void): Promise<boolean> {
+  const reader = response?.body?.pipeThrough(new TextDecoderStream()).getReader();
+  if (!reader) return false;
+  let rest = "";
+  for (let part = await reader.read(); !part.done; part = await reader.read()) {
+    const lines = (rest + part.value).split("\n");
+    rest = lines.pop() ?? "";
+    for (const line of lines.filter(Boolean)) take(JSON.parse(line) as ImportLine);
+  }
+  return true;
 }
 
 /** A file of contacts: how its columns would be read, what is wrong in which line, then taken in with its progress. */
@@ -111,18 +123,12 @@ export function ImportPanel() {
       method: "POST",
       body: file,
     }).catch(() => null);
-    const reader = response?.body?.pipeThrough(new TextDecoderStream()).getReader();
-    let rest = "";
-    for (let part = await reader?.read(); part && !part.done; part = await reader?.read()) {
-      const lines = (rest + part.value).split("\n");
-      rest = lines.pop() ?? "";
-      for (const line of lines.filter(Boolean).map((one) => JSON.parse(one) as ImportLine)) {
-        if (line.type === "progress") setProgress(line);
-        else if (line.type === "done") setDone(line);
-        else setWrong(line.words);
-      }
-    }
-    if (!reader) setWrong("The file did not reach the server. Nothing was taken in; try again.");
+    const isRead = await eachLine(response, (line) => {
+      if (line.type === "progress") setProgress(line);
+      else if (line.type === "done") setDone(line);
+      else setWrong(line.words);
+    });
+    if (!isRead) setWrong("The file did not reach the server. Nothing was taken in; try again.");
     setProgress(null);
     setPreview(null);
     router.refresh();
@@ -133,8 +139,7 @@ export function ImportPanel() {
       <p className="text-ink-2">
         Delimited text with a header row, or vCard. Addresses that are in the book already only gain what they lack.
       </p>
-      <input
-        type="file"
+      <FileInput
         aria-label="File of contacts"
         accept=".csv,.tsv,.txt,.vcf,text/csv,text/vcard"
         className="mt-2"
@@ -149,7 +154,7 @@ export function ImportPanel() {
       {preview && file && (
         <div className="mt-3">
           <div className="overflow-x-auto">
-            <table className="text-left">
+            <Table className="text-left">
               <thead>
                 <tr>
                   {preview.header.map((cell, i) => (
@@ -166,7 +171,7 @@ export function ImportPanel() {
                 </tr>
               </thead>
               <SampleRows preview={preview} />
-            </table>
+            </Table>
           </div>
           {!preview.mapping.includes("email") && <Note tone="attention">One column has to hold the address.</Note>}
           {preview.bad.length > 0 && <BadLines bad={preview.bad} />}

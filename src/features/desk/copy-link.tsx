@@ -1,6 +1,6 @@
 "use client";
+import { toast } from "@/ui";
 import { useEffect } from "react";
-import { toast } from "sonner";
 
 /** Puts the room's link on the clipboard as it opens, and says so; where the browser refuses, the link is there to be taken. */
 export function CopyLink({ url, code }: { url: string; code: string | null }) {

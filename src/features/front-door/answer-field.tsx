@@ -1,4 +1,5 @@
 "use client";
+import { Checkbox, Select } from "@/ui";
 import { severalOf, type FormField } from "@/core/front-door";
 
 const control =
@@ -32,8 +33,7 @@ export function AnswerField(props: AnswerProps) {
         <input type="hidden" name={name} value={value} readOnly />
         {field.options.map((option) => (
           <label key={option} className="flex items-center gap-2">
-            <input
-              type="checkbox"
+            <Checkbox
               checked={chosen.includes(option)}
               onChange={(event) =>
                 props.onChange(
@@ -52,8 +52,7 @@ export function AnswerField(props: AnswerProps) {
     return (
       <div>
         <label className="flex items-start gap-2 text-label text-ink-2">
-          <input
-            type="checkbox"
+          <Checkbox
             name={name}
             value="yes"
             className="mt-0.5"
@@ -90,14 +89,14 @@ export function AnswerField(props: AnswerProps) {
     <label className="flex flex-col gap-1">
       <span className="text-label font-medium text-ink-2">{label}</span>
       {field.kind === "choice" || field.kind === "country" ? (
-        <select {...shared} autoComplete={field.kind === "country" ? "country" : undefined}>
+        <Select {...shared} autoComplete={field.kind === "country" ? "country" : undefined}>
           <option value="" />
           {options.map((option) => (
             <option key={option.value} value={option.value}>
               {option.words}
             </option>
           ))}
-        </select>
+        </Select>
       ) : field.kind === "long" ? (
         <textarea rows={2} {...shared} />
       ) : (

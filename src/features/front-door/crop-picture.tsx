@@ -1,7 +1,7 @@
 "use client";
 import type { Dispatch, RefObject, SetStateAction } from "react";
 import { useEffect, useRef, useState } from "react";
-import { Button, Note } from "@/ui";
+import { Button, FileInput, Note } from "@/ui";
 
 export interface CropProps {
   readonly eventId: string;
@@ -131,8 +131,7 @@ export function CropPicture(props: CropProps) {
           {props.pictureId && (
             <img src={`/pictures/${props.pictureId}`} alt="" className="h-12 w-auto border border-rule" />
           )}
-          <input
-            type="file"
+          <FileInput
             aria-label={props.label}
             accept="image/jpeg,image/png,image/webp"
             className="w-52"

@@ -5,11 +5,10 @@ import type { Dispatch, SetStateAction } from "react";
 import type { ReadableLook } from "@/core/front-door";
 import { useRouter } from "next/navigation";
 import { useState, useTransition, type ReactNode } from "react";
-import { toast } from "sonner";
 import type { FrontDoorInput } from "@/contracts";
 import { neededContrast, readableLook } from "@/core/front-door";
 import { DraftNote, useDraft } from "@/features/shared/use-draft";
-import { Button, Field, inputClass, Note } from "@/ui";
+import { Button, Checkbox, Field, Note, inputClass, toast } from "@/ui";
 import { CropPicture } from "./crop-picture";
 
 import { FormBuilder } from "./form-builder";
@@ -139,8 +138,7 @@ function LookSection({
         onChange={(logoId) => setLook({ logoId })}
       />
       <label className="flex items-center gap-2">
-        <input
-          type="checkbox"
+        <Checkbox
           checked={input.agendaShown}
           onChange={(event) => setInput({ ...input, agendaShown: event.target.checked })}
         />{" "}

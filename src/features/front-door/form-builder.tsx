@@ -11,7 +11,7 @@ import { CSS } from "@dnd-kit/utilities";
 import { GripVertical, X } from "lucide-react";
 import type { FrontDoorInput } from "@/contracts";
 import { fieldKinds, type FieldKind } from "@/core/front-door";
-import { Button, inputClass } from "@/ui";
+import { Button, Checkbox, Select, inputClass } from "@/ui";
 
 type FormField = FrontDoorInput["formFields"][number];
 const kindWords: Readonly<Record<FieldKind, string>> = {
@@ -36,7 +36,7 @@ function AskedIf({
   others: readonly FormField[];
 }) {
   return (
-    <select
+    <Select
       aria-label="Asked if"
       className={`${inputClass} w-48!`}
       value={field.shownIf?.fieldId ?? ""}
@@ -59,7 +59,7 @@ function AskedIf({
             if “{one.label.slice(0, 30)}” is
           </option>
         ))}
-    </select>
+    </Select>
   );
 }
 
@@ -79,7 +79,7 @@ function AskedWhen({
       asked
       <AskedIf field={field} onChange={onChange} others={others} />
       {asked && (
-        <select
+        <Select
           aria-label="Answered with"
           className={`${inputClass} w-40!`}
           value={field.shownIf!.answer}
@@ -88,7 +88,7 @@ function AskedWhen({
           {(asked.kind === "consent" ? ["yes"] : asked.options).map((option) => (
             <option key={option}>{option}</option>
           ))}
-        </select>
+        </Select>
       )}
     </div>
   );
@@ -128,7 +128,7 @@ function Row({
         value={field.label}
         onChange={(event) => onChange({ label: event.target.value })}
       />
-      <select
+      <Select
         aria-label="Kind of answer"
         className={`${inputClass} col-start-2`}
         value={field.kind}
@@ -139,16 +139,12 @@ function Row({
             {kindWords[kind]}
           </option>
         ))}
-      </select>
+      </Select>
       {field.kind === "hidden" ? (
         <span />
       ) : (
         <label className="flex items-center gap-1">
-          <input
-            type="checkbox"
-            checked={field.isRequired}
-            onChange={(event) => onChange({ isRequired: event.target.checked })}
-          />{" "}
+          <Checkbox checked={field.isRequired} onChange={(event) => onChange({ isRequired: event.target.checked })} />{" "}
           needed
         </label>
       )}

@@ -1,4 +1,5 @@
 "use client";
+import { Checkbox } from "@/ui";
 import { useActionState } from "react";
 import type { RegisterState } from "./types";
 
@@ -23,7 +24,7 @@ export function OpenEntry(props: {
         />
       </label>
       <label className="flex items-start gap-2 text-label text-ink-2">
-        <input type="checkbox" name="consent" className="mt-0.5" defaultChecked={state.typed["consent"] === "on"} />
+        <Checkbox name="consent" className="mt-0.5" defaultChecked={state.typed["consent"] === "on"} />
         <span>{words.consent}</span>
       </label>
       {wrong && (

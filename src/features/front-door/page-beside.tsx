@@ -1,8 +1,7 @@
 "use client";
+import { Button, classes } from "@/ui";
 import type { FrontDoorInput } from "@/contracts";
 import { isShown } from "@/core/front-door";
-import { Button } from "@/ui/button";
-import { classes } from "@/ui/classes";
 import { useState, type Dispatch, type SetStateAction } from "react";
 import { AnswerField } from "./answer-field";
 import { DoorFacts } from "./door-facts";

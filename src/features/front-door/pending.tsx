@@ -1,7 +1,6 @@
 "use client";
 import { useState, useTransition } from "react";
-import { toast } from "sonner";
-import { Button } from "@/ui";
+import { Button, Checkbox, toast } from "@/ui";
 
 type Done = { ok: true; value: number } | { ok: false; words: string };
 
@@ -35,8 +34,7 @@ export function Pending({
         {waiting.map((one) => (
           <li key={one.ticketId} className="border-t border-rule py-1">
             <label className="flex items-baseline gap-2">
-              <input
-                type="checkbox"
+              <Checkbox
                 checked={marked.has(one.ticketId)}
                 onChange={(event) =>
                   setMarked(

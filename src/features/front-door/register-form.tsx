@@ -1,4 +1,5 @@
 "use client";
+import { Checkbox } from "@/ui";
 import { useActionState, useEffect, useRef, useState } from "react";
 import { isShown } from "@/core/front-door";
 import { Answered } from "@/features/shared/answered";
@@ -82,8 +83,7 @@ export function RegisterForm(props: {
           />
         ))}
       <label className="flex items-start gap-2 text-label text-ink-2">
-        <input
-          type="checkbox"
+        <Checkbox
           name="consent"
           className="mt-0.5"
           defaultChecked={value("consent") === "on"}

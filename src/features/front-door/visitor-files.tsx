@@ -1,8 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { toast } from "sonner";
-import { Button, Note } from "@/ui";
+import { Button, FileInput, Note, toast } from "@/ui";
 
 interface VisitorFile {
   readonly id: string;
@@ -67,8 +66,7 @@ export function VisitorFiles({
           </li>
         ))}
       </ul>
-      <input
-        type="file"
+      <FileInput
         aria-label="File for visitors"
         disabled={isSending}
         className="mt-2"

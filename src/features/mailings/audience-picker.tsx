@@ -1,6 +1,6 @@
 "use client";
 import type { MailingInput } from "@/contracts";
-import { Field, inputClass } from "@/ui";
+import { Checkbox, Field, Select } from "@/ui";
 
 type Audience = MailingInput["audience"];
 export interface AudienceChoices {
@@ -32,9 +32,9 @@ function PastEvent({
   return (
     <p key={past.eventId} className="flex items-center gap-2">
       <span className="flex-1 truncate">{choices.pastEvents.find((one) => one.id === past.eventId)?.title}</span>
-      <select
+      <Select
         aria-label="Who of them"
-        className={`${inputClass} w-40!`}
+        className="w-40!"
         value={past.who}
         onChange={(event) =>
           onChange({
@@ -50,7 +50,7 @@ function PastEvent({
             {pastWords[who]}
           </option>
         ))}
-      </select>
+      </Select>
       <button
         type="button"
         className="text-ink-2 hover:underline"
@@ -80,8 +80,7 @@ export function AudiencePicker({
       <div className="grid grid-cols-2 gap-x-4 gap-y-1">
         {(Object.keys(standingWords) as (keyof typeof standingWords)[]).map((one) => (
           <label key={one} className="flex items-center gap-2">
-            <input
-              type="checkbox"
+            <Checkbox
               checked={value.standing.includes(one)}
               onChange={() => onChange({ ...value, standing: toggle(value.standing, one) })}
             />
@@ -95,8 +94,7 @@ export function AudiencePicker({
           <div className="flex flex-wrap gap-x-4 gap-y-1">
             {choices.groups.map((group) => (
               <label key={group.name} className="flex items-center gap-2">
-                <input
-                  type="checkbox"
+                <Checkbox
                   checked={value.groups.includes(group.name)}
                   onChange={() => onChange({ ...value, groups: toggle(value.groups, group.name) })}
                 />
@@ -110,9 +108,8 @@ export function AudiencePicker({
         <Field label="Of an earlier event">
           {(ids) => (
             <div className="flex flex-col gap-1">
-              <select
+              <Select
                 {...ids}
-                className={inputClass}
                 value=""
                 onChange={(event) => {
                   if (event.target.value)
@@ -127,7 +124,7 @@ export function AudiencePicker({
                       {one.day} {one.title}
                     </option>
                   ))}
-              </select>
+              </Select>
               {value.past.map((past) => (
                 <PastEvent key={past.eventId} past={past} choices={choices} onChange={onChange} value={value} />
               ))}
@@ -140,7 +137,7 @@ export function AudiencePicker({
           <textarea
             {...ids}
             rows={3}
-            className={`${inputClass} mono`}
+            className="mono"
             value={value.pasted}
             onChange={(event) => onChange({ ...value, pasted: event.target.value })}
           />

@@ -2,10 +2,9 @@
 import type { Done } from "@/contracts";
 import type { Dispatch, SetStateAction } from "react";
 
-import { toast } from "sonner";
 import type { MailingInput } from "@/contracts";
 import { type PreviewMail } from "@/features/shared/mail-preview";
-import { Button, Field, inputClass } from "@/ui";
+import { Button, Field, Select, inputClass, toast } from "@/ui";
 import { type AudienceChoices } from "./audience-picker";
 import { type CopyTexts } from "./copy-acts";
 
@@ -90,7 +89,7 @@ export function ReaderChoice({
   summary: Summary | null;
 }) {
   return (
-    <select
+    <Select
       aria-label="As which recipient"
       className={`${inputClass} w-52!`}
       value={reader}
@@ -104,7 +103,7 @@ export function ReaderChoice({
             {one.name || one.email}
           </option>
         ))}
-    </select>
+    </Select>
   );
 }
 

@@ -4,12 +4,11 @@ import { Summary, ComposerProps, SenderFields, FollowUpOffset, ComposerActsRow }
 import { AudienceColumn } from "./send-column";
 import { usePathname, useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
-import { toast } from "sonner";
 import type { MailingInput } from "@/contracts";
 import { isFollowUp } from "@/core/mailings";
 import { DraftNote, useDraft } from "@/features/shared/use-draft";
 import { MailPreview, type PreviewMail } from "@/features/shared/mail-preview";
-import { Field, inputClass, Note } from "@/ui";
+import { Field, Note, inputClass, toast } from "@/ui";
 import { CopyActs } from "./copy-acts";
 import { kindWords } from "./field-words";
 import { MailEditor } from "./mail-editor";
@@ -19,11 +18,8 @@ export function Composer(props: ComposerProps) {
   const { id: draftId, version: draftVersion, ...draft } = props.draft;
   const router = useRouter();
   const [input, setInput] = useState<MailingInput>(draft);
-  const [kept, setKept] = useState({
-    id: draftId,
-    version: draftVersion,
-    text: draftId === null ? "" : JSON.stringify(draft),
-  });
+  const text = draftId === null ? "" : JSON.stringify(draft);
+  const [kept, setKept] = useState({ id: draftId, version: draftVersion, text });
   const [summary, setSummary] = useState<Summary | null>(null);
   const [preview, setPreview] = useState<PreviewMail | null>(null);
   const [reader, setReader] = useState<string>("");

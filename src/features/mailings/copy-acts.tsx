@@ -1,6 +1,5 @@
 "use client";
-import { toast } from "sonner";
-import { Button } from "@/ui";
+import { Button, toast } from "@/ui";
 
 /** What can be taken along to elsewhere: no person's own link is in any of it. */
 export interface CopyTexts {

@@ -2,9 +2,8 @@
 import type { Done } from "@/contracts";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
-import { toast } from "sonner";
 import type { MailDoc, MailingKind } from "@/core/mailings";
-import { Button, Field, inputClass, Note } from "@/ui";
+import { Button, Field, Note, inputClass, toast } from "@/ui";
 
 import { kindWords } from "./field-words";
 import { MailEditor } from "./mail-editor";

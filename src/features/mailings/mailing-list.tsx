@@ -3,10 +3,9 @@ import type { Done } from "@/contracts";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useTransition } from "react";
-import { toast } from "sonner";
 import type { MailingKind } from "@/core/mailings";
 import { clockTime } from "@/core/time";
-import { Button, Confirm } from "@/ui";
+import { Button, Confirm, toast } from "@/ui";
 
 import { kindWords } from "./field-words";
 

@@ -1,8 +1,7 @@
 "use client";
 import type { Done } from "@/contracts";
 import { useState, useTransition } from "react";
-import { toast } from "sonner";
-import { Button, inputClass, Note } from "@/ui";
+import { Button, Note, Select, toast } from "@/ui";
 
 /** Puts a post about the event on a board. */
 export function PostOnBoard({
@@ -26,24 +25,19 @@ export function PostOnBoard({
       <textarea
         aria-label="Words of the post"
         rows={4}
-        className={`${inputClass} mt-2`}
+        className="mt-2"
         value={words}
         onChange={(event) => setWords(event.target.value)}
         dir="auto"
       />
       <div className="mt-2 flex gap-2">
-        <select
-          aria-label="Board"
-          className={`${inputClass} w-60!`}
-          value={boardId}
-          onChange={(event) => setBoard(event.target.value)}
-        >
+        <Select aria-label="Board" className="w-60!" value={boardId} onChange={(event) => setBoard(event.target.value)}>
           {boards.map((board) => (
             <option key={board.id} value={board.id}>
               {board.name}
             </option>
           ))}
-        </select>
+        </Select>
         <Button
           disabled={isPending || words.trim() === ""}
           onClick={() =>

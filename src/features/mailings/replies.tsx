@@ -2,8 +2,7 @@
 import type { Done } from "@/contracts";
 import { useRouter } from "next/navigation";
 import { useTransition } from "react";
-import { toast } from "sonner";
-import { Button, Confirm } from "@/ui";
+import { Button, Confirm, toast } from "@/ui";
 
 export interface ReplyLine {
   readonly name: string;

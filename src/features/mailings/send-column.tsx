@@ -3,10 +3,9 @@ import { left, people, type ComposerProps, type Summary } from "./composer-parts
 import type { Done } from "@/contracts";
 import type { Dispatch, SetStateAction } from "react";
 import { useRouter } from "next/navigation";
-import { toast } from "sonner";
 import type { MailingInput } from "@/contracts";
 
-import { Button, Confirm } from "@/ui";
+import { Button, Confirm, toast } from "@/ui";
 import { AudiencePicker } from "./audience-picker";
 
 export function SendOrNot({

@@ -1,10 +1,9 @@
 "use client";
+import { Button, classes } from "@/ui";
 import type { Done } from "@/contracts";
 import type { TrackMark } from "@/contracts";
 import { type TrackSpan, trackInstant, trackPercent, hourFrom, hourTo } from "@/core/mailings";
 import { shortDate, clockTime, spanWords, readSpan } from "@/core/time";
-import { Button } from "@/ui/button";
-import { classes } from "@/ui/classes";
 import { type RefObject, type Dispatch, type SetStateAction, useState } from "react";
 
 import { kindWords } from "./field-words";

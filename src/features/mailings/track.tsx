@@ -3,11 +3,10 @@ import type { Done } from "@/contracts";
 import { TrackProps } from "./track-words";
 import { useRouter } from "next/navigation";
 import { useRef, useState, useTransition } from "react";
-import { toast } from "sonner";
 import type { TrackMark } from "@/contracts";
 import { type TrackSpan } from "@/core/mailings";
 
-import { Button, classes } from "@/ui";
+import { Button, classes, toast } from "@/ui";
 
 import { TrackLine, TrackRow } from "./track-parts";
 

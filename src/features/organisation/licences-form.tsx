@@ -1,7 +1,6 @@
 "use client";
 import { useState, useTransition } from "react";
-import { toast } from "sonner";
-import { Button, Field, inputClass, Note } from "@/ui";
+import { Button, Field, Note, inputClass, toast } from "@/ui";
 
 type Done = { ok: true; value: void } | { ok: false; words: string };
 interface Row {

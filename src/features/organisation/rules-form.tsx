@@ -1,10 +1,9 @@
 "use client";
 import type { Dispatch, SetStateAction } from "react";
 import { useState, useTransition } from "react";
-import { toast } from "sonner";
 import type { HouseRules } from "@/core/house";
 import { ClockInput } from "@/features/shared/clock-input";
-import { Button, Field, inputClass, Note } from "@/ui";
+import { Button, Checkbox, Field, Note, inputClass, toast } from "@/ui";
 
 type Done = { ok: true; value: void } | { ok: false; words: string };
 
@@ -126,8 +125,7 @@ export function RulesForm({
         <p className="text-label font-medium text-ink-2">A new plan begins with</p>
         <ProposalFields rules={rules} setRules={setRules} />
         <label className="flex items-center gap-2">
-          <input
-            type="checkbox"
+          <Checkbox
             checked={rules.guestsFromOutside}
             onChange={(event) => setRules({ ...rules, guestsFromOutside: event.target.checked })}
           />{" "}

@@ -1,8 +1,7 @@
 "use client";
 import { useState, useTransition } from "react";
-import { toast } from "sonner";
 import type { SeatRequestLine } from "@/contracts";
-import { Button, inputClass, Note } from "@/ui";
+import { Button, Note, inputClass, toast } from "@/ui";
 
 type Done = { ok: true; value: void } | { ok: false; words: string };
 

@@ -1,8 +1,7 @@
 "use client";
 import Link from "next/link";
 import { useState, useTransition } from "react";
-import { toast } from "sonner";
-import { Button, Confirm, inputClass } from "@/ui";
+import { Button, Confirm, inputClass, toast } from "@/ui";
 
 type Done = { ok: true; value: void } | { ok: false; words: string };
 interface Template {

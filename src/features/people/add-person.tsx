@@ -2,7 +2,7 @@
 import type { Done } from "@/contracts";
 import { useState, useTransition } from "react";
 import type { Duty } from "@/core/people";
-import { Button, Field, inputClass, Note } from "@/ui";
+import { Button, Field, Note, Select, inputClass } from "@/ui";
 import { roleWords } from "@/features/shared/role-words";
 
 const stageRoles = ["panelist", "crew", "interpreter", "captioner"] as const;
@@ -58,9 +58,8 @@ export function AddPerson({ add }: { add: (input: unknown) => Promise<Done<void>
       </Field>
       <Field label="Comes as">
         {(ids) => (
-          <select
+          <Select
             {...ids}
-            className={inputClass}
             value={typed.role}
             onChange={(e) => setTyped({ ...typed, role: e.target.value as typeof typed.role })}
           >
@@ -69,7 +68,7 @@ export function AddPerson({ add }: { add: (input: unknown) => Promise<Done<void>
                 {roleWords[role]}
               </option>
             ))}
-          </select>
+          </Select>
         )}
       </Field>
       <Button type="submit" weight="act" disabled={isPending}>

@@ -4,7 +4,7 @@ import type { Dispatch, SetStateAction } from "react";
 import { useState, useTransition } from "react";
 import { workFromMinute, workUntilMinute } from "@/core/people";
 import { cityOf, clockTime, localWords, minuteMs, shiftLocal, wallTimeAt, weekdayName, shortDate } from "@/core/time";
-import { Button, classes, Field, inputClass, Note } from "@/ui";
+import { Button, Checkbox, DateInput, Field, Note, Table, classes, inputClass } from "@/ui";
 
 interface Span {
   readonly start: number;
@@ -45,7 +45,7 @@ function DayGrid({ grid, zone, startAt }: { grid: Grid; zone: string; startAt: n
   const midnight = startAt - (Number(local.slice(11, 13)) * 60 + Number(local.slice(14, 16))) * minuteMs;
   const chosen = grid.slots.find((slot) => slot.startAt === startAt)!;
   return (
-    <table className="w-full table-fixed text-label" aria-label={`Hours of ${local.slice(0, 10)}`}>
+    <Table className="w-full table-fixed text-label" aria-label={`Hours of ${local.slice(0, 10)}`}>
       <thead>
         <tr className="mono text-ink-2">
           <th className="w-44 text-left font-medium">
@@ -85,7 +85,7 @@ function DayGrid({ grid, zone, startAt }: { grid: Grid; zone: string; startAt: n
           </tr>
         ))}
       </tbody>
-    </table>
+    </Table>
   );
 }
 
@@ -111,8 +111,7 @@ function WhoIsNeeded({
       <legend className="text-label font-medium text-ink-2">Must be there</legend>
       {props.people.map((person) => (
         <label key={person.ticketId} className="flex items-center gap-1">
-          <input
-            type="checkbox"
+          <Checkbox
             checked={required.has(person.ticketId)}
             onChange={(event) =>
               setRequired(
@@ -201,9 +200,8 @@ export function FindATime(props: FindATimeProps) {
       <div className="mt-2 flex items-end gap-3">
         <Field label="From">
           {(ids) => (
-            <input
+            <DateInput
               {...ids}
-              type="date"
               className={`${inputClass} mono`}
               value={from}
               onChange={(e) => setFrom(e.target.value)}

@@ -2,9 +2,8 @@
 import type { Done } from "@/contracts";
 import type { TransitionStartFunction } from "react";
 import { useState, useTransition } from "react";
-import { toast } from "sonner";
 import { duties as allDuties, type Duty, type Role } from "@/core/people";
-import { Button, inputClass } from "@/ui";
+import { Button, Checkbox, FileInput, Select, toast } from "@/ui";
 import { dutyWords, roleWords } from "@/features/shared/role-words";
 import { MailPreview, type PreviewMail } from "@/features/shared/mail-preview";
 import { AddPerson } from "./add-person";
@@ -44,9 +43,9 @@ function Availability({
   const [, run] = useTransition();
   return (
     <div className="mt-1 flex flex-wrap items-center gap-x-4 gap-y-1 text-label">
-      <select
+      <Select
         aria-label={`What ${person.name} said`}
-        className={`${inputClass} w-40! py-0.5 text-label`}
+        className="w-40! py-0.5 text-label"
         value={person.reply ?? ""}
         onChange={(event) =>
           run(() => report(acts.setReply(person.ticketId, event.target.value), () => "Written down."))
@@ -56,12 +55,11 @@ function Availability({
         <option value="coming">is coming</option>
         <option value="unsure">is not sure</option>
         <option value="not-coming">is not coming</option>
-      </select>
+      </Select>
       <span className="text-ink-2">{person.techCheckedAt === null ? "tech check open" : "tech check done"}</span>
       <label className="cursor-pointer text-ink-2 underline">
         Add their calendar (.ics)
-        <input
-          type="file"
+        <FileInput
           accept=".ics,text/calendar"
           className="sr-only"
           onChange={(event) => {
@@ -101,8 +99,7 @@ function DutyBox({
 }) {
   return (
     <label key={duty} className="flex items-center gap-1 text-label">
-      <input
-        type="checkbox"
+      <Checkbox
         disabled={!mayEdit}
         checked={person.duties.includes(duty)}
         onChange={(event) =>

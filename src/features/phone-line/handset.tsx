@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import type { CallState } from "@/contracts";
-import { Button, Field, inputClass, Note } from "@/ui";
+import { Button, Field, Note, Select, inputClass } from "@/ui";
 import { useCall } from "./use-call";
 
 const hears: Record<CallState["place"], string> = {
@@ -106,18 +106,13 @@ export function Handset({ numbers }: { numbers: readonly { country: string; numb
         >
           <Field label="Number to dial">
             {(ids) => (
-              <select
-                {...ids}
-                className={inputClass}
-                value={number}
-                onChange={(event) => setNumber(event.target.value)}
-              >
+              <Select {...ids} value={number} onChange={(event) => setNumber(event.target.value)}>
                 {numbers.map((one) => (
                   <option key={one.number} value={one.number}>
                     {one.country} {one.number}
                   </option>
                 ))}
-              </select>
+              </Select>
             )}
           </Field>
           <Field label="Conference number">

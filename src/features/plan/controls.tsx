@@ -1,7 +1,7 @@
 "use client";
 import { useFormContext } from "react-hook-form";
 import type { PlanInput } from "@/contracts";
-import { Field, inputClass } from "@/ui";
+import { Checkbox, Field, inputClass } from "@/ui";
 
 interface TextProps {
   readonly name: keyof PlanInput;
@@ -34,7 +34,7 @@ export function Check({ name, label }: { name: keyof PlanInput; label: string })
   const { register } = useFormContext<PlanInput>();
   return (
     <label className="flex items-center gap-2">
-      <input type="checkbox" id={name} {...register(name)} /> {label}
+      <Checkbox id={name} {...register(name)} /> {label}
     </label>
   );
 }

@@ -1,7 +1,6 @@
 "use client";
+import { Note, classes } from "@/ui";
 import { localWords, weekdayName, shortDate, clockTime } from "@/core/time";
-import { classes } from "@/ui/classes";
-import { Note } from "@/ui/note";
 import { StripDate, Preview, extentWords } from "./series-types";
 
 /** One date as a block of the strip: pressed is marked. Shift marks up to here. */

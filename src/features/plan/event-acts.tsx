@@ -1,8 +1,7 @@
 "use client";
 import type { Done } from "@/contracts";
 import { useState, useTransition } from "react";
-import { toast } from "sonner";
-import { Button, Field, inputClass, Note } from "@/ui";
+import { Button, Field, Note, inputClass, toast } from "@/ui";
 
 /** Keeps the event as a template, and asks whoever runs the house for more seats. */
 export function EventActs(props: {

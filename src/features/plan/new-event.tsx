@@ -2,7 +2,7 @@
 import type { Done } from "@/contracts";
 import { useState, useTransition } from "react";
 import type { EventDraft, PlanInput } from "@/contracts";
-import { Button, inputClass, Note } from "@/ui";
+import { Button, FileInput, Note, inputClass } from "@/ui";
 import { PlanForm, type PlanFormProps } from "./plan-form";
 
 type Refused = { ok: false; words: string; code: string; issues: readonly { path: string; message: string }[] };
@@ -50,7 +50,7 @@ function FromEntry({
         });
       }}
     >
-      <input type="file" name="file" accept=".ics,text/calendar" aria-label="Calendar file" />
+      <FileInput name="file" accept=".ics,text/calendar" aria-label="Calendar file" />
       <textarea
         name="text"
         rows={4}

@@ -2,10 +2,9 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useState, useTransition } from "react";
 import { Controller, FormProvider, useForm, useFormContext, useWatch } from "react-hook-form";
-import { toast } from "sonner";
 import { planInput, type PlanInput } from "@/contracts";
 import { DraftNote, useDraft } from "@/features/shared/use-draft";
-import { Button, Field, inputClass, Note } from "@/ui";
+import { Button, Checkbox, Field, Note, Select, inputClass, toast } from "@/ui";
 import { Check, Text } from "./controls";
 import { RichText } from "./rich-text";
 import { RoomOptions } from "./room-options";
@@ -36,13 +35,13 @@ function WhoMayCome() {
       render={({ field }) => (
         <Field label={label} id={name}>
           {(ids) => (
-            <select {...ids} className={inputClass} {...field}>
+            <Select {...ids} {...field}>
               {options.map(([value, words]) => (
                 <option key={value} value={value}>
                   {words}
                 </option>
               ))}
-            </select>
+            </Select>
           )}
         </Field>
       )}
@@ -189,8 +188,7 @@ export function PlanForm(props: PlanFormProps) {
           <RoomOptions onStage={props.onStage} />
           {hasMoved && props.holders > 0 && (
             <label className="flex items-start gap-2 border-l-2 border-attention bg-attention-ground px-3 py-2 text-attention">
-              <input
-                type="checkbox"
+              <Checkbox
                 checked={tellPeople}
                 onChange={(event) => setTellPeople(event.target.checked)}
                 className="mt-1"

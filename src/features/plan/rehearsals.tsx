@@ -2,10 +2,9 @@
 import type { Done } from "@/contracts";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
-import { toast } from "sonner";
 import { localWords } from "@/core/time";
 import { MomentField } from "@/features/shared/moment-field";
-import { Button, Field, inputClass, Note } from "@/ui";
+import { Button, Field, Note, inputClass, toast } from "@/ui";
 
 /** Rehearsals on dates of their own, for stage people alone; their mails are an act of their own. */
 export function Rehearsals(props: {

@@ -2,7 +2,7 @@
 import { useFormContext, useWatch } from "react-hook-form";
 import type { PlanInput } from "@/contracts";
 import { bandwidthOf, heavyKbps, type Picture } from "@/core/house";
-import { Field, inputClass } from "@/ui";
+import { Field, Select, inputClass } from "@/ui";
 import { Check, Text } from "./controls";
 
 const pictureWords: Record<Picture, string> = {
@@ -57,22 +57,22 @@ export function RoomOptions({ onStage }: { onStage: number }) {
       <div className="grid grid-cols-3 gap-4">
         <Field label="Picture" id="picture">
           {(ids) => (
-            <select {...ids} className={inputClass} {...register("picture")}>
+            <Select {...ids} {...register("picture")}>
               {(Object.keys(pictureWords) as Picture[]).map((one) => (
                 <option key={one} value={one}>
                   {pictureWords[one]}
                 </option>
               ))}
-            </select>
+            </Select>
           )}
         </Field>
         <Field label="Sound comes by" id="soundBy">
           {(ids) => (
-            <select {...ids} className={inputClass} {...register("soundBy")}>
+            <Select {...ids} {...register("soundBy")}>
               <option value="computer">computer</option>
               <option value="both">computer or phone</option>
               <option value="phone">phone alone</option>
-            </select>
+            </Select>
           )}
         </Field>
         <Field label="Interpreted into" hint="Language tags, as in: es, pt-BR." id="interpretationInto">

@@ -12,7 +12,7 @@ import {
   dayOfLocal,
   type RecurrenceRule,
 } from "@/core/time";
-import { Field, inputClass, Note } from "@/ui";
+import { Field, Note, Select, inputClass } from "@/ui";
 import { MonthGrid } from "./month-grid";
 import { Weekdays, MonthlyWay, EndOfSeries } from "./rule-parts";
 
@@ -67,7 +67,7 @@ export function RuleBuilder(props: {
                 value={rule.interval}
                 onChange={(event) => props.onChange({ ...rule, interval: Number(event.target.value) })}
               />
-              <select
+              <Select
                 aria-label="Unit"
                 className={`${inputClass} w-28!`}
                 value={rule.freq}
@@ -77,7 +77,7 @@ export function RuleBuilder(props: {
                 <option value="WEEKLY">weeks</option>
                 <option value="MONTHLY">months</option>
                 <option value="YEARLY">years</option>
-              </select>
+              </Select>
             </div>
           )}
         </Field>

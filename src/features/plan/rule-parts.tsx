@@ -1,6 +1,6 @@
 "use client";
+import { Field, Select, inputClass } from "@/ui";
 import { weekdayCodes } from "@/core/time";
-import { inputClass, Field } from "@/ui/field";
 import { MomentField } from "../shared/moment-field";
 import { Rule, weekdayNames, fresh, ordinals, ordinalNames } from "./rule-words";
 
@@ -42,7 +42,7 @@ export function MonthlyWay({
   const day = Number(startLocal.slice(8, 10));
   return (
     <div className="flex flex-wrap items-center gap-2">
-      <select
+      <Select
         aria-label="On which day of the month"
         className={`${inputClass} w-48!`}
         value={first ? "weekday" : "day"}
@@ -56,10 +56,10 @@ export function MonthlyWay({
       >
         <option value="weekday">on a weekday</option>
         <option value="day">on day {day}</option>
-      </select>
+      </Select>
       {first && (
         <>
-          <select
+          <Select
             aria-label="Which one"
             className={`${inputClass} w-28!`}
             value={first.ordinal ?? 1}
@@ -70,8 +70,8 @@ export function MonthlyWay({
                 {ordinalNames[one]}
               </option>
             ))}
-          </select>
-          <select
+          </Select>
+          <Select
             aria-label="Weekday"
             className={`${inputClass} w-24!`}
             value={first.weekday}
@@ -84,7 +84,7 @@ export function MonthlyWay({
                 {weekdayNames[code]}
               </option>
             ))}
-          </select>
+          </Select>
         </>
       )}
     </div>
@@ -106,7 +106,7 @@ export function EndOfSeries({
     <div className="flex items-end gap-2">
       <Field label="Ends">
         {(ids) => (
-          <select
+          <Select
             {...ids}
             className={`${inputClass} w-40!`}
             value={way}
@@ -124,7 +124,7 @@ export function EndOfSeries({
             <option value="count">after so many</option>
             <option value="until">on a day</option>
             <option value="open">with no end set</option>
-          </select>
+          </Select>
         )}
       </Field>
       {rule.count !== null && (

@@ -1,9 +1,6 @@
 "use client";
+import { Button, Checkbox, Confirm, Field, Note, inputClass } from "@/ui";
 import type { ExtentInput } from "@/contracts";
-import { Button } from "@/ui/button";
-import { Confirm } from "@/ui/confirm";
-import { Field, inputClass } from "@/ui/field";
-import { Note } from "@/ui/note";
 import type { Dispatch, SetStateAction } from "react";
 import { MomentField } from "../shared/moment-field";
 import { StripDate, Preview } from "./series-types";
@@ -165,8 +162,8 @@ export function MarkedDates({
           />
           {preview && <Consequences preview={preview} />}
           <label className="flex items-center gap-2">
-            <input type="checkbox" checked={tellPeople} onChange={(event) => setTellPeople(event.target.checked)} />{" "}
-            Tell the people concerned by mail
+            <Checkbox checked={tellPeople} onChange={(event) => setTellPeople(event.target.checked)} /> Tell the people
+            concerned by mail
           </label>
           <ChangeActs
             isPending={isPending}

@@ -1,8 +1,8 @@
 "use client";
+import { toast } from "@/ui";
 import { StripDate, Preview, StripActs } from "./series-types";
 import { useRouter } from "next/navigation";
 import { useEffect, useState, useTransition } from "react";
-import { toast } from "sonner";
 import type { ExtentInput } from "@/contracts";
 
 import { MarkedDates } from "./series-change";
@@ -10,6 +10,9 @@ import { DateBlock } from "./date-block";
 
 const changedWords = (changed: number, told: number): string =>
   `${changed} ${changed === 1 ? "date" : "dates"} changed.${told > 0 ? ` ${told} people hear of it.` : " Nobody was told."}`;
+
+const stretchFrom = (dates: readonly StripDate[], from: number): ReadonlySet<string> =>
+  new Set(dates.slice(from).flatMap((date) => (date.isFixed ? [] : [date.id])));
 
 /** The marks after one more press; with `last`, all between it and the pressed date go the same way. */
 function withMarked(
@@ -99,14 +102,7 @@ export function SeriesStrip({
     setFirst(null);
   };
   const stretch = (from: number) => {
-    setMarked(
-      new Set(
-        dates
-          .slice(from)
-          .filter((date) => !date.isFixed)
-          .map((date) => date.id),
-      ),
-    );
+    setMarked(stretchFrom(dates, from));
     setFirst(null);
   };
   const undo = (changeId: string) =>

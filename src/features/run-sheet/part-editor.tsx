@@ -1,7 +1,7 @@
 "use client";
 import type { RunSheetInput } from "@/contracts";
 import { ClockInput } from "@/features/shared/clock-input";
-import { Button, Field, inputClass } from "@/ui";
+import { Button, Field, Select, inputClass } from "@/ui";
 
 type Part = RunSheetInput["parts"][number];
 
@@ -62,9 +62,8 @@ export function PartEditor({
             </Field>
             <Field label="Led by">
               {(ids) => (
-                <select
+                <Select
                   {...ids}
-                  className={inputClass}
                   value={part.leaderTicketId ?? ""}
                   onChange={(e) => change(part.id, { leaderTicketId: e.target.value || null })}
                 >
@@ -74,7 +73,7 @@ export function PartEditor({
                       {leader.name}
                     </option>
                   ))}
-                </select>
+                </Select>
               )}
             </Field>
             <Button weight="plain" onClick={() => onChange(parts.filter((one) => one.id !== part.id))}>

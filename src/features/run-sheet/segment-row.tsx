@@ -6,7 +6,7 @@ import type { RunSheetInput } from "@/contracts";
 import type { PlannedSegment } from "@/core/run-sheet";
 import { clockTime } from "@/core/time";
 import { ClockInput } from "@/features/shared/clock-input";
-import { inputClass } from "@/ui";
+import { Select, inputClass } from "@/ui";
 
 type Segment = RunSheetInput["segments"][number];
 
@@ -68,9 +68,8 @@ export function SegmentRow(props: {
         value={segment.fixedStartLocal?.slice(11) ?? null}
         onChange={(clock) => props.onChange({ fixedStartLocal: clock ? `${props.day}T${clock}` : null })}
       />
-      <select
+      <Select
         aria-label="Led by"
-        className={inputClass}
         value={segment.leaderTicketId ?? ""}
         onChange={(e) => props.onChange({ leaderTicketId: e.target.value || null })}
       >
@@ -80,10 +79,9 @@ export function SegmentRow(props: {
             {leader.name}
           </option>
         ))}
-      </select>
-      <select
+      </Select>
+      <Select
         aria-label="Poll"
-        className={inputClass}
         value={segment.pollId ?? ""}
         onChange={(e) => props.onChange({ pollId: e.target.value || null })}
       >
@@ -93,7 +91,7 @@ export function SegmentRow(props: {
             {poll.question || "unnamed"}
           </option>
         ))}
-      </select>
+      </Select>
       <button
         type="button"
         aria-label={`Remove ${segment.title || "the segment"}`}

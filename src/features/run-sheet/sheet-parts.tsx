@@ -1,9 +1,8 @@
 "use client";
+import { Button, Confirm } from "@/ui";
 import type { RunSheetInput } from "@/contracts";
 import type { RunSheetPlan } from "@/core/run-sheet";
 import { clockTime, wallTimeAt } from "@/core/time";
-import { Button } from "@/ui/button";
-import { Confirm } from "@/ui/confirm";
 import { useSensors, DndContext, closestCenter } from "@dnd-kit/core";
 import { arrayMove, SortableContext, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { Rail } from "../shared/rail";

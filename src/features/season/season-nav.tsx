@@ -1,5 +1,5 @@
 import Link from "next/link";
-import { buttonClass, classes, inputClass } from "@/ui";
+import { Select, buttonClass, classes, inputClass } from "@/ui";
 
 export interface SeasonQuery {
   readonly view: "rails" | "month" | "list";
@@ -66,22 +66,22 @@ export function SeasonNav({
           defaultValue={query.words}
           className={`${inputClass} w-48!`}
         />
-        <select name="state" aria-label="State" defaultValue={query.state} className={`${inputClass} w-40!`}>
+        <Select name="state" aria-label="State" defaultValue={query.state} className={`${inputClass} w-40!`}>
           <option value="">any state</option>
           <option value="draft">front door closed</option>
           <option value="published">front door open</option>
           <option value="live">on now</option>
           <option value="missing">something missing</option>
-        </select>
+        </Select>
         {producers.length > 1 && (
-          <select name="producer" aria-label="Producer" defaultValue={query.producer} className={`${inputClass} w-44!`}>
+          <Select name="producer" aria-label="Producer" defaultValue={query.producer} className={`${inputClass} w-44!`}>
             <option value="">every producer</option>
             {producers.map((one) => (
               <option key={one.id} value={one.id}>
                 {one.name}
               </option>
             ))}
-          </select>
+          </Select>
         )}
         <button className={buttonClass("quiet")}>Narrow</button>
         {(query.words || query.state || query.producer) && (

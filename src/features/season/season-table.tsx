@@ -1,3 +1,4 @@
+import { Table } from "@/ui";
 import Link from "next/link";
 import { Fragment } from "react";
 import type { SeasonDate } from "@/contracts";
@@ -9,7 +10,7 @@ const isPast = (date: SeasonDate): boolean => ["ended", "not-held", "cancelled"]
 /** Dates as lines: past ones lead to what came of them, the others to their plan. */
 export function SeasonTable({ dates }: { dates: readonly SeasonDate[] }) {
   return (
-    <table className="mt-2 w-full text-left">
+    <Table className="mt-2 w-full text-left">
       <thead className="text-label text-ink-2">
         <tr>
           <th className="w-60 py-1 font-medium">Date</th>
@@ -54,6 +55,6 @@ export function SeasonTable({ dates }: { dates: readonly SeasonDate[] }) {
           </Fragment>
         ))}
       </tbody>
-    </table>
+    </Table>
   );
 }

@@ -1,7 +1,6 @@
 "use client";
 import { useTransition } from "react";
-import { toast } from "sonner";
-import { Button } from "@/ui";
+import { Button, toast } from "@/ui";
 
 type Answer = { readonly ok: true } | { readonly ok: false; readonly words: string };
 

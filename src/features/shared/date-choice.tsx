@@ -1,4 +1,5 @@
 "use client";
+import { Select } from "@/ui";
 import { useRouter } from "next/navigation";
 import { clockTime, shortDate, weekdayName } from "@/core/time";
 
@@ -15,7 +16,7 @@ export function DateChoice(props: {
       ? `/events/${props.eventId}/${props.place}/${id}`
       : `/events/${props.eventId}/${props.place}?date=${id}`;
   return (
-    <select
+    <Select
       aria-label="Which date"
       className="rounded-control border border-rule bg-sheet px-2 py-0.5 text-ink"
       value={props.currentId}
@@ -27,6 +28,6 @@ export function DateChoice(props: {
           {clockTime(date.startAt, date.zone)}
         </option>
       ))}
-    </select>
+    </Select>
   );
 }

@@ -1,6 +1,6 @@
 "use client";
+import { toast } from "@/ui";
 import { useRouter } from "next/navigation";
-import { toast } from "sonner";
 import { ActButton } from "./act-button";
 
 /** Mends one finding of one date. */

@@ -5,7 +5,7 @@ import { cityOf, clockTime, longDate } from "@/core/time";
 import { Answered } from "@/features/shared/answered";
 import { useReaderZone } from "@/features/shared/times";
 import type { RegisterState } from "@/features/shared/register-state";
-import { classes } from "@/ui";
+import { Checkbox, Radio, classes } from "@/ui";
 
 interface BookingWords {
   readonly choose: string;
@@ -44,8 +44,7 @@ function DayStarts({
             chosen === startAt ? "border-action bg-action text-on-action" : "border-rule bg-sheet",
           )}
         >
-          <input
-            type="radio"
+          <Radio
             name="startAt"
             value={startAt}
             checked={chosen === startAt}
@@ -119,12 +118,7 @@ export function Booking(props: {
               </label>
             ))}
             <label className="flex items-start gap-2 text-label text-ink-2">
-              <input
-                type="checkbox"
-                name="consent"
-                className="mt-0.5"
-                defaultChecked={state.typed["consent"] === "on"}
-              />
+              <Checkbox name="consent" className="mt-0.5" defaultChecked={state.typed["consent"] === "on"} />
               <span>{words.consent}</span>
             </label>
             {state.errors["hasConsented"] && (

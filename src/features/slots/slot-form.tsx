@@ -3,12 +3,11 @@ import type { Done } from "@/contracts";
 import type { Dispatch, ReactNode, SetStateAction } from "react";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
-import { toast } from "sonner";
 import type { SlotPlanInput } from "@/contracts";
 import { dayOfLocal, weekdayOf } from "@/core/time";
 import { ClockInput } from "@/features/shared/clock-input";
 import { MomentField } from "@/features/shared/moment-field";
-import { Button, Field, inputClass, Note } from "@/ui";
+import { Button, Field, Note, Select, inputClass, toast } from "@/ui";
 
 type Repeat = "once" | "DAILY" | "WEEKLY";
 
@@ -32,9 +31,8 @@ function EventChoice({
   props: SlotFormProps;
 }) {
   return (
-    <select
+    <Select
       {...ids}
-      className={inputClass}
       value={input.forEventId ?? ""}
       onChange={(event) =>
         change({
@@ -51,7 +49,7 @@ function EventChoice({
           tech checks for {one.title}
         </option>
       ))}
-    </select>
+    </Select>
   );
 }
 
@@ -84,16 +82,11 @@ function UntilAndRepeat({
       {number("capacity", "People each")}
       <Field label="Repeats">
         {(ids) => (
-          <select
-            {...ids}
-            className={inputClass}
-            value={repeat}
-            onChange={(event) => setRepeat(event.target.value as Repeat)}
-          >
+          <Select {...ids} value={repeat} onChange={(event) => setRepeat(event.target.value as Repeat)}>
             <option value="once">not</option>
             <option value="DAILY">every day</option>
             <option value="WEEKLY">every week</option>
-          </select>
+          </Select>
         )}
       </Field>
       {repeat !== "once" && (

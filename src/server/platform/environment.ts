@@ -16,6 +16,8 @@ const shape = z.object({
   STAGE_CALL_CLOCK_FILE: z.string().optional(),
   /** tests and demos only: limits on tries a hundredfold */
   STAGE_CALL_TRIES: z.enum(["strict", "lenient"]).default("strict"),
+  /** demos and tests only: whether /ui-kit answers */
+  STAGE_CALL_UI_KIT: z.enum(["shown", "hidden"]).default("hidden"),
   STAGE_CALL_UPLOAD_LIMIT_MB: z.coerce.number().int().positive().default(4096),
 });
 

@@ -1,3 +1,4 @@
+import { Table } from "@/ui";
 import { houseTable, permissionTable, type Permission } from "@/core/people";
 import { dutyWords, roleWords } from "@/features/shared/role-words";
 import { TeamBar } from "@/features/shared/team-bar";
@@ -14,7 +15,7 @@ export default async function HelpPage() {
       <TeamBar signOut={signOutAction} />
       <main className="mx-auto max-w-5xl px-6 py-5">
         <h1 className="border-b-2 border-ink pb-2 text-title leading-tight font-semibold">Who may do what</h1>
-        <table className="mt-3 w-full text-left">
+        <Table className="mt-3 w-full text-left">
           <thead className="text-label text-ink-2">
             <tr>
               <th className="py-1 font-medium">Act</th>
@@ -33,9 +34,9 @@ export default async function HelpPage() {
               </tr>
             ))}
           </tbody>
-        </table>
+        </Table>
         <h2 className="mt-8 text-head font-semibold">In the organisation, whatever the event</h2>
-        <table className="mt-2 w-full text-left">
+        <Table className="mt-2 w-full text-left">
           <tbody>
             {Object.entries(houseTable).map(([action, standings]) => (
               <tr key={action} className="border-t border-rule">
@@ -44,7 +45,7 @@ export default async function HelpPage() {
               </tr>
             ))}
           </tbody>
-        </table>
+        </Table>
       </main>
     </>
   );

@@ -1,3 +1,4 @@
+import { Table } from "@/ui";
 import Link from "next/link";
 import { roleWords, dutyWords } from "@/features/shared/role-words";
 import { PrintButton } from "@/features/people/print-button";
@@ -41,7 +42,7 @@ export default async function CallSheetPage({
         </div>
         <PrintButton />
       </header>
-      <table className="mt-3 w-full text-left">
+      <Table className="mt-3 w-full text-left">
         <thead className="text-label text-ink-2">
           <tr>
             {["Who", "As", "Call, for them", "First segment", "Contact", "Tech check", "Own way in"].map((words) => (
@@ -85,7 +86,7 @@ export default async function CallSheetPage({
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
     </main>
   );
 }

@@ -15,7 +15,7 @@ import { organisationOf, rulesOf } from "@/server/services/house/rules";
 import { segmentsOf } from "@/server/services/run-sheets";
 import { cleanHtml } from "@/server/services/sanitise";
 import { registrantsOf } from "@/server/services/registrants";
-import { buttonClass } from "@/ui";
+import { Table, buttonClass } from "@/ui";
 import { workspace, type DateQuery } from "../../../../_lib/workspace";
 import { signOutAction } from "../../../sign-in/actions";
 import { mendAction, publishAction, removeFileAction, saveFrontDoorAction, testGuestAction } from "../actions";
@@ -59,7 +59,7 @@ function Registrants({
       {registrants.length === 0 ? (
         <p className="mt-2 text-ink-2">Nobody has registered yet.</p>
       ) : (
-        <table className="mt-2 w-full max-w-4xl text-left">
+        <Table className="mt-2 w-full max-w-4xl text-left">
           <thead className="text-label text-ink-2">
             <tr>
               <th className="py-1 font-medium">Name</th>
@@ -83,7 +83,7 @@ function Registrants({
                 </tr>
               ))}
           </tbody>
-        </table>
+        </Table>
       )}
       {registrants.length > shown && (
         <p className="mt-1 text-label text-ink-2">The last {shown}; all of them are in the file.</p>

@@ -1,3 +1,4 @@
+import { Table } from "@/ui";
 import { clockTime } from "@/core/time";
 import { AnswerByMail } from "@/features/afterwards/answer-by-mail";
 import { HouseCurveLine } from "@/features/afterwards/house-curve";
@@ -84,7 +85,7 @@ export function CurtainSpans({
 export function PresenceTable({ present }: { present: Afterwards["report"]["lines"] }) {
   return (
     <div className="mt-2 max-h-96 overflow-y-auto" tabIndex={0} role="region" aria-label="Presence per person">
-      <table className="w-full text-left">
+      <Table className="w-full text-left">
         <thead className="sticky top-0 bg-ground text-label text-ink-2">
           <tr>
             <th className="py-1 font-medium">Name</th>
@@ -109,7 +110,7 @@ export function PresenceTable({ present }: { present: Afterwards["report"]["line
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
     </div>
   );
 }

@@ -1,0 +1,1 @@
+export { toast, Toaster } from "sonner";
