@@ -46,11 +46,11 @@ module.exports = {
     },
     only("app-sees-services", "^src/(app|instrumentation|proxy)", [
       "^src/(app|features|ui|contracts|core|instrumentation|proxy)",
-      "^src/server/(compose|services/|live/connection)",
+      "^src/server/(compose|services/|db/away)",
     ]),
     only("services-direction", "^src/server/services/", [
       "^src/(core|contracts)/",
-      "^src/server/(services|db|mail|files|live|platform)/",
+      "^src/server/(services|db|mail|files|live|platform|room)/",
     ]),
     only("jobs-direction", "^src/server/jobs/", ["^src/server/(jobs|services|platform)/", "^src/server/db/client"]),
     only("live-direction", "^src/server/live/", [
@@ -58,6 +58,8 @@ module.exports = {
       "^src/server/(live|platform)/",
       "^src/server/db/(queries/|client|notify)",
     ]),
+    only("room-direction", "^src/server/room/", ["^src/(core|contracts)/", "^src/server/(room|db|platform)/"]),
+    only("edge-direction", "^src/server/edge/", ["^src/(core|contracts)/", "^src/server/(edge|services|db|platform)/", "^src/server/compose"]),
     only("db-direction", "^src/server/db/", ["^src/(core|contracts)/", "^src/server/(db|platform)/"]),
     only("mail-direction", "^src/server/mail/", ["^src/(core|contracts)/", "^src/server/(mail|platform)/"]),
     only("files-direction", "^src/server/files/", ["^src/(core|contracts)/", "^src/server/(files|platform)/"]),

@@ -39,7 +39,7 @@ export default defineConfig({
   webServer: [
     server(`${tsx} scripts/mail-server.ts`, process.env["MAIL_URL"] ?? ""),
     server(
-      `node node_modules/next/dist/bin/next start -p ${process.env["PORT"]} -H 127.0.0.1`,
+      "STAGE_CALL_PART=web+live node --import tsx scripts/serve.ts",
       `${process.env["STAGE_CALL_URL"]}/health`,
     ),
   ],

@@ -59,7 +59,7 @@ export async function broadcastBench(listeners: number): Promise<void> {
   const producer = new SimulatedGuest(origin, date.producer);
   await producer.come();
   await producer.send({ type: "stage.enter" });
-  await producer.send({ type: "doors.open" });
+  await producer.send({ type: "hour.open-doors" });
   let sentAt = 0;
   let bytes = 0;
   let times: number[] = [];
@@ -76,7 +76,7 @@ export async function broadcastBench(listeners: number): Promise<void> {
   times = [];
   for (let round = 0; round < 20; round += 1) {
     sentAt = performance.now();
-    await producer.send({ type: round % 2 === 0 ? "curtain.raise" : "curtain.drop" });
+    await producer.send({ type: round % 2 === 0 ? "hour.raise-curtain" : "hour.drop-curtain" });
     await pause(700);
   }
   show(`desk act to all screens, ${listeners} attendees`, times, listeners === 500 ? "80 / 250 ms" : "200 / 500 ms");
@@ -88,20 +88,20 @@ export async function broadcastBench(listeners: number): Promise<void> {
 }
 
 async function ballotBench(producer: SimulatedGuest, guests: readonly SimulatedGuest[], pollId: string): Promise<void> {
-  await producer.send({ type: "poll.open", pollId });
+  await producer.send({ type: "polls.open", pollId });
   const latencies: number[] = [];
   const from = performance.now();
   const cast = guests.map(async (guest, i) => {
     await pause((i / guests.length) * 4500);
     const at = performance.now();
-    const answer = await guest.send({ type: "ballot.cast", pollId, optionId: i % 4 === 0 ? "o2" : "o1" });
+    const answer = await guest.send({ type: "polls.vote", pollId, optionId: i % 4 === 0 ? "o2" : "o1" });
     latencies.push(performance.now() - at);
     return answer;
   });
   const desk: number[] = [];
   for (let i = 0; i < 20; i += 1) {
     const at = performance.now();
-    await producer.send({ type: "microphone.set", isOpen: i % 2 === 0 });
+    await producer.send({ type: "stage.set-microphone", isOpen: i % 2 === 0 });
     desk.push(performance.now() - at);
     await pause(180);
   }

@@ -57,17 +57,17 @@ test("two server processes on one database serve one room", async () => {
     (member, i) => new SimulatedGuest(i % 2 === 0 ? here.origin : there.origin, member),
   );
   for (const guest of guests) await guest.come();
-  await producer.send({ type: "doors.open" });
+  await producer.send({ type: "hour.open-doors" });
   // the doors bring the foyer in, whatever process a guest is connected to; how quickly is measured by the bench
   await expect.poll(() => guests.filter(isInHouse).length, { timeout: 15_000, intervals: [50] }).toBe(8);
-  await producer.send({ type: "poll.open", pollId: date.pollId });
+  await producer.send({ type: "polls.open", pollId: date.pollId });
   const questionId = randomUUID();
-  await guests[1]!.send({ type: "question.ask", text: "Asked over there", segmentId: null }, questionId);
-  for (const guest of guests) await guest.send({ type: "ballot.cast", pollId: date.pollId, optionId: "o1" });
+  await guests[1]!.send({ type: "questions.ask", text: "Asked over there", segmentId: null }, questionId);
+  for (const guest of guests) await guest.send({ type: "polls.vote", pollId: date.pollId, optionId: "o1" });
   for (const guest of guests)
-    if (guest !== guests[1]) await guest.send({ type: "question.vote", questionId, isFor: true });
+    if (guest !== guests[1]) await guest.send({ type: "questions.vote", questionId, isFor: true });
   for (const guest of guests) await expect.poll(() => guest.view["votes"]?.[questionId]?.["count"]).toBe(7);
-  await producer.send({ type: "poll.reveal", pollId: date.pollId });
+  await producer.send({ type: "polls.reveal", pollId: date.pollId });
   for (const guest of guests)
     await expect.poll(() => guest.view["tallies"]?.[date.pollId]?.["votes"]).toEqual({ o1: 8 });
   // the same command to both processes at once: one row
@@ -75,8 +75,8 @@ test("two server processes on one database serve one room", async () => {
   const commandId = randomUUID();
   const same = new SimulatedGuest(there.origin, date.producer);
   const answers = await Promise.all([
-    producer.send({ type: "curtain.raise" }, commandId),
-    same.send({ type: "curtain.raise" }, commandId),
+    producer.send({ type: "hour.raise-curtain" }, commandId),
+    same.send({ type: "hour.raise-curtain" }, commandId),
   ]);
   expect(answers.map((one) => one.ok)).toEqual([true, true]);
   expect(await journalLength(db(), date.occurrenceId)).toBe(before + 1);
@@ -94,21 +94,21 @@ test("a server killed with 200 people in the room loses nothing, and screens com
   const guests = date.attendees.slice(2).map((member) => new SimulatedGuest(server.origin, member));
   for (let i = 0; i < guests.length; i += 20) await Promise.all(guests.slice(i, i + 20).map((guest) => guest.come()));
   const seats = [await seatInBrowser(browser, server, date, 0), await seatInBrowser(browser, server, date, 1)];
-  await producer.send({ type: "doors.open" });
-  await producer.send({ type: "curtain.raise" });
-  await producer.send({ type: "poll.open", pollId: date.pollId });
+  await producer.send({ type: "hour.open-doors" });
+  await producer.send({ type: "hour.raise-curtain" });
+  await producer.send({ type: "polls.open", pollId: date.pollId });
   await expect.poll(() => guests.filter(isInHouse).length).toBe(198);
   const asked = guests.slice(0, 10).map(() => randomUUID());
   await Promise.all(
-    asked.map((id, i) => guests[i]!.send({ type: "question.ask", text: `Question ${i}`, segmentId: null }, id)),
+    asked.map((id, i) => guests[i]!.send({ type: "questions.ask", text: `Question ${i}`, segmentId: null }, id)),
   );
   await Promise.all(
     guests.map((guest, i) =>
-      guest.send({ type: "ballot.cast", pollId: date.pollId, optionId: i % 3 === 0 ? "o2" : "o1" }),
+      guest.send({ type: "polls.vote", pollId: date.pollId, optionId: i % 3 === 0 ? "o2" : "o1" }),
     ),
   );
   await Promise.all(
-    guests.slice(10, 60).map((guest) => guest.send({ type: "question.vote", questionId: asked[0]!, isFor: true })),
+    guests.slice(10, 60).map((guest) => guest.send({ type: "questions.vote", questionId: asked[0]!, isFor: true })),
   );
   await Promise.all(guests.map((guest) => guest.sign()));
   // signs of life are written a few times a second
@@ -136,7 +136,7 @@ test("a server killed with 200 people in the room loses nothing, and screens com
   ).toBeVisible();
 
   const room = await roomOf(db(), date.occurrenceId);
-  expect([room.phase, Object.keys(room.questions).length, room.polls[date.pollId]?.state]).toEqual([
+  expect([room.hour.phase, room.questions.asked.size, room.polls.polls.get(date.pollId)?.state]).toEqual([
     "open",
     10,
     "open",
@@ -155,7 +155,7 @@ test("a server killed with 200 people in the room loses nothing, and screens com
   expect(new Set(away.map((row) => row.ticketId)).size).toBe(198);
   expect(away.every((row) => row.outAt !== null && row.outAt >= row.lastSignAt)).toBe(true);
   const back = new SimulatedGuest(server.origin, date.producer);
-  expect(await back.send({ type: "date.end" })).toMatchObject({ ok: true });
+  expect(await back.send({ type: "hour.end" })).toMatchObject({ ok: true });
   const file = await desk.request.get(`/events/${date.eventId}/dates/${date.occurrenceId}/attendance.csv`);
   const lines = parse(await file.text(), { bom: true, columns: true }) as Record<string, string>[];
   const attendees = lines.filter((line) => line["role"] === "attendee");
@@ -169,7 +169,7 @@ test("the database away for ten seconds: screens say so, then resume, and nothin
   const { date, producer } = await openHouse(server, 2);
   const desk = await deskInBrowser(browser, server, date);
   const seat = await seatInBrowser(browser, server, date, 0);
-  await producer.send({ type: "doors.open" });
+  await producer.send({ type: "hour.open-doors" });
   await expect(seat.getByText("The programme begins shortly")).toBeVisible();
   const before = await journalLength(db(), date.occurrenceId);
   await tools.close();

@@ -186,7 +186,7 @@ test("a run sheet that was typed and not saved is offered again; of two editors 
 
 test("requests from elsewhere and without a right are refused", async ({ page, request }) => {
   const url = "/live/00000000-0000-4000-8000-000000000000/commands";
-  const body = { commandId: "00000000-0000-4000-8000-000000000001", command: { type: "curtain.raise" } };
+  const body = { commandId: "00000000-0000-4000-8000-000000000001", command: { type: "hour.raise-curtain" } };
   expect((await request.post(url, { data: body, headers: { origin: "https://elsewhere.example.com" } })).status()).toBe(
     403,
   );

@@ -42,11 +42,11 @@ for (const panelist of panelists) {
 }
 for (const panelist of panelists.slice(0, 2))
   await producer.send({ type: "stage.move", ticketId: panelist.member.ticketId, place: "stage" });
-await panelists[0]?.send({ type: "microphone.set", isOpen: true });
+await panelists[0]?.send({ type: "stage.set-microphone", isOpen: true });
 if (panelists[2]) await producer.send({ type: "stage.move", ticketId: panelists[2].member.ticketId, place: "standby" });
-await producer.send({ type: "doors.open" });
-await producer.send({ type: "curtain.raise" });
-await producer.send({ type: "cue.next", leavingSegmentId: null });
+await producer.send({ type: "hour.open-doors" });
+await producer.send({ type: "hour.raise-curtain" });
+await producer.send({ type: "cues.next", leavingSegmentId: null });
 const first = producer.view["status"]?.["it"]?.["currentSegmentId"] as string | null | undefined;
 const guests: SimulatedGuest[] = [];
 for (const row of attendees) {
@@ -57,7 +57,7 @@ for (const row of attendees) {
 }
 await pause(800);
 const leaving = first ?? (producer.view["status"]?.["it"]?.["currentSegmentId"] as string | undefined) ?? null;
-await producer.send({ type: "cue.next", leavingSegmentId: leaving });
+await producer.send({ type: "cues.next", leavingSegmentId: leaving });
 
 async function somethingHappens(): Promise<void> {
   const guest = chance.pick(guests);
@@ -66,11 +66,11 @@ async function somethingHappens(): Promise<void> {
   const asked = Object.keys(guest.view["questions"] ?? {});
   if (open && roll < 0.6) {
     const options = open[1]["options"] as { id: string }[];
-    await guest.send({ type: "ballot.cast", pollId: open[0], optionId: chance.pick(options).id });
+    await guest.send({ type: "polls.vote", pollId: open[0], optionId: chance.pick(options).id });
   } else if (roll < 0.18 && asked.length < 14)
-    await guest.send({ type: "question.ask", text: chance.pick(questionTexts), segmentId: null });
+    await guest.send({ type: "questions.ask", text: chance.pick(questionTexts), segmentId: null });
   else if (roll < 0.75 && asked.length > 0)
-    await guest.send({ type: "question.vote", questionId: chance.pick(asked), isFor: true });
+    await guest.send({ type: "questions.vote", questionId: chance.pick(asked), isFor: true });
   else if (roll > 0.93) {
     guest.leave();
     await pause(chance.between(3000, 40_000));

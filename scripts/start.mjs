@@ -71,6 +71,7 @@ const env = {
   STAGE_CALL_UI_KIT: "shown",
   NEXT_TELEMETRY_DISABLED: "1",
 };
+const quiet = { stdio: ["ignore", "ignore", "inherit"] };
 say("bringing the tables up to date");
 run("node", [...tsx, "scripts/migrate.ts"], { env: { ...process.env, ...env } });
 say("building");
@@ -79,11 +80,10 @@ say("laying the demo down");
 run("node", [...tsx, "scripts/seed.ts"], { env: { ...process.env, ...env } });
 
 if (!process.env.SMTP_URL) keep("node", [...tsx, "scripts/mail-server.ts"], env);
-keep("node", ["node_modules/next/dist/bin/next", "start", "-p", String(port), "-H", "127.0.0.1"], env, {
-  stdio: ["ignore", "ignore", "inherit"],
-});
+keep("node", ["--import", "tsx", "scripts/serve.ts"], { ...env, STAGE_CALL_PART: "web+live" }, quiet);
 await until("the server", async () => (await fetch(`${address}/health`)).ok);
-keep("node", [...tsx, "scripts/worker.ts"], env, { stdio: ["ignore", "ignore", "inherit"] });
+// mails and what falls due go in a process of their own: they are not to slow an hour down
+keep("node", ["--import", "tsx", "scripts/serve.ts"], { ...env, STAGE_CALL_PART: "work" }, quiet);
 keep("node", [...tsx, "scripts/crowd.ts"], env, { stdio: ["ignore", "ignore", "ignore"] });
 writeFileSync(pidFile, `${process.pid}\n${address}\n`);
 

@@ -92,7 +92,8 @@ if (wants("browser")) {
   step("seeding");
   run("node", [...tsx, "scripts/seed.ts"], { env });
   step("browser tests");
-  keep("node", [...tsx, "scripts/worker.ts"], env, { stdio: ["ignore", "ignore", "inherit"] });
+  const work = { ...env, STAGE_CALL_PART: "work" };
+  keep("node", ["--import", "tsx", "scripts/serve.ts"], work, { stdio: ["ignore", "ignore", "inherit"] });
   const done = spawnSync("npx", ["playwright", "test", ...process.argv.slice(3)], { cwd: root, env, stdio: "inherit" });
   if (done.status !== 0) process.exit(1);
 }

@@ -57,9 +57,9 @@ async function makeServer(env: NodeJS.ProcessEnv, log: string): Promise<Server> 
   const origin = `http://127.0.0.1:${port}`;
   let child: ChildProcess | null = null;
   const start = async () => {
-    child = spawn("node", ["node_modules/next/dist/bin/next", "start", "-p", String(port), "-H", "127.0.0.1"], {
+    child = spawn("node", ["--import", "tsx", "scripts/serve.ts"], {
       cwd: root,
-      env: { ...env, STAGE_CALL_URL: origin, PORT: String(port) },
+      env: { ...env, STAGE_CALL_PART: "web+live", STAGE_CALL_URL: origin, PORT: String(port) },
       stdio: ["ignore", "ignore", output],
     });
     await until("the server", async () => (await fetch(`${origin}/health`)).ok);

@@ -82,13 +82,13 @@ function askQuestions(
     const state = chance.pick(["done", "done", "new", "later", "not-taken"] as const);
     say(
       one.askedAt,
-      { type: "question.asked", questionId: one.id, askerId: askerTicketId, segmentId: one.segmentId },
+      { type: "questions.asked", questionId: one.id, askerId: askerTicketId, segmentId: one.segmentId },
       askerTicketId,
     );
     if (state === "done")
-      say(one.askedAt + 2 * minuteMs, { type: "question.answered", questionId: one.id, how: "aloud" });
+      say(one.askedAt + 2 * minuteMs, { type: "questions.answered", questionId: one.id, how: "aloud" });
     else if (state !== "new")
-      say(one.askedAt + 2 * minuteMs, { type: "question.moved", questionId: one.id, state, segmentId: one.segmentId });
+      say(one.askedAt + 2 * minuteMs, { type: "questions.moved", questionId: one.id, state, segmentId: one.segmentId });
     const answered =
       state === "done"
         ? { answered: "aloud" as const, answeredBy: parts.producerId, answeredAt: one.askedAt + 2 * minuteMs }
@@ -108,32 +108,40 @@ export async function fillPastDate(db: Db, chance: Chance, parts: PastParts): Pr
   const came = parts.attendeeIds.filter(() => chance.next() < 0.46);
   const rows: { at: number; actorId: string; body: EntryBody }[] = [];
   const say: Say = (at, body, actorId = parts.producerId) => void rows.push({ at, actorId, body });
-  say(startAt - 20 * minuteMs, { type: "backstage.opened" });
+  say(startAt - 20 * minuteMs, { type: "hour.backstage-opened" });
   parts.stageIds.forEach((ticketId, i) =>
     say(startAt - (18 - i) * minuteMs, { type: "stage.entered", ticketId }, ticketId),
   );
   parts.stageIds.forEach((ticketId) => say(startAt - 4 * minuteMs, { type: "stage.moved", ticketId, place: "stage" }));
-  say(startAt - 9 * minuteMs, { type: "doors.opened" });
-  say(show.from, { type: "curtain.raised" });
+  say(startAt - 9 * minuteMs, { type: "hour.doors-opened" });
+  say(show.from, { type: "hour.curtain-raised" });
   let at = show.from;
   for (const segment of parts.segments) {
-    say(at, { type: "cue.given", segmentId: segment.id });
+    say(at, { type: "cues.given", segmentId: segment.id });
     at = Math.min(show.to - minuteMs, at + (segment.lengthMinutes + chance.between(-1.5, 2)) * minuteMs);
   }
   const asked = askQuestions(chance, parts, show, came, say);
   const opened = show.from + 24 * minuteMs;
-  say(opened, { type: "poll.opened", pollId: parts.pollId });
-  say(opened + 3 * minuteMs, { type: "poll.closed", pollId: parts.pollId });
-  say(opened + 3.5 * minuteMs, { type: "poll.revealed", pollId: parts.pollId });
-  say(show.to, { type: "curtain.dropped" });
-  say(show.to + 90_000, { type: "date.ended", curtainFellAt: null });
+  say(opened, { type: "polls.opened", pollId: parts.pollId });
+  say(opened + 3 * minuteMs, { type: "polls.closed", pollId: parts.pollId });
+  say(opened + 3.5 * minuteMs, { type: "polls.revealed", pollId: parts.pollId });
+  say(show.to, { type: "hour.curtain-dropped" });
+  say(show.to + 90_000, { type: "hour.ended", curtainFellAt: null });
   const entries = rows.sort((a, b) => a.at - b.at).map((row, i): JournalEntry => ({ seq: i + 1, ...row }));
   const room = foldAll(emptyRoom, entries);
-  await inChunks(entries, (chunk) => db.insert(journal).values(chunk.map((entry) => ({ ...base, ...entry }))));
+  const [main] = await db.select({ id: rooms.id }).from(rooms).where(eq(rooms.occurrenceId, occurrenceId));
+  await inChunks(entries, (chunk) =>
+    db.insert(journal).values(chunk.map((entry) => ({ roomId: main!.id, organisationId, ...entry }))),
+  );
   await db.update(rooms).set({ seq: room.seq }).where(eq(rooms.occurrenceId, occurrenceId));
   await db
     .update(occurrences)
-    .set({ phase: "ended", doorsOpenedAt: room.doorsOpenedAt, showStartedAt: show.from, endedAt: room.endedAt })
+    .set({
+      phase: "ended",
+      doorsOpenedAt: room.hour.doorsOpenedAt,
+      showStartedAt: show.from,
+      endedAt: room.hour.endedAt,
+    })
     .where(eq(occurrences.id, occurrenceId));
   await db
     .update(polls)

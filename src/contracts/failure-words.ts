@@ -64,6 +64,12 @@ const plainWords = {
   "wrong-origin": "The request came from another site and was not carried out.",
   "edited-meanwhile": "Somebody else saved this in the meantime. Your text is still here: compare, then save again.",
   "already-done": "This was already done.",
+  "segment-gone": "The running segment is no longer on the run sheet. Choose the next one by its name.",
+  "curtain-moved": "Somebody else moved the curtain in this moment. Look again before you raise it.",
+  barred: "The desk has closed this room to you.",
+  "not-inside": "Only people in the room can take part.",
+  "too-many-streams": "This link is open in four places already. Close one of them.",
+  "too-large": "That was too long to be sent. Nothing was lost; make it shorter.",
   "cue-moved": "Somebody else gave the cue first. Nothing was skipped.",
   "poll-not-open": "The poll is not open. Your vote was not counted.",
   "no-such-option": "The poll has no such answer. Your vote was not counted.",
@@ -90,10 +96,14 @@ export function wordsOf(failure: Failure): string {
       return failure.issues.map((issue) => issue.message).join(" ") || "Some fields need another look.";
     case "too-many-tries":
       return `Too many tries. Wait ${Math.ceil(failure.retryAfterSeconds / 60)} min, then try again.`;
+    case "too-early":
+      return "Backstage opens at the team call.";
+    case "too-fast":
+      return `One moment: wait ${Math.max(1, Math.ceil(failure.retryAfterMs / 1000))} s, then send it again. It is still here.`;
     case "wrong-state":
       return `This cannot be done now: the date is ${failure.state.replace("not-held", "not held")}.`;
     case "switched-off":
-      return `${failure.what === "polls" ? "Polls are" : failure.what === "questions" ? "Questions are" : "Registration is"} switched off for this event.`;
+      return `${failure.what === "polls" ? "Polls are" : failure.what === "chat" ? "The chat is" : failure.what === "questions" ? "Questions are" : "Registration is"} switched off for this event.`;
     case "date-fixed":
       return `${momentWords(failure.startLocal)} cannot change any more: it is ${failure.phase === "scheduled" ? "past its start" : phaseText(failure.phase)}. Nothing was changed.`;
     case "seats-clash":

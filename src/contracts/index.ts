@@ -47,8 +47,15 @@ export {
   type PlanInput,
   type RunSheetInput,
 } from "./plan-input";
-export { commandInput, type CommandAnswer, type CommandBody, type CommandInput } from "./room-command";
-export { signEveryMs, signLostAfterMs, type StreamEvent, type StreamMessages } from "./stream";
+export {
+  commandInput,
+  type FactBody,
+  type JournalledBody,
+  type CommandAnswer,
+  type CommandBody,
+  type CommandInput,
+} from "./room/command";
+export { haveText, readHave, signEveryMs, signLostAfterMs, type StreamEvent, type StreamMessages } from "./stream";
 export {
   extentInput,
   rehearsalInput,

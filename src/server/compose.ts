@@ -3,6 +3,7 @@ import { Hub } from "./live/hub";
 import type { Context } from "./services/context";
 import { admitToHouse, closeLost, SignBook } from "./services/presence";
 import { RoomCache } from "./services/room-commands";
+import { ActPace } from "./edge/limits";
 import { SeatCache } from "./services/seat-cache";
 import { makeContext } from "./worker";
 import { makeSignIn, type SignIn } from "./sign-in";
@@ -15,9 +16,12 @@ export interface App {
   readonly signs: SignBook;
   readonly roomCache: RoomCache;
   readonly seatCache: SeatCache;
+  readonly pace: ActPace;
   readonly signIn: SignIn;
   close(): Promise<void>;
 }
+
+const graceAfterOutageMs = 30_000;
 
 /** Builds adapters, services and the live hub from a validated environment. */
 export async function makeApp(source: Record<string, string | undefined>): Promise<App> {
@@ -26,17 +30,23 @@ export async function makeApp(source: Record<string, string | undefined>): Promi
   const signs = new SignBook(context);
   const seatCache = new SeatCache(clock);
   let ticks = 0;
+  // signs could not be written while the database was away: people get time to come again before they count as lost
+  let nobodyIsLostBefore = 0;
   const hub = new Hub({
     db: database.db,
     databaseUrl: environment.DATABASE_URL,
     clock,
+    ids: context.ids,
     log,
+    databaseBack: () => {
+      nobodyIsLostBefore = clock.now() + graceAfterOutageMs;
+    },
     rightsChanged: () => seatCache.clear(),
     admit: (occurrenceId) => admitToHouse(context, occurrenceId),
     async flushPresence() {
       await signs.flush();
       ticks += 1;
-      if (ticks % 20 === 0) await closeLost(context);
+      if (ticks % 20 === 0 && clock.now() >= nobodyIsLostBefore) await closeLost(context);
     },
   });
   return {
@@ -46,6 +56,7 @@ export async function makeApp(source: Record<string, string | undefined>): Promi
     signs,
     roomCache: new RoomCache(),
     seatCache,
+    pace: new ActPace(() => clock.now()),
     signIn: makeSignIn(database.db, environment.STAGE_CALL_URL, secrets.signInSecret),
     async close() {
       await hub.close();

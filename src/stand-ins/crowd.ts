@@ -15,6 +15,9 @@ interface Message {
   changes?: [string, string, Record<string, unknown> | null][];
 }
 
+type Answer = { ok: boolean; failure?: { code: string } };
+const mostRepeats = 5;
+
 const agent = new Agent({ keepAlive: true, maxSockets: 64 });
 
 /**
@@ -81,7 +84,9 @@ export class SimulatedGuest {
     this.onMessage(event, raw);
     if (!this.isFolding && event !== "personal") return;
     const data = JSON.parse(raw) as Message;
-    if (event === "snapshot" && data.view) this.view = data.view;
+    // another list of feeds: each comes whole
+    if (event === "follow") this.view = {};
+    if (event === "snapshot" && data.view) this.view = { ...this.view, ...data.view };
     if (event === "personal" && data.connectionId) this.connectionId = data.connectionId;
     for (const [section, id, item] of data.changes ?? []) {
       const place = (this.view[section] ??= {});
@@ -90,10 +95,19 @@ export class SimulatedGuest {
     }
   }
 
-  send(
-    command: CommandBody,
-    commandId: string = crypto.randomUUID(),
-  ): Promise<{ ok: boolean; failure?: { code: string } }> {
+  /** Sends until it is answered, with the same id, as a browser does: a dropped request is the guest's to repeat. */
+  async send(command: CommandBody, commandId: string = crypto.randomUUID()): Promise<Answer> {
+    for (let tries = 0; ; tries += 1) {
+      try {
+        return await this.post(command, commandId);
+      } catch (error) {
+        if (tries >= mostRepeats) throw error;
+        await new Promise((done) => setTimeout(done, 100 * 2 ** tries));
+      }
+    }
+  }
+
+  private post(command: CommandBody, commandId: string): Promise<Answer> {
     const body = JSON.stringify({ commandId, command });
     const headers = {
       ...this.headers(),
@@ -108,7 +122,7 @@ export class SimulatedGuest {
         incoming.on("error", failed);
         incoming.on("end", () => {
           try {
-            done(JSON.parse(text) as { ok: boolean; failure?: { code: string } });
+            done(JSON.parse(text) as Answer);
           } catch (error) {
             failed(error as Error);
           }

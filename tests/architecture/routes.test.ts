@@ -46,8 +46,6 @@ const guards: Readonly<Record<string, string>> = {
   "(team)/events/[id]/registrants.csv/route.ts": "currentMember(",
   "(team)/events/[id]/invitees.csv/route.ts": "currentMember(",
   "(team)/upload/recording/[id]/[date]/route.ts": "requireOwnOrigin(",
-  "live/[occurrence]/stream/route.ts": "roomAccess(",
-  "live/[occurrence]/commands/route.ts": "requireOwnOrigin(",
   "(public)/reply/[token]/page.tsx": "askedBy(",
   "(public)/unsubscribe/[token]/one-click/route.ts": "unsubscribe(",
   "(public)/pictures/[id]/route.ts": "pictureBody(",

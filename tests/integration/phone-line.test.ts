@@ -1,7 +1,7 @@
 import { eq } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { standardRules } from "@/core/house";
-import { loadFigures } from "@/server/db/queries/room-figures";
+import { loadFigures } from "@/server/room";
 import { connections, events, organisations, tickets } from "@/server/db/schema";
 import { sendDue } from "@/server/services/mail/deliver";
 import { answerCall, hearCall } from "@/server/services/phone-line";
@@ -67,7 +67,7 @@ describe("the phone line", () => {
     expect((await figures()).callers.get(ticketId)).toBe(55);
     expect((await figures()).present.get(ticketId)).toBe("stage");
     expect(await hearCall(ports(), call, { type: "key", key: "6" })).toMatchObject({ isMicrophoneOpen: true });
-    expect((await roomOf(world.context.db, event.occurrenceId)).people[ticketId]).toMatchObject({
+    expect((await roomOf(world.context.db, event.occurrenceId)).stage.people.get(ticketId)).toMatchObject({
       isMicrophoneOpen: true,
     });
     expect(await hearCall(ports(), call, { type: "hung-up" })).toMatchObject({ place: "over" });

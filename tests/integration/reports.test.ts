@@ -55,7 +55,7 @@ async function heldDate(): Promise<MadeEvent & { ticketId: string }> {
   await visit("computer", "18:55:30", "19:05");
   await world.context.db.transaction((tx) =>
     appendRows(world.context, tx, event.occurrenceId, () => [
-      { type: "show.imported", raisedAt: startAt, droppedAt: startAt + 60 * minuteMs },
+      { type: "hour.show-imported", raisedAt: startAt, droppedAt: startAt + 60 * minuteMs },
     ]),
   );
   return { ...event, ticketId };

@@ -2,8 +2,8 @@ import { readFileSync } from "node:fs";
 import { randomUUID } from "node:crypto";
 import { resolve } from "node:path";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { duties, roleMay, roles, type Action, type Actor } from "@/core/people";
-import { actionOf, type RoomCommandType } from "@/core/room";
+import { duties, roles, type Actor } from "@/core/people";
+import { roleMay, type Action } from "@/core/rights";
 import type { CommandBody } from "@/contracts";
 import type { TeamMember } from "@/server/services/access";
 import { createEvent, savePlan } from "@/server/services/events";
@@ -44,7 +44,7 @@ import { saveRules } from "@/server/services/house/rules";
 import { seatsAround } from "@/server/services/house/seats";
 import { mendFinding } from "@/server/services/readiness/mends";
 import { deleteTemplate, duplicateEvent, renameTemplate, saveTemplate } from "@/server/services/templates";
-import { castBallot, voteQuestion } from "@/server/services/room-facts";
+import { bringFact } from "@/server/services/room-facts";
 import { copyRunSheet, saveRunSheet } from "@/server/services/run-sheets";
 import { addStagePerson, removeStagePerson, setDuties, setReply } from "@/server/services/stage-people";
 import { inviteStagePeople, previewStageInvitation } from "@/server/services/stage-invitations";
@@ -171,12 +171,12 @@ const actions: Readonly<Record<string, { needs: Action | "standing"; call: Call 
   },
   setDurationAction: { needs: "recording.upload", call: (m) => setDuration(world.context, m, recordingId, 1) },
   strikeCurtainAction: {
-    needs: "curtain.strike",
-    call: (m) => fromWorkspace(m, { type: "curtain.strike", index: 0, isStruck: true }),
+    needs: "hour.strike-curtain",
+    call: (m) => fromWorkspace(m, { type: "hour.strike-curtain", index: 0, isStruck: true }),
   },
   answerByMailAction: {
-    needs: "question.answer-later",
-    call: (m) => fromWorkspace(m, { type: "question.answer", questionId: randomUUID(), how: "to-one", text: "x" }),
+    needs: "questions.answer",
+    call: (m) => fromWorkspace(m, { type: "questions.answer", questionId: randomUUID(), how: "to-one", text: "x" }),
   },
   copyRunSheetAction: {
     needs: "event.run-sheet",
@@ -369,34 +369,39 @@ const id = randomUUID();
 const commands: { [T in CommandBody["type"]]: Extract<CommandBody, { type: T }> } = {
   "stage.enter": { type: "stage.enter" },
   "stage.move": { type: "stage.move", ticketId: id, place: "stage" },
-  "microphone.set": { type: "microphone.set", isOpen: true },
-  "microphones.close": { type: "microphones.close", exceptId: null },
-  "doors.open": { type: "doors.open" },
-  "doors.hold": { type: "doors.hold" },
-  "doors.release": { type: "doors.release" },
-  "curtain.raise": { type: "curtain.raise" },
-  "curtain.drop": { type: "curtain.drop" },
-  "curtain.strike": { type: "curtain.strike", index: 0, isStruck: true },
-  "cue.next": { type: "cue.next", leavingSegmentId: null },
-  "cue.jump": { type: "cue.jump", leavingSegmentId: null, segmentId: id },
-  "cue.back": { type: "cue.back", leavingSegmentId: null },
-  "question.ask": { type: "question.ask", text: "?", segmentId: null },
-  "question.move": { type: "question.move", questionId: id, state: "later", segmentId: null },
-  "question.take": { type: "question.take", questionId: id, isMine: true },
-  "question.answer": { type: "question.answer", questionId: id, how: "aloud", text: null },
-  "poll.add": { type: "poll.add", question: "?", options: ["a", "b"] },
-  "poll.open": { type: "poll.open", pollId: id },
-  "poll.close": { type: "poll.close", pollId: id },
-  "poll.reveal": { type: "poll.reveal", pollId: id },
-  "poll.hold-back": { type: "poll.hold-back", pollId: id },
-  "date.end": { type: "date.end" },
-  "question.vote": { type: "question.vote", questionId: id, isFor: true },
-  "ballot.cast": { type: "ballot.cast", pollId: id, optionId: "o1" },
+  "stage.set-microphone": { type: "stage.set-microphone", isOpen: true },
+  "stage.close-microphones": { type: "stage.close-microphones", exceptId: null },
+  "hour.open-doors": { type: "hour.open-doors" },
+  "hour.hold-doors": { type: "hour.hold-doors" },
+  "hour.release-doors": { type: "hour.release-doors" },
+  "hour.raise-curtain": { type: "hour.raise-curtain" },
+  "hour.drop-curtain": { type: "hour.drop-curtain" },
+  "hour.strike-curtain": { type: "hour.strike-curtain", index: 0, isStruck: true },
+  "cues.next": { type: "cues.next", leavingSegmentId: null },
+  "cues.jump": { type: "cues.jump", leavingSegmentId: null, segmentId: id },
+  "cues.back": { type: "cues.back", leavingSegmentId: null },
+  "questions.ask": { type: "questions.ask", text: "?", segmentId: null },
+  "questions.move": { type: "questions.move", questionId: id, state: "later", segmentId: null },
+  "questions.take": { type: "questions.take", questionId: id, isMine: true },
+  "questions.answer": { type: "questions.answer", questionId: id, how: "aloud", text: null },
+  "polls.add": { type: "polls.add", question: "?", options: ["a", "b"] },
+  "polls.open": { type: "polls.open", pollId: id },
+  "polls.close": { type: "polls.close", pollId: id },
+  "polls.reveal": { type: "polls.reveal", pollId: id },
+  "polls.hold-back": { type: "polls.hold-back", pollId: id },
+  "hour.set-switch": {
+    type: "hour.set-switch",
+    set: { name: "polls", value: { on: false } },
+    seen: { on: true },
+  },
+  "hour.show-out": { type: "hour.show-out", ticketId: id },
+  "hour.let-back": { type: "hour.let-back", ticketId: id },
+  "hour.end": { type: "hour.end" },
+  "questions.vote": { type: "questions.vote", questionId: id, isFor: true },
+  "polls.vote": { type: "polls.vote", pollId: id, optionId: "o1" },
   sign: { type: "sign", connectionId: id },
   goodbye: { type: "goodbye", connectionId: id },
 };
-const factActions: Readonly<Record<string, Action>> = { "question.vote": "question.vote", "ballot.cast": "poll.vote" };
-
 describe("rule 6: every command of the room asks the table", () => {
   it("refuses each command to every role and duty that the table does not list", async () => {
     const actors: Actor[] = [
@@ -405,7 +410,7 @@ describe("rule 6: every command of the room asks the table", () => {
     ];
     for (const command of Object.values(commands)) {
       if (command.type === "sign" || command.type === "goodbye") continue; // the caller's own connection, checked by its cookie
-      const action = factActions[command.type] ?? actionOf[command.type as RoomCommandType];
+      const action: Action = command.type;
       for (const actor of actors) {
         if (roleMay(actor, action)) continue;
         const who = {
@@ -415,11 +420,9 @@ describe("rule 6: every command of the room asks the table", () => {
           occurrenceId: event.occurrenceId,
         };
         const sent =
-          command.type === "ballot.cast"
-            ? castBallot(world.context, who, command.pollId, command.optionId)
-            : command.type === "question.vote"
-              ? voteQuestion(world.context, who, command.questionId, command.isFor)
-              : execute(world.context, world.cache, who, { commandId: randomUUID(), command });
+          command.type === "polls.vote" || command.type === "questions.vote"
+            ? bringFact(world.context, who, command)
+            : execute(world.context, world.cache, who, { commandId: randomUUID(), command });
         expect([command.type, actor.role, actor.duties, await codeOf(sent)]).toEqual([
           command.type,
           actor.role,

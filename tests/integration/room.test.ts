@@ -5,16 +5,13 @@ import type { CommandBody } from "@/contracts";
 import type { Actor } from "@/core/people";
 import { minuteMs } from "@/core/time";
 import { ballots, connections, occurrences, polls } from "@/server/db/schema";
-import { Hub } from "@/server/live/hub";
-import type { Sink } from "@/server/live/connection";
-import { silentLog } from "@/server/platform/log";
 import { sendDue } from "@/server/services/mail/deliver";
 import { admitToHouse, closeLost, openConnection, SignBook } from "@/server/services/presence";
 import { execute, journalLength, RoomCache, roomOf } from "@/server/services/room-commands";
-import { castBallot, voteQuestion } from "@/server/services/room-facts";
+import { bringFact } from "@/server/services/room-facts";
 import { saveRunSheet } from "@/server/services/run-sheets";
 import { sweepDates } from "@/server/services/sweep";
-import { addTicket, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
+import { addTicket, makeEvent, makeWorld, seat, type MadeEvent, type World } from "../support/world";
 
 let world: World;
 let event: MadeEvent;
@@ -54,17 +51,17 @@ const connect = async (ticketId: string, role: "attendee" | "test-guest" | "pane
     ticketId,
     role,
     device: "computer",
-    mayReturn: true,
+    mayReturn: "ask",
   });
 
 describe("the journalled room", () => {
   it("changes nothing twice for a repeated command, and answers it alike", async () => {
     await openRoom();
     const id = randomUUID();
-    const first = await run({ type: "doors.open" }, id);
-    expect(await run({ type: "doors.open" }, id)).toEqual(first);
+    const first = await run({ type: "hour.open-doors" }, id);
+    expect(await run({ type: "hour.open-doors" }, id)).toEqual({ seq: first.seq, done: null });
     expect(await journalLength(world.context.db, event.occurrenceId)).toBe(first.seq);
-    await expect(run({ type: "doors.open" })).rejects.toMatchObject({ failure: { code: "wrong-state" } });
+    await expect(run({ type: "hour.open-doors" })).rejects.toMatchObject({ failure: { code: "wrong-state" } });
   });
 
   it("lets one of two simultaneous cues through, from two processes", async () => {
@@ -81,19 +78,21 @@ describe("the journalled room", () => {
     const [first, second] = [segment("First"), segment("Second")];
     await saveRunSheet(world.context, world.owner, event.eventId, { segments: [first, second], polls: [], parts: [] });
     const pressed = await Promise.allSettled([
-      run({ type: "cue.next", leavingSegmentId: null }),
-      run({ type: "cue.next", leavingSegmentId: null }, randomUUID(), other),
+      run({ type: "cues.next", leavingSegmentId: null }),
+      run({ type: "cues.next", leavingSegmentId: null }, randomUUID(), other),
     ]);
     expect(pressed.filter((one) => one.status === "rejected")).toMatchObject([
       { reason: { failure: { code: "cue-moved", currentSegmentId: first.id } } },
     ]);
-    expect((await roomOf(world.context.db, event.occurrenceId)).cues.map((cue) => cue.segmentId)).toEqual([first.id]);
+    expect((await roomOf(world.context.db, event.occurrenceId)).cues.given.map((cue) => cue.segmentId)).toEqual([
+      first.id,
+    ]);
     const doors = await Promise.allSettled([
-      run({ type: "doors.open" }),
-      run({ type: "doors.open" }, randomUUID(), other),
+      run({ type: "hour.open-doors" }),
+      run({ type: "hour.open-doors" }, randomUUID(), other),
     ]);
     expect(doors.filter((one) => one.status === "fulfilled")).toHaveLength(1);
-    expect((await roomOf(world.context.db, event.occurrenceId)).phase).toBe("open");
+    expect((await roomOf(world.context.db, event.occurrenceId)).hour.phase).toBe("open");
   });
 
   it("lets the foyer in with the doors as far as seats go; those who dropped out come back first", async () => {
@@ -109,7 +108,7 @@ describe("the journalled room", () => {
       world.clock.advance(1000);
     }
     await connect(tester, "test-guest");
-    await run({ type: "doors.open" });
+    await run({ type: "hour.open-doors" });
     const inside = async () =>
       (await world.context.db.select().from(connections).where(eq(connections.occurrenceId, event.occurrenceId)))
         .filter((row) => row.houseFromAt !== null && row.outAt === null)
@@ -124,30 +123,37 @@ describe("the journalled room", () => {
 
   it("counts one ballot a person, changeable, none for a closed poll, right under many at once", async () => {
     await openRoom();
-    await run({ type: "doors.open" });
+    await run({ type: "hour.open-doors" });
     const pollId = randomUUID();
-    await run({ type: "poll.add", question: "Tide?", options: ["in", "out"] }, pollId);
+    await run({ type: "polls.add", question: "Tide?", options: ["in", "out"] }, pollId);
     const voters = await Promise.all(
       Array.from({ length: 40 }, (_, i) => addTicket(world, event, "attendee", `V${i}`)),
     );
-    await expect(castBallot(world.context, guest(voters[0]!), pollId, "o1")).rejects.toMatchObject({
+    for (const id of voters) await seat(world, event, id);
+    await expect(
+      bringFact(world.context, guest(voters[0]!), { type: "polls.vote", pollId, optionId: "o1" }),
+    ).rejects.toMatchObject({
       failure: { code: "poll-not-open" },
     });
-    await run({ type: "poll.open", pollId });
+    await run({ type: "polls.open", pollId });
     await Promise.all(
       voters.flatMap((id) => [
-        castBallot(world.context, guest(id), pollId, "o1"),
-        castBallot(world.context, guest(id), pollId, "o1"),
+        bringFact(world.context, guest(id), { type: "polls.vote", pollId, optionId: "o1" }),
+        bringFact(world.context, guest(id), { type: "polls.vote", pollId, optionId: "o1" }),
       ]),
     );
-    await castBallot(world.context, guest(voters[0]!), pollId, "o2");
-    await expect(castBallot(world.context, guest(voters[1]!), pollId, "o9")).rejects.toMatchObject({
+    await bringFact(world.context, guest(voters[0]!), { type: "polls.vote", pollId, optionId: "o2" });
+    await expect(
+      bringFact(world.context, guest(voters[1]!), { type: "polls.vote", pollId, optionId: "o9" }),
+    ).rejects.toMatchObject({
       failure: { code: "no-such-option" },
     });
     const cast = await world.context.db.select().from(ballots).where(eq(ballots.pollId, pollId));
     expect([cast.length, cast.filter((one) => one.optionId === "o2").length]).toEqual([40, 1]);
-    await run({ type: "poll.close", pollId });
-    await expect(castBallot(world.context, guest(voters[2]!), pollId, "o2")).rejects.toMatchObject({
+    await run({ type: "polls.close", pollId });
+    await expect(
+      bringFact(world.context, guest(voters[2]!), { type: "polls.vote", pollId, optionId: "o2" }),
+    ).rejects.toMatchObject({
       failure: { code: "poll-not-open" },
     });
     expect((await world.context.db.select().from(polls).where(eq(polls.id, pollId)))[0]).toMatchObject({
@@ -157,18 +163,21 @@ describe("the journalled room", () => {
 
   it("takes votes for questions of others only", async () => {
     await openRoom();
-    await run({ type: "doors.open" });
+    await run({ type: "hour.open-doors" });
     const [asker, voter] = [
       await addTicket(world, event, "attendee", "Asker"),
       await addTicket(world, event, "attendee", "Voter"),
     ];
+    for (const id of [asker, voter]) await seat(world, event, id);
     const questionId = randomUUID();
     await execute(world.context, world.cache, guest(asker), {
       commandId: questionId,
-      command: { type: "question.ask", text: "How high?", segmentId: null },
+      command: { type: "questions.ask", text: "How high?", segmentId: null },
     });
-    await voteQuestion(world.context, guest(voter), questionId, true);
-    await expect(voteQuestion(world.context, guest(asker), questionId, true)).rejects.toMatchObject({
+    await bringFact(world.context, guest(voter), { type: "questions.vote", questionId: questionId, isFor: true });
+    await expect(
+      bringFact(world.context, guest(asker), { type: "questions.vote", questionId: questionId, isFor: true }),
+    ).rejects.toMatchObject({
       failure: { code: "not-found" },
     });
     const body = JSON.stringify(await roomOf(world.context.db, event.occurrenceId));
@@ -177,23 +186,23 @@ describe("the journalled room", () => {
 
   it("mails the answer to a question that was put off for later, once, and none that was answered in the room", async () => {
     await openRoom();
-    await run({ type: "doors.open" });
+    await run({ type: "hour.open-doors" });
     const asker = await addTicket(world, event, "attendee", "Asker");
     const ask = async (text: string) => {
       const questionId = randomUUID();
       await execute(world.context, world.cache, guest(asker), {
         commandId: questionId,
-        command: { type: "question.ask", text, segmentId: null },
+        command: { type: "questions.ask", text, segmentId: null },
       });
       return questionId;
     };
     const [now, later] = [await ask("Now?"), await ask("Later?")];
-    await run({ type: "question.answer", questionId: now, how: "to-one", text: "Here and now." });
-    await run({ type: "question.move", questionId: later, state: "later", segmentId: null });
-    await run({ type: "date.end" });
+    await run({ type: "questions.answer", questionId: now, how: "to-one", text: "Here and now." });
+    await run({ type: "questions.move", questionId: later, state: "later", segmentId: null });
+    await run({ type: "hour.end" });
     const commandId = randomUUID();
-    await run({ type: "question.answer", questionId: later, how: "to-one", text: "After <all>." }, commandId);
-    await run({ type: "question.answer", questionId: later, how: "to-one", text: "After <all>." }, commandId);
+    await run({ type: "questions.answer", questionId: later, how: "to-one", text: "After <all>." }, commandId);
+    await run({ type: "questions.answer", questionId: later, how: "to-one", text: "After <all>." }, commandId);
     await sendDue(world.context);
     const [mail, ...more] = world.sent.splice(0);
     expect(more).toEqual([]);
@@ -205,8 +214,8 @@ describe("the journalled room", () => {
     await openRoom();
     const panelist = await addTicket(world, event, "panelist", "P");
     const { connectionId } = await connect(panelist, "panelist");
-    await run({ type: "doors.open" });
-    await run({ type: "curtain.raise" });
+    await run({ type: "hour.open-doors" });
+    await run({ type: "hour.raise-curtain" });
     world.clock.advance(10 * minuteMs);
     const book = new SignBook(world.context);
     book.sign(connectionId);
@@ -216,13 +225,13 @@ describe("the journalled room", () => {
     await closeLost(world.context);
     world.clock.set(leftAt + 29 * minuteMs);
     await sweepDates(world.context);
-    expect((await roomOf(world.context.db, event.occurrenceId)).phase).toBe("open");
+    expect((await roomOf(world.context.db, event.occurrenceId)).hour.phase).toBe("open");
     world.clock.set(leftAt + 30 * minuteMs);
     await sweepDates(world.context);
     await sweepDates(world.context);
     const room = await roomOf(world.context.db, event.occurrenceId);
-    expect(room).toMatchObject({ phase: "ended", endedAt: leftAt });
-    expect(room.curtainSpans[0]!.droppedAt).toBe(leftAt);
+    expect(room.hour).toMatchObject({ phase: "ended", endedAt: leftAt });
+    expect(room.hour.curtainSpans[0]!.droppedAt).toBe(leftAt);
   });
 
   it("marks a date whose doors never opened as not held six hours after its end", async () => {
@@ -231,89 +240,5 @@ describe("the journalled room", () => {
     await sweepDates(world.context);
     const [row] = await world.context.db.select().from(occurrences).where(eq(occurrences.id, event.occurrenceId));
     expect(row!.phase).toBe("not-held");
-  });
-});
-
-/** A stream's far end that keeps what it was sent. */
-function ear() {
-  const heard: {
-    event: string;
-    data: { seq?: number; view?: { status: Record<string, { phase: string }> }; changes?: [string, string, unknown][] };
-  }[] = [];
-  const sink: Sink = {
-    write(bytes) {
-      const text = new TextDecoder().decode(bytes);
-      const name = /^event: (.*)$/m.exec(text)?.[1];
-      if (name) heard.push({ event: name, data: JSON.parse(/^data: (.*)$/m.exec(text)![1]!) });
-      return true;
-    },
-    end: () => {},
-  };
-  const until = async (what: (one: (typeof heard)[number]) => boolean) => {
-    for (let i = 0; i < 200; i += 1) {
-      const hit = heard.find(what);
-      if (hit) return hit;
-      await new Promise((done) => setTimeout(done, 25));
-    }
-    throw new Error(`never heard; got ${heard.map((one) => one.event).join(" ")}`);
-  };
-  return { heard, sink, until };
-}
-
-describe("two processes on one database", () => {
-  const makeHub = () =>
-    new Hub({
-      db: world.context.db,
-      databaseUrl: world.databaseUrl,
-      clock: world.clock,
-      log: silentLog,
-      admit: (id) => admitToHouse(world.context, id),
-      rightsChanged: () => {},
-      flushPresence: async () => {},
-    });
-
-  it("serve one room: a command given at one is seen at the other; a stream resumes where it stood", async () => {
-    await openRoom();
-    const [here, there] = [makeHub(), makeHub()];
-    try {
-      const watcher = await addTicket(world, event, "attendee", "W");
-      const joinAs = async (
-        hub: Hub,
-        ticketId: string,
-        role: "attendee" | "panelist",
-        resume: { after: number; roleClass: "stage" } | null = null,
-      ) => {
-        const { connectionId, isInside } = await connect(ticketId, role);
-        const end = ear();
-        const leave = await hub.join({
-          occurrenceId: event.occurrenceId,
-          connectionId,
-          ticketId,
-          wanted: "own",
-          isInside,
-          resume,
-          sink: end.sink,
-        });
-        return { ...end, leave };
-      };
-      const inFoyer = await joinAs(here, watcher, "attendee");
-      const onStage = await joinAs(there, await addTicket(world, event, "panelist", "S"), "panelist");
-      expect((await inFoyer.until((one) => one.event === "snapshot")).data.view!.status["it"]!.phase).toBe("backstage");
-      const { seq } = await run({ type: "doors.open" });
-      await onStage.until((one) => one.event === "change" && one.data.seq === seq);
-      const inside = await inFoyer.until((one) => one.event === "snapshot" && "cast" in (one.data.view ?? {}));
-      expect(inside.data.view!.status["it"]!.phase).toBe("open");
-      onStage.leave();
-      await run({ type: "curtain.raise" });
-      const second = await joinAs(there, await addTicket(world, event, "panelist", "S2"), "panelist", {
-        after: seq,
-        roleClass: "stage",
-      });
-      await second.until((one) => one.event === "change" || one.event === "snapshot");
-      expect(second.heard.some((one) => one.event === "personal")).toBe(true);
-    } finally {
-      await here.close();
-      await there.close();
-    }
   });
 });

@@ -71,7 +71,7 @@ function worker(): ChildProcess {
     STAGE_CALL_CLOCK_FILE: join(folder, "no-clock"),
     STAGE_CALL_MAILS_PER_SECOND: "800",
   };
-  return spawn("node", ["--conditions=react-server", "--import", "tsx", "scripts/worker.ts"], {
+  return spawn("node", ["--conditions=react-server", "--import", "tsx", "scripts/serve.ts"], {
     cwd: root,
     env: env as unknown as NodeJS.ProcessEnv,
     stdio: "ignore",

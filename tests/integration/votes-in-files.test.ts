@@ -3,15 +3,15 @@ import { parse } from "csv-parse/sync";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { CommandBody } from "@/contracts";
 import type { Actor } from "@/core/people";
-import { loadFigures } from "@/server/db/queries/room-figures";
+import { loadFigures } from "@/server/room";
 import { register } from "@/server/services/registration";
 import { eventAccess } from "@/server/services/access";
 import { datesOf } from "@/server/services/dates/load";
 import { afterwards, ballotCounts } from "@/server/services/reports/afterwards";
 import { dateFile, eventFile, type DateFile } from "@/server/services/reports/exports";
 import { execute } from "@/server/services/room-commands";
-import { castBallot, voteQuestion } from "@/server/services/room-facts";
-import { addTicket, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
+import { bringFact } from "@/server/services/room-facts";
+import { addTicket, makeEvent, makeWorld, seat, type MadeEvent, type World } from "../support/world";
 
 let world: World;
 let event: MadeEvent;
@@ -39,7 +39,7 @@ const as = (actorId: string, actor = attendee) => ({
 const ask = (who: string, id: string, text: string) =>
   execute(world.context, world.cache, as(who), {
     commandId: id,
-    command: { type: "question.ask", text, segmentId: null },
+    command: { type: "questions.ask", text, segmentId: null },
   });
 const rowsOf = async (file: DateFile) =>
   parse(await dateFile(world.context, world.owner, event.eventId, event.occurrenceId, file), {
@@ -56,27 +56,30 @@ beforeAll(async () => {
   for (const name of ["Ines Marl", "Oskar Vell", "=HYPERLINK(1)"])
     voters.push(await addTicket(world, event, "attendee", name));
   testGuest = await addTicket(world, event, "test-guest", "Test guest");
+  for (const id of voters) await seat(world, event, id);
+  await seat(world, event, testGuest, "test-guest");
   await run({ type: "stage.enter" });
-  await run({ type: "doors.open" });
-  await run({ type: "poll.add", question: 'Tide, in "or" out?', options: ["in", "out, far"] }, pollId);
-  await run({ type: "poll.open", pollId });
-  await castBallot(world.context, as(voters[0]!), pollId, "o1");
+  await run({ type: "hour.open-doors" });
+  await run({ type: "polls.add", question: 'Tide, in "or" out?', options: ["in", "out, far"] }, pollId);
+  await run({ type: "polls.open", pollId });
+  await bringFact(world.context, as(voters[0]!), { type: "polls.vote", pollId, optionId: "o1" });
   world.clock.advance(1000);
-  await castBallot(world.context, as(voters[1]!), pollId, "o2");
-  await castBallot(world.context, as(voters[2]!), pollId, "o2");
-  await castBallot(world.context, as(testGuest, tester), pollId, "o1");
+  await bringFact(world.context, as(voters[1]!), { type: "polls.vote", pollId, optionId: "o2" });
+  await bringFact(world.context, as(voters[2]!), { type: "polls.vote", pollId, optionId: "o2" });
+  await bringFact(world.context, as(testGuest, tester), { type: "polls.vote", pollId, optionId: "o1" });
   await ask(voters[0]!, highTide, "How high,\nand when?");
   world.clock.advance(1000);
   await ask(voters[1]!, inWriting, "=1+1");
   world.clock.advance(1000);
   await ask(voters[1]!, unseen, "Later perhaps");
-  for (const id of [voters[1]!, voters[2]!]) await voteQuestion(world.context, as(id), highTide, true);
-  await voteQuestion(world.context, as(testGuest, tester), highTide, true);
-  await voteQuestion(world.context, as(voters[2]!), inWriting, true);
-  await voteQuestion(world.context, as(voters[2]!), inWriting, false);
-  await run({ type: "question.move", questionId: highTide, state: "on-stage", segmentId: null });
-  await run({ type: "question.answer", questionId: highTide, how: "aloud", text: null });
-  await run({ type: "question.answer", questionId: inWriting, how: "to-one", text: 'Two; "=" is kept' });
+  for (const id of [voters[1]!, voters[2]!])
+    await bringFact(world.context, as(id), { type: "questions.vote", questionId: highTide, isFor: true });
+  await bringFact(world.context, as(testGuest, tester), { type: "questions.vote", questionId: highTide, isFor: true });
+  await bringFact(world.context, as(voters[2]!), { type: "questions.vote", questionId: inWriting, isFor: true });
+  await bringFact(world.context, as(voters[2]!), { type: "questions.vote", questionId: inWriting, isFor: false });
+  await run({ type: "questions.move", questionId: highTide, state: "on-stage", segmentId: null });
+  await run({ type: "questions.answer", questionId: highTide, how: "aloud", text: null });
+  await run({ type: "questions.answer", questionId: inWriting, how: "to-one", text: 'Two; "=" is kept' });
 });
 afterAll(() => world.close());
 
@@ -117,10 +120,10 @@ describe("polls and ballots as files", () => {
   });
 
   it("change with a changed ballot, and never hold two of one person", async () => {
-    await castBallot(world.context, as(voters[0]!), pollId, "o2");
+    await bringFact(world.context, as(voters[0]!), { type: "polls.vote", pollId, optionId: "o2" });
     expect((await rowsOf("polls")).map((row) => row["votes"])).toEqual(["0", "3"]);
     expect(await rowsOf("ballots")).toHaveLength(3);
-    await castBallot(world.context, as(voters[0]!), pollId, "o1");
+    await bringFact(world.context, as(voters[0]!), { type: "polls.vote", pollId, optionId: "o1" });
   });
 });
 

@@ -6,7 +6,7 @@ import pg from "pg";
 import { freshPlan, type PlanInput } from "@/contracts";
 import { standardRules } from "@/core/house";
 import { openDatabase, type Database } from "@/server/db/client";
-import { members, organisations, people, tickets, user } from "@/server/db/schema";
+import { connections, members, organisations, people, tickets, user } from "@/server/db/schema";
 import { folderStorage } from "@/server/files/storage";
 import { noInbox } from "@/server/mail/inbox";
 import type { OutgoingMail } from "@/server/mail/mailer";
@@ -97,7 +97,7 @@ export async function makeWorld(): Promise<World> {
       SMTP_URL: "",
       STAGE_CALL_TRIES: "strict",
       STAGE_CALL_UI_KIT: "hidden",
-    STAGE_CALL_UPLOAD_LIMIT_MB: 1,
+      STAGE_CALL_UPLOAD_LIMIT_MB: 1,
       STAGE_CALL_MAILS_PER_SECOND: 100_000,
     },
   };
@@ -190,5 +190,22 @@ export async function addTicket(
     registeredAt: world.clock.now(),
     invitedAt: world.clock.now(),
   });
+  return id;
+}
+
+/** Lets somebody into the house of a date, and keeps them there: only who is inside takes part. */
+export async function seat(
+  world: World,
+  event: MadeEvent,
+  ticketId: string,
+  role: "attendee" | "test-guest" = "attendee",
+): Promise<string> {
+  const id = randomUUID();
+  const at = world.clock.now();
+  const of = { organisationId: world.organisationId, occurrenceId: event.occurrenceId, ticketId };
+  const stay = { inAt: at, lastSignAt: at + 3_600_000, houseFromAt: at };
+  await world.context.db
+    .insert(connections)
+    .values({ id, streamId: id, ...of, role, device: "computer", chainId: ticketId, ...stay });
   return id;
 }

@@ -6,6 +6,7 @@ import { cache } from "react";
 import { httpStatusOf, wordsOf } from "@/contracts";
 import { Refusal, type Failure } from "@/core/shared";
 import { app } from "@/server/compose";
+import { isDatabaseAway } from "@/server/db/away";
 import { forgetPages } from "./anonymous-pages";
 import { memberOf, type TeamMember } from "@/server/services/access";
 import type { Context } from "@/server/services/context";
@@ -46,18 +47,14 @@ export async function orNotFound<T>(load: () => Promise<T>): Promise<T> {
   }
 }
 
-const databaseAway = new Set(["ECONNREFUSED", "57P01", "57P03", "ECONNRESET", "08006", "ETIMEDOUT"]);
-
 /** What went wrong, as a failure; a defect is logged and thrown on. */
 export function failureOf(error: unknown): Failure {
   if (error instanceof Refusal) return error.failure;
   const cause = (error as { cause?: unknown }).cause ?? error;
   const code = (cause as { code?: string }).code ?? "";
-  const text = (cause as Error).message ?? "";
   // an id that is none names nothing
   if (code === "22P02") return { code: "not-found", what: "id" };
-  if (databaseAway.has(code) || /timeout exceeded when trying to connect|Connection terminated/.test(text))
-    return { code: "unavailable" };
+  if (isDatabaseAway(error)) return { code: "unavailable" };
   throw error;
 }
 

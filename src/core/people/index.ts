@@ -9,17 +9,32 @@ export {
   type SlotPerson,
 } from "./find-slots";
 export {
-  permissionTable,
+  after,
+  ahead,
+  audience,
+  holds,
+  live,
+  onStage,
   phases,
-  roleMay,
-  verdict,
-  type Action,
-  type AudienceSwitch,
+  running,
+  team,
+  verdictBy,
   type Circumstance,
   type Permission,
   type Phase,
   type Verdict,
 } from "./permissions";
+export {
+  chatReaches,
+  defaultSwitches,
+  isMet,
+  questionViews,
+  type ChatReach,
+  type Need,
+  type QuestionView,
+  type Switches,
+  type SwitchSet,
+} from "./switches";
 export {
   countsInFigures,
   duties,
@@ -30,6 +45,5 @@ export {
   type Actor,
   type Duty,
   type Role,
-  type RoleClass,
 } from "./roles";
 export { houseTable, standingMay, standings, type HouseAction, type Standing } from "./standings";

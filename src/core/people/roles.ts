@@ -29,9 +29,6 @@ export const isStageRole = (role: Role): boolean => stageRoles.has(role);
 /** Attendees alone fill the house and the figures; stage people and test guests never do (rules 3, 11, 13). */
 export const countsInFigures = (role: Role): boolean => role === "attendee";
 
-/** The class of picture somebody gets of the room. */
-export type RoleClass = "desk" | "stage" | "house" | "foyer";
-
 /** The producer holds every duty. */
 export const holdsDuty = (actor: Actor, duty: Duty): boolean =>
   actor.role === "producer" || (actor.role === "crew" && actor.duties.includes(duty));

@@ -1,25 +1,30 @@
 import type { DateTimes } from "../dates";
-import type { Duty, Role } from "../people";
+import type { Duty, Role, Switches } from "../people";
 
-/** What the erasable tables say about a date: names and texts by the ids that the journal holds. */
-export interface RoomDirectory {
-  readonly occurrenceId: string;
-  readonly eventId: string;
+/** The date itself, as its screens name it. */
+export interface DirectoryEvent {
   readonly title: string;
   readonly zone: string;
   readonly times: DateTimes;
   readonly houseSize: number;
   /** rooms opened at once have none: over and under mean nothing there (rule 5) */
   readonly hasPlannedEnd: boolean;
-  readonly questionsOn: boolean;
-  readonly pollsOn: boolean;
-  /** whether the house sees the questions of others before they are answered */
-  readonly othersQuestionsShown: boolean;
-  readonly earlyEntry: boolean;
+  /** the event's own; the hour's rows may have turned some of them since */
+  readonly switches: Switches;
+}
+
+/**
+ * What the erasable tables say: names and texts by the ids that the journal holds. Each part is read
+ * for itself and replaced as a whole, so that a view knows by identity whether its part changed.
+ */
+export interface RoomDirectory {
+  readonly event: DirectoryEvent;
   readonly segments: readonly DirectorySegment[];
   readonly people: ReadonlyMap<string, DirectoryPerson>;
   readonly questions: ReadonlyMap<string, DirectoryQuestion>;
   readonly polls: ReadonlyMap<string, DirectoryPoll>;
+  /** other words of the room, by name */
+  readonly notes: ReadonlyMap<string, string>;
 }
 
 export interface DirectorySegment {

@@ -19,9 +19,10 @@ export type TrayItem =
  */
 export function inTray(view: DeskView, overMinutes: number | null): readonly TrayItem[] {
   const status = view.status["it"];
+  const cue = view.cue["it"] ?? { currentSegmentId: null, cuedAt: null };
   if (!status) return [];
   const items: TrayItem[] = [];
-  const segment = status.currentSegmentId ? view.segments[status.currentSegmentId] : undefined;
+  const segment = cue.currentSegmentId ? view.segments[cue.currentSegmentId] : undefined;
   const leader = segment?.leaderId ? view.stage[segment.leaderId] : undefined;
   if (status.phase === "open" && leader && !leader.isPresent) {
     items.push({ kind: "trouble", id: "leader-away", trouble: "leader-away", name: leader.name });
@@ -37,7 +38,7 @@ export function inTray(view: DeskView, overMinutes: number | null): readonly Tra
   const open = Object.entries(view.questions)
     .filter(([, question]) => question.state === "new")
     .map(([id, question]) => ({ ...question, id, votes: view.votes[id]?.count ?? 0 }));
-  for (const { id, votes } of inOrder(open, "segment", status.currentSegmentId))
+  for (const { id, votes } of inOrder(open, "segment", cue.currentSegmentId))
     items.push({ kind: "question", id, votes });
   return items;
 }

@@ -1,8 +1,12 @@
+export { capabilities, type CapabilityName } from "./capabilities";
+export type { By } from "./capability";
+export { chain } from "./chain";
 export { applyChanges, changesBetween, type PlainView, type ViewChange } from "./changes";
-export { actionOf, type RoomCommand, type RoomCommandType } from "./commands";
-export { append, circumstanceOf, decide, type Decision, type RoomFacts } from "./decide";
+export type { EntryBody, JournalEntry, RoomCommand, RoomFact } from "./commands";
+export { currentCue, type CueMark } from "./cues";
 export {
   noFigures,
+  type DirectoryEvent,
   type DirectoryPerson,
   type DirectoryPoll,
   type DirectoryQuestion,
@@ -10,28 +14,35 @@ export {
   type RoomDirectory,
   type RoomFigures,
 } from "./directory";
-export { effectsOf, type Effect } from "./effects";
-export type { EntryBody, EntryType, JournalEntry } from "./entries";
-export { fold, foldAll } from "./fold";
+export { isCurtainUp, showStartedAt, switchesNow, type HourEntry, type HourState } from "./hour/state";
 export { inTray, type TrayItem } from "./in-tray";
-export { project } from "./project";
+export { outwardOf, type OutwardAct } from "./outward";
+export type { RoomPoll } from "./polls";
+export type { RoomQuestion } from "./questions";
 export {
-  arrivedBackstage,
-  currentCue,
+  append,
+  circumstanceOf,
+  decide,
   emptyRoom,
-  isCurtainUp,
-  preparedPoll,
-  showStartedAt,
-  type CueMark,
-  type RoomPoll,
-  type RoomQuestion,
+  fold,
+  foldAll,
+  logTopics,
+  project,
+  roomFrom,
+  roomRights,
+  sourcesOf,
+  topicsOf,
+  viewTopics,
+  type Decision,
   type RoomState,
-  type StagePerson,
-  type StagePlace,
-} from "./state";
+} from "./room";
+export type { Scene } from "./scene";
+export { arrivedBackstage, type StagePerson, type StagePlace } from "./stage/state";
+export { places, standingOf, type Place, type Standing } from "./standing";
 export type {
   AnyView,
   AudienceItem,
+  CueItem,
   DeskQuestionItem,
   DeskStatusItem,
   DeskView,
@@ -44,5 +55,4 @@ export type {
   SegmentItem,
   StagePersonItem,
   StageView,
-  ViewOf,
 } from "./views";

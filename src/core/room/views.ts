@@ -1,6 +1,6 @@
-import type { Phase, Role } from "../people";
+import type { ChatReach, Phase, Role, Switches } from "../people";
 import type { QuestionState } from "../questions";
-import type { StagePlace } from "./state";
+import type { StagePlace } from "./stage/state";
 
 /** A projection: sections of items by id, plain JSON. Each role class has its own sections and fields. */
 export type Section<T> = Readonly<Record<string, T>>;
@@ -12,6 +12,7 @@ export interface EventItem {
   readonly endAt: number;
   readonly questionsOn: boolean;
   readonly pollsOn: boolean;
+  readonly chatTo: ChatReach;
   readonly hasPlannedEnd: boolean;
 }
 
@@ -20,8 +21,6 @@ export interface StatusItem {
   readonly isCurtainUp: boolean;
 }
 export interface StageStatusItem extends StatusItem {
-  readonly currentSegmentId: string | null;
-  readonly cuedAt: number | null;
   readonly showStartedAt: number | null;
 }
 export interface DeskStatusItem extends StageStatusItem {
@@ -104,9 +103,19 @@ export interface CountItem {
   readonly count: number;
 }
 
+/** Where the hour stands on its sheet, for the desk and the stage. */
+export interface CueItem {
+  readonly currentSegmentId: string | null;
+  readonly cuedAt: number | null;
+}
+
+/** What each kind of screen holds once the feeds that it follows are laid together. */
 export interface DeskView {
   readonly event: Section<EventItem>;
   readonly status: Section<DeskStatusItem>;
+  readonly switches: Section<Switches>;
+  readonly barred: Section<{ readonly name: string }>;
+  readonly cue: Section<CueItem>;
   readonly segments: Section<SegmentItem>;
   readonly stage: Section<StagePersonItem>;
   readonly audience: Section<AudienceItem>;
@@ -119,6 +128,7 @@ export interface DeskView {
 export interface StageView {
   readonly event: Section<EventItem>;
   readonly status: Section<StageStatusItem>;
+  readonly cue: Section<CueItem>;
   readonly segments: Section<SegmentItem>;
   readonly stage: Section<StagePersonItem>;
   readonly questions: Section<StageQuestionItem>;
@@ -128,7 +138,8 @@ export interface StageView {
 }
 export interface HouseView {
   readonly event: Section<EventItem>;
-  readonly status: Section<StatusItem & { readonly segmentTitle: string | null }>;
+  readonly status: Section<StatusItem>;
+  readonly cue: Section<{ readonly segmentTitle: string | null }>;
   readonly cast: Section<CastItem>;
   readonly questions: Section<HouseQuestionItem>;
   readonly polls: Section<PollItem>;
@@ -140,12 +151,6 @@ export interface FoyerView {
   readonly status: Section<{ readonly phase: Phase }>;
 }
 export type AnyView = DeskView | StageView | HouseView | FoyerView;
-export interface ViewOf {
-  desk: DeskView;
-  stage: StageView;
-  house: HouseView;
-  foyer: FoyerView;
-}
 
 /** One person's own things: never in a projection, sent to that person alone. */
 export interface PersonalPart {

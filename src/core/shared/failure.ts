@@ -13,9 +13,17 @@ export type Failure =
   | { code: "wrong-state"; action: string; state: string }
   | { code: "already-done"; action: string }
   | { code: "cue-moved"; currentSegmentId: string | null }
+  | { code: "segment-gone" }
+  | { code: "curtain-moved" }
+  | { code: "too-early"; callAt: number }
+  | { code: "barred" }
+  | { code: "not-inside" }
+  | { code: "too-many-streams" }
+  | { code: "too-fast"; retryAfterMs: number }
+  | { code: "too-large"; limitBytes: number }
   | { code: "poll-not-open" }
   | { code: "no-such-option" }
-  | { code: "switched-off"; what: "questions" | "polls" | "registration" }
+  | { code: "switched-off"; what: "questions" | "polls" | "chat" | "registration" }
   | { code: "date-fixed"; startLocal: string; phase: string }
   | { code: "house-full" }
   | { code: "seats-clash"; clashing: readonly ClashingDate[]; earlier: string | null; later: string | null }
@@ -66,6 +74,10 @@ export type FileFault =
 
 /** The one error class of core and services; everything else that is thrown is a defect. */
 export class Refusal extends Error {
+  // the framework gives its bundles copies of this module: a refusal is known by its name, not by its copy
+  static override [Symbol.hasInstance](value: unknown): boolean {
+    return value instanceof Error && value.name === "Refusal";
+  }
   constructor(readonly failure: Failure) {
     super(failure.code);
     this.name = "Refusal";

@@ -12,8 +12,9 @@ interface Offer {
 /** Every act the desk has now, in words: person and act first, then the room's own. */
 function offersOf({ view, segments, currentIndex, may }: DeskScene): readonly Offer[] {
   const status = view.status["it"]!;
-  const leavingSegmentId = status.currentSegmentId;
-  const people: Offer[] = !may("people.move")
+  const cue = view.cue["it"]!;
+  const leavingSegmentId = cue.currentSegmentId;
+  const people: Offer[] = !may("stage.move")
     ? []
     : Object.entries(view.stage).flatMap(([ticketId, person]) =>
         (["stage", "standby", "backstage"] as const)
@@ -24,23 +25,23 @@ function offersOf({ view, segments, currentIndex, may }: DeskScene): readonly Of
           })),
       );
   const acts: Offer[] = [];
-  if (may("curtain.move"))
+  if (may("hour.drop-curtain"))
     acts.push(
       status.isCurtainUp
-        ? { words: "Drop the curtain", command: { type: "curtain.drop" } }
-        : { words: "Raise the curtain", command: { type: "curtain.raise" } },
+        ? { words: "Drop the curtain", command: { type: "hour.drop-curtain" } }
+        : { words: "Raise the curtain", command: { type: "hour.raise-curtain", moves: status.curtainMoves } },
     );
-  if (may("doors.hold"))
+  if (may("hour.hold-doors"))
     acts.push({
       words: status.areDoorsHeld ? "Release the doors" : "Hold the doors",
-      command: { type: status.areDoorsHeld ? "doors.release" : "doors.hold" },
+      command: { type: status.areDoorsHeld ? "hour.release-doors" : "hour.hold-doors" },
     });
-  if (may("cue.give"))
+  if (may("cues.next"))
     for (const [i, segment] of segments.entries())
       if (i !== currentIndex)
         acts.push({
           words: `Cue: ${segment.title}`,
-          command: { type: "cue.jump", leavingSegmentId, segmentId: segment.id },
+          command: { type: "cues.jump", leavingSegmentId, segmentId: segment.id },
         });
   return [...acts, ...people];
 }

@@ -2,12 +2,12 @@
 import { useEffect, useMemo, useState } from "react";
 import { liveClock, type LiveClock } from "@/core/run-sheet";
 import type { Actor } from "@/core/people";
-import { verdict, type Action } from "@/core/people";
+import { verdict, type Action } from "@/core/rights";
 import { inTray, type DeskView } from "@/core/room";
 import { Note } from "@/ui";
 import { segmentsInOrder, type OrderedSegment } from "@/features/shared/segments";
 import { useNow } from "@/features/shared/use-now";
-import { useRoom, type RoomLink } from "@/features/shared/use-room";
+import { useRoom, type RoomLink } from "@/features/shared/room-link/use-room";
 import { CommandLine } from "./command-line";
 import { DoorsAndCurtain } from "./doors-and-curtain";
 import { HourColumn } from "./hour-column";
@@ -50,12 +50,12 @@ function useDeskKeys(scene: DeskScene | null, openLine: () => void): void {
         return;
       }
       if (!scene || isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
-      const status = scene.view.status["it"]!;
-      const leaving = status.currentSegmentId;
-      if (event.key === "x" && scene.may("curtain.move")) scene.send({ type: "curtain.drop" });
-      if (event.key === "n" && scene.may("cue.give")) scene.send({ type: "cue.next", leavingSegmentId: leaving });
-      if (event.key === "m" && scene.may("microphone.close-others")) {
-        scene.send({ type: "microphones.close", exceptId: scene.segments[scene.currentIndex]?.leaderId ?? null });
+      const cue = scene.view.cue["it"]!;
+      const leaving = cue.currentSegmentId;
+      if (event.key === "x" && scene.may("hour.drop-curtain")) scene.send({ type: "hour.drop-curtain" });
+      if (event.key === "n" && scene.may("cues.next")) scene.send({ type: "cues.next", leavingSegmentId: leaving });
+      if (event.key === "m" && scene.may("stage.close-microphones")) {
+        scene.send({ type: "stage.close-microphones", exceptId: scene.segments[scene.currentIndex]?.leaderId ?? null });
       }
     };
     window.addEventListener("keydown", onKey);
@@ -74,12 +74,12 @@ export function Desk(props: DeskProps) {
     const event = view?.event["it"];
     if (!view || !status || !event) return null;
     const segments = segmentsInOrder(view.segments, event.startAt, event.endAt);
-    const { currentSegmentId, cuedAt } = status;
+    const { currentSegmentId, cuedAt } = view.cue["it"]!;
     const clock =
       currentSegmentId && cuedAt !== null
         ? liveClock(segments, { segmentId: currentSegmentId, cuedAt }, now, event.endAt)
         : null;
-    const circumstance = { phase: status.phase, questionsOn: event.questionsOn, pollsOn: event.pollsOn };
+    const circumstance = { phase: status.phase, switches: view.switches["it"]! };
     const may = (action: Action) => verdict(props.actor, action, circumstance) === "yes";
     return {
       view,
@@ -94,7 +94,7 @@ export function Desk(props: DeskProps) {
   }, [view, now, send, props.actor]);
   useEffect(() => {
     if (view?.status["it"]?.phase === "scheduled" || (view && !(props.ticketId in view.stage)))
-      send({ type: "stage.enter" });
+      void send({ type: "stage.enter" });
     // once, when the first picture has come
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [view === null]);

@@ -30,14 +30,14 @@ export function DoorsAndCurtain({ scene, frontUrl }: { scene: DeskScene; frontUr
           {status.phase === "backstage" && (
             <Confirm
               trigger={
-                <Button weight="act" disabled={!may("doors.open")}>
+                <Button weight="act" disabled={!may("hour.open-doors")}>
                   Open the doors
                 </Button>
               }
               title="Open the doors"
               act={`Let ${count("foyer")} in`}
               weight="act"
-              onConfirm={() => send({ type: "doors.open" })}
+              onConfirm={() => send({ type: "hour.open-doors" })}
             >
               <p>
                 {count("foyer")} in the foyer come into the house.{" "}
@@ -49,8 +49,8 @@ export function DoorsAndCurtain({ scene, frontUrl }: { scene: DeskScene; frontUr
           )}
           {status.phase === "open" && (
             <Button
-              disabled={!may("doors.hold")}
-              onClick={() => send({ type: status.areDoorsHeld ? "doors.release" : "doors.hold" })}
+              disabled={!may("hour.hold-doors")}
+              onClick={() => send({ type: status.areDoorsHeld ? "hour.release-doors" : "hour.hold-doors" })}
             >
               {status.areDoorsHeld ? "Release the doors" : "Hold against newcomers"}
             </Button>
@@ -67,11 +67,19 @@ export function DoorsAndCurtain({ scene, frontUrl }: { scene: DeskScene; frontUr
             {status.isCurtainUp ? `${count("house")} see and hear the stage` : "Holding picture, stage unheard"}
           </p>
           {status.isCurtainUp ? (
-            <Button weight="on-air" disabled={!may("curtain.move")} onClick={() => send({ type: "curtain.drop" })}>
+            <Button
+              weight="on-air"
+              disabled={!may("hour.drop-curtain")}
+              onClick={() => send({ type: "hour.drop-curtain" })}
+            >
               Drop the curtain
             </Button>
           ) : (
-            <Button weight="act" disabled={!may("curtain.move")} onClick={() => send({ type: "curtain.raise" })}>
+            <Button
+              weight="act"
+              disabled={!may("hour.drop-curtain")}
+              onClick={() => send({ type: "hour.raise-curtain", moves: status.curtainMoves })}
+            >
               Raise it for {count("house")}
             </Button>
           )}
@@ -89,12 +97,12 @@ export function DoorsAndCurtain({ scene, frontUrl }: { scene: DeskScene; frontUr
         <Button weight="plain" className="ml-auto" onClick={() => void navigator.clipboard.writeText(frontUrl)}>
           Copy the event’s link
         </Button>
-        {may("date.end") && (
+        {may("hour.end") && (
           <Confirm
             trigger={<Button weight="danger">End the date</Button>}
             title="End the date"
             act="End it for everybody"
-            onConfirm={() => send({ type: "date.end" })}
+            onConfirm={() => send({ type: "hour.end" })}
           >
             <p>
               The curtain falls, {count("house") + count("foyer")} leave the house and foyer, open polls close. Ended is

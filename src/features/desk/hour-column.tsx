@@ -13,7 +13,8 @@ const overWords = (minutes: number): string => `${minutes > 0.5 ? "over" : minut
 export function HourColumn({ scene }: { scene: DeskScene }) {
   const { view, now, zone, segments, currentIndex, clock, send, may } = scene;
   const status = view.status["it"]!;
-  const leavingSegmentId = status.currentSegmentId;
+  const cue = view.cue["it"]!;
+  const leavingSegmentId = cue.currentSegmentId;
   const next = segments[currentIndex + 1];
   const total = segments.reduce((sum, one) => sum + one.lengthMinutes, 0);
   const toNext = clock?.nextFixed ?? null;
@@ -96,14 +97,14 @@ export function HourColumn({ scene }: { scene: DeskScene }) {
         <Button
           weight="act"
           className="min-h-11 min-w-0 flex-1"
-          disabled={!may("cue.give") || !next}
-          onClick={() => send({ type: "cue.next", leavingSegmentId })}
+          disabled={!may("cues.next") || !next}
+          onClick={() => send({ type: "cues.next", leavingSegmentId })}
         >
           <span className="truncate">{next ? `Cue: ${next.title}` : "No cue left"}</span>
         </Button>
         <Button
-          disabled={!may("cue.give") || leavingSegmentId === null}
-          onClick={() => send({ type: "cue.back", leavingSegmentId })}
+          disabled={!may("cues.next") || leavingSegmentId === null}
+          onClick={() => send({ type: "cues.back", leavingSegmentId })}
         >
           Back
         </Button>

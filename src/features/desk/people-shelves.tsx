@@ -72,7 +72,7 @@ export function PeopleShelves({ scene }: { scene: DeskScene }) {
                   {person.callerLevel !== null && (
                     <Loudness level={person.isMicrophoneOpen ? person.callerLevel : 0} name={person.name} />
                   )}
-                  {may("people.move") && (
+                  {may("stage.move") && (
                     <div className="mt-1 flex gap-1">
                       {moves[shelf.place].map((move) => (
                         <Button

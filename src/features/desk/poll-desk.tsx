@@ -17,7 +17,7 @@ function NewPoll({ send }: Pick<DeskScene, "send">) {
       className="mt-2 flex flex-col gap-2"
       onSubmit={(event) => {
         event.preventDefault();
-        send({ type: "poll.add", question: question.trim(), options });
+        send({ type: "polls.add", question: question.trim(), options });
         setQuestion("");
         setAnswers("");
       }}
@@ -61,28 +61,28 @@ export function PollDesk({ scene }: { scene: DeskScene }) {
               {poll.state} · {poll.isRevealed ? "revealed" : "held back"}
             </p>
             {poll.state !== "prepared" && <PollBars options={poll.options} votes={view.tallies[id]?.votes ?? {}} />}
-            {may("poll.handle") && (
+            {may("polls.open") && (
               <div className="mt-2 flex flex-wrap gap-2">
                 {poll.state === "prepared" && (
-                  <Button weight="act" onClick={() => send({ type: "poll.open", pollId: id })}>
+                  <Button weight="act" onClick={() => send({ type: "polls.open", pollId: id })}>
                     Open the poll
                   </Button>
                 )}
                 {poll.state === "open" && (
-                  <Button onClick={() => send({ type: "poll.close", pollId: id })}>Close the poll</Button>
+                  <Button onClick={() => send({ type: "polls.close", pollId: id })}>Close the poll</Button>
                 )}
                 {poll.state !== "prepared" && !poll.isRevealed && (
-                  <Button onClick={() => send({ type: "poll.reveal", pollId: id })}>Reveal</Button>
+                  <Button onClick={() => send({ type: "polls.reveal", pollId: id })}>Reveal</Button>
                 )}
                 {poll.isRevealed && (
-                  <Button onClick={() => send({ type: "poll.hold-back", pollId: id })}>Hold back</Button>
+                  <Button onClick={() => send({ type: "polls.hold-back", pollId: id })}>Hold back</Button>
                 )}
               </div>
             )}
           </li>
         ))}
       </ul>
-      {may("poll.handle") && (
+      {may("polls.open") && (
         <details className="mt-2">
           <summary className="cursor-pointer text-label">A new poll</summary>
           <NewPoll send={send} />

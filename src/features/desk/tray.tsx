@@ -14,7 +14,7 @@ const troubleWords = (item: Extract<TrayItem, { kind: "trouble" }>): string =>
 function Answer({ id, scene }: { id: string; scene: DeskScene }) {
   const [text, setText] = useState("");
   const answer = (how: "to-one" | "to-all") => {
-    scene.send({ type: "question.answer", questionId: id, how, text: text.trim() });
+    scene.send({ type: "questions.answer", questionId: id, how, text: text.trim() });
     setText("");
   };
   return (
@@ -46,7 +46,7 @@ function QuestionCard({ id, scene }: { id: string; scene: DeskScene }) {
   const votes = view.votes[id]?.count ?? 0;
   const taker = question.takenBy ? view.stage[question.takenBy]?.name : null;
   const move = (state: "lined-up" | "on-stage" | "later" | "not-taken") =>
-    send({ type: "question.move", questionId: id, state, segmentId: null });
+    send({ type: "questions.move", questionId: id, state, segmentId: null });
   return (
     <li className="border-b border-rule py-2">
       <p className="break-words" dir="auto">
@@ -57,7 +57,7 @@ function QuestionCard({ id, scene }: { id: string; scene: DeskScene }) {
         {taker && ` · taken by ${taker}`}
         {question.state !== "new" && ` · ${question.state.replace("-", " ")}`}
       </p>
-      {may("question.handle") && (
+      {may("questions.move") && (
         <div className="flex flex-wrap items-center gap-x-0.5 gap-y-1">
           {question.state === "new" && <Button onClick={() => move("lined-up")}>Line up</Button>}
           {question.state !== "on-stage" && (
@@ -68,13 +68,13 @@ function QuestionCard({ id, scene }: { id: string; scene: DeskScene }) {
           {question.state === "on-stage" && (
             <Button
               weight="act"
-              onClick={() => send({ type: "question.answer", questionId: id, how: "aloud", text: null })}
+              onClick={() => send({ type: "questions.answer", questionId: id, how: "aloud", text: null })}
             >
               Answered aloud
             </Button>
           )}
           {!taker && (
-            <Button weight="plain" onClick={() => send({ type: "question.take", questionId: id, isMine: true })}>
+            <Button weight="plain" onClick={() => send({ type: "questions.take", questionId: id, isMine: true })}>
               Take
             </Button>
           )}
@@ -90,7 +90,7 @@ function QuestionCard({ id, scene }: { id: string; scene: DeskScene }) {
           )}
         </div>
       )}
-      {may("question.answer-later") && <Answer id={id} scene={scene} />}
+      {may("questions.answer") && <Answer id={id} scene={scene} />}
     </li>
   );
 }

@@ -1,17 +1,25 @@
 import { sql } from "drizzle-orm";
 import type { Db } from "./client";
 
-export const journalChannel = "stage_call_journal";
-export const factsChannel = "stage_call_facts";
+export const roomChannel = "stage_call_room";
 
-/** Tells every process that a room's journal grew. Delivered when the transaction commits. */
-export const notifyJournal = (db: Db, occurrenceId: string) =>
-  db.execute(sql`select pg_notify(${journalChannel}, ${occurrenceId})`);
+/** What one process tells the others of a room: which rows came, what was edited, what was counted. */
+export type RoomNotice =
+  | { readonly room: string; readonly seq: number }
+  | { readonly room: string; readonly edited: true }
+  | { readonly room: string; readonly facts: true };
 
-/** The same for many rooms. */
+const notify = (db: Db, notice: RoomNotice) =>
+  db.execute(sql`select pg_notify(${roomChannel}, ${JSON.stringify(notice)})`);
+
+/** People, plan or run sheet of a date were edited. Delivered when the transaction commits. */
+export const notifyJournal = (db: Db, occurrenceId: string) => notify(db, { room: occurrenceId, edited: true });
+
+/** The same for many dates. */
 export const notifyJournals = (db: Db, occurrenceIds: readonly string[]) =>
-  db.execute(sql`select pg_notify(${journalChannel}, id) from unnest(${sql.param([...occurrenceIds])}::text[]) as id`);
+  db.execute(sql`
+    select pg_notify(${roomChannel}, json_build_object('room', id, 'edited', true)::text)
+    from unnest(${sql.param([...occurrenceIds])}::text[]) as id`);
 
 /** Tells every process that ballots, votes or presence of a room changed. */
-export const notifyFacts = (db: Db, occurrenceId: string) =>
-  db.execute(sql`select pg_notify(${factsChannel}, ${occurrenceId})`);
+export const notifyFacts = (db: Db, occurrenceId: string) => notify(db, { room: occurrenceId, facts: true });

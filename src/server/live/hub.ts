@@ -1,23 +1,29 @@
 import { signLostAfterMs } from "@/contracts";
-import type { Circumstance, RoleClass } from "@/core/people";
-import { isStageRole } from "@/core/people";
-import type { RoomState } from "@/core/room";
+import { isStageRole, verdictBy, type Actor, type Permission } from "@/core/people";
+import { roomRights, type JournalEntry } from "@/core/room";
+import { Refusal } from "@/core/shared";
 import type { Db } from "../db/client";
-import { notifyFacts } from "../db/notify";
+import { isDatabaseAway } from "../db/away";
+import { notifyFacts, type RoomNotice } from "../db/notify";
 import { journalAfter, journalHeads } from "../db/queries/journal";
-import { loadDirectory } from "../db/queries/room-directory";
-import { loadFigures } from "../db/queries/room-figures";
 import type { Clock } from "../platform/clock";
+import type { Ids } from "../platform/ids";
 import type { Log } from "../platform/log";
-import { encode, keepAlive, type LiveConnection, type Sink } from "./connection";
-import { LiveRoom } from "./live-room";
+import { loadFigures, refreshed, wordsWanted, type WordsWanted } from "../room";
+import type { FigureChange } from "../room/figures";
+import { concerned } from "./concerned";
+import { Follower, type Wire } from "./follower";
+import { framed, keepAlive, messageText } from "./frame";
+import type { LiveRoom } from "./live-room";
 import { listen } from "./listener";
+import { OpenRooms } from "./open-rooms";
 import { personalParts } from "./personal";
 
 export interface HubPorts {
   readonly db: Db;
   readonly databaseUrl: string;
   readonly clock: Clock;
+  readonly ids: Ids;
   readonly log: Log;
   /** lets the foyer in, under the room's lock */
   admit(occurrenceId: string): Promise<number>;
@@ -25,29 +31,38 @@ export interface HubPorts {
   rightsChanged(): void;
   /** writes gathered signs of life and closes lost connections */
   flushPresence(): Promise<void>;
+  /** the database answers again after it was away */
+  databaseBack(): void;
 }
 
 export interface Join {
   readonly occurrenceId: string;
   readonly connectionId: string;
   readonly ticketId: string;
-  readonly wanted: "desk" | "own";
+  readonly wantsDesk: boolean;
   readonly isInside: boolean;
-  /** last position seen and the class of picture it was seen in */
-  readonly resume: { readonly after: number; readonly roleClass: RoleClass } | null;
-  readonly sink: Sink;
+  /** what was seen of which feed */
+  readonly have: ReadonlyMap<string, { readonly epoch: string; readonly n: number }>;
+  readonly wire: Wire;
 }
 
 const figuresEveryMs = 250;
-const figuresAtLeastEveryMs = 5000;
+/** presence alone, and what another process counted, is read anew at most this often */
+const recountEveryMs = 5000;
 const headsEveryMs = 1000;
 const keepAliveEveryMs = 15_000;
+const mostStreamsEach = 4;
+const seatsLeftOver = 20;
+const editedParts: readonly WordsWanted[] = [
+  { part: "event" },
+  { part: "people" },
+  { part: "segments" },
+  { part: "polls" },
+];
 
-/** Every open stream of this process: tails the journals, folds, projects, writes. */
+/** Every open stream of this process: follows the journals, folds, projects, writes. */
 export class Hub {
-  private readonly rooms = new Map<string, LiveRoom>();
-  private readonly opening = new Map<string, Promise<LiveRoom>>();
-  private readonly chains = new Map<string, Promise<void>>();
+  private readonly rooms: OpenRooms;
   private readonly timers: NodeJS.Timeout[] = [];
   private readonly listener: { close(): Promise<void> };
   private readonly factsToTell = new Set<string>();
@@ -55,16 +70,13 @@ export class Hub {
   private isTicking = false;
 
   constructor(private readonly ports: HubPorts) {
+    this.rooms = new OpenRooms(ports.db, ports.clock, ports.ids);
     this.listener = listen(ports.databaseUrl, ports.log, {
-      onJournal: (id) => void this.tail(id),
-      onFacts: (id) => {
-        const room = this.rooms.get(id);
-        if (room) room.areFiguresDirty = true;
-      },
+      onNotice: (notice) => this.hear(notice),
       onConnected: () => {
-        for (const [id, room] of this.rooms) {
-          room.areFiguresDirty = true;
-          void this.tail(id);
+        for (const room of this.rooms) {
+          room.figuresReadAt = 0;
+          void this.tail(room, true);
         }
       },
     });
@@ -81,184 +93,188 @@ export class Hub {
     this.timers.push(timer);
   }
 
-  /** Runs one thing after another for a room, so that folding never overtakes itself. */
-  private inOrder(id: string, run: () => Promise<void>): Promise<void> {
-    const next = (this.chains.get(id) ?? Promise.resolve()).then(run);
-    this.chains.set(
-      id,
-      next.catch(() => {}),
-    );
-    return next;
-  }
-
   private setHealth(isWell: boolean): void {
     if (this.isWell === isWell) return;
     this.isWell = isWell;
-    this.broadcast(encode("health", { isWell }));
+    if (isWell) this.ports.databaseBack();
+    this.broadcast(framed(messageText("health", { isWell })));
   }
-
   private broadcast(bytes: Uint8Array): void {
-    for (const room of this.rooms.values()) for (const one of room.connections.values()) room.write(one, bytes);
+    for (const room of this.rooms) for (const one of room.followers()) one.write(bytes);
   }
 
-  /** Does something with the database; while it is away the screens are told and nothing is given up. */
+  /** Does something with the database. While it is away the screens are told; every other failure is a defect. */
   private async withDatabase(run: () => Promise<void>): Promise<void> {
     try {
       await run();
     } catch (error) {
+      if (!isDatabaseAway(error)) throw error;
       this.ports.log.warn("live: database does not answer", { code: (error as { code?: string }).code });
       this.setHealth(false);
     }
   }
 
-  private async roomFor(occurrenceId: string): Promise<LiveRoom> {
-    const known = this.rooms.get(occurrenceId) ?? this.opening.get(occurrenceId);
-    if (known) return known;
-    const opening = this.openRoom(occurrenceId).finally(() => this.opening.delete(occurrenceId));
-    this.opening.set(occurrenceId, opening);
-    return opening;
-  }
-
-  private async openRoom(occurrenceId: string): Promise<LiveRoom> {
-    const { db, clock } = this.ports;
-    const directory = await loadDirectory(db, occurrenceId);
-    if (!directory) throw new Error("unknown date");
-    const room = new LiveRoom(
-      occurrenceId,
-      directory,
-      () => clock.now(),
-      (one) => this.leave(room, one),
-    );
-    room.foldIn(await journalAfter(db, occurrenceId, 0));
-    room.figures = await loadFigures(db, occurrenceId, clock.now() - signLostAfterMs);
-    this.rooms.set(occurrenceId, room);
-    return room;
-  }
-
-  private leave(room: LiveRoom, connection: LiveConnection): void {
-    if (!room.connections.delete(connection.connectionId)) return;
-    connection.sink.end();
-    room.areFiguresDirty = true;
-  }
-
-  /** Follows a room with one stream until the returned function is called. */
+  /**
+   * Follows a room with one stream until the returned function is called. Where a part of it fails nothing
+   * of it stays.
+   */
   async join(join: Join): Promise<() => void> {
-    const room = await this.roomFor(join.occurrenceId);
-    if (!room.directory.people.has(join.ticketId)) await this.reloadDirectory(room);
-    const connection: LiveConnection = {
-      connectionId: join.connectionId,
-      ticketId: join.ticketId,
-      roleClass: this.classFor(room, join),
-      sink: join.sink,
-    };
-    room.connections.set(join.connectionId, connection);
-    const canResume = join.resume?.roleClass === connection.roleClass;
-    room.welcome(connection, canResume ? join.resume!.after : null);
-    if (!this.isWell) room.write(connection, encode("health", { isWell: false }));
-    room.areFiguresDirty = true;
-    await this.sendOwnParts(room, [join.ticketId]);
-    return () => this.leave(room, connection);
+    const room = await this.rooms.open(join.occurrenceId);
+    if (room.countOf(join.ticketId) >= mostStreamsEach) throw new Refusal({ code: "too-many-streams" });
+    if (!room.words.people.has(join.ticketId)) await this.readWords(room, [{ part: "people", ids: [join.ticketId] }]);
+    const standing = room.standing(join.ticketId, join.wantsDesk, join.isInside);
+    if (!standing) throw new Refusal({ code: room.state.hour.barred.has(join.ticketId) ? "barred" : "not-signed-in" });
+    const leave = (follower: Follower) => this.leave(room, follower);
+    const follower = new Follower(join.connectionId, join.ticketId, join.wantsDesk, standing, join.wire, leave);
+    this.seat(room, follower);
+    room.add(follower, join.have);
+    try {
+      if (!this.isWell) follower.write(framed(messageText("health", { isWell: false })));
+      await this.sendOwnParts(room, [join.ticketId]);
+    } catch (error) {
+      this.leave(room, follower);
+      throw error;
+    }
+    return () => this.leave(room, follower);
   }
-
-  private classFor(room: LiveRoom, join: Join): RoleClass {
-    const role = room.directory.people.get(join.ticketId)?.role;
-    if (role && isStageRole(role))
-      return join.wanted === "desk" && (role === "producer" || role === "crew") ? "desk" : "stage";
-    return join.isInside ? "house" : "foyer";
+  /** Where somebody came to be shows at once; the tables are read again only now and then. */
+  private seat(room: LiveRoom, { ticketId, standing }: Follower): void {
+    const present = new Map(room.figures.present);
+    const isHouse = standing.place === "house";
+    if (present.get(ticketId) !== "house")
+      present.set(ticketId, isStageRole(standing.role) ? "stage" : isHouse ? "house" : "foyer");
+    room.figures = { ...room.figures, present };
+    room.areFiguresDirty = true;
+  }
+  private leave(room: LiveRoom, follower: Follower): void {
+    if (!room.remove(follower)) return;
+    follower.end();
+    room.areFiguresDirty = true;
+    room.figuresReadAt = 0;
   }
 
   private async sendOwnParts(room: LiveRoom, ticketIds: Iterable<string>): Promise<void> {
-    const here = new Map(
-      [...ticketIds].map((id) => [id, room.connectionsOf(id)] as const).filter(([, own]) => own.length > 0),
-    );
-    if (here.size === 0) return;
-    const parts = await personalParts(this.ports.db, room, [...here.keys()]);
-    for (const [ticketId, own] of here) {
+    const here = [...ticketIds].filter((id) => room.countOf(id) > 0);
+    if (here.length === 0) return;
+    const parts = await personalParts(this.ports.db, room, here);
+    for (const ticketId of here) {
       const me = parts.get(ticketId);
-      for (const one of own) {
-        if (me) room.write(one, encode("personal", { connectionId: one.connectionId, me }));
+      for (const one of room.of(ticketId)) {
+        if (me) one.write(framed(messageText("personal", { connectionId: one.connectionId, me })));
         else this.withdraw(room, one);
       }
     }
   }
-
-  private withdraw(room: LiveRoom, connection: LiveConnection): void {
-    room.write(connection, encode("closed", {}));
-    this.leave(room, connection);
+  private withdraw(room: LiveRoom, follower: Follower): void {
+    const why = room.state.hour.barred.has(follower.ticketId) ? "shown-out" : "withdrawn";
+    follower.write(framed(messageText("closed", { why })));
+    this.leave(room, follower);
   }
 
-  /** After an act that only its own person's screens show, a ballot or a vote: sent with the next figures. */
-  personalChanged(occurrenceId: string, ticketId: string): void {
-    this.rooms.get(occurrenceId)?.changedPeople.add(ticketId);
-    this.factsChanged(occurrenceId);
+  /** What the facts' services ask of a room that this process follows; null for any other. */
+  known(occurrenceId: string): LiveRoom | null {
+    return this.rooms.get(occurrenceId) ?? null;
   }
-
-  /** After a ballot, a vote, a coming or going in this process: the others hear of it once a tick. */
+  /** Whether somebody who was let in before finds a seat: by memory, with some left over for who comes meanwhile. */
+  hasRoomFor(occurrenceId: string, ticketId: string): boolean | "ask" {
+    const room = this.rooms.get(occurrenceId);
+    if (!room) return "ask";
+    if (room.isInside(ticketId)) return true;
+    return room.seated() + seatsLeftOver < room.words.event.houseSize ? true : "ask";
+  }
+  /** Refuses what the table refuses anyway, as far as memory tells, before a lock is taken. @throws a refusal */
+  refuseEarly(occurrenceId: string, actor: Actor, type: string): void {
+    const room = this.rooms.get(occurrenceId);
+    const rule = (roomRights as Readonly<Record<string, Permission>>)[type];
+    if (!room || !rule) return;
+    if (verdictBy(rule, actor, room.circumstance()) === "wrong-role")
+      throw new Refusal({ code: "not-allowed", action: type });
+  }
+  /** After a ballot or a vote in this process: added here, told to the others once a tick. */
+  factBrought(occurrenceId: string, ticketId: string, change: FigureChange | null): void {
+    const room = this.rooms.get(occurrenceId);
+    room?.changedPeople.add(ticketId);
+    if (change) room?.addFigure(change);
+    if (room) room.areFiguresDirty = true;
+    this.factsToTell.add(occurrenceId);
+  }
+  /** After a coming or going in this process. */
   factsChanged(occurrenceId: string): void {
     const room = this.rooms.get(occurrenceId);
     if (room) room.areFiguresDirty = true;
     this.factsToTell.add(occurrenceId);
   }
 
-  private async tellFacts(): Promise<void> {
-    const ids = [...this.factsToTell];
-    this.factsToTell.clear();
-    for (const id of ids) await notifyFacts(this.ports.db, id);
-  }
-
-  /** What the permission table reads of a room that this process follows; null for any other. */
-  circumstance(occurrenceId: string): Circumstance | null {
+  /** The decision of a command of this process, just committed: its screens need not wait for NOTIFY. */
+  async published(occurrenceId: string, done: { readonly entries: readonly JournalEntry[] } | null): Promise<void> {
     const room = this.rooms.get(occurrenceId);
-    return room
-      ? { phase: room.state.phase, questionsOn: room.directory.questionsOn, pollsOn: room.directory.pollsOn }
-      : null;
+    if (!room || !done) return;
+    await this.rooms.inOrder(occurrenceId, () => this.withDatabase(() => this.takeIn(room, done.entries)));
   }
 
-  private async reloadDirectory(room: LiveRoom): Promise<void> {
-    const directory = await loadDirectory(this.ports.db, room.occurrenceId);
-    if (directory) room.directory = directory;
+  private hear(notice: RoomNotice): void {
+    const room = this.rooms.get(notice.room);
+    if (!room) return;
+    if ("facts" in notice) {
+      room.areFiguresDirty = true;
+      room.figuresReadAt = Math.min(room.figuresReadAt, this.ports.clock.now() - recountEveryMs + 1000);
+    } else if ("edited" in notice) void this.tail(room, true);
+    // rows that this process wrote itself are in memory already
+    else if (notice.seq > room.state.seq) void this.tail(room, false);
+  }
+  private tail(room: LiveRoom, isEdited: boolean): Promise<void> {
+    return this.rooms
+      .inOrder(room.occurrenceId, () =>
+        this.withDatabase(async () => {
+          if (isEdited) {
+            await this.readWords(room, editedParts);
+            this.ports.rightsChanged();
+          }
+          await this.takeIn(room, await journalAfter(this.ports.db, room.roomId, room.state.seq), isEdited);
+        }),
+      )
+      .catch((error: unknown) => this.ports.log.error("following a room failed", error, { date: room.occurrenceId }));
   }
 
-  /** Rights are looked at again: whoever lost theirs is shown out. */
-  private checkRights(room: LiveRoom): void {
-    for (const one of [...room.connections.values()]) {
-      const person = room.directory.people.get(one.ticketId);
-      const isStage = person !== undefined && isStageRole(person.role);
-      const fits = one.roleClass === "desk" || one.roleClass === "stage" ? isStage : person !== undefined;
-      if (!fits) this.withdraw(room, one);
+  /** New rows: their words, the fold, everybody's place, one publication. */
+  private async takeIn(room: LiveRoom, entries: readonly JournalEntry[], isEdited = false): Promise<void> {
+    const before = room.state;
+    const wanted = wordsWanted(entries.filter((entry) => entry.seq > room.state.seq));
+    // rows that skip some are not the next ones: the journal itself is asked
+    const isNext = entries.length === 0 || entries[0]!.seq <= room.state.seq + 1;
+    const rows = isNext ? entries : await journalAfter(this.ports.db, room.roomId, room.state.seq);
+    await this.readWords(room, isNext ? wanted : wordsWanted(rows));
+    room.foldIn(rows);
+    if (before === room.state && !isEdited) return;
+    this.showPlaces(room);
+    room.publish();
+    await this.sendOwnParts(room, concerned(before, room.state));
+    if (before.hour.phase !== room.state.hour.phase || (before.hour.areDoorsHeld && !room.state.hour.areDoorsHeld)) {
+      await this.readFigures(room);
     }
   }
-
-  private tail(occurrenceId: string): Promise<void> {
-    const room = this.rooms.get(occurrenceId);
-    if (!room) return Promise.resolve();
-    return this.inOrder(occurrenceId, () =>
-      this.withDatabase(async () => {
-        const entries = await journalAfter(this.ports.db, occurrenceId, room.state.seq);
-        const bringsWords = entries.some(({ body }) => wordsFrom.has(body.type));
-        // a notification without rows: people, run sheet or plan were edited
-        if (entries.length === 0 || bringsWords) await this.reloadDirectory(room);
-        if (entries.length === 0) {
-          this.ports.rightsChanged();
-          this.checkRights(room);
-        }
-        const before = room.state;
-        room.foldIn(entries);
-        room.publish();
-        await this.sendOwnParts(room, concerned(before, room.state));
-        if (entries.some(({ body }) => body.type === "doors.opened" || body.type === "doors.released"))
-          await this.readFigures(room);
-      }),
-    );
+  private async readWords(room: LiveRoom, wanted: readonly WordsWanted[]): Promise<void> {
+    if (wanted.length > 0) room.words = await refreshed(this.ports.db, room, room.words, wanted);
+  }
+  /** Rights are looked at again: whoever lost theirs is shown out, whoever moved gets the feeds of their place. */
+  private showPlaces(room: LiveRoom, ticketIds?: Iterable<string>): readonly Follower[] {
+    const { gone, moved } = room.restand(ticketIds);
+    for (const one of gone) this.withdraw(room, one);
+    return moved;
   }
 
   private async pollHeads(): Promise<void> {
     if (this.rooms.size === 0) return;
     await this.withDatabase(async () => {
-      const heads = await journalHeads(this.ports.db, [...this.rooms.keys()]);
+      const heads = await journalHeads(
+        this.ports.db,
+        [...this.rooms].map((room) => room.occurrenceId),
+      );
       // the one thing that always asks the database: its answer alone says that all is well again
       this.setHealth(true);
-      for (const [id, seq] of heads) if (seq > (this.rooms.get(id)?.state.seq ?? seq)) void this.tail(id);
+      for (const room of this.rooms) {
+        if ((heads.get(room.occurrenceId) ?? 0) > room.state.seq) void this.tail(room, false);
+      }
     });
   }
 
@@ -268,79 +284,56 @@ export class Hub {
     try {
       await this.withDatabase(async () => {
         await this.ports.flushPresence();
-        await this.tellFacts();
+        const ids = [...this.factsToTell];
+        this.factsToTell.clear();
+        for (const id of ids) await notifyFacts(this.ports.db, id);
       });
       const now = this.ports.clock.now();
-      for (const [id, room] of this.rooms) {
-        if (room.connections.size === 0) this.rooms.delete(id);
-        else if (room.areFiguresDirty || now - room.figuresReadAt > figuresAtLeastEveryMs) {
-          await this.inOrder(id, () => this.withDatabase(() => this.readFigures(room)));
+      for (const room of this.rooms) {
+        if (room.isEmpty) this.rooms.forget(room);
+        else if (room.areFiguresDirty || now - room.figuresReadAt >= recountEveryMs) {
+          await this.rooms.inOrder(room.occurrenceId, () => this.withDatabase(() => this.showFigures(room)));
         }
       }
     } finally {
       this.isTicking = false;
     }
   }
-
+  /** Merged figures to the screens; read from the tables where that is due. */
+  private async showFigures(room: LiveRoom): Promise<void> {
+    room.areFiguresDirty = false;
+    if (this.ports.clock.now() - room.figuresReadAt >= recountEveryMs) return this.readFigures(room);
+    const changed = [...room.changedPeople];
+    room.changedPeople.clear();
+    room.publish();
+    await this.sendOwnParts(room, changed);
+    if (this.hasAdmissible(room) && (await this.ports.admit(room.occurrenceId)) > 0) await this.readFigures(room);
+  }
   private async readFigures(room: LiveRoom): Promise<void> {
     const now = this.ports.clock.now();
-    room.areFiguresDirty = false;
     room.figuresReadAt = now;
     const changed = [...room.changedPeople];
     room.changedPeople.clear();
     room.figures = await loadFigures(this.ports.db, room.occurrenceId, now - signLostAfterMs);
-    if ([...room.figures.present.keys()].some((id) => !room.directory.people.has(id))) await this.reloadDirectory(room);
-    await this.moveBetweenFoyerAndHouse(room);
+    await this.readWords(room, [{ part: "people", ids: [...room.figures.present.keys()] }]);
+    const moved = this.showPlaces(room).map((one) => one.ticketId);
     room.publish();
-    await this.sendOwnParts(room, changed);
-    if (this.hasAdmissible(room) && (await this.ports.admit(room.occurrenceId)) > 0) room.areFiguresDirty = true;
-  }
-
-  /** Somebody let in gets the house's picture; a stream never shows more than its place allows. */
-  private async moveBetweenFoyerAndHouse(room: LiveRoom): Promise<void> {
-    const movedIds = new Set<string>();
-    for (const one of room.connections.values()) {
-      if (one.roleClass !== "foyer" || room.figures.present.get(one.ticketId) !== "house") continue;
-      one.roleClass = "house";
-      room.welcome(one, null);
-      movedIds.add(one.ticketId);
+    await this.sendOwnParts(room, [...changed, ...moved]);
+    if (this.hasAdmissible(room) && (await this.ports.admit(room.occurrenceId)) > 0) {
+      room.areFiguresDirty = true;
+      room.figuresReadAt = 0;
     }
-    await this.sendOwnParts(room, movedIds);
   }
-
   private hasAdmissible(room: LiveRoom): boolean {
-    if (room.state.phase !== "open") return false;
-    let waiting = 0;
-    let seated = 0;
-    for (const [id, place] of room.figures.present) {
-      if (place === "foyer") waiting += 1;
-      else if (place === "house" && room.directory.people.get(id)?.role === "attendee") seated += 1;
-    }
-    return waiting > 0 && seated < room.directory.houseSize;
+    if (room.state.hour.phase !== "open") return false;
+    const isWaiting = [...room.figures.present.values()].includes("foyer");
+    return isWaiting && room.seated() < room.words.event.houseSize;
   }
 
   /** Ends every stream: open ones would keep the server from stopping. */
   async close(): Promise<void> {
     this.timers.forEach(clearInterval);
-    for (const room of this.rooms.values()) for (const one of [...room.connections.values()]) this.leave(room, one);
+    for (const room of this.rooms) for (const one of [...room.followers()]) this.leave(room, one);
     await this.listener.close();
   }
-}
-
-/** Rows that name something whose words are not in memory yet. */
-const wordsFrom: ReadonlySet<string> = new Set([
-  "question.asked",
-  "question.answered",
-  "poll.added",
-  "run-sheet.changed",
-  "stage.entered",
-]);
-
-/** Those whose personal part changed between two states of a room. */
-function concerned(before: RoomState, after: RoomState): ReadonlySet<string> {
-  const out = new Set<string>();
-  for (const [id, question] of Object.entries(after.questions))
-    if (before.questions[id] !== question) out.add(question.askerId);
-  for (const [id, person] of Object.entries(after.people)) if (before.people[id]?.place !== person.place) out.add(id);
-  return out;
 }

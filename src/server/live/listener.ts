@@ -1,10 +1,9 @@
 import pg from "pg";
-import { factsChannel, journalChannel } from "../db/notify";
+import { roomChannel, type RoomNotice } from "../db/notify";
 import type { Log } from "../platform/log";
 
 export interface Listening {
-  onJournal(occurrenceId: string): void;
-  onFacts(occurrenceId: string): void;
+  onNotice(notice: RoomNotice): void;
   /** after every (re)connection: notifications may have been missed */
   onConnected(): void;
 }
@@ -26,15 +25,12 @@ export function listen(url: string, log: Log, handlers: Listening): { close(): P
     client = fresh;
     fresh.on("error", again);
     fresh.on("end", again);
-    fresh.on("notification", ({ channel, payload }) => {
-      if (!payload) return;
-      if (channel === journalChannel) handlers.onJournal(payload);
-      else handlers.onFacts(payload);
+    fresh.on("notification", ({ payload }) => {
+      if (payload) handlers.onNotice(JSON.parse(payload) as RoomNotice);
     });
     try {
       await fresh.connect();
-      await fresh.query(`listen ${journalChannel}`);
-      await fresh.query(`listen ${factsChannel}`);
+      await fresh.query(`listen ${roomChannel}`);
       handlers.onConnected();
     } catch {
       log.warn("listener cannot reach the database");

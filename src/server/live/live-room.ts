@@ -1,100 +1,197 @@
 import type { StreamMessages } from "@/contracts";
-import type { RoleClass } from "@/core/people";
+import type { Circumstance } from "@/core/people";
 import {
-  changesBetween,
+  circumstanceOf,
   emptyRoom,
   fold,
   noFigures,
   project,
-  type AnyView,
+  sourcesOf,
+  standingOf,
+  switchesNow,
+  topicsOf,
   type JournalEntry,
-  type PlainView,
   type RoomDirectory,
   type RoomFigures,
   type RoomState,
+  type Standing,
 } from "@/core/room";
-import { encode, type LiveConnection } from "./connection";
-import { Replay } from "./replay";
+import type { FigureChange } from "../room/figures";
+import { Feed } from "./feed";
+import { Follower } from "./follower";
+import { framed, messageText } from "./frame";
 
-interface ClassFeed {
-  view: AnyView;
-  replay: Replay;
-  /** the snapshot's bytes for this very view; made when somebody needs them */
-  snapshot: Uint8Array | null;
+type Seen = ReadonlyMap<string, { readonly epoch: string; readonly n: number }>;
+
+/** Streams that follow the same feeds: they get the very same bytes. */
+interface Bundle {
+  readonly topics: readonly string[];
+  readonly followers: Set<Follower>;
 }
 
-/** One date's room in this process's memory, and the streams that follow it. */
+/** One room in this process's memory, and the streams that follow it. */
 export class LiveRoom {
   state: RoomState = emptyRoom;
   figures: RoomFigures = noFigures;
-  readonly connections = new Map<string, LiveConnection>();
   areFiguresDirty = true;
+  figuresReadAt = 0;
   /** whose own part is to be sent with the next figures */
   readonly changedPeople = new Set<string>();
-  figuresReadAt = 0;
-  private readonly feeds = new Map<RoleClass, ClassFeed>();
+  private readonly feeds = new Map<string, Feed>();
+  private readonly bundles = new Map<string, Bundle>();
+  private readonly byTicket = new Map<string, Set<Follower>>();
 
   constructor(
+    readonly roomId: string,
     readonly occurrenceId: string,
-    public directory: RoomDirectory,
+    readonly eventId: string,
+    readonly organisationId: string,
+    public words: RoomDirectory,
+    private readonly epoch: string,
     private readonly now: () => number,
-    private readonly drop: (connection: LiveConnection) => void,
   ) {}
 
-  foldIn(entries: readonly JournalEntry[]): void {
-    this.state = entries.reduce((room, entry) => (entry.seq > room.seq ? fold(room, entry) : room), this.state);
+  get isEmpty(): boolean {
+    return this.byTicket.size === 0;
+  }
+  *followers(): Iterable<Follower> {
+    for (const own of this.byTicket.values()) yield* own;
+  }
+  of(ticketId: string): readonly Follower[] {
+    return [...(this.byTicket.get(ticketId) ?? [])];
+  }
+  countOf(ticketId: string): number {
+    return this.byTicket.get(ticketId)?.size ?? 0;
   }
 
-  write(connection: LiveConnection, bytes: Uint8Array): void {
-    if (!connection.sink.write(bytes)) this.drop(connection);
+  /** Folds the rows that are not yet in memory. @returns those that were new */
+  foldIn(entries: readonly JournalEntry[]): readonly JournalEntry[] {
+    const fresh = entries.filter((entry) => entry.seq > this.state.seq);
+    this.state = fresh.reduce(fold, this.state);
+    return fresh;
   }
 
-  /** Brings every role class that somebody follows up to the present; each change is serialised once. */
-  publish(): void {
-    for (const [roleClass, feed] of this.feeds) {
-      const followers = [...this.connections.values()].filter((one) => one.roleClass === roleClass);
-      if (followers.length === 0) {
-        this.feeds.delete(roleClass);
-        continue;
-      }
-      const next = project(roleClass, this.state, this.directory, this.figures);
-      const changes = changesBetween(feed.view as unknown as PlainView, next as unknown as PlainView);
-      feed.view = next;
-      if (changes.length === 0) continue;
-      feed.snapshot = null;
-      const bytes = encode("change", { seq: this.state.seq, changes }, this.state.seq);
-      feed.replay.push(this.state.seq, bytes);
-      for (const follower of followers) this.write(follower, bytes);
+  circumstance(): Circumstance {
+    return circumstanceOf(this.state, this.words.event.switches);
+  }
+  /** Attendees in the house: they alone take seats. */
+  seated(): number {
+    let seated = 0;
+    for (const [id, place] of this.figures.present) {
+      if (place === "house" && this.words.people.get(id)?.role === "attendee") seated += 1;
+    }
+    return seated;
+  }
+  isInside(ticketId: string): boolean {
+    return this.figures.present.get(ticketId) === "house";
+  }
+  standing(ticketId: string, wantsDesk: boolean, isInside = this.isInside(ticketId)): Standing | null {
+    const person = this.words.people.get(ticketId);
+    if (!person || this.state.hour.barred.has(ticketId)) return null;
+    return standingOf(this.state.stage, person, isInside, wantsDesk);
+  }
+  private topicsFor(standing: Standing): readonly string[] {
+    return topicsOf(standing, switchesNow(this.state.hour, this.words.event.switches)).views;
+  }
+
+  /** Starts one stream: what it missed of its feeds, or their pictures. */
+  add(follower: Follower, seen: Seen): void {
+    const own = this.byTicket.get(follower.ticketId) ?? new Set();
+    this.byTicket.set(follower.ticketId, own.add(follower));
+    this.place(follower, seen);
+  }
+  remove(follower: Follower): boolean {
+    const own = this.byTicket.get(follower.ticketId);
+    if (!own?.delete(follower)) return false;
+    if (own.size === 0) this.byTicket.delete(follower.ticketId);
+    this.unbundle(follower);
+    return true;
+  }
+  private unbundle(follower: Follower): void {
+    for (const [key, bundle] of this.bundles) {
+      if (bundle.followers.delete(follower) && bundle.followers.size === 0) this.bundles.delete(key);
     }
   }
+  /** Puts a stream among those that follow the same, and gives it the pictures of what is new to it. */
+  private place(follower: Follower, seen: Seen): void {
+    const topics = this.topicsFor(follower.standing);
+    const key = topics.join(" ");
+    const bundle = this.bundles.get(key) ?? { topics, followers: new Set<Follower>() };
+    this.bundles.set(key, bundle);
+    bundle.followers.add(follower);
+    const follow: StreamMessages["follow"] = { topics, now: this.now() };
+    const pictures = topics.map((topic) => this.feed(topic).welcome(seen.get(topic)));
+    follower.begin(messageText("follow", follow) + pictures.join(""));
+  }
 
-  private feedOf(roleClass: RoleClass): ClassFeed {
-    const known = this.feeds.get(roleClass);
+  private feed(topic: string): Feed {
+    const known = this.feeds.get(topic);
     if (known) return known;
-    const view = project(roleClass, this.state, this.directory, this.figures);
-    const feed = { view, replay: new Replay(this.state.seq), snapshot: null };
-    this.feeds.set(roleClass, feed);
+    const sources = sourcesOf(topic, this.state, this.words, this.figures);
+    const feed = new Feed(topic, this.epoch, project(topic, this.state, this.words, this.figures), sources);
+    this.feeds.set(topic, feed);
     return feed;
   }
 
-  /** Starts or resumes one stream: what it missed where memory reaches back, else the whole picture. */
-  welcome(connection: LiveConnection, after: number | null): void {
-    const feed = this.feedOf(connection.roleClass);
-    const missed = after === null ? null : feed.replay.since(after);
-    if (missed) {
-      for (const bytes of missed) this.write(connection, bytes);
+  /** Looks where everybody stands now: who lost their right is returned, who moved gets the feeds of their place. */
+  restand(ticketIds?: Iterable<string>): { readonly gone: readonly Follower[]; readonly moved: readonly Follower[] } {
+    const gone: Follower[] = [];
+    const moved: Follower[] = [];
+    const whom = ticketIds ? [...ticketIds].flatMap((id) => this.of(id)) : [...this.followers()];
+    for (const follower of whom) {
+      const standing = this.standing(follower.ticketId, follower.wantsDesk);
+      // the desk of somebody who lost it does not stay open as a lesser screen
+      if (!standing || (follower.standing.isAtDesk && !standing.isAtDesk)) {
+        gone.push(follower);
+        continue;
+      }
+      const before = this.topicsFor(follower.standing).join(" ");
+      const isElsewhere = standing.place !== follower.standing.place;
+      follower.standing = standing;
+      if (this.topicsFor(standing).join(" ") !== before) {
+        this.unbundle(follower);
+        this.place(follower, new Map());
+        moved.push(follower);
+      } else if (isElsewhere) moved.push(follower);
+    }
+    return { gone, moved };
+  }
+
+  /** Brings every feed that somebody follows up to the present: each change is serialised once, each bundle framed once. */
+  publish(): void {
+    const texts = new Map<string, string>();
+    for (const { topics } of this.bundles.values()) {
+      for (const topic of topics) if (!texts.has(topic)) texts.set(topic, this.advance(topic));
+    }
+    for (const topic of this.feeds.keys()) if (!texts.has(topic)) this.feeds.delete(topic);
+    for (const { topics, followers } of this.bundles.values()) {
+      const text = topics.map((topic) => texts.get(topic)).join("");
+      if (text === "") continue;
+      const bytes = framed(text);
+      for (const follower of followers) follower.write(bytes);
+    }
+  }
+  private advance(topic: string): string {
+    const feed = this.feed(topic);
+    const sources = sourcesOf(topic, this.state, this.words, this.figures);
+    if (feed.isMadeFrom(sources)) return "";
+    return feed.advance(project(topic, this.state, this.words, this.figures), sources);
+  }
+
+  /** Adds what a fact changed; the figures are not counted anew. */
+  addFigure(change: FigureChange): void {
+    this.areFiguresDirty = true;
+    if (change.of === "votes") {
+      const votes = new Map(this.figures.votes);
+      votes.set(change.questionId, Math.max(0, (votes.get(change.questionId) ?? 0) + change.by));
+      this.figures = { ...this.figures, votes };
       return;
     }
-    feed.snapshot ??= this.snapshotOf(connection.roleClass, feed.view);
-    this.write(connection, feed.snapshot);
-  }
-
-  private snapshotOf(roleClass: RoleClass, view: AnyView): Uint8Array {
-    const message: StreamMessages["snapshot"] = { seq: this.state.seq, now: this.now(), roleClass, view };
-    return encode("snapshot", message, this.state.seq);
-  }
-
-  connectionsOf(ticketId: string): LiveConnection[] {
-    return [...this.connections.values()].filter((one) => one.ticketId === ticketId);
+    const tallies = new Map(this.figures.tallies);
+    const tally = { ...tallies.get(change.pollId) };
+    if (change.from !== null) tally[change.from] = Math.max(0, (tally[change.from] ?? 0) - 1);
+    tally[change.to] = (tally[change.to] ?? 0) + 1;
+    tallies.set(change.pollId, tally);
+    this.figures = { ...this.figures, tallies };
   }
 }

@@ -1,14 +1,13 @@
 import { isStageRole } from "@/core/people";
-import { arrivedBackstage, type PersonalPart } from "@/core/room";
+import type { PersonalPart } from "@/core/room";
 import type { Db } from "../db/client";
-import { personalFacts, type PersonalFacts } from "../db/queries/personal";
+import { personalFacts, type PersonalFacts } from "../room/personal";
 import type { LiveRoom } from "./live-room";
 
-function placeOf(room: LiveRoom, ticketId: string, isStage: boolean): Pick<PersonalPart, "place" | "waitsFor"> {
-  if (isStage) return { place: (room.state.people[ticketId] ?? arrivedBackstage).place, waitsFor: null };
-  if (room.figures.present.get(ticketId) === "house") return { place: "house", waitsFor: null };
-  if (room.state.phase !== "open") return { place: "foyer", waitsFor: "doors" };
-  return { place: "foyer", waitsFor: room.state.areDoorsHeld ? "held-doors" : "seat" };
+function waitsFor(room: LiveRoom, place: PersonalPart["place"]): PersonalPart["waitsFor"] {
+  if (place !== "foyer") return null;
+  if (room.state.hour.phase !== "open") return "doors";
+  return room.state.hour.areDoorsHeld ? "held-doors" : "seat";
 }
 
 const nothingYet: PersonalFacts = { ballots: {}, votes: [], questions: [] };
@@ -19,20 +18,17 @@ export async function personalParts(
   room: LiveRoom,
   ticketIds: readonly string[],
 ): Promise<ReadonlyMap<string, PersonalPart | null>> {
-  const audience = ticketIds.filter(
-    (id) => room.directory.people.has(id) && !isStageRole(room.directory.people.get(id)!.role),
-  );
-  const facts =
-    audience.length === 0 ? new Map<string, PersonalFacts>() : await personalFacts(db, room.occurrenceId, audience);
+  const standings = new Map(ticketIds.map((id) => [id, room.of(id)[0]?.standing ?? room.standing(id, false)] as const));
+  const audience = ticketIds.filter((id) => standings.get(id) && !isStageRole(standings.get(id)!.role));
+  const facts = audience.length === 0 ? new Map() : await personalFacts(db, room.occurrenceId, audience);
   return new Map(
     ticketIds.map((ticketId) => {
-      const person = room.directory.people.get(ticketId);
-      if (!person) return [ticketId, null];
-      const place = placeOf(room, ticketId, isStageRole(person.role));
-      return [
-        ticketId,
-        { ticketId, name: person.name, role: person.role, ...place, ...(facts.get(ticketId) ?? nothingYet) },
-      ];
+      const standing = standings.get(ticketId);
+      if (!standing || !room.standing(ticketId, false)) return [ticketId, null];
+      const { role, place } = standing;
+      const name = room.words.people.get(ticketId)?.name ?? "";
+      const own = (facts.get(ticketId) as PersonalFacts | undefined) ?? nothingYet;
+      return [ticketId, { ticketId, name, role, place, waitsFor: waitsFor(room, place), ...own }];
     }),
   );
 }

@@ -1,14 +1,7 @@
+import { switchesOf } from "../db/queries/switches";
 import { and, eq, isNull } from "drizzle-orm";
-import {
-  roleMay,
-  standingMay,
-  verdict,
-  type Action,
-  type Actor,
-  type HouseAction,
-  type Phase,
-  type Standing,
-} from "@/core/people";
+import { standingMay, type Actor, type HouseAction, type Phase, type Standing } from "@/core/people";
+import { roleMay, verdict, type Action } from "@/core/rights";
 import { Refusal } from "@/core/shared";
 import { events, members, occurrences, tickets } from "../db/schema";
 import { notFound, type Context } from "./context";
@@ -105,7 +98,7 @@ export async function dateAccess(
 }
 
 function requirePhase({ actor, event }: EventAccess, action: Action, phase: Phase): void {
-  const said = verdict(actor, action, { phase, questionsOn: event.questionsOn, pollsOn: event.pollsOn });
+  const said = verdict(actor, action, { phase, switches: switchesOf(event) });
   if (said === "wrong-phase") throw new Refusal({ code: "wrong-state", action, state: phase });
   if (said !== "yes") throw new Refusal({ code: "not-allowed", action });
 }

@@ -1,11 +1,10 @@
 import { sql } from "drizzle-orm";
 import { signLostAfterMs } from "@/contracts";
 import { admit, type Waiting } from "@/core/seats";
-import { emptyRoom, foldAll } from "@/core/room";
+import type { HourState } from "@/core/room";
 import type { Db } from "../db/client";
 import type { CommandScene } from "../db/queries/command-scene";
 import { notifyFacts } from "../db/notify";
-import { journalAfter } from "../db/queries/journal";
 import { admissions } from "../db/schema";
 import type { Context } from "./context";
 
@@ -23,14 +22,14 @@ interface FoyerRow {
 export async function admitWaiting(
   context: Context,
   tx: Db,
-  scene: Pick<CommandScene, "occurrenceId" | "houseSize">,
+  scene: Pick<CommandScene, "occurrenceId" | "houseSize"> & { readonly hour: HourState },
   organisationId: string,
 ): Promise<readonly string[]> {
   const { occurrenceId, houseSize } = scene;
   const now = context.clock.now();
   const alive = new Date(now - signLostAfterMs).toISOString();
-  const live = sql`c.occurrence_id = ${occurrenceId} and c.out_at is null and c.last_sign_at > ${alive} and c.role in ('attendee', 'test-guest')`;
-  const room = foldAll(emptyRoom, await journalAfter(tx, occurrenceId, 0));
+  const live = sql`c.occurrence_id = ${occurrenceId} and c.out_at is null and c.last_sign_at > ${alive} and c.role in ('attendee', 'test-guest')
+    and not exists (select 1 from tickets b where b.id = c.ticket_id and b.barred_at is not null)`;
   const foyer =
     await tx.execute(sql`select c.ticket_id, min(c.role) as role, min(c.in_at) as arrived, bool_or(a.ticket_id is not null) as was_inside
       from connections c left join admissions a on a.occurrence_id = c.occurrence_id and a.ticket_id = c.ticket_id
@@ -47,8 +46,8 @@ export async function admitWaiting(
   const lucky = admit(waiting, {
     houseSize,
     seatsTaken: Number(inside.rows[0]?.["n"] ?? 0),
-    doorsOpen: room.phase === "open",
-    doorsHeld: room.areDoorsHeld,
+    doorsOpen: scene.hour.phase === "open",
+    doorsHeld: scene.hour.areDoorsHeld,
   });
   if (lucky.length === 0) return lucky;
   await tx

@@ -1,6 +1,6 @@
 import { and, eq, inArray } from "drizzle-orm";
 import { callTimeOf } from "@/core/dates";
-import { roleMay } from "@/core/people";
+import { roleMay } from "@/core/rights";
 import { planRunSheet } from "@/core/run-sheet";
 import { minuteMs } from "@/core/time";
 import { tickets } from "../db/schema";

@@ -5,7 +5,7 @@ import { audit } from "./audit";
 import { notFound, oneOf, type Context } from "./context";
 import { finish, linksOf, redactedLinks, type FinishedMessage } from "./mail/links";
 import { loadMessage } from "./mail/load";
-import { roleMay } from "@/core/people";
+import { roleMay } from "@/core/rights";
 
 export interface OutboxLine {
   readonly id: string;

@@ -9,7 +9,7 @@ import { notFound, parse, type Context } from "./context";
 import { needsProof } from "./entry-proofs";
 import { organisationOf, rulesOf } from "./house/rules";
 import { closeConnection, openConnection, type SignBook } from "./presence";
-import { execute, type RoomCache } from "./room-commands";
+import { execute, roomOf, type RoomCache } from "./room-commands";
 import { wayIn } from "./room-entry";
 import { holderById, requireWayIn, type Holder } from "./tickets";
 import { countTry } from "./tries";
@@ -89,7 +89,7 @@ export async function answerCall(
     ticketId: ticket.id,
     role: actor.role,
     device: phoneDevice,
-    mayReturn: true,
+    mayReturn: "ask",
   });
   await notifyFacts(context.db, occurrence.id);
   return {
@@ -103,13 +103,13 @@ async function stateOf(
   holder: Holder,
   connectionId: string,
 ): Promise<CallState> {
-  const room = await roomCache.current(context.db, holder.occurrence.id);
+  const room = await roomOf(context.db, holder.occurrence.id);
   const [line] = await context.db
     .select({ houseFromAt: connections.houseFromAt, outAt: connections.outAt })
     .from(connections)
     .where(eq(connections.id, connectionId));
-  const own = isStageRole(holder.actor.role) ? (room.people[holder.ticket.id] ?? null) : null;
-  const isOver = !line || line.outAt !== null || room.phase === "ended" || room.phase === "cancelled";
+  const own = isStageRole(holder.actor.role) ? (room.stage.people.get(holder.ticket.id) ?? null) : null;
+  const isOver = !line || line.outAt !== null || room.hour.phase === "ended" || room.hour.phase === "cancelled";
   return {
     title: holder.event.title,
     name: holder.person.name ?? "",
@@ -121,7 +121,7 @@ async function stateOf(
           ? "house"
           : "foyer",
     isMicrophoneOpen: isStageRole(holder.actor.role) ? (own?.isMicrophoneOpen ?? false) : null,
-    isCurtainUp: isCurtainUp(room),
+    isCurtainUp: isCurtainUp(room.hour),
   };
 }
 
@@ -144,13 +144,13 @@ export async function hearCall(ports: LinePorts, call: string, report: CallRepor
   if (report.type === "hung-up") await closeConnection(context, connectionId);
   else signs.sign(connectionId);
   if (report.type === "key" && isStageRole(holder.actor.role)) {
-    const room = await roomCache.current(context.db, occurrenceId);
-    const isOpen = !(room.people[holder.ticket.id]?.isMicrophoneOpen ?? false);
+    const room = await roomOf(context.db, occurrenceId);
+    const isOpen = !(room.stage.people.get(holder.ticket.id)?.isMicrophoneOpen ?? false);
     await execute(
       context,
       roomCache,
       { actorId: holder.ticket.id, actor: holder.actor, occurrenceId },
-      { commandId: context.ids.id(), command: { type: "microphone.set", isOpen } },
+      { commandId: context.ids.id(), command: { type: "stage.set-microphone", isOpen } },
     );
   }
   if (report.type === "level")

@@ -195,12 +195,12 @@ export async function onDemand(context: Context, organisation: Organisation, slu
   const { recording, occurrence } = row;
   const room = await roomOf(context.db, occurrence.id);
   const titles = new Map((await segmentsOf(context.db, occurrence.id)).map((segment) => [segment.id, segment.title]));
-  const played = playedSegments(room.cues, room.endedAt ?? occurrence.endAt).map((span) => ({
+  const played = playedSegments(room.cues.given, room.hour.endedAt ?? occurrence.endAt).map((span) => ({
     ...span,
     title: titles.get(span.segmentId) ?? "",
   }));
   const startAt = occurrence.showStartedAt ?? occurrence.startAt;
-  const duration = recording.durationSeconds ?? Math.max(0, ((room.endedAt ?? occurrence.endAt) - startAt) / 1000);
+  const duration = recording.durationSeconds ?? Math.max(0, ((room.hour.endedAt ?? occurrence.endAt) - startAt) / 1000);
   return {
     recording,
     eventTitle: row.title,

@@ -1,25 +1,30 @@
-import { and, eq, sql } from "drizzle-orm";
-import type { CommandBody, CommandInput } from "@/contracts";
+import { and, eq, isNull, sql } from "drizzle-orm";
+import { LRUCache } from "lru-cache";
+import type { CommandInput, JournalledBody } from "@/contracts";
 import type { Actor } from "@/core/people";
 import {
   append,
   decide,
-  emptyRoom,
   foldAll,
+  outwardOf,
   type Decision,
   type EntryBody,
-  type RoomCommand,
-  type RoomFacts,
+  type JournalEntry,
   type RoomState,
+  type Scene,
 } from "@/core/room";
-import { Refusal, unwrap } from "@/core/shared";
+import { unwrap } from "@/core/shared";
 import type { Db } from "../db/client";
-import { notifyJournal } from "../db/notify";
-import { journalAfter } from "../db/queries/journal";
 import { loadScene, type CommandScene } from "../db/queries/command-scene";
-import { journal, polls, questions, rooms } from "../db/schema";
+import { journalAfter, loadRoom } from "../db/queries/journal";
+import { roomChannel } from "../db/notify";
+import { journal, rooms } from "../db/schema";
+import { aboutOf, commandOf, keepTables, writeWords, type RoomPlace, type Said } from "../room";
+import { admitWaiting } from "./admissions";
 import { notFound, type Context } from "./context";
-import { carryOut } from "./room-effects";
+import { drainOutbox, intoOutbox } from "./room-outbox";
+
+export { roomOf } from "../db/queries/journal";
 
 /** Whoever sends a command: their ticket in this room and what the permission table knows them as. */
 export interface RoomActor {
@@ -28,148 +33,148 @@ export interface RoomActor {
   readonly occurrenceId: string;
 }
 
-type JournalledBody = Exclude<CommandBody, { type: "question.vote" | "ballot.cast" | "sign" | "goodbye" }>;
+/** What a command came to: the committed rows and the room after them; null where it had been done before. */
+export interface Executed {
+  readonly seq: number;
+  readonly done: { readonly entries: readonly JournalEntry[]; readonly next: RoomState } | null;
+}
 
-/** The room's lock and how far its journal has come. Every change of a room goes through here. */
-async function lockRoom(tx: Db, occurrenceId: string): Promise<{ seq: number; organisationId: string }> {
-  const [room] = await tx.select().from(rooms).where(eq(rooms.occurrenceId, occurrenceId)).for("update");
+/** A checkpoint each so many rows: opening a room never folds more than these. */
+const checkpointEvery = 200;
+
+interface Locked {
+  readonly id: string;
+  readonly organisationId: string;
+  readonly seq: number;
+  /** the row of this very command, where it was carried out before */
+  readonly repeatOf: number | null;
+}
+
+/**
+ * The room's lock, always before any row of the date's: every change of a room goes through here. Not so
+ * strong that rows that only refer to the room would wait for it.
+ */
+async function lockRoom(tx: Db, occurrenceId: string, commandId: string | null): Promise<Locked> {
+  const [room] = await tx
+    .select({ id: rooms.id, organisationId: rooms.organisationId, seq: rooms.seq })
+    .from(rooms)
+    .where(and(eq(rooms.occurrenceId, occurrenceId), isNull(rooms.parentId)))
+    .for("no key update");
   if (!room) throw notFound("date");
-  return room;
+  if (commandId === null) return { ...room, repeatOf: null };
+  const [repeat] = await tx
+    .select({ seq: journal.seq })
+    .from(journal)
+    .where(and(eq(journal.roomId, room.id), eq(journal.commandId, commandId)));
+  return { ...room, repeatOf: repeat?.seq ?? null };
 }
 
 /** Rooms as this process last folded them, so that a command folds only what came since. */
 export class RoomCache {
-  private readonly states = new Map<string, RoomState>();
-  constructor(private readonly limit = 200) {}
+  private readonly states = new LRUCache<string, RoomState>({ max: 200 });
 
-  async current(db: Db, occurrenceId: string): Promise<RoomState> {
-    const known = this.states.get(occurrenceId) ?? emptyRoom;
-    return foldAll(known, await journalAfter(db, occurrenceId, known.seq));
+  /** @param seq how far the journal has come, where that is known: then memory that is as far asks nothing */
+  async current(db: Db, roomId: string, seq?: number): Promise<RoomState> {
+    const known = this.states.get(roomId);
+    if (!known) return loadRoom(db, roomId);
+    if (seq !== undefined && known.seq === seq) return known;
+    return foldAll(known, await journalAfter(db, roomId, known.seq));
   }
   /** only committed rooms may be kept */
-  keep(occurrenceId: string, room: RoomState): void {
-    this.states.delete(occurrenceId);
-    this.states.set(occurrenceId, room);
-    const oldest = this.states.size > this.limit ? this.states.keys().next().value : undefined;
-    if (oldest !== undefined) this.states.delete(oldest);
+  keep(roomId: string, room: RoomState): void {
+    this.states.set(roomId, room);
   }
 }
 
-export function factsFor(scene: CommandScene, who: Pick<RoomActor, "actor" | "actorId">, now: number): RoomFacts {
-  return {
-    now,
-    ...who,
-    times: scene.times,
-    questionsOn: scene.questionsOn,
-    pollsOn: scene.pollsOn,
-    earlyEntry: scene.earlyEntry,
-    stageMicrophonesOpen: scene.stageMicrophonesOpen,
-    segmentIds: scene.segmentIds,
-    pollIds: new Set(scene.pollIds),
-    stageTicketIds: new Set(scene.stageTicketIds),
-  };
+const placeOf = (room: Locked, scene: CommandScene, now: number): RoomPlace => ({
+  roomId: room.id,
+  occurrenceId: scene.occurrenceId,
+  eventId: scene.eventId,
+  organisationId: room.organisationId,
+  now,
+});
+
+/** Rows, position, checkpoint and word to the other processes. */
+async function writeJournal(tx: Db, place: RoomPlace, commandId: string | null, decision: Decision): Promise<void> {
+  const { roomId, organisationId, occurrenceId } = place;
+  const { entries, next } = decision;
+  await tx
+    .insert(journal)
+    .values(entries.map((entry, i) => ({ roomId, organisationId, ...entry, commandId: i === 0 ? commandId : null })));
+  const notice = JSON.stringify({ room: occurrenceId, seq: next.seq });
+  await tx.execute(sql`
+    with moved as (update rooms set seq = ${next.seq} where id = ${roomId} returning 1)
+    select pg_notify(${roomChannel}, ${notice}) from moved`);
+  if (Math.floor(next.seq / checkpointEvery) === Math.floor((next.seq - entries.length) / checkpointEvery)) return;
+  await tx.execute(sql`
+    insert into room_checkpoints (room_id, organisation_id, seq, state)
+    values (${roomId}, ${organisationId}, ${next.seq}, ${JSON.stringify(next)}::jsonb)
+    on conflict (room_id) do update set seq = excluded.seq, state = excluded.state`);
 }
 
-/** The core's command from the client's: texts stay out of it, new things are named after the command. */
-function toRoomCommand(commandId: string, body: JournalledBody): RoomCommand {
-  switch (body.type) {
-    case "question.ask":
-      return { type: body.type, questionId: commandId, segmentId: body.segmentId };
-    case "question.answer":
-      return { type: body.type, questionId: body.questionId, how: body.how };
-    case "poll.add":
-      return { type: body.type, pollId: commandId };
-    default:
-      return body;
-  }
-}
-
-/** Writes the texts of a command into their erasable tables, before the journal names their ids. */
-async function writeWords(
+/** Everything that a decision writes, in the caller's transaction. */
+async function writeDecision(
   context: Context,
   tx: Db,
-  scene: CommandScene,
-  organisationId: string,
-  who: RoomActor,
-  commandId: string,
-  body: JournalledBody,
+  written: {
+    place: RoomPlace;
+    scene: CommandScene;
+    before: RoomState;
+    decision: Decision;
+    commandId: string | null;
+    actorId: string;
+  },
 ): Promise<void> {
-  const { occurrenceId } = who;
-  const about = { id: commandId, organisationId, occurrenceId };
-  if (body.type === "question.ask") {
-    await tx.insert(questions).values({
-      ...about,
-      askerTicketId: who.actorId,
-      segmentId: body.segmentId,
-      text: body.text,
-      askedAt: context.clock.now(),
-    });
-  } else if (body.type === "question.answer" && body.how !== "aloud") {
-    if (!body.text)
-      throw new Refusal({ code: "invalid-input", issues: [{ path: "text", message: "The answer has no words." }] });
-    await tx
-      .update(questions)
-      .set({ answer: body.text })
-      .where(and(eq(questions.id, body.questionId), eq(questions.occurrenceId, occurrenceId)));
-  } else if (body.type === "poll.add") {
-    const options = body.options.map((label, i) => ({ id: `o${i + 1}`, label }));
-    await tx.insert(polls).values({ ...about, position: scene.pollIds.length, question: body.question, options });
-  }
-}
-
-async function writeJournal(
-  tx: Db,
-  occurrenceId: string,
-  organisationId: string,
-  commandId: string | null,
-  decision: Decision,
-): Promise<void> {
+  const { place, scene, before, decision, commandId, actorId } = written;
   if (decision.entries.length === 0) return;
-  await tx.insert(journal).values(
-    decision.entries.map((entry, i) => ({
-      occurrenceId,
-      organisationId,
-      ...entry,
-      commandId: i === 0 ? commandId : null,
-    })),
-  );
-  await tx.update(rooms).set({ seq: decision.next.seq }).where(eq(rooms.occurrenceId, occurrenceId));
-  await notifyJournal(tx, occurrenceId);
+  await writeJournal(tx, place, commandId, decision);
+  await keepTables(tx, place, before, decision.next, decision.entries);
+  const outward = decision.entries.flatMap((entry) => outwardOf(entry, before));
+  await intoOutbox(context, tx, place, actorId, outward);
+  const letsIn = ["hour.doors-opened", "hour.doors-released"];
+  if (decision.entries.some(({ body }) => letsIn.includes(body.type))) {
+    await admitWaiting(context, tx, { ...scene, hour: decision.next.hour }, place.organisationId);
+  }
 }
 
 /**
- * Carries out one journalled command under the room's lock: rights, decision, journal row, effects,
- * one transaction. A command whose id the journal knows is answered with its row and changes nothing.
+ * Carries out one journalled command under the room's lock: rights, decision, journal rows, the tables
+ * beside them, one transaction. A command whose id the journal knows is answered with its row and changes
+ * nothing. The caller publishes what is returned at once; other processes hear of it by NOTIFY.
  */
 export async function execute(
   context: Context,
   cache: RoomCache,
   who: RoomActor,
   input: CommandInput,
-): Promise<{ seq: number }> {
+): Promise<Executed> {
   const body = input.command as JournalledBody;
-  const { occurrenceId } = who;
-  const done = await context.db.transaction(async (tx) => {
-    const { organisationId } = await lockRoom(tx, occurrenceId);
-    const [repeat] = await tx
-      .select({ seq: journal.seq })
-      .from(journal)
-      .where(and(eq(journal.occurrenceId, occurrenceId), eq(journal.commandId, input.commandId)));
-    if (repeat) return { seq: repeat.seq, room: null };
-    const scene = await loadScene(tx, occurrenceId);
+  const said: Said = { commandId: input.commandId, body, actorId: who.actorId };
+  const outcome = await context.db.transaction(async (tx) => {
+    const room = await lockRoom(tx, who.occurrenceId, input.commandId);
+    if (room.repeatOf !== null) return { roomId: room.id, executed: { seq: room.repeatOf, done: null } };
+    const scene = await loadScene(tx, who.occurrenceId);
     if (!scene) throw notFound("date");
-    const facts = factsFor(scene, who, context.clock.now());
-    const known =
-      body.type === "poll.add" ? { ...facts, pollIds: new Set([...facts.pollIds, input.commandId]) } : facts;
-    const room = await cache.current(tx, occurrenceId);
-    const decision = unwrap(decide(room, toRoomCommand(input.commandId, body), known));
-    await writeWords(context, tx, scene, organisationId, who, input.commandId, body);
-    await writeJournal(tx, occurrenceId, organisationId, input.commandId, decision);
-    await carryOut(context, tx, { scene, organisationId, actorId: who.actorId }, decision.effects);
-    return { seq: decision.next.seq, room: decision.next };
+    const place = placeOf(room, scene, context.clock.now());
+    const pollIds = body.type === "polls.add" ? new Set([...scene.pollIds, input.commandId]) : scene.pollIds;
+    const facts: Scene = { ...scene, pollIds, actor: who.actor, about: await aboutOf(tx, place, body) };
+    const before = await cache.current(tx, room.id, room.seq);
+    const decision = unwrap(decide(before, commandOf(said, before), facts, { ticketId: who.actorId, at: place.now }));
+    await writeWords(tx, place, said);
+    await writeDecision(context, tx, {
+      place,
+      scene,
+      before,
+      decision,
+      commandId: input.commandId,
+      actorId: who.actorId,
+    });
+    return { roomId: room.id, executed: { seq: decision.next.seq, done: decision } };
   });
-  if (done.room) cache.keep(occurrenceId, done.room);
-  return { seq: done.seq };
+  const { roomId, executed } = outcome;
+  if (executed.done) cache.keep(roomId, executed.done.next);
+  await drainOutbox(context, roomId);
+  return executed;
 }
 
 /** Rows that nobody asked for by command: what time does, and what an import brings. Inside a transaction. */
@@ -180,22 +185,22 @@ export async function appendRows(
   make: (room: RoomState) => readonly EntryBody[],
   actorId = "system",
 ): Promise<RoomState> {
-  const { organisationId } = await lockRoom(tx, occurrenceId);
+  const room = await lockRoom(tx, occurrenceId, null);
   const scene = await loadScene(tx, occurrenceId);
   if (!scene) throw notFound("date");
-  const room = foldAll(emptyRoom, await journalAfter(tx, occurrenceId, 0));
-  const decision = append(room, make(room), context.clock.now(), actorId);
-  await writeJournal(tx, occurrenceId, organisationId, null, decision);
-  await carryOut(context, tx, { scene, organisationId, actorId }, decision.effects);
+  const place = placeOf(room, scene, context.clock.now());
+  const before = await loadRoom(tx, room.id);
+  const decision = append(before, make(before), { ticketId: actorId, at: place.now });
+  await writeDecision(context, tx, { place, scene, before, decision, commandId: null, actorId });
   return decision.next;
 }
-
-/** The room as its journal has it now. */
-export const roomOf = async (db: Db, occurrenceId: string): Promise<RoomState> =>
-  foldAll(emptyRoom, await journalAfter(db, occurrenceId, 0));
 
 /** How many rows a journal has: for tests and the operator. */
 export const journalLength = async (db: Db, occurrenceId: string): Promise<number> =>
   Number(
-    (await db.execute(sql`select count(*)::int as n from journal where occurrence_id = ${occurrenceId}`)).rows[0]!["n"],
+    (
+      await db.execute(
+        sql`select count(*)::int as n from journal j join rooms r on r.id = j.room_id where r.occurrence_id = ${occurrenceId}`,
+      )
+    ).rows[0]!["n"],
   );

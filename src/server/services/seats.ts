@@ -21,7 +21,7 @@ export async function seatOf(
   const { rows } = await context.db.execute(sql`
     select e.proves_address, t.role, t.duties, t.status, t.link_version, t.organisation_id
     from tickets t join events e on e.id = t.event_id join occurrences o on o.event_id = t.event_id and o.id = ${occurrenceId}
-    where t.id = ${ticketId} and t.revoked_at is null and e.deleted_at is null and (t.occurrence_id is null or t.occurrence_id = o.id)`);
+    where t.id = ${ticketId} and t.revoked_at is null and t.barred_at is null and e.deleted_at is null and (t.occurrence_id is null or t.occurrence_id = o.id)`);
   const row = rows[0] as
     | {
         proves_address: boolean;

@@ -43,9 +43,9 @@ async function sweepOne(context: Context, occurrence: OccurrenceRow): Promise<bo
   await context.db.transaction(async (tx) => {
     await appendRows(context, tx, occurrence.id, (room) => {
       // the row may have changed since it was read: the journal has the last word
-      if (room.phase !== occurrence.phase) return [];
-      if (step.step === "end") return [{ type: "date.ended", curtainFellAt: step.curtainFellAt }];
-      return [step.step === "not-held" ? { type: "date.not-held" } : { type: "backstage.opened" }];
+      if (room.hour.phase !== occurrence.phase) return [];
+      if (step.step === "end") return [{ type: "hour.ended", curtainFellAt: step.curtainFellAt }];
+      return [step.step === "not-held" ? { type: "hour.not-held" } : { type: "hour.backstage-opened" }];
     });
   });
   return true;

@@ -1,5 +1,6 @@
 import { Table } from "@/ui";
-import { houseTable, permissionTable, type Permission } from "@/core/people";
+import { houseTable, type Permission } from "@/core/people";
+import { permissionTable } from "@/core/rights";
 import { dutyWords, roleWords } from "@/features/shared/role-words";
 import { TeamBar } from "@/features/shared/team-bar";
 import { pageMember } from "../../_lib/request";

@@ -8,7 +8,7 @@ import { Button, Note } from "@/ui";
 import { PollBars } from "../poll-bars";
 import { spanText } from "../times";
 import { useNow } from "../use-now";
-import { useRoom, type RoomLink } from "../use-room";
+import { useRoom, type RoomLink } from "../room-link/use-room";
 
 /** What stands over the picture when the connection or the records are away. */
 export function LinkNote({ state }: { state: RoomLink<never>["state"] }) {
@@ -32,7 +32,7 @@ function Programme({ view, before }: { view: HouseView; before: ReactNode }) {
         <div className="m-auto text-center">{before}</div>
       ) : (
         <>
-          <p className="text-lead text-ink-2">{status.segmentTitle ?? view.event["it"]?.title}</p>
+          <p className="text-lead text-ink-2">{view.cue["it"]?.segmentTitle ?? view.event["it"]?.title}</p>
           <ul className="m-auto flex flex-wrap justify-center gap-3">
             {cast.length === 0 && <li className="text-ink-2">{t("nobody")}</li>}
             {cast.map(([id, person]) => (
@@ -87,7 +87,7 @@ function PollPlace({
                 type="button"
                 role="radio"
                 aria-checked={mine === option.id}
-                onClick={() => send({ type: "ballot.cast", pollId: id, optionId: option.id })}
+                onClick={() => send({ type: "polls.vote", pollId: id, optionId: option.id })}
                 className="min-h-10 border border-rule px-3 text-start aria-checked:border-action aria-checked:bg-raised aria-checked:font-semibold"
               >
                 {option.label}
@@ -123,7 +123,7 @@ function AskPlace({ send }: { send: RoomLink<HouseView>["send"] }) {
       onSubmit={(event) => {
         event.preventDefault();
         if (text.trim() === "") return;
-        send({ type: "question.ask", text: text.trim(), segmentId: null });
+        send({ type: "questions.ask", text: text.trim(), segmentId: null });
         setText("");
         setSent(true);
       }}
@@ -202,7 +202,7 @@ function Questions({
                 <Button
                   aria-pressed={isMine}
                   aria-label={`${t("vote")}: ${question.text}`}
-                  onClick={() => send({ type: "question.vote", questionId: id, isFor: !isMine })}
+                  onClick={() => send({ type: "questions.vote", questionId: id, isFor: !isMine })}
                   weight={isMine ? "act" : "quiet"}
                 >
                   <span className="mono">{view.votes[id]?.count ?? 0}</span>
@@ -247,9 +247,10 @@ export function HouseRoom(props: { occurrenceId: string; ticketId: string; start
   );
   const t = useTranslations("house");
   const phase = room.view?.status["it"]?.phase;
-  const house = room.roleClass === "house" && room.view && "cast" in room.view ? room.view : null;
+  const house = room.screen === "house" && room.view && "cast" in room.view ? room.view : null;
   const event = room.view?.event["it"];
-  if (room.state === "withdrawn") return <main className="p-16 text-center text-lead">{t("withdrawn")}</main>;
+  if (room.state === "withdrawn" || room.state === "shown-out")
+    return <main className="p-16 text-center text-lead">{t("withdrawn")}</main>;
   if (phase === "ended") {
     return (
       <main className="mx-auto max-w-xl px-4 py-24 text-center">

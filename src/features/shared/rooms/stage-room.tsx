@@ -11,7 +11,7 @@ import { segmentsInOrder } from "../segments";
 import { spanText } from "../times";
 import { useDevices } from "../use-devices";
 import { useNow } from "../use-now";
-import { useRoom } from "../use-room";
+import { useRoom } from "../room-link/use-room";
 import { LinkNote } from "./house-room";
 
 const placeWords = { backstage: "Backstage", standby: "Standby", stage: "On stage" } as const;
@@ -42,15 +42,16 @@ export function StageRoom({ occurrenceId, ticketId, zone }: { occurrenceId: stri
       </main>
     );
   const status = view.status["it"]!;
+  const cue = view.cue["it"]!;
   const own = view.stage[ticketId];
   const place = me && me.place !== "foyer" && me.place !== "house" ? me.place : "backstage";
   const { endAt } = view.event["it"]!;
   const segments = segmentsInOrder(view.segments, startAt, endAt);
   const clock =
-    status.currentSegmentId && status.cuedAt !== null
-      ? liveClock(segments, { segmentId: status.currentSegmentId, cuedAt: status.cuedAt }, now, view.event["it"]!.endAt)
+    cue.currentSegmentId && cue.cuedAt !== null
+      ? liveClock(segments, { segmentId: cue.currentSegmentId, cuedAt: cue.cuedAt }, now, view.event["it"]!.endAt)
       : null;
-  const index = segments.findIndex((one) => one.id === status.currentSegmentId);
+  const index = segments.findIndex((one) => one.id === cue.currentSegmentId);
   const inHand = Object.values(view.questions).find((question) => question.state === "on-stage");
   const isSeen = place === "stage" && status.isCurtainUp;
   return (
@@ -78,7 +79,7 @@ export function StageRoom({ occurrenceId, ticketId, zone }: { occurrenceId: stri
             weight={own?.isMicrophoneOpen ? "on-air" : "quiet"}
             className="min-h-11"
             aria-pressed={own?.isMicrophoneOpen ?? false}
-            onClick={() => send({ type: "microphone.set", isOpen: !own?.isMicrophoneOpen })}
+            onClick={() => send({ type: "stage.set-microphone", isOpen: !own?.isMicrophoneOpen })}
           >
             {own?.isMicrophoneOpen ? "Microphone open: close it" : "Microphone closed: open it"}
           </Button>

@@ -1,24 +1,23 @@
 import { sql } from "drizzle-orm";
 import { callTimeOf } from "@/core/dates";
-import type { RoomFacts } from "@/core/room";
+import type { Switches } from "@/core/people";
+import type { Scene } from "@/core/room";
 import type { Db } from "../client";
+import { switchesOf } from "./switches";
 
 /** What deciding a command needs to know of a date beside its journal: ids and switches, no names. */
-export interface CommandScene extends Pick<
-  RoomFacts,
-  "times" | "questionsOn" | "pollsOn" | "earlyEntry" | "stageMicrophonesOpen" | "segmentIds"
-> {
+export interface CommandScene extends Omit<Scene, "actor" | "about"> {
   readonly occurrenceId: string;
   readonly eventId: string;
   readonly houseSize: number;
-  readonly pollIds: readonly string[];
-  readonly stageTicketIds: readonly string[];
+  readonly switches: Switches;
 }
 
 /** One read for all of it: every command of the hour begins with this. Null for an unknown date. */
 export async function loadScene(db: Db, occurrenceId: string): Promise<CommandScene | null> {
   const { rows } = await db.execute(sql`
-    select o.event_id, o.start_at, o.end_at, o.call_minutes, e.house_size, e.questions_on, e.polls_on, e.early_entry, e.stage_microphones_open,
+    select o.event_id, o.start_at, o.end_at, o.call_minutes, e.house_size, e.questions_on, e.polls_on,
+      e.others_questions_shown, e.chat_to, e.chat_held, e.early_entry, e.stage_microphones_open,
       array(select s.id from segments s where s.occurrence_id = o.id order by s.position) as segment_ids,
       array(select p.id from polls p where p.occurrence_id = o.id) as poll_ids,
       array(select t.id from tickets t where t.event_id = o.event_id and t.occurrence_id is null and t.revoked_at is null) as stage_ids
@@ -32,12 +31,17 @@ export async function loadScene(db: Db, occurrenceId: string): Promise<CommandSc
     eventId: row["event_id"] as string,
     houseSize: row["house_size"] as number,
     times: { startAt, endAt: at(row["end_at"]), callAt: callTimeOf(startAt, row["call_minutes"] as number) },
-    questionsOn: row["questions_on"] as boolean,
-    pollsOn: row["polls_on"] as boolean,
+    switches: switchesOf({
+      questionsOn: row["questions_on"] as boolean,
+      pollsOn: row["polls_on"] as boolean,
+      othersQuestionsShown: row["others_questions_shown"] as boolean,
+      chatTo: row["chat_to"] as Switches["chat"]["to"],
+      chatHeld: row["chat_held"] as boolean,
+    }),
     earlyEntry: row["early_entry"] as boolean,
     stageMicrophonesOpen: row["stage_microphones_open"] as boolean,
     segmentIds: row["segment_ids"] as string[],
-    pollIds: row["poll_ids"] as string[],
-    stageTicketIds: row["stage_ids"] as string[],
+    pollIds: new Set(row["poll_ids"] as string[]),
+    stageTicketIds: new Set(row["stage_ids"] as string[]),
   };
 }

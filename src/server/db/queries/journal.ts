@@ -1,24 +1,49 @@
-import { and, asc, eq, gt, inArray } from "drizzle-orm";
-import type { JournalEntry } from "@/core/room";
+import { and, asc, eq, gt, inArray, isNull } from "drizzle-orm";
+import { Book } from "@/core/shared";
+import { emptyRoom, foldAll, roomFrom, type JournalEntry, type RoomState } from "@/core/room";
 import type { Db } from "../client";
-import { journal, rooms } from "../schema";
+import { journal, roomCheckpoints, rooms } from "../schema";
 
 /** The journal's rows after `seq`, in order. */
-export async function journalAfter(db: Db, occurrenceId: string, seq: number): Promise<JournalEntry[]> {
-  const rows = await db
+export function journalAfter(db: Db, roomId: string, seq: number): Promise<JournalEntry[]> {
+  return db
     .select({ seq: journal.seq, at: journal.at, actorId: journal.actorId, body: journal.body })
     .from(journal)
-    .where(and(eq(journal.occurrenceId, occurrenceId), gt(journal.seq, seq)))
+    .where(and(eq(journal.roomId, roomId), gt(journal.seq, seq)))
     .orderBy(asc(journal.seq));
-  return rows;
 }
 
-/** How far each room's journal has come: for the tail that polls where a notification was lost. */
+/** The main room of a date; null where there is none. */
+export async function mainRoomOf(db: Db, occurrenceId: string): Promise<{ id: string; organisationId: string } | null> {
+  const [row] = await db
+    .select({ id: rooms.id, organisationId: rooms.organisationId })
+    .from(rooms)
+    .where(and(eq(rooms.occurrenceId, occurrenceId), isNull(rooms.parentId)));
+  return row ?? null;
+}
+
+/** The folded room: its last checkpoint and the rows since. */
+export async function loadRoom(db: Db, roomId: string): Promise<RoomState> {
+  const [kept] = await db.select().from(roomCheckpoints).where(eq(roomCheckpoints.roomId, roomId));
+  const start = kept ? stateOf(kept.state, kept.seq) : emptyRoom;
+  return foldAll(start, await journalAfter(db, roomId, start.seq));
+}
+
+const stateOf = (state: unknown, seq: number): RoomState =>
+  roomFrom({ ...(JSON.parse(JSON.stringify(state), Book.revive) as object), seq });
+
+/** The room of a date as its journal has it now; empty for an unknown one. */
+export async function roomOf(db: Db, occurrenceId: string): Promise<RoomState> {
+  const room = await mainRoomOf(db, occurrenceId);
+  return room ? loadRoom(db, room.id) : emptyRoom;
+}
+
+/** How far each date's journal has come: for the tail that polls where a notification was lost. */
 export async function journalHeads(db: Db, occurrenceIds: readonly string[]): Promise<ReadonlyMap<string, number>> {
   if (occurrenceIds.length === 0) return new Map();
   const rows = await db
-    .select()
+    .select({ occurrenceId: rooms.occurrenceId, seq: rooms.seq })
     .from(rooms)
-    .where(inArray(rooms.occurrenceId, [...occurrenceIds]));
+    .where(and(inArray(rooms.occurrenceId, [...occurrenceIds]), isNull(rooms.parentId)));
   return new Map(rows.map((row) => [row.occurrenceId, row.seq]));
 }

@@ -3,6 +3,7 @@ import { boolean, index, integer, jsonb, pgTable, text, unique, uniqueIndex, uui
 import { pictures } from "@/core/house";
 import type { FormField } from "@/core/front-door";
 import { duties, phases, roles } from "@/core/people";
+import { chatReaches } from "@/core/people";
 import type { RecurrenceRule } from "@/core/time";
 import { instant, organisationId } from "./columns";
 
@@ -36,6 +37,8 @@ export const events = pgTable(
     questionsOn: boolean("questions_on").notNull().default(true),
     pollsOn: boolean("polls_on").notNull().default(true),
     othersQuestionsShown: boolean("others_questions_shown").notNull().default(true),
+    chatTo: text("chat_to", { enum: chatReaches }).notNull().default("all"),
+    chatHeld: boolean("chat_held").notNull().default(false),
     earlyEntry: boolean("early_entry").notNull().default(true),
     formFields: jsonb("form_fields").$type<FormField[]>().notNull().default([]),
     reminderOffsetsMinutes: jsonb("reminder_offsets_minutes").$type<number[]>().notNull().default([1440, 20]),
@@ -167,6 +170,8 @@ export const tickets = pgTable(
     /** part of the link's derivation: raising it revokes the old link */
     linkVersion: integer("link_version").notNull().default(1),
     revokedAt: instant("revoked_at"),
+    /** shown out of a room; cleared when let back */
+    barredAt: instant("barred_at"),
     answers: jsonb("answers").$type<Record<string, string>>().notNull().default({}),
     source: text("source"),
     registeredAt: instant("registered_at").notNull(),

@@ -27,6 +27,16 @@ export { polls, segments, type PollOption } from "./run-sheet";
 export { busyCalendars, licences, seatRequests, templates, type StoredCalendar } from "./house";
 export { boardPosts, boards, mailings, messages, type RenderedMessage } from "./mail";
 export { recordings } from "./recordings";
-export { admissions, ballots, connections, journal, questions, questionVotes, rooms } from "./room";
+export {
+  admissions,
+  ballots,
+  connections,
+  journal,
+  questions,
+  questionVotes,
+  roomCheckpoints,
+  roomOutbox,
+  rooms,
+} from "./room";
 export { account, session, user, verification } from "./sign-in";
 export { entryProofs, eventFiles, eventPictures, slotPlans } from "./way-in";

@@ -77,6 +77,9 @@ export const messages = pgTable(
     index("messages_ticket").on(t.ticketId),
     index("messages_date").on(t.occurrenceId, t.state),
     index("messages_event").on(t.eventId, t.state),
+    index("messages_message_id").on(t.messageId),
+    index("messages_person").on(t.personId),
+    index("messages_mailing").on(t.mailingId),
   ],
 );
 

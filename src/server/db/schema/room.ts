@@ -1,25 +1,54 @@
-import { index, integer, jsonb, pgTable, primaryKey, text, uniqueIndex, uuid } from "drizzle-orm/pg-core";
+import { sql } from "drizzle-orm";
+import {
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  uniqueIndex,
+  uuid,
+  type AnyPgColumn,
+} from "drizzle-orm/pg-core";
 import { questionStates } from "@/core/questions";
-import type { EntryBody } from "@/core/room";
+import type { EntryBody, OutwardAct } from "@/core/room";
 import { instant, organisationId } from "./columns";
 import { occurrences } from "./events";
 import { polls } from "./run-sheet";
 
-/** The row that commands lock. Its `seq` is the journal's last. */
-export const rooms = pgTable("rooms", {
-  occurrenceId: uuid("occurrence_id")
-    .primaryKey()
-    .references(() => occurrences.id, { onDelete: "cascade" }),
-  organisationId: organisationId(),
-  seq: integer("seq").notNull().default(0),
-});
+/**
+ * Where something happens live. A date has one main room; a side room has a parent. Commands lock the
+ * row; its `seq` is the journal's last.
+ */
+export const rooms = pgTable(
+  "rooms",
+  {
+    id: uuid("id")
+      .primaryKey()
+      .default(sql`gen_random_uuid()`),
+    occurrenceId: uuid("occurrence_id")
+      .notNull()
+      .references(() => occurrences.id, { onDelete: "cascade" }),
+    parentId: uuid("parent_id").references((): AnyPgColumn => rooms.id, { onDelete: "cascade" }),
+    organisationId: organisationId(),
+    seq: integer("seq").notNull().default(0),
+  },
+  (t) => [
+    uniqueIndex("rooms_main")
+      .on(t.occurrenceId)
+      .where(sql`parent_id is null`),
+  ],
+);
+
+const roomId = () =>
+  uuid("room_id")
+    .notNull()
+    .references(() => rooms.id, { onDelete: "cascade" });
 
 export const journal = pgTable(
   "journal",
   {
-    occurrenceId: uuid("occurrence_id")
-      .notNull()
-      .references(() => occurrences.id, { onDelete: "cascade" }),
+    roomId: roomId(),
     seq: integer("seq").notNull(),
     organisationId: organisationId(),
     at: instant("at").notNull(),
@@ -29,10 +58,29 @@ export const journal = pgTable(
     commandId: uuid("command_id"),
     body: jsonb("body").$type<EntryBody>().notNull(),
   },
-  (t) => [
-    primaryKey({ columns: [t.occurrenceId, t.seq] }),
-    uniqueIndex("journal_command").on(t.occurrenceId, t.commandId),
-  ],
+  (t) => [primaryKey({ columns: [t.roomId, t.seq] }), uniqueIndex("journal_command").on(t.roomId, t.commandId)],
+);
+
+/** The folded state every so many rows: opening a room costs the rows since, not its history. */
+export const roomCheckpoints = pgTable("room_checkpoints", {
+  roomId: roomId().primaryKey(),
+  organisationId: organisationId(),
+  seq: integer("seq").notNull(),
+  state: jsonb("state").notNull(),
+});
+
+/** Acts outside the room that a row asked for (mails, the audit log): done after the commit, lost by no crash. */
+export const roomOutbox = pgTable(
+  "room_outbox",
+  {
+    id: uuid("id").primaryKey(),
+    organisationId: organisationId(),
+    roomId: roomId(),
+    actorId: text("actor_id").notNull(),
+    act: jsonb("act").$type<OutwardAct>().notNull(),
+    at: instant("at").notNull(),
+  },
+  (t) => [index("room_outbox_at").on(t.at)],
 );
 
 export const questions = pgTable(
@@ -53,7 +101,7 @@ export const questions = pgTable(
     answeredAt: instant("answered_at"),
     answered: text("answered", { enum: ["aloud", "to-one", "to-all"] }),
   },
-  (t) => [index("questions_occurrence").on(t.occurrenceId, t.askedAt)],
+  (t) => [index("questions_occurrence").on(t.occurrenceId, t.askedAt), index("questions_asker").on(t.askerTicketId)],
 );
 
 export const questionVotes = pgTable(
@@ -92,6 +140,8 @@ export const connections = pgTable(
     occurrenceId: uuid("occurrence_id")
       .notNull()
       .references(() => occurrences.id, { onDelete: "cascade" }),
+    /** the stream that its signs of life name: one stream may have several intervals */
+    streamId: uuid("stream_id"),
     ticketId: uuid("ticket_id"),
     /** set for imported entries of people without a ticket */
     personId: uuid("person_id"),
@@ -112,6 +162,10 @@ export const connections = pgTable(
   (t) => [
     index("connections_occurrence").on(t.occurrenceId, t.outAt),
     index("connections_ticket").on(t.ticketId),
+    index("connections_stream").on(t.streamId),
+    index("connections_silent")
+      .on(t.lastSignAt)
+      .where(sql`out_at is null`),
     uniqueIndex("connections_import").on(t.occurrenceId, t.importKey),
   ],
 );

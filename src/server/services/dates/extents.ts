@@ -217,7 +217,7 @@ export async function undoChange(
           context,
           tx,
           date.id,
-          (room) => (room.phase === "cancelled" ? [{ type: "date.restored" }] : []),
+          (room) => (room.hour.phase === "cancelled" ? [{ type: "hour.restored" }] : []),
           member.userId,
         );
     }

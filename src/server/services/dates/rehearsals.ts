@@ -81,7 +81,7 @@ export async function cancelRehearsal(
     const rehearsal = await dateOf(tx, eventId, context.clock.now(), occurrenceId);
     if (rehearsal.kind !== "rehearsal" || rehearsal.phase !== "scheduled")
       throw new Refusal({ code: "wrong-state", action: "rehearsal.cancel", state: rehearsal.phase });
-    await appendRows(context, tx, occurrenceId, () => [{ type: "date.cancelled" }], member.userId);
+    await appendRows(context, tx, occurrenceId, () => [{ type: "hour.cancelled" }], member.userId);
     await dropPlannedOf(tx, [occurrenceId]);
   });
 }

@@ -87,7 +87,7 @@ export async function write(
       context,
       tx,
       id,
-      (room) => (room.phase === "cancelled" ? [] : [{ type: "date.cancelled" }]),
+      (room) => (room.hour.phase === "cancelled" ? [] : [{ type: "hour.cancelled" }]),
       member.userId,
     );
   return settleSeats(context, tx, organisationId, new Set(plan.dates.map((date) => date.id)));

@@ -1,6 +1,7 @@
 import { and, eq, isNull } from "drizzle-orm";
 import { pictures } from "@/core/house";
-import { roleMay, type Duty } from "@/core/people";
+import { type Duty } from "@/core/people";
+import { roleMay } from "@/core/rights";
 import { Refusal } from "@/core/shared";
 import { events, mailings, segments, tickets } from "../../db/schema";
 import { accessFor, type EventAccess, type TeamMember } from "../access";

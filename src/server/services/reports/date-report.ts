@@ -139,9 +139,9 @@ export async function dateReport(context: Context, event: EventRow, occurrence: 
   const report = attendanceReport({
     connections: entries,
     people: reportPeople,
-    curtainSpans: room.curtainSpans,
+    curtainSpans: room.hour.curtainSpans,
     // a segment ends with the show: once the curtain has fallen for good nobody can be present
-    played: playedSegments(room.cues, room.curtainSpans.at(-1)?.droppedAt ?? room.endedAt ?? now),
+    played: playedSegments(room.cues.given, room.hour.curtainSpans.at(-1)?.droppedAt ?? room.hour.endedAt ?? now),
     credit,
     now,
   });

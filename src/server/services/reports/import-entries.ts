@@ -149,13 +149,13 @@ export async function importEntries(
       added += made.length;
     }
     const room = await roomOf(tx, occurrenceId);
-    if (room.curtainSpans.length === 0 && good.length > 0) {
+    if (room.hour.curtainSpans.length === 0 && good.length > 0) {
       const { startAt: raisedAt, endAt: droppedAt } = occurrence;
       await appendRows(
         context,
         tx,
         occurrenceId,
-        () => [{ type: "show.imported", raisedAt, droppedAt }],
+        () => [{ type: "hour.show-imported", raisedAt, droppedAt }],
         member.userId,
       );
     }

@@ -162,12 +162,12 @@ async function commandFromWorkspace(eventId: string, occurrenceId: string, comma
 }
 
 export async function strikeCurtainAction(eventId: string, occurrenceId: string, index: number, isStruck: boolean) {
-  return act(() => commandFromWorkspace(eventId, occurrenceId, { type: "curtain.strike", index, isStruck }));
+  return act(() => commandFromWorkspace(eventId, occurrenceId, { type: "hour.strike-curtain", index, isStruck }));
 }
 
 export async function answerByMailAction(eventId: string, occurrenceId: string, questionId: string, text: string) {
   return act(() =>
-    commandFromWorkspace(eventId, occurrenceId, { type: "question.answer", questionId, how: "to-one", text }),
+    commandFromWorkspace(eventId, occurrenceId, { type: "questions.answer", questionId, how: "to-one", text }),
   );
 }
 

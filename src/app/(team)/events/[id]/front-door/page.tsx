@@ -8,7 +8,7 @@ import { Pending } from "@/features/front-door/pending";
 import { TestGuest } from "@/features/front-door/test-guest";
 import { TeamBar } from "@/features/shared/team-bar";
 import { Workspace } from "@/features/shared/workspace";
-import { roleMay } from "@/core/people";
+import { roleMay } from "@/core/rights";
 import { filesOf } from "@/server/services/front/files";
 import { frontDoorDraft } from "@/server/services/front/look";
 import { organisationOf, rulesOf } from "@/server/services/house/rules";

@@ -3,7 +3,7 @@ import type { OccurrenceRow } from "@/server/services/dates/load";
 import Link from "next/link";
 import type { MailingInput } from "@/contracts";
 import { composedKinds, wordedKinds, type WordedKind } from "@/core/mailings";
-import { roleMay } from "@/core/people";
+import { roleMay } from "@/core/rights";
 import { Composer } from "@/features/mailings/composer";
 import { kindWords } from "@/features/mailings/field-words";
 import { KindWords } from "@/features/mailings/kind-words";

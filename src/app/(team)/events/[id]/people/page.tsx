@@ -3,7 +3,7 @@ import { FindATime } from "@/features/people/find-a-time";
 import { PeopleBoard } from "@/features/people/people-board";
 import { TeamBar } from "@/features/shared/team-bar";
 import { Workspace } from "@/features/shared/workspace";
-import { roleMay } from "@/core/people";
+import { roleMay } from "@/core/rights";
 import { wallTimeAt } from "@/core/time";
 import { listStagePeople } from "@/server/services/stage-people";
 import { workspace, type DateQuery } from "../../../../_lib/workspace";

@@ -9,7 +9,7 @@ import { SeriesStrip } from "@/features/plan/series-strip";
 import { Expectation } from "@/features/plan/expectation";
 import { TeamBar } from "@/features/shared/team-bar";
 import { Workspace } from "@/features/shared/workspace";
-import { roleMay } from "@/core/people";
+import { roleMay } from "@/core/rights";
 import { ruleSentence, shiftLocal, wallTimeAt } from "@/core/time";
 import { datesOf, seriesOf } from "@/server/services/dates/load";
 import { rehearsalsOf } from "@/server/services/dates/rehearsals";

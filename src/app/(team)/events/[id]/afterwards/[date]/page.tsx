@@ -2,7 +2,7 @@ import { ImportEntries } from "@/features/afterwards/import-entries";
 import { RecordingDesk } from "@/features/afterwards/recording-desk";
 import { TeamBar } from "@/features/shared/team-bar";
 import { Workspace } from "@/features/shared/workspace";
-import { roleMay } from "@/core/people";
+import { roleMay } from "@/core/rights";
 import { ballotCounts, afterwards } from "@/server/services/reports/afterwards";
 import { recordingsOfDate } from "@/server/services/recordings";
 import { workspace } from "../../../../../_lib/workspace";
@@ -31,7 +31,7 @@ export default async function AfterwardsPage({ params }: { params: Promise<{ id:
   const file = (name: string) => `/events/${id}/dates/${date}/${name}.csv`;
   const isOver = occurrence.phase === "ended" || occurrence.phase === "not-held";
   const { actor } = loaded.access;
-  const mayAnswer = roleMay(actor, "question.answer-later");
+  const mayAnswer = roleMay(actor, "questions.answer");
   return (
     <>
       <TeamBar signOut={signOutAction} />
@@ -63,7 +63,7 @@ export default async function AfterwardsPage({ params }: { params: Promise<{ id:
             ))}
           </ul>
         )}
-        {room.curtainSpans.length > 0 && roleMay(actor, "curtain.strike") && isOver && (
+        {room.hour.curtainSpans.length > 0 && roleMay(actor, "hour.strike-curtain") && isOver && (
           <CurtainSpans room={room} zone={zone} id={id} date={date} />
         )}
         <section className="mt-6">

@@ -69,7 +69,7 @@ export function CurtainSpans({
     <section className="mt-5">
       <h2 className="text-head font-semibold">Curtain</h2>
       <ul>
-        {room.curtainSpans.map((span, i) => (
+        {room.hour.curtainSpans.map((span, i) => (
           <li key={span.raisedAt} className="flex items-center gap-4 border-t border-rule py-1">
             <span className="mono">
               {clockTime(span.raisedAt, zone)} – {span.droppedAt ? clockTime(span.droppedAt, zone) : "now"}

@@ -1,0 +1,43 @@
+// One process of Stage Call: pages and acts (web), live rooms (live), waiting work (work), or all of them.
+import { createServer } from "node:http";
+import next from "next";
+import { app as theApp } from "../src/server/compose";
+import { isLive, liveHandler, sayHealth } from "../src/server/edge/handler";
+import { readParts } from "../src/server/edge/parts";
+import { makeWorker } from "../src/server/worker";
+
+const parts = readParts(process.env["STAGE_CALL_PART"]);
+const port = Number(process.env["PORT"] ?? 3000);
+const hostname = process.env["HOST"] ?? "127.0.0.1";
+
+const worker = parts.has("work") ? await makeWorker(process.env) : null;
+// made before the framework's bundles ask for it: they find this very one
+const app = parts.has("web") || parts.has("live") ? await theApp() : null;
+const closers: (() => Promise<void>)[] = [async () => worker?.close(), async () => app?.hub.close()];
+
+if (app) {
+  const framework = parts.has("web") ? next({ dev: false, hostname, port, dir: process.cwd() }) : null;
+  await framework?.prepare();
+  const pages = framework?.getRequestHandler();
+  const live = liveHandler(app);
+  const server = createServer((request, response) => {
+    if (isLive(request.url ?? "") && parts.has("live")) return live(request, response);
+    if (pages) return void pages(request, response);
+    void sayHealth(app, response);
+  });
+  // a proxy keeps its connections for longer than a browser does
+  server.keepAliveTimeout = 65_000;
+  server.listen(port, hostname, 4096, () => console.log(`ready at http://${hostname}:${port}`));
+  closers.push(
+    () =>
+      new Promise((done) => {
+        server.close(() => done());
+        server.closeAllConnections();
+      }),
+  );
+}
+
+const stop = () => {
+  void Promise.allSettled(closers.map((close) => close())).then(() => setTimeout(() => process.exit(0), 60));
+};
+for (const signal of ["SIGTERM", "SIGINT"] as const) process.once(signal, stop);

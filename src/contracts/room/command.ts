@@ -1,0 +1,32 @@
+import { z } from "zod";
+import type { Failure } from "@/core/shared";
+import { cuesCommands } from "./cues";
+import { hourCommands } from "./hour";
+import { pollsCommands, pollsFacts } from "./polls";
+import { questionsCommands, questionsFacts } from "./questions";
+import { id } from "./shared";
+import { stageCommands } from "./stage";
+
+const command = z.discriminatedUnion("type", [
+  ...hourCommands,
+  ...stageCommands,
+  ...cuesCommands,
+  ...questionsCommands,
+  ...pollsCommands,
+]);
+const fact = z.discriminatedUnion("type", [...questionsFacts, ...pollsFacts]);
+/** Of the connection, not of the room: a sign of life, and a goodbye. */
+const presence = z.discriminatedUnion("type", [
+  z.object({ type: z.literal("sign"), connectionId: id }),
+  z.object({ type: z.literal("goodbye"), connectionId: id }),
+]);
+
+/** What a client posts to `/live/{occurrence}/commands`. */
+export const commandInput = z.object({ commandId: id, command: z.union([command, fact, presence]) });
+export type JournalledBody = z.infer<typeof command>;
+export type FactBody = z.infer<typeof fact>;
+export type CommandBody = z.infer<typeof commandInput>["command"];
+export type CommandInput = z.infer<typeof commandInput>;
+
+/** The answer to a command: refused ones carry the failure as data. */
+export type CommandAnswer = { ok: true; seq: number } | { ok: false; failure: Failure };

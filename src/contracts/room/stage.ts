@@ -1,0 +1,9 @@
+import { z } from "zod";
+import { id } from "./shared";
+
+export const stageCommands = [
+  z.object({ type: z.literal("stage.enter") }),
+  z.object({ type: z.literal("stage.move"), ticketId: id, place: z.enum(["backstage", "standby", "stage"]) }),
+  z.object({ type: z.literal("stage.set-microphone"), isOpen: z.boolean() }),
+  z.object({ type: z.literal("stage.close-microphones"), exceptId: id.nullable() }),
+] as const;

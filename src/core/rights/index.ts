@@ -1,0 +1,1 @@
+export { permissionTable, roleMay, verdict, type Action } from "./table";

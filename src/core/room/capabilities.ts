@@ -1,0 +1,11 @@
+import { cues } from "./cues";
+import { hour } from "./hour";
+import { polls } from "./polls";
+import { questions } from "./questions";
+import { stage } from "./stage";
+
+/** The one list of what the hour can do. Another capability is another line here. */
+export const capabilities = { hour, stage, cues, questions, polls } as const;
+
+export type Capabilities = typeof capabilities;
+export type CapabilityName = keyof Capabilities;

@@ -1,0 +1,10 @@
+import type { EntryBody, RoomCommand } from "./commands";
+
+/**
+ * What one act causes in another capability: entry in, further commands out. The one place for it. They
+ * run as the same person without a right of their own: whoever may do the one may cause the other.
+ */
+export function chain(entry: EntryBody): readonly RoomCommand[] {
+  void entry;
+  return [];
+}

@@ -1,0 +1,90 @@
+import { live, team } from "../../people";
+import { fail, ok, type Result } from "../../shared";
+import type { Capability, Now, Sight } from "../capability";
+import { isCurtainUp } from "../hour/state";
+import { isInHouse, isOfTheStage } from "../standing";
+import type { SegmentItem, Section } from "../views";
+
+/** A cue that was given: from `at` on this segment was on. */
+export interface CueMark {
+  readonly segmentId: string;
+  readonly at: number;
+}
+export interface CuesState {
+  readonly given: readonly CueMark[];
+}
+export type CuesCommand =
+  | { type: "cues.next"; leavingSegmentId: string | null }
+  | { type: "cues.jump"; leavingSegmentId: string | null; segmentId: string }
+  | { type: "cues.back"; leavingSegmentId: string | null };
+export type CuesEntry =
+  { type: "cues.given"; segmentId: string } | { type: "cues.taken-back" } | { type: "cues.sheet-changed" };
+
+export interface CuesShape {
+  state: CuesState;
+  command: CuesCommand;
+  fact: never;
+  entry: CuesEntry;
+}
+
+export const currentCue = (own: CuesState): CueMark | null => own.given.at(-1) ?? null;
+const done = (action: string) => fail({ code: "already-done", action } as const);
+
+/**
+ * A cue names the segment it leaves: of two people pressing at once the second skips nothing. Where the
+ * running segment is no longer on the sheet nobody can tell what comes next: a jump names it.
+ */
+function give(own: CuesState, command: CuesCommand, { scene }: Now): Result<CuesEntry[]> {
+  const current = currentCue(own)?.segmentId ?? null;
+  if (command.leavingSegmentId !== current) return fail({ code: "cue-moved", currentSegmentId: current });
+  if (command.type === "cues.back") return current === null ? done("cues.back") : ok([{ type: "cues.taken-back" }]);
+  if (command.type === "cues.jump") {
+    if (!scene.segmentIds.includes(command.segmentId)) return fail({ code: "not-found", what: "segment" });
+    return command.segmentId === current
+      ? done("cues.jump")
+      : ok([{ type: "cues.given", segmentId: command.segmentId }]);
+  }
+  const index = current === null ? -1 : scene.segmentIds.indexOf(current);
+  if (current !== null && index < 0) return fail({ code: "segment-gone" });
+  const segmentId = scene.segmentIds[index + 1];
+  return segmentId === undefined
+    ? fail({ code: "not-found", what: "segment" })
+    : ok([{ type: "cues.given", segmentId }]);
+}
+
+const cueItem = (own: CuesState) => {
+  const cue = currentCue(own);
+  return { it: { currentSegmentId: cue?.segmentId ?? null, cuedAt: cue?.at ?? null } };
+};
+const segmentItems = ({ words }: Sight<CuesState>): Section<SegmentItem> =>
+  Object.fromEntries(words.segments.map(({ id, ...segment }, position) => [id, { ...segment, position }]));
+
+const right = { roles: team, duty: "cues", phases: live } as const;
+
+/** Which segment is on (rule 10). */
+export const cues = {
+  rights: { "cues.next": right, "cues.jump": right, "cues.back": right },
+  empty: { given: [] } as CuesState,
+  decide: { "cues.next": give, "cues.jump": give, "cues.back": give },
+  fold: {
+    "cues.given": (own, { segmentId }, { at }) => ({ given: [...own.given, { segmentId, at }] }),
+    "cues.taken-back": (own) => ({ given: own.given.slice(0, -1) }),
+    "cues.sheet-changed": (own) => own,
+  },
+  views: {
+    "cues:team": {
+      isFor: isOfTheStage,
+      reads: ["segments"],
+      make: (sight) => ({ segments: segmentItems(sight), cue: cueItem(sight.own) }),
+    },
+    "cues:house": {
+      isFor: isInHouse,
+      reads: ["segments"],
+      make: ({ own, hour, words }) => {
+        const current = currentCue(own)?.segmentId;
+        const title = words.segments.find((segment) => segment.id === current)?.title ?? null;
+        return { cue: { it: { segmentTitle: isCurtainUp(hour) ? title : null } } };
+      },
+    },
+  },
+} as const satisfies Capability<CuesShape>;

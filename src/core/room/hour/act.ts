@@ -1,0 +1,42 @@
+import { fail, ok } from "../../shared";
+import type { Capability } from "../capability";
+import type { HourShape } from "./index";
+import { isCurtainUp, switchesNow } from "./state";
+
+const done = (action: string) => fail({ code: "already-done", action } as const);
+const isSame = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+export const decideHour: Capability<HourShape>["decide"] = {
+  "hour.open-doors": () => ok([{ type: "hour.doors-opened" }]),
+  "hour.hold-doors": (hour) => (hour.areDoorsHeld ? done("hour.hold-doors") : ok([{ type: "hour.doors-held" }])),
+  "hour.release-doors": (hour) =>
+    hour.areDoorsHeld ? ok([{ type: "hour.doors-released" }]) : done("hour.release-doors"),
+  "hour.raise-curtain": (hour, { moves }) => {
+    if (isCurtainUp(hour)) return done("hour.raise-curtain");
+    // of two desks one dropped it in this very moment: whoever did not see that does not undo it
+    if (moves !== undefined && moves !== hour.curtainSpans.length) return fail({ code: "curtain-moved" });
+    return ok([{ type: "hour.curtain-raised" }]);
+  },
+  "hour.drop-curtain": (hour) =>
+    isCurtainUp(hour) ? ok([{ type: "hour.curtain-dropped" }]) : done("hour.drop-curtain"),
+  "hour.strike-curtain": (hour, { index, isStruck }) => {
+    const span = hour.curtainSpans[index];
+    if (!span) return fail({ code: "not-found", what: "curtain span" });
+    return span.isStruck === isStruck
+      ? done("hour.strike-curtain")
+      : ok([{ type: "hour.curtain-struck", index, isStruck }]);
+  },
+  "hour.set-switch": (hour, { set, seen }, { scene }) => {
+    const now = switchesNow(hour, scene.switches)[set.name];
+    if (isSame(now, set.value)) return done("hour.set-switch");
+    if (!isSame(now, seen)) return fail({ code: "edited-meanwhile", currentVersion: JSON.stringify(now) });
+    return ok([{ type: "hour.switch-set", ...set }]);
+  },
+  "hour.show-out": (hour, { ticketId }, { scene }) => {
+    if (scene.stageTicketIds.has(ticketId)) return fail({ code: "not-allowed", action: "hour.show-out" });
+    return hour.barred.has(ticketId) ? done("hour.show-out") : ok([{ type: "hour.shown-out", ticketId }]);
+  },
+  "hour.let-back": (hour, { ticketId }) =>
+    hour.barred.has(ticketId) ? ok([{ type: "hour.bar-lifted", ticketId }]) : done("hour.let-back"),
+  "hour.end": () => ok([{ type: "hour.ended", curtainFellAt: null }]),
+};

@@ -1,0 +1,56 @@
+import type { CurtainSpan } from "../../attendance";
+import type { Phase, Switches, SwitchSet } from "../../people";
+import { Book } from "../../shared";
+
+export interface HourState {
+  readonly phase: Phase;
+  readonly areDoorsHeld: boolean;
+  readonly doorsOpenedAt: number | null;
+  readonly curtainSpans: readonly CurtainSpan[];
+  readonly endedAt: number | null;
+  /** what was turned during the hour; the rest stands as the event has it */
+  readonly turned: Partial<Switches>;
+  /** shown out, and barred until let back */
+  readonly barred: Book<true>;
+}
+
+export const emptyHour: HourState = {
+  phase: "scheduled",
+  areDoorsHeld: false,
+  doorsOpenedAt: null,
+  curtainSpans: [],
+  endedAt: null,
+  turned: {},
+  barred: Book.empty(),
+};
+
+export type HourEntry =
+  | { type: "hour.backstage-opened" }
+  | { type: "hour.doors-opened" }
+  | { type: "hour.doors-held" }
+  | { type: "hour.doors-released" }
+  | { type: "hour.curtain-raised" }
+  | { type: "hour.curtain-dropped" }
+  | { type: "hour.curtain-struck"; index: number; isStruck: boolean }
+  | ({ type: "hour.switch-set" } & SwitchSet)
+  | { type: "hour.shown-out"; ticketId: string }
+  | { type: "hour.bar-lifted"; ticketId: string }
+  | { type: "hour.show-imported"; raisedAt: number; droppedAt: number }
+  /** the plan was edited: words are to be read again */
+  | { type: "hour.plan-changed" }
+  | { type: "hour.ended"; curtainFellAt: number | null }
+  | { type: "hour.cancelled" }
+  | { type: "hour.restored" }
+  | { type: "hour.not-held" };
+
+export const isCurtainUp = (hour: HourState): boolean => {
+  const last = hour.curtainSpans.at(-1);
+  return last !== undefined && last.droppedAt === null;
+};
+
+/** The first rise that was not struck out: the show's start. */
+export const showStartedAt = (hour: HourState): number | null =>
+  hour.curtainSpans.find((span) => !span.isStruck)?.raisedAt ?? null;
+
+/** The switches as they stand now. */
+export const switchesNow = (hour: HourState, event: Switches): Switches => ({ ...event, ...hour.turned });

@@ -1,0 +1,78 @@
+import type { Capability, Sight } from "../capability";
+import { isInFoyer, isInHouse, isOfTheStage } from "../standing";
+import type { CountItem, DeskStatusItem, EventItem, Section, StageStatusItem, StatusItem } from "../views";
+import type { HourShape } from "./index";
+import { isCurtainUp, showStartedAt, type HourState } from "./state";
+
+type HourSight = Sight<HourState>;
+const one = <T>(item: T): Section<T> => ({ it: item });
+
+function event({ words, switches }: HourSight): Section<EventItem> {
+  const { title, zone, hasPlannedEnd, times } = words.event;
+  return one({
+    title,
+    zone,
+    startAt: times.startAt,
+    endAt: times.endAt,
+    questionsOn: switches.questions.on,
+    pollsOn: switches.polls.on,
+    chatTo: switches.chat.to,
+    hasPlannedEnd,
+  });
+}
+
+/** Test guests stand in the lists and never in a figure. */
+function counts({ words, figures }: HourSight): Section<CountItem> {
+  const out = { foyer: 0, house: 0, stage: 0 };
+  for (const [ticketId, place] of figures.present) {
+    if (words.people.get(ticketId)?.role !== "test-guest") out[place] += 1;
+  }
+  return { foyer: { count: out.foyer }, house: { count: out.house }, stage: { count: out.stage } };
+}
+
+const stageStatus = (hour: HourState): StageStatusItem => ({
+  phase: hour.phase,
+  isCurtainUp: isCurtainUp(hour),
+  showStartedAt: showStartedAt(hour),
+});
+const deskStatus = ({ own, words }: HourSight): DeskStatusItem => ({
+  ...stageStatus(own),
+  areDoorsHeld: own.areDoorsHeld,
+  doorsOpenedAt: own.doorsOpenedAt,
+  curtainMoves: own.curtainSpans.length,
+  endedAt: own.endedAt,
+  callAt: words.event.times.callAt,
+  houseSize: words.event.houseSize,
+});
+const houseStatus = (hour: HourState): StatusItem => ({ phase: hour.phase, isCurtainUp: isCurtainUp(hour) });
+const barredPeople = ({ own, words }: HourSight) =>
+  Object.fromEntries([...own.barred].map(([id]) => [id, { name: words.people.get(id)?.name ?? "" }]));
+
+export const hourViews: Capability<HourShape>["views"] = {
+  "hour:desk": {
+    isFor: (standing) => standing.isAtDesk,
+    reads: ["event", "people", "present"],
+    make: (sight) => ({
+      event: event(sight),
+      status: one(deskStatus(sight)),
+      figures: counts(sight),
+      switches: one(sight.switches),
+      barred: barredPeople(sight),
+    }),
+  },
+  "hour:stage": {
+    isFor: (standing) => isOfTheStage(standing) && !standing.isAtDesk,
+    reads: ["event", "people", "present"],
+    make: (sight) => ({ event: event(sight), status: one(stageStatus(sight.own)), figures: counts(sight) }),
+  },
+  "hour:house": {
+    isFor: isInHouse,
+    reads: ["event"],
+    make: (sight) => ({ event: event(sight), status: one(houseStatus(sight.own)) }),
+  },
+  "hour:foyer": {
+    isFor: isInFoyer,
+    reads: ["event"],
+    make: (sight) => ({ event: event(sight), status: one({ phase: sight.own.phase }) }),
+  },
+};

@@ -1,0 +1,20 @@
+import type { DateTimes } from "../dates";
+import type { Actor, Switches } from "../people";
+
+/** What deciding a command needs to know beside the journal: ids, hours and switches, no words. */
+export interface Scene {
+  readonly actor: Actor;
+  readonly times: DateTimes;
+  /** the event's own; the hour's rows may have turned some of them since */
+  readonly switches: Switches;
+  readonly earlyEntry: boolean;
+  /** microphones of the stage are open from the first entry on */
+  readonly stageMicrophonesOpen: boolean;
+  /** the run sheet's segments in order */
+  readonly segmentIds: readonly string[];
+  /** polls that belong to this date */
+  readonly pollIds: ReadonlySet<string>;
+  readonly stageTicketIds: ReadonlySet<string>;
+  /** what the capability's own server part looked up for this command */
+  readonly about: unknown;
+}

@@ -1,0 +1,131 @@
+import { mayComeBackstage } from "../../dates";
+import { isStageRole, live, onStage, running, team } from "../../people";
+import { fail, ok, type Result } from "../../shared";
+import type { By, Capability, Now, Sight } from "../capability";
+import { isCurtainUp, type HourEntry } from "../hour/state";
+import { isInHouse, isOfTheStage } from "../standing";
+import type { AudienceItem, CastItem, Section, StagePersonItem } from "../views";
+import { arrivedBackstage, emptyStage, type StagePerson, type StagePlace, type StageState } from "./state";
+
+export type StageCommand =
+  | { type: "stage.enter" }
+  | { type: "stage.move"; ticketId: string; place: StagePlace }
+  | { type: "stage.set-microphone"; isOpen: boolean }
+  | { type: "stage.close-microphones"; exceptId: string | null };
+
+export type StageEntry =
+  | { type: "stage.entered"; ticketId: string }
+  | { type: "stage.moved"; ticketId: string; place: StagePlace }
+  | { type: "stage.microphone-set"; ticketId: string; isOpen: boolean }
+  | { type: "stage.microphones-closed"; exceptId: string | null };
+
+export interface StageShape {
+  state: StageState;
+  command: StageCommand;
+  fact: never;
+  entry: StageEntry;
+}
+
+const done = (action: string) => fail({ code: "already-done", action } as const);
+
+const withPerson = (stage: StageState, id: string, change: Partial<StagePerson>): StageState => ({
+  people: stage.people.with(id, { ...(stage.people.get(id) ?? arrivedBackstage), ...change }),
+});
+
+function enter(stage: StageState, { hour, scene }: Now, { ticketId, at }: By): Result<(StageEntry | HourEntry)[]> {
+  if (!mayComeBackstage(scene.actor, at, scene.times, hour.phase, scene.earlyEntry)) {
+    return fail({ code: "too-early", callAt: scene.times.callAt });
+  }
+  // the first to enter opens backstage
+  const entries: (StageEntry | HourEntry)[] = hour.phase === "scheduled" ? [{ type: "hour.backstage-opened" }] : [];
+  if (!stage.people.has(ticketId)) {
+    entries.push({ type: "stage.entered", ticketId });
+    if (scene.stageMicrophonesOpen) entries.push({ type: "stage.microphone-set", ticketId, isOpen: true });
+  }
+  return entries.length > 0 ? ok(entries) : done("stage.enter");
+}
+
+function closeMicrophones(stage: StageState, exceptId: string | null): StageState {
+  let people = stage.people;
+  for (const [id, one] of stage.people) {
+    if (id !== exceptId && one.isMicrophoneOpen) people = people.with(id, { ...one, isMicrophoneOpen: false });
+  }
+  return { people };
+}
+
+function stagePeople({ own, words, figures }: Sight<StageState>): Section<StagePersonItem> {
+  const out: Record<string, StagePersonItem> = {};
+  for (const person of words.people.values()) {
+    if (!isStageRole(person.role)) continue;
+    const { place, isMicrophoneOpen } = own.people.get(person.ticketId) ?? arrivedBackstage;
+    const isPresent = figures.present.has(person.ticketId);
+    const callerLevel = figures.callers.get(person.ticketId) ?? null;
+    out[person.ticketId] = { name: person.name, role: person.role, place, isMicrophoneOpen, isPresent, callerLevel };
+  }
+  return out;
+}
+
+function audienceOf({ words, figures }: Sight<StageState>): Section<AudienceItem> {
+  const out: Record<string, AudienceItem> = {};
+  for (const [ticketId, place] of figures.present) {
+    const person = words.people.get(ticketId);
+    if (!person || place === "stage" || isStageRole(person.role)) continue;
+    const callerLevel = figures.callers.get(ticketId) ?? null;
+    out[ticketId] = { name: person.name, place, isTest: person.role === "test-guest", callerLevel };
+  }
+  return out;
+}
+
+/** The house sees those on stage while the curtain is up, nobody else and never a level. */
+function castOf(sight: Sight<StageState>): Section<CastItem> {
+  if (!isCurtainUp(sight.hour)) return {};
+  const people = Object.entries(stagePeople(sight)).filter(([, one]) => one.place === "stage" && one.isPresent);
+  return Object.fromEntries(people.map(([id, { name, isMicrophoneOpen }]) => [id, { name, isMicrophoneOpen }]));
+}
+
+const ofPeople = { roles: team, duty: "people", phases: live } as const;
+
+/** Who is backstage, on standby, on stage, and whose microphone is open (rule 5, rule 19). */
+export const stage = {
+  rights: {
+    "stage.enter": { roles: onStage, phases: running },
+    "stage.move": ofPeople,
+    "stage.set-microphone": { roles: onStage, phases: live },
+    "stage.close-microphones": ofPeople,
+  },
+  empty: emptyStage,
+  decide: {
+    "stage.enter": (own, _, now, by) => enter(own, now, by),
+    "stage.move": (own, { ticketId, place }, { scene }) => {
+      if (!scene.stageTicketIds.has(ticketId)) return fail({ code: "not-found", what: "stage person" });
+      return own.people.get(ticketId)?.place === place
+        ? done("stage.move")
+        : ok([{ type: "stage.moved", ticketId, place }]);
+    },
+    "stage.set-microphone": (own, { isOpen }, _, { ticketId }) =>
+      (own.people.get(ticketId)?.isMicrophoneOpen ?? false) === isOpen
+        ? done("stage.set-microphone")
+        : ok([{ type: "stage.microphone-set", ticketId, isOpen }]),
+    "stage.close-microphones": (_, { exceptId }) => ok([{ type: "stage.microphones-closed", exceptId }]),
+  },
+  fold: {
+    "stage.entered": (own, { ticketId }) => withPerson(own, ticketId, {}),
+    "stage.moved": (own, { ticketId, place }) =>
+      withPerson(own, ticketId, { place, ...(place === "stage" ? {} : { isMicrophoneOpen: false }) }),
+    "stage.microphone-set": (own, { ticketId, isOpen }) => withPerson(own, ticketId, { isMicrophoneOpen: isOpen }),
+    "stage.microphones-closed": (own, { exceptId }) => closeMicrophones(own, exceptId),
+  },
+  views: {
+    "stage:team": {
+      isFor: isOfTheStage,
+      reads: ["people", "present", "callers"],
+      make: (sight) => ({ stage: stagePeople(sight) }),
+    },
+    "stage:desk": {
+      isFor: (standing) => standing.isAtDesk,
+      reads: ["people", "present", "callers"],
+      make: (sight) => ({ audience: audienceOf(sight) }),
+    },
+    "stage:house": { isFor: isInHouse, reads: ["people", "present"], make: (sight) => ({ cast: castOf(sight) }) },
+  },
+} as const satisfies Capability<StageShape>;

@@ -1,0 +1,12 @@
+import { Book } from "../../shared";
+
+export type StagePlace = "backstage" | "standby" | "stage";
+export interface StagePerson {
+  readonly place: StagePlace;
+  readonly isMicrophoneOpen: boolean;
+}
+export interface StageState {
+  readonly people: Book<StagePerson>;
+}
+export const emptyStage: StageState = { people: Book.empty() };
+export const arrivedBackstage: StagePerson = { place: "backstage", isMicrophoneOpen: false };

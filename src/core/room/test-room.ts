@@ -1,0 +1,91 @@
+import { defaultSwitches, type Actor } from "../people";
+import {
+  decide,
+  emptyRoom,
+  noFigures,
+  type By,
+  type RoomCommand,
+  type RoomDirectory,
+  type RoomFigures,
+  type RoomState,
+  type Scene,
+} from ".";
+
+/** What the tests of the room share: a scene, people with names that are easily found, and a way to play acts. */
+export const at = Date.parse("2026-11-26T18:00:00Z");
+export const producer: Actor = { role: "producer", duties: [] };
+export const attendee: Actor = { role: "attendee", duties: [] };
+
+export const scene = (part: Partial<Scene> = {}): Scene => ({
+  actor: producer,
+  times: { startAt: at, endAt: at + 3_600_000, callAt: at - 1_200_000 },
+  switches: defaultSwitches,
+  earlyEntry: true,
+  stageMicrophonesOpen: false,
+  segmentIds: ["s1", "s2", "s3"],
+  pollIds: new Set(["v1"]),
+  stageTicketIds: new Set(["p", "t1"]),
+  about: null,
+  ...part,
+});
+
+export interface Act {
+  readonly by?: string;
+  readonly at?: number;
+  readonly scene?: Partial<Scene>;
+}
+export type Acted = readonly [RoomCommand, Act?];
+const byOf = (act: Act): By => ({ ticketId: act.by ?? "p", at: act.at ?? at });
+const attempt = (room: RoomState, [command, act = {}]: Acted) => decide(room, command, scene(act.scene), byOf(act));
+
+/** The room after these acts. @throws for one that is refused */
+export const play = (room: RoomState, ...acts: Acted[]): RoomState =>
+  acts.reduce((state, act) => {
+    const decided = attempt(state, act);
+    if (!decided.ok) throw new Error(`${act[0].type}: ${JSON.stringify(decided.failure)}`);
+    return decided.value.next;
+  }, room);
+/** The code with which an act is refused; "done" where it is not. */
+export const refusal = (room: RoomState, command: RoomCommand, act: Act = {}): string => {
+  const decided = attempt(room, [command, act]);
+  return decided.ok ? "done" : decided.failure.code;
+};
+
+export const asAttendee = (by: string): Act => ({ by, scene: { actor: attendee } });
+export const open = play(emptyRoom, [{ type: "stage.enter" }], [{ type: "hour.open-doors" }]);
+
+export const words: RoomDirectory = {
+  event: {
+    title: "Tides",
+    zone: "Europe/Lisbon",
+    times: scene().times,
+    houseSize: 50,
+    hasPlannedEnd: true,
+    switches: { ...defaultSwitches, questions: { on: true, othersSee: "answered" } },
+  },
+  segments: [{ id: "s1", title: "SECRET-SEGMENT", lengthMinutes: 5, fixedStartAt: null, leaderId: "t1", pollId: "v1" }],
+  people: new Map(
+    (
+      [
+        ["p", "PRODUCER-NAME", "producer"],
+        ["t1", "STAGE-NAME", "panelist"],
+        ["a1", "ASKER-NAME", "attendee"],
+        ["x1", "TESTER-NAME", "test-guest"],
+      ] as const
+    ).map(([ticketId, name, role]) => [ticketId, { ticketId, name, role, duties: [] }]),
+  ),
+  questions: new Map([["q1", { id: "q1", text: "SECRET-QUESTION", answer: "SECRET-ANSWER" }]]),
+  polls: new Map([["v1", { id: "v1", question: "SECRET-POLL", options: [{ id: "o1", label: "yes" }] }]]),
+  notes: new Map(),
+};
+export const figures: RoomFigures = {
+  ...noFigures,
+  present: new Map([
+    ["t1", "stage"],
+    ["a1", "house"],
+    ["x1", "house"],
+  ]),
+  callers: new Map([["t1", 40]]),
+  votes: new Map([["q1", 3]]),
+  tallies: new Map([["v1", { o1: 7 }]]),
+};

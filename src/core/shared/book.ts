@@ -1,0 +1,76 @@
+/** Beyond so many changes on top a book gets a new ground: copying stays cheap however large it is. */
+const mostOnTop = 64;
+
+/**
+ * A map by id that never changes: `with` gives the next one. Copying costs a few dozen entries however
+ * many there are, so that a fold of many thousand rows stays linear; two books with the same ground are
+ * compared by what lies on top alone.
+ */
+export class Book<T> implements Iterable<readonly [string, T]> {
+  private constructor(
+    private readonly ground: ReadonlyMap<string, T>,
+    private readonly top: ReadonlyMap<string, T | undefined>,
+    readonly size: number,
+  ) {}
+
+  static empty<T>(): Book<T> {
+    return new Book<T>(new Map(), new Map(), 0);
+  }
+  static from<T>(entries: Iterable<readonly [string, T]>): Book<T> {
+    const ground = new Map(entries);
+    return new Book(ground, new Map(), ground.size);
+  }
+
+  get(id: string): T | undefined {
+    return this.top.has(id) ? this.top.get(id) : this.ground.get(id);
+  }
+  has(id: string): boolean {
+    return this.get(id) !== undefined;
+  }
+
+  private put(id: string, value: T | undefined): Book<T> {
+    const top = new Map(this.top);
+    top.set(id, value);
+    const size = this.size + (value === undefined ? 0 : 1) - (this.has(id) ? 1 : 0);
+    const next = new Book(this.ground, top, size);
+    return top.size > Math.max(mostOnTop, this.ground.size / 32) ? Book.from(next) : next;
+  }
+  /** The book with this value under this id; new ids come last. */
+  with(id: string, value: T): Book<T> {
+    return Object.is(this.get(id), value) ? this : this.put(id, value);
+  }
+  without(id: string): Book<T> {
+    return this.has(id) ? this.put(id, undefined) : this;
+  }
+
+  *[Symbol.iterator](): Iterator<readonly [string, T]> {
+    for (const [id, value] of this.ground) {
+      const now = this.top.has(id) ? this.top.get(id) : value;
+      if (now !== undefined) yield [id, now];
+    }
+    for (const [id, value] of this.top) if (value !== undefined && !this.ground.has(id)) yield [id, value];
+  }
+
+  /** What differs between two books: id, value before, value after. */
+  static *changes<T>(before: Book<T>, after: Book<T>): Iterable<readonly [string, T | undefined, T | undefined]> {
+    if (before === after) return;
+    const ids =
+      before.ground === after.ground
+        ? new Set([...before.top.keys(), ...after.top.keys()])
+        : new Set([...[...before].map(([id]) => id), ...[...after].map(([id]) => id)]);
+    for (const id of ids) {
+      const [was, is] = [before.get(id), after.get(id)];
+      if (!Object.is(was, is)) yield [id, was, is];
+    }
+  }
+
+  /** For a checkpoint: see `revive`. */
+  toJSON(): { readonly $book: readonly (readonly [string, T])[] } {
+    return { $book: [...this] };
+  }
+  /** For `JSON.parse`: makes books of what `toJSON` wrote. */
+  static revive(_key: string, value: unknown): unknown {
+    const entries = (value as { $book?: [string, unknown][] } | null)?.$book;
+    return Array.isArray(entries) ? Book.from(entries) : value;
+  }
+}

@@ -1,0 +1,58 @@
+import { haveText, type StreamEvent, type StreamMessages } from "@/contracts";
+
+type Seen = ReadonlyMap<string, { readonly epoch: string; readonly n: number }>;
+
+export interface StreamPorts {
+  readonly url: string;
+  /** what the screen has of each feed, asked at every opening */
+  have(): Seen;
+  on: { readonly [E in StreamEvent]: (message: StreamMessages[E]) => void };
+  onLost(): void;
+}
+
+const firstPauseMs = 500;
+const longestPauseMs = 15_000;
+const events = [
+  "follow",
+  "snapshot",
+  "change",
+  "personal",
+  "health",
+  "closed",
+] as const satisfies readonly StreamEvent[];
+
+/** One event stream that comes back by itself, later each time, until it is closed. @returns how to close it */
+export function followStream(ports: StreamPorts): () => void {
+  let source: EventSource | null = null;
+  let isOver = false;
+  let tries = 0;
+  let retry: ReturnType<typeof setTimeout> | undefined;
+  const close = () => {
+    isOver = true;
+    clearTimeout(retry);
+    source?.close();
+  };
+  const open = () => {
+    const have = haveText(ports.have());
+    const stream = new EventSource(have ? `${ports.url}&have=${encodeURIComponent(have)}` : ports.url);
+    source = stream;
+    for (const event of events) {
+      stream.addEventListener(event, (raw) => {
+        tries = 0;
+        (ports.on[event] as (message: unknown) => void)(JSON.parse((raw as MessageEvent<string>).data));
+        if (event === "closed") close();
+      });
+    }
+    // an event source gives up after an answer that is no stream: a new one is made each time
+    stream.onerror = () => {
+      stream.close();
+      if (isOver) return;
+      ports.onLost();
+      clearTimeout(retry);
+      // full jitter: a whole house that lost its server does not come back at the same instant
+      retry = setTimeout(open, 100 + Math.random() * Math.min(longestPauseMs, firstPauseMs * 2 ** tries++));
+    };
+  };
+  open();
+  return close;
+}

@@ -1,0 +1,150 @@
+"use client";
+import { useCallback, useEffect, useRef, useState } from "react";
+import { signEveryMs, wordsOf, type CommandBody } from "@/contracts";
+import type { Failure } from "@/core/shared";
+import type { AnyView, PersonalPart } from "@/core/room";
+import { CommandQueue, type Receipt } from "./command-queue";
+import { change, follow, noFeeds, screenOf, snapshot, type Feeds } from "./feeds";
+import { browserStore } from "./queue-store";
+import { steadyTimer } from "./signs";
+import { followStream } from "./stream";
+
+export type LinkState = "connecting" | "live" | "lost" | "unwell" | "withdrawn" | "shown-out";
+
+export interface RoomLink<V extends AnyView> {
+  /** null until the first picture has come */
+  readonly view: V | null;
+  readonly screen: ReturnType<typeof screenOf>;
+  readonly me: PersonalPart | null;
+  readonly state: LinkState;
+  /** the last refusal, in words */
+  readonly refusal: string | null;
+  /** commands that have no answer yet */
+  readonly waiting: number;
+  /** server time minus this browser's, in milliseconds */
+  readonly clockAheadMs: number;
+  send(command: CommandBody): Promise<Receipt>;
+}
+
+/** At the end a whole house signs: spread over this long. */
+const endSignSpreadMs = 1500;
+
+/** What a room's link is built on, apart from React. */
+function openLink(
+  base: string,
+  query: string,
+  set: {
+    feeds(run: (before: Feeds) => Feeds): void;
+    me(me: PersonalPart): void;
+    state(run: (before: LinkState) => LinkState): void;
+    refusal(failure: Failure | { readonly code: "lost" }): void;
+    waiting(count: number): void;
+    clockAhead(ms: number): void;
+  },
+) {
+  let held: Feeds = noFeeds;
+  let connectionId: string | null = null;
+  const take = (run: (before: Feeds) => Feeds) => {
+    held = run(held);
+    set.feeds(() => held);
+    set.state(() => "live");
+  };
+  const queue = new CommandQueue({
+    url: `${base}/commands?${query}`,
+    store: browserStore(`${base}?${query}`, Date.now),
+    now: Date.now,
+    newId: () => crypto.randomUUID(),
+    wait: (ms) => new Promise((done) => setTimeout(done, ms)),
+    onRefusal: set.refusal,
+    onWaiting: set.waiting,
+  });
+  const closeStream = followStream({
+    url: `${base}/stream?${query}`,
+    have: () => held.held,
+    onLost: () => set.state((before) => (before === "unwell" ? before : "lost")),
+    on: {
+      follow: (message) => {
+        set.clockAhead(message.now - Date.now());
+        take((before) => follow(before, message));
+      },
+      snapshot: (message) => take((before) => snapshot(before, message)),
+      change: (message) => take((before) => change(before, message)),
+      personal: (message) => {
+        connectionId = message.connectionId;
+        set.me(message.me);
+      },
+      health: ({ isWell }) => set.state(() => (isWell ? "live" : "unwell")),
+      closed: ({ why }) => set.state(() => why),
+    },
+  });
+  const sign = () => {
+    if (connectionId) queue.post({ type: "sign", connectionId });
+  };
+  const goodbye = () => {
+    if (!connectionId) return;
+    const body = JSON.stringify({ commandId: crypto.randomUUID(), command: { type: "goodbye", connectionId } });
+    navigator.sendBeacon(`${base}/commands?${query}`, new Blob([body], { type: "application/json" }));
+  };
+  const stopSigns = steadyTimer(signEveryMs, sign);
+  window.addEventListener("pagehide", goodbye);
+  const close = () => {
+    stopSigns();
+    window.removeEventListener("pagehide", goodbye);
+    queue.stop();
+    closeStream();
+  };
+  return { queue, sign, close };
+}
+
+/** Of a command that no server could make sense of. */
+const lostWords = "That did not reach the room. Try it again.";
+
+/**
+ * Follows a room: one event stream whose feeds are folded with the core's reducer; commands are queued and
+ * repeated with the same id until they are answered; a sign of life goes out every ten seconds.
+ * @param as the ticket, or null for the desk
+ * @param say makes words of a refusal: the team's unless given
+ */
+export function useRoom<V extends AnyView>(
+  occurrenceId: string,
+  as: string | null,
+  say: (failure: Failure) => string = wordsOf,
+): RoomLink<V> {
+  const [feeds, setFeeds] = useState<Feeds>(noFeeds);
+  const [me, setMe] = useState<PersonalPart | null>(null);
+  const [state, setState] = useState<LinkState>("connecting");
+  const [refusal, setRefusal] = useState<Failure | { readonly code: "lost" } | null>(null);
+  const [waiting, setWaiting] = useState(0);
+  const [clockAheadMs, setClockAheadMs] = useState(0);
+  const link = useRef<ReturnType<typeof openLink> | null>(null);
+
+  useEffect(() => {
+    const set = { feeds: setFeeds, me: setMe, state: setState, refusal: setRefusal, waiting: setWaiting };
+    const opened = openLink(`/live/${occurrenceId}`, as ? `as=${as}` : "", { ...set, clockAhead: setClockAheadMs });
+    link.current = opened;
+    return opened.close;
+  }, [occurrenceId, as]);
+
+  // somebody who stayed to the end is counted to the end, not to their last sign before it
+  const phase = (feeds.view as { status?: Record<string, { phase?: string }> } | null)?.status?.["it"]?.phase;
+  useEffect(() => {
+    if (phase !== "ended") return;
+    const timer = setTimeout(() => link.current?.sign(), Math.random() * endSignSpreadMs);
+    return () => clearTimeout(timer);
+  }, [phase]);
+
+  const send = useCallback((command: CommandBody): Promise<Receipt> => {
+    setRefusal(null);
+    return link.current?.queue.push(command) ?? Promise.resolve({ ok: false, failure: { code: "lost" } });
+  }, []);
+  return {
+    view: feeds.view as V | null,
+    screen: screenOf(feeds.topics),
+    me,
+    state,
+    refusal: refusal && (refusal.code === "lost" ? lostWords : say(refusal)),
+    waiting,
+    clockAheadMs,
+    send,
+  };
+}

@@ -1,3 +1,0 @@
-export async function register(): Promise<void> {
-  if (process.env["NEXT_RUNTIME"] === "nodejs") await (await import("./instrumentation-node")).start();
-}

@@ -1,0 +1,45 @@
+import type { IncomingMessage } from "node:http";
+import { Refusal } from "@/core/shared";
+import type { App } from "../compose";
+import { memberOf } from "../services/access";
+import { organisationFor } from "../services/front-door";
+import { deskEntryByDate } from "../services/room-entry";
+import type { FactActor } from "../services/room-facts";
+import { seatOf } from "../services/seats";
+import { cookiesOf } from "./request";
+
+/** Who a signed-in member is at this desk, kept for a few seconds as a ticket's holder is. */
+async function memberAt(app: App, request: IncomingMessage, occurrenceId: string): Promise<FactActor> {
+  const { context, signIn, seatCache } = app;
+  const key = `${request.headers.cookie ?? ""}|${occurrenceId}`;
+  const known = seatCache.get(key);
+  if (known) return known;
+  const headers = new Headers({ cookie: request.headers.cookie ?? "" });
+  const session = await signIn.api.getSession({ headers });
+  const organisation = await organisationFor(context.db, request.headers.host ?? "");
+  const member = await memberOf(context, organisation.id, session?.user.id ?? null);
+  const entry = await deskEntryByDate(context, member, occurrenceId);
+  const who = { actorId: entry.ticketId, actor: entry.actor, occurrenceId, organisationId: member.organisationId };
+  seatCache.keep(key, who);
+  return who;
+}
+
+/** Who asks for this room: by the cookie of the ticket named in `?as=`, or, without one, the signed-in member at the desk. */
+export async function whoAsks(
+  app: App,
+  request: IncomingMessage,
+  occurrenceId: string,
+  as: string | null,
+): Promise<FactActor> {
+  if (!as) return memberAt(app, request, occurrenceId);
+  const cookies = cookiesOf(request);
+  const token = cookies.get(`sc-${as}`);
+  if (!token) throw new Refusal({ code: "not-signed-in" });
+  const proof = cookies.get(`sc-proof-${as}`) ?? null;
+  const key = `${token}|${proof ?? ""}`;
+  const known = app.seatCache.get(key);
+  if (known && known.actorId === as && known.occurrenceId === occurrenceId) return known;
+  const who = await seatOf(app.context, token, proof, as, occurrenceId);
+  app.seatCache.keep(key, who);
+  return who;
+}

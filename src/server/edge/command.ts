@@ -1,0 +1,55 @@
+import type { IncomingMessage, ServerResponse } from "node:http";
+import { commandInput, type FactBody } from "@/contracts";
+import { isStageRole } from "@/core/people";
+import type { App } from "../compose";
+import { parse } from "../services/context";
+import { closeConnection } from "../services/presence";
+import { execute } from "../services/room-commands";
+import { bringFact, requireInside } from "../services/room-facts";
+import { whoAsks } from "./access";
+import { readJson, requireOwnOrigin, sendJson } from "./request";
+
+const facts: ReadonlySet<string> = new Set<FactBody["type"]>(["polls.vote", "questions.vote"]);
+
+/**
+ * One command to a room. In the order of what costs least: size, origin, who, pace, right as far as memory
+ * tells, and only then the lock. Repeated with the same id it changes nothing and is answered alike.
+ */
+export async function takeCommand(
+  app: App,
+  request: IncomingMessage,
+  response: ServerResponse,
+  occurrenceId: string,
+  as: string | null,
+): Promise<void> {
+  requireOwnOrigin(request);
+  const { context, hub, signs, roomCache, pace } = app;
+  const input = parse(commandInput, await readJson(request));
+  const { command } = input;
+  const done = (seq: number) => sendJson(response, 200, { ok: true, seq });
+  if (command.type === "sign") {
+    // the connection's id is known to its own browser alone
+    signs.sign(command.connectionId);
+    return done(0);
+  }
+  const who = await whoAsks(app, request, occurrenceId, as);
+  if (command.type === "goodbye") {
+    await closeConnection(context, command.connectionId);
+    hub.factsChanged(occurrenceId);
+    return done(0);
+  }
+  pace.take(who.actorId, command.type);
+  const known = hub.known(occurrenceId);
+  if (facts.has(command.type)) {
+    const change = await bringFact(context, who, command as FactBody, known);
+    hub.factBrought(occurrenceId, who.actorId, change);
+    return done(0);
+  }
+  hub.refuseEarly(occurrenceId, who.actor, command.type);
+  if (!isStageRole(who.actor.role)) await requireInside(context, who, known);
+  const executed = await execute(context, roomCache, who, input);
+  // the screens first, in this very turn: the answer may follow them
+  const shown = hub.published(occurrenceId, executed.done);
+  done(executed.seq);
+  await shown;
+}

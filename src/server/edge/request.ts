@@ -1,0 +1,66 @@
+import type { IncomingMessage, ServerResponse } from "node:http";
+import { httpStatusOf, wordsOf } from "@/contracts";
+import { Refusal, type Failure } from "@/core/shared";
+import { isDatabaseAway } from "../db/away";
+import type { Log } from "../platform/log";
+
+const mostBodyBytes = 16_384;
+
+/** The body as JSON, refused unread where it says that it is larger, and cut off where it is all the same. */
+export async function readJson(request: IncomingMessage): Promise<unknown> {
+  if (Number(request.headers["content-length"] ?? 0) > mostBodyBytes) {
+    throw new Refusal({ code: "too-large", limitBytes: mostBodyBytes });
+  }
+  const chunks: Buffer[] = [];
+  let length = 0;
+  for await (const chunk of request as AsyncIterable<Buffer>) {
+    length += chunk.length;
+    if (length > mostBodyBytes) throw new Refusal({ code: "too-large", limitBytes: mostBodyBytes });
+    chunks.push(chunk);
+  }
+  try {
+    return JSON.parse(Buffer.concat(chunks).toString("utf8"));
+  } catch {
+    return null;
+  }
+}
+
+/** Refuses a request of another site. */
+export function requireOwnOrigin(request: IncomingMessage): void {
+  const { origin, host } = request.headers;
+  if (!origin || !URL.canParse(origin) || new URL(origin).host !== host) throw new Refusal({ code: "wrong-origin" });
+}
+
+export function cookiesOf(request: IncomingMessage): ReadonlyMap<string, string> {
+  const pairs = (request.headers.cookie ?? "").split(/; */).map((one): [string, string] => {
+    const at = one.indexOf("=");
+    return [one.slice(0, at), one.slice(at + 1)];
+  });
+  return new Map(pairs);
+}
+
+const plain = { "cache-control": "no-store", "x-content-type-options": "nosniff" };
+
+export function sendJson(response: ServerResponse, status: number, body: unknown): void {
+  const text = JSON.stringify(body);
+  const headers = { ...plain, "content-type": "application/json", "content-length": Buffer.byteLength(text) };
+  response.writeHead(status, headers).end(text);
+}
+
+/** What went wrong, as a failure; null for a defect. */
+function failureOf(error: unknown): Failure | null {
+  if (error instanceof Refusal) return error.failure;
+  const cause = (error as { cause?: { code?: string } }).cause ?? (error as { code?: string });
+  if (cause?.code === "22P02") return { code: "not-found", what: "id" };
+  return isDatabaseAway(error) ? { code: "unavailable" } : null;
+}
+
+/** A refusal as its status, words and data. A defect is logged and answered as JSON too: a client can tell it from silence. */
+export function sendFailure(response: ServerResponse, error: unknown, log: Log): void {
+  const failure = failureOf(error);
+  if (!failure) log.error("the live edge failed", error);
+  if (response.headersSent) return void response.end();
+  if (failure?.code === "too-large") response.setHeader("connection", "close");
+  if (!failure) return sendJson(response, 500, { ok: false, failure: { code: "defect" } });
+  sendJson(response, httpStatusOf[failure.code], { ok: false, failure, words: wordsOf(failure) });
+}

@@ -1,0 +1,15 @@
+import type { RoomState } from "@/core/room";
+import { Book } from "@/core/shared";
+
+/** Those whose own part changed between two states of a room. */
+export function concerned(before: RoomState, after: RoomState): ReadonlySet<string> {
+  const out = new Set<string>();
+  for (const [, was, is] of Book.changes(before.questions.asked, after.questions.asked)) {
+    const askerId = is?.askerId ?? was?.askerId;
+    if (askerId) out.add(askerId);
+  }
+  for (const [id, was, is] of Book.changes(before.stage.people, after.stage.people)) {
+    if (was?.place !== is?.place) out.add(id);
+  }
+  return out;
+}

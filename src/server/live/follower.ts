@@ -1,0 +1,50 @@
+import type { Standing } from "@/core/room";
+import { framed, lastChunk } from "./frame";
+
+/** Where a stream's bytes go: a socket, or an ear in tests. */
+export interface Wire {
+  /** bytes written and not yet taken by the network */
+  readonly writableLength: number;
+  write(bytes: Uint8Array): boolean;
+  end(bytes: Uint8Array): void;
+}
+
+/** Beyond so much unread a reader is given up: it comes back and begins with a snapshot. */
+const mostUnreadBytes = 1_000_000;
+
+/** One open stream of one device. */
+export class Follower {
+  isOver = false;
+  /** what the first picture weighed: a slow line may take its time over that */
+  private allowance = 0;
+
+  constructor(
+    readonly connectionId: string,
+    readonly ticketId: string,
+    readonly wantsDesk: boolean,
+    public standing: Standing,
+    private readonly wire: Wire,
+    private readonly onLag: (follower: Follower) => void,
+  ) {}
+
+  /** One write of bytes that others get too. */
+  write(bytes: Uint8Array): void {
+    if (this.isOver) return;
+    const unread = this.wire.writableLength;
+    if (unread === 0) this.allowance = 0;
+    if (unread > mostUnreadBytes + this.allowance) return this.onLag(this);
+    this.wire.write(bytes);
+  }
+  /** A picture to begin with: however large, it is no lag. */
+  begin(text: string): void {
+    if (this.isOver || text === "") return;
+    const bytes = framed(text);
+    this.allowance += bytes.length;
+    this.wire.write(bytes);
+  }
+  end(): void {
+    if (this.isOver) return;
+    this.isOver = true;
+    this.wire.end(lastChunk);
+  }
+}

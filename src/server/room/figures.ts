@@ -1,0 +1,49 @@
+import { sql } from "drizzle-orm";
+import type { RoomFigures } from "@/core/room";
+import type { Db } from "../db/client";
+import { isCounted } from "../db/queries/counted";
+
+type Row = Record<string, unknown>;
+const rowsOf = async (db: Db, query: ReturnType<typeof sql>): Promise<Row[]> => (await db.execute(query)).rows as Row[];
+
+/** Who is connected now and where, votes of open questions, ballots of polls: merged, one read each. */
+export async function loadFigures(db: Db, occurrenceId: string, aliveSince: number): Promise<RoomFigures> {
+  const alive = new Date(aliveSince).toISOString();
+  const [present, votes, tallies] = await Promise.all([
+    rowsOf(
+      db,
+      sql`select ticket_id, bool_or(house_from_at is not null) as inside, bool_or(role in ('producer','crew','panelist','interpreter','captioner')) as stage,
+        max(coalesce(level, 0)) filter (where device = 'phone-line') as caller
+        from connections where occurrence_id = ${occurrenceId} and out_at is null and last_sign_at > ${alive} and ticket_id is not null group by ticket_id`,
+    ),
+    rowsOf(
+      db,
+      sql`select q.id, count(v.ticket_id)::int as n from questions q join question_votes v on v.question_id = q.id where q.occurrence_id = ${occurrenceId} and ${isCounted(sql`v.ticket_id`)} group by q.id`,
+    ),
+    rowsOf(
+      db,
+      sql`select b.poll_id, b.option_id, count(*)::int as n from polls p join ballots b on b.poll_id = p.id where p.occurrence_id = ${occurrenceId} and ${isCounted(sql`b.ticket_id`)} group by b.poll_id, b.option_id`,
+    ),
+  ]);
+  const byPoll = new Map<string, Record<string, number>>();
+  for (const row of tallies) {
+    const id = String(row["poll_id"]);
+    byPoll.set(id, { ...byPoll.get(id), [String(row["option_id"])]: Number(row["n"]) });
+  }
+  const placeOf = (row: Row) => (row["stage"] ? "stage" : row["inside"] ? "house" : "foyer");
+  return {
+    present: new Map(present.map((row) => [String(row["ticket_id"]), placeOf(row)] as const)),
+    callers: new Map(
+      present
+        .filter((row) => row["caller"] !== null)
+        .map((row) => [String(row["ticket_id"]), Number(row["caller"])] as const),
+    ),
+    votes: new Map(votes.map((row) => [String(row["id"]), Number(row["n"])])),
+    tallies: byPoll,
+  };
+}
+
+/** What a fact changed of the merged figures: added to them, never counted anew. */
+export type FigureChange =
+  | { readonly of: "tally"; readonly pollId: string; readonly from: string | null; readonly to: string }
+  | { readonly of: "votes"; readonly questionId: string; readonly by: 1 | -1 };

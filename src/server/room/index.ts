@@ -1,0 +1,59 @@
+import type { CommandBody } from "@/contracts";
+import type { JournalEntry, RoomCommand, RoomState } from "@/core/room";
+import type { Db } from "../db/client";
+import { cuesServer } from "./cues";
+import { hourServer } from "./hour";
+import { pollsServer } from "./polls";
+import { questionsServer } from "./questions";
+import type { RoomPlace, RoomServer, Said, WordsWanted } from "./room-server";
+import { stageServer } from "./stage";
+
+/** The one list of the server's sides. */
+const servers: Readonly<Record<string, RoomServer>> = {
+  hour: hourServer,
+  stage: stageServer,
+  cues: cuesServer,
+  questions: questionsServer,
+  polls: pollsServer,
+};
+const ofType = (type: string): RoomServer => servers[type.slice(0, type.indexOf("."))] ?? {};
+
+/** The core's command for the client's: texts stay out of it. */
+export const commandOf = (said: Said, room: RoomState): RoomCommand =>
+  ofType(said.body.type).command?.(said, room) ?? (said.body as RoomCommand);
+
+/** What the decision needs to have looked up of what the command is about. */
+export const aboutOf = async (db: Db, place: RoomPlace, body: CommandBody): Promise<unknown> =>
+  (await ofType(body.type).about?.(db, place, body)) ?? null;
+
+/** Writes the texts of a command into their erasable tables. */
+export const writeWords = async (tx: Db, place: RoomPlace, said: Said): Promise<void> =>
+  ofType(said.body.type).write?.(tx, place, said);
+
+/** Brings every table that mirrors the room in step with it. */
+export async function keepTables(
+  tx: Db,
+  place: RoomPlace,
+  before: RoomState,
+  after: RoomState,
+  entries: readonly JournalEntry[],
+): Promise<void> {
+  for (const server of Object.values(servers)) await server.keep?.(tx, place, before, after, entries);
+}
+
+/** The words that rows bring, each part once. */
+export function wordsWanted(entries: readonly JournalEntry[]): readonly WordsWanted[] {
+  const wanted = new Map<WordsWanted["part"], Set<string> | null>();
+  for (const { body } of entries) {
+    for (const { part, ids } of ofType(body.type).wants?.(body) ?? []) {
+      const known = wanted.get(part);
+      if (!ids || known === null) wanted.set(part, null);
+      else wanted.set(part, new Set([...(known ?? []), ...ids]));
+    }
+  }
+  return [...wanted].map(([part, ids]) => (ids ? { part, ids: [...ids] } : { part }));
+}
+
+export type { RoomPlace, Said, WordsWanted } from "./room-server";
+export { loadDirectory, refreshed } from "./words";
+export { loadFigures } from "./figures";

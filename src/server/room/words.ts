@@ -1,0 +1,168 @@
+import { and, asc, eq, inArray, isNull, or } from "drizzle-orm";
+import { callTimeOf } from "@/core/dates";
+import type {
+  DirectoryEvent,
+  DirectoryPerson,
+  DirectoryPoll,
+  DirectoryQuestion,
+  DirectorySegment,
+  RoomDirectory,
+} from "@/core/room";
+import { instantOf } from "@/core/time";
+import type { Db } from "../db/client";
+import { switchesOf } from "../db/queries/switches";
+import {
+  events,
+  occurrences,
+  people as peopleTable,
+  polls as pollTable,
+  questions as questionTable,
+  segments as segmentTable,
+  tickets,
+} from "../db/schema";
+import type { WordsWanted } from "./room-server";
+
+const byKey = <T>(items: readonly T[], key: (item: T) => string): ReadonlyMap<string, T> =>
+  new Map(items.map((item) => [key(item), item]));
+
+export interface WordsOf {
+  readonly occurrenceId: string;
+  readonly eventId: string;
+}
+
+/** Everybody who has a place in the room; with ids those alone. */
+async function people(db: Db, of: WordsOf, ids?: readonly string[]): Promise<ReadonlyMap<string, DirectoryPerson>> {
+  const rows = await db
+    .select({ ticketId: tickets.id, name: peopleTable.name, role: tickets.role, duties: tickets.duties })
+    .from(tickets)
+    .innerJoin(peopleTable, eq(peopleTable.id, tickets.personId))
+    .where(
+      and(
+        eq(tickets.eventId, of.eventId),
+        eq(tickets.status, "registered"),
+        isNull(tickets.revokedAt),
+        or(eq(tickets.occurrenceId, of.occurrenceId), isNull(tickets.occurrenceId)),
+        ids && inArray(tickets.id, [...ids]),
+      ),
+    );
+  return byKey(
+    rows.map((row): DirectoryPerson => ({ ...row, name: row.name ?? "" })),
+    (row) => row.ticketId,
+  );
+}
+
+async function questions(
+  db: Db,
+  of: WordsOf,
+  ids?: readonly string[],
+): Promise<ReadonlyMap<string, DirectoryQuestion>> {
+  const rows = await db
+    .select({ id: questionTable.id, text: questionTable.text, answer: questionTable.answer })
+    .from(questionTable)
+    .where(and(eq(questionTable.occurrenceId, of.occurrenceId), ids && inArray(questionTable.id, [...ids])))
+    .orderBy(asc(questionTable.askedAt))
+    .limit(5000);
+  return byKey(rows, (row) => row.id);
+}
+
+async function polls(db: Db, { occurrenceId }: WordsOf): Promise<ReadonlyMap<string, DirectoryPoll>> {
+  const rows = await db
+    .select({ id: pollTable.id, question: pollTable.question, options: pollTable.options })
+    .from(pollTable)
+    .where(eq(pollTable.occurrenceId, occurrenceId))
+    .orderBy(asc(pollTable.position))
+    .limit(100);
+  return byKey(rows, (row) => row.id);
+}
+
+async function segments(db: Db, { occurrenceId }: WordsOf): Promise<readonly DirectorySegment[]> {
+  const rows = await db
+    .select({ segment: segmentTable, zone: occurrences.zone })
+    .from(segmentTable)
+    .innerJoin(occurrences, eq(occurrences.id, segmentTable.occurrenceId))
+    .where(eq(segmentTable.occurrenceId, occurrenceId))
+    .orderBy(asc(segmentTable.position))
+    .limit(100);
+  return rows.map(({ segment, zone }) => ({
+    id: segment.id,
+    title: segment.title,
+    lengthMinutes: segment.lengthMinutes,
+    fixedStartAt: segment.fixedStartLocal ? instantOf({ local: segment.fixedStartLocal, zone }) : null,
+    leaderId: segment.leaderTicketId,
+    pollId: segment.pollId,
+  }));
+}
+
+async function event(
+  db: Db,
+  { occurrenceId }: Pick<WordsOf, "occurrenceId">,
+): Promise<(WordsOf & { event: DirectoryEvent }) | null> {
+  const [row] = await db
+    .select({ event: events, occurrence: occurrences })
+    .from(occurrences)
+    .innerJoin(events, eq(events.id, occurrences.eventId))
+    .where(eq(occurrences.id, occurrenceId));
+  if (!row) return null;
+  const { startAt, endAt, zone, hasPlannedEnd, callMinutes } = row.occurrence;
+  const times = { startAt, endAt, callAt: callTimeOf(startAt, callMinutes) };
+  const { id: eventId, title, houseSize } = row.event;
+  return {
+    occurrenceId,
+    eventId,
+    event: { title, zone, times, houseSize, hasPlannedEnd, switches: switchesOf(row.event) },
+  };
+}
+
+/** Names and texts of one date, by the ids that its journal holds; null for an unknown date. */
+export async function loadDirectory(
+  db: Db,
+  occurrenceId: string,
+): Promise<{ eventId: string; words: RoomDirectory } | null> {
+  const of = await event(db, { occurrenceId });
+  if (!of) return null;
+  const [folk, asked, prepared, sheet, said] = await Promise.all([
+    people(db, of),
+    questions(db, of),
+    polls(db, of),
+    segments(db, of),
+    notes(db, of),
+  ]);
+  const words = { event: of.event, people: folk, questions: asked, polls: prepared, segments: sheet, notes: said };
+  return { eventId: of.eventId, words };
+}
+
+/** Words that no list holds: none so far. */
+const notes = (db: Db, of: WordsOf): Promise<ReadonlyMap<string, string>> => {
+  void db;
+  void of;
+  return Promise.resolve(new Map());
+};
+
+const merged = <T>(known: ReadonlyMap<string, T>, fresh: ReadonlyMap<string, T>): ReadonlyMap<string, T> =>
+  new Map([...known, ...fresh]);
+
+/** The words with some parts read again: of a list only what is named, where something is. */
+export async function refreshed(
+  db: Db,
+  of: WordsOf,
+  words: RoomDirectory,
+  wanted: readonly WordsWanted[],
+): Promise<RoomDirectory> {
+  let next = words;
+  for (const { part, ids } of wanted) {
+    if (part === "event") next = { ...next, event: (await event(db, of))?.event ?? next.event };
+    else if (part === "segments") next = { ...next, segments: await segments(db, of) };
+    else if (part === "polls") next = { ...next, polls: await polls(db, of) };
+    else if (part === "notes") next = { ...next, notes: await notes(db, of) };
+    else if (part === "questions") {
+      const fresh = await questions(db, of, ids);
+      next = { ...next, questions: ids ? merged(next.questions, fresh) : fresh };
+    } else {
+      const missing = ids?.filter((id) => !next.people.has(id));
+      if (missing?.length === 0) continue;
+      const fresh = await people(db, of, missing);
+      next = { ...next, people: missing ? merged(next.people, fresh) : fresh };
+    }
+  }
+  return next;
+}

@@ -1,0 +1,157 @@
+import { randomUUID } from "node:crypto";
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { eq } from "drizzle-orm";
+import type { CommandBody } from "@/contracts";
+import { connections, tickets } from "@/server/db/schema";
+import { notifyJournal } from "@/server/db/notify";
+import { execute, type Executed } from "@/server/services/room-commands";
+import type { Hub } from "@/server/live/hub";
+import { joinAs, makeHub } from "../support/hub";
+import { addTicket, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
+
+let world: World;
+let event: MadeEvent;
+let producerId: string;
+let hubs: Hub[] = [];
+beforeAll(async () => {
+  world = await makeWorld();
+});
+afterAll(() => world.close());
+beforeEach(async () => {
+  world.clock.set(Date.parse("2026-11-26T17:50:00Z"));
+  event = await makeEvent(world, { houseSize: 100 });
+  producerId = await addTicket(world, event, "producer", "Second Producer");
+  await run({ type: "stage.enter" });
+});
+const hub = () => {
+  const made = makeHub(world);
+  hubs.push(made);
+  return made;
+};
+const closeAll = async () => {
+  for (const one of hubs) await one.close();
+  hubs = [];
+};
+const run = (command: CommandBody): Promise<Executed> => {
+  const who = {
+    actorId: producerId,
+    actor: { role: "producer" as const, duties: [] },
+    occurrenceId: event.occurrenceId,
+  };
+  return execute(world.context, world.cache, who, { commandId: randomUUID(), command });
+};
+
+describe("two processes on one database", () => {
+  it("serve one room: a command given at one is seen at the other, and people let in get the house's feeds", async () => {
+    const [here, there] = [hub(), hub()];
+    try {
+      const foyer = await joinAs(world, here, event, await addTicket(world, event, "attendee", "W"), "attendee");
+      const stage = await joinAs(world, there, event, await addTicket(world, event, "panelist", "S"), "panelist");
+      const topics = (one: (typeof foyer.heard)[number]) => (one.event === "follow" ? one.data.topics : []);
+      expect(topics(foyer.heard[0]!)).toEqual(["hour:foyer"]);
+      await run({ type: "hour.open-doors" });
+      await stage.until((one) => one.event === "change" && one.data.topic === "hour:stage");
+      await foyer.until((one) => topics(one).includes("hour:house"));
+      await foyer.until((one) => one.event === "snapshot" && one.data.topic === "questions:house");
+    } finally {
+      await closeAll();
+    }
+  });
+
+  it("publish what they executed themselves at once, the same bytes to all who follow the same", async () => {
+    const here = hub();
+    try {
+      const first = await joinAs(world, here, event, await addTicket(world, event, "panelist", "S"), "panelist");
+      const second = await joinAs(world, here, event, await addTicket(world, event, "panelist", "T"), "panelist");
+      const before = second.writes.length;
+      const { done } = await run({ type: "hour.open-doors" });
+      await here.published(event.occurrenceId, done);
+      expect(second.writes.length).toBeGreaterThan(before);
+      const last = (one: typeof first) =>
+        one.writes.find((bytes) => Buffer.from(bytes).includes("hour:stage") && Buffer.from(bytes).includes("change"));
+      expect(last(first)).toBe(last(second));
+    } finally {
+      await closeAll();
+    }
+  });
+});
+
+describe("a stream that comes back", () => {
+  it("gets what it missed of a feed of this life, and the whole of a feed of another: no position counts for a feed born since", async () => {
+    const here = hub();
+    try {
+      const ticketId = await addTicket(world, event, "panelist", "S");
+      const watcher = await joinAs(world, here, event, await addTicket(world, event, "panelist", "K"), "panelist");
+      const first = await joinAs(world, here, event, ticketId, "panelist");
+      const seen = new Map<string, { epoch: string; n: number }>();
+      for (const { event: name, data } of first.heard) {
+        if (name === "snapshot") seen.set(data.topic, { epoch: data.epoch, n: data.n });
+      }
+      first.leave();
+      const { done } = await run({ type: "hour.open-doors" });
+      await here.published(event.occurrenceId, done);
+      await watcher.until((one) => one.event === "change" && one.data.topic === "hour:stage");
+      const back = await joinAs(world, here, event, ticketId, "panelist", { have: seen });
+      expect(back.heard.some((one) => one.event === "snapshot" && one.data.topic === "hour:stage")).toBe(false);
+      expect(back.heard.some((one) => one.event === "change" && one.data.topic === "hour:stage")).toBe(true);
+      // after a restart the counters begin anew: an old position must not be taken for a new one
+      const after = await joinAs(world, hub(), event, ticketId, "panelist", { have: seen });
+      expect(after.heard.filter((one) => one.event === "snapshot")).toHaveLength(seen.size);
+    } finally {
+      await closeAll();
+    }
+  });
+});
+
+describe("who loses their right", () => {
+  it("is shown out with every stream at once, and barred until let back", async () => {
+    const here = hub();
+    try {
+      await run({ type: "hour.open-doors" });
+      const guest = await addTicket(world, event, "attendee", "Loud");
+      const streams = [
+        await joinAs(world, here, event, guest, "attendee"),
+        await joinAs(world, here, event, guest, "attendee"),
+      ];
+      const { done } = await run({ type: "hour.show-out", ticketId: guest });
+      await here.published(event.occurrenceId, done);
+      for (const one of streams)
+        await one.until(({ event: name, data }) => name === "closed" && data.why === "shown-out");
+      const rows = await world.context.db.select().from(connections).where(eq(connections.ticketId, guest));
+      expect(rows.every((row) => row.outAt !== null)).toBe(true);
+      await expect(joinAs(world, here, event, guest, "attendee")).rejects.toMatchObject({
+        failure: { code: "barred" },
+      });
+      await here.published(event.occurrenceId, (await run({ type: "hour.let-back", ticketId: guest })).done);
+      await joinAs(world, here, event, guest, "attendee");
+    } finally {
+      await closeAll();
+    }
+  });
+
+  it("loses the desk with the duty: a demoted member's desk does not stay open", async () => {
+    const here = hub();
+    try {
+      const crew = await addTicket(world, event, "producer", "Nuno");
+      const desk = await joinAs(world, here, event, crew, "producer", { wantsDesk: true });
+      await world.context.db.update(tickets).set({ role: "panelist" }).where(eq(tickets.id, crew));
+      await notifyJournal(world.context.db, event.occurrenceId);
+      await desk.until((one) => one.event === "closed");
+    } finally {
+      await closeAll();
+    }
+  });
+
+  it("has four streams at the most", async () => {
+    const here = hub();
+    try {
+      const guest = await addTicket(world, event, "attendee", "Many tabs");
+      for (let i = 0; i < 4; i += 1) await joinAs(world, here, event, guest, "attendee");
+      await expect(joinAs(world, here, event, guest, "attendee")).rejects.toMatchObject({
+        failure: { code: "too-many-streams" },
+      });
+    } finally {
+      await closeAll();
+    }
+  });
+});

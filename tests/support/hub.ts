@@ -1,0 +1,67 @@
+import type { StreamEvent, StreamMessages } from "@/contracts";
+import { Hub } from "@/server/live/hub";
+import { silentLog } from "@/server/platform/log";
+import { admitToHouse, openConnection } from "@/server/services/presence";
+import type { MadeEvent, World } from "./world";
+
+/** A live process of its own on the world's database. */
+export const makeHub = (world: World): Hub =>
+  new Hub({
+    db: world.context.db,
+    databaseUrl: world.databaseUrl,
+    clock: world.clock,
+    ids: world.context.ids,
+    log: silentLog,
+    admit: (id) => admitToHouse(world.context, id),
+    rightsChanged: () => {},
+    flushPresence: async () => {},
+    databaseBack: () => {},
+  });
+
+type Heard = { [E in StreamEvent]: { event: E; data: StreamMessages[E] } }[StreamEvent];
+
+/** A stream's far end that keeps what it was sent, with the bytes as they came. */
+export function ear() {
+  const heard: Heard[] = [];
+  const writes: Uint8Array[] = [];
+  const wire = {
+    writableLength: 0,
+    write(bytes: Uint8Array) {
+      writes.push(bytes);
+      for (const block of new TextDecoder().decode(bytes).split("\n\n")) {
+        const event = /^(?:[0-9a-f]+\r\n)?event: (.*)$/m.exec(block)?.[1];
+        if (event) heard.push({ event, data: JSON.parse(/^data: (.*)$/m.exec(block)![1]!) } as Heard);
+      }
+      return true;
+    },
+    end: () => {},
+  };
+  const until = async (what: (one: Heard) => boolean): Promise<Heard> => {
+    for (let i = 0; i < 200; i += 1) {
+      const hit = heard.find(what);
+      if (hit) return hit;
+      await new Promise((done) => setTimeout(done, 25));
+    }
+    throw new Error(`never heard; got ${heard.map((one) => one.event).join(" ")}`);
+  };
+  return { heard, writes, wire, until };
+}
+
+/** Somebody's stream at a hub: the connection, the ear, and how to leave. */
+export async function joinAs(
+  world: World,
+  hub: Hub,
+  event: MadeEvent,
+  ticketId: string,
+  role: "attendee" | "panelist" | "producer",
+  options: { wantsDesk?: boolean; have?: ReadonlyMap<string, { epoch: string; n: number }> } = {},
+) {
+  const { organisationId } = world;
+  const { occurrenceId } = event;
+  const about = { organisationId, occurrenceId, ticketId, role, device: "computer", mayReturn: "ask" as const };
+  const { connectionId, isInside } = await openConnection(world.context, about);
+  const end = ear();
+  const { wantsDesk = false, have = new Map() } = options;
+  const leave = await hub.join({ occurrenceId, connectionId, ticketId, wantsDesk, isInside, have, wire: end.wire });
+  return { ...end, leave, connectionId };
+}
