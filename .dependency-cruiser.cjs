@@ -56,7 +56,7 @@ module.exports = {
     only("live-direction", "^src/server/live/", [
       "^src/(core|contracts)/",
       "^src/server/(live|platform)/",
-      "^src/server/db/(queries/|client|notify)",
+      "^src/server/room/", "^src/server/db/(queries/|client|notify|away)",
     ]),
     only("room-direction", "^src/server/room/", ["^src/(core|contracts)/", "^src/server/(room|db|platform)/"]),
     only("edge-direction", "^src/server/edge/", ["^src/(core|contracts)/", "^src/server/(edge|services|db|platform)/", "^src/server/compose"]),

@@ -1,6 +1,5 @@
 // One process of Stage Call: pages and acts (web), live rooms (live), waiting work (work), or all of them.
 import { createServer } from "node:http";
-import next from "next";
 import { app as theApp } from "../src/server/compose";
 import { isLive, liveHandler, sayHealth } from "../src/server/edge/handler";
 import { readParts } from "../src/server/edge/parts";
@@ -16,7 +15,10 @@ const app = parts.has("web") || parts.has("live") ? await theApp() : null;
 const closers: (() => Promise<void>)[] = [async () => worker?.close(), async () => app?.hub.close()];
 
 if (app) {
-  const framework = parts.has("web") ? next({ dev: false, hostname, port, dir: process.cwd() }) : null;
+  // a process without pages does not load the framework
+  const framework = parts.has("web")
+    ? (await import("next")).default({ dev: false, hostname, port, dir: process.cwd() })
+    : null;
   await framework?.prepare();
   const pages = framework?.getRequestHandler();
   const live = liveHandler(app);

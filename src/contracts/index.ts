@@ -49,13 +49,23 @@ export {
 } from "./plan-input";
 export {
   commandInput,
+  factTypes,
   type FactBody,
   type JournalledBody,
   type CommandAnswer,
   type CommandBody,
   type CommandInput,
 } from "./room/command";
-export { haveText, readHave, signEveryMs, signLostAfterMs, type StreamEvent, type StreamMessages } from "./stream";
+export {
+  haveText,
+  readHave,
+  signEveryMs,
+  signLostAfterMs,
+  logEpoch,
+  type LogRow,
+  type StreamEvent,
+  type StreamMessages,
+} from "./stream";
 export {
   extentInput,
   rehearsalInput,

@@ -1,5 +1,17 @@
 import type { PersonalPart, PlainView, ViewChange } from "@/core/room";
 
+/** One row of a log feed: its place, the moment of its last change by the feed's own counter, and what it says. */
+export interface LogRow {
+  readonly id: string;
+  readonly seq: number;
+  readonly rev: number;
+  /** null: taken away */
+  readonly row: unknown;
+}
+
+/** The epoch under which a client says how far it has read a log feed: it outlives every process. */
+export const logEpoch = "log";
+
 /** Messages of the room's event stream, by event name. */
 export interface StreamMessages {
   /** which feeds this stream follows from now on; others are to be forgotten */
@@ -7,6 +19,8 @@ export interface StreamMessages {
   /** the whole of one feed: first, and where a stream does not know what came before */
   snapshot: { readonly topic: string; readonly epoch: string; readonly n: number; readonly view: PlainView };
   change: { readonly topic: string; readonly n: number; readonly changes: readonly ViewChange[] };
+  /** rows of a log feed, in order; `gone` rows are to be taken off the screen. `head`: how far the feed has come */
+  lines: { readonly topic: string; readonly head: number; readonly rows: readonly LogRow[] };
   /** one person's own things, and the connection that signs of life name */
   personal: { readonly connectionId: string; readonly me: PersonalPart };
   /** whether the server reaches its database */

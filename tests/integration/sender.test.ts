@@ -70,8 +70,9 @@ function worker(): ChildProcess {
     SMTP_URL: `smtp://127.0.0.1:${smtpPort}`,
     STAGE_CALL_CLOCK_FILE: join(folder, "no-clock"),
     STAGE_CALL_MAILS_PER_SECOND: "800",
+    STAGE_CALL_PART: "work",
   };
-  return spawn("node", ["--conditions=react-server", "--import", "tsx", "scripts/serve.ts"], {
+  return spawn("node", ["--import", "tsx", "scripts/serve.ts"], {
     cwd: root,
     env: env as unknown as NodeJS.ProcessEnv,
     stdio: "ignore",

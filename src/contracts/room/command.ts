@@ -15,6 +15,8 @@ const command = z.discriminatedUnion("type", [
   ...pollsCommands,
 ]);
 const fact = z.discriminatedUnion("type", [...questionsFacts, ...pollsFacts]);
+/** The names of the facts: they go past the room's lock. */
+export const factTypes: readonly string[] = [...questionsFacts, ...pollsFacts].map((one) => one.shape.type.value);
 /** Of the connection, not of the room: a sign of life, and a goodbye. */
 const presence = z.discriminatedUnion("type", [
   z.object({ type: z.literal("sign"), connectionId: id }),

@@ -48,9 +48,16 @@ export interface LogTopic {
   readonly window: number;
 }
 
+/** How fast one person may bring an act: so many at once, then one each so often. */
+export interface Pace {
+  readonly burst: number;
+  readonly everyMs: number;
+}
+
 /** One capability of the hour. Types, entries and topics begin with its name. */
 export interface Capability<C extends Shape> {
   readonly rights: { readonly [T in (C["command"] | C["fact"])["type"]]: Permission };
+  readonly paces?: { readonly [T in (C["command"] | C["fact"])["type"]]?: Pace };
   readonly empty: C["state"];
   readonly decide: {
     readonly [T in C["command"]["type"]]: (

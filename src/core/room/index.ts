@@ -1,5 +1,5 @@
 export { capabilities, type CapabilityName } from "./capabilities";
-export type { By } from "./capability";
+export type { By, LogTopic, Pace } from "./capability";
 export { chain } from "./chain";
 export { applyChanges, changesBetween, type PlainView, type ViewChange } from "./changes";
 export type { EntryBody, JournalEntry, RoomCommand, RoomFact } from "./commands";
@@ -29,6 +29,7 @@ export {
   logTopics,
   project,
   roomFrom,
+  roomPaces,
   roomRights,
   sourcesOf,
   topicsOf,
@@ -50,6 +51,7 @@ export type {
   FoyerView,
   HouseQuestionItem,
   HouseView,
+  OwnParts,
   PersonalPart,
   PollItem,
   SegmentItem,

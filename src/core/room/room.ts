@@ -1,7 +1,7 @@
 import { verdictBy, type Circumstance, type Permission, type Switches } from "../people";
 import { fail, ok, type Result } from "../shared";
 import { capabilities, type Capabilities, type CapabilityName } from "./capabilities";
-import type { By, Capability, LogTopic, Now, Shape, Sight, ViewTopic } from "./capability";
+import type { By, Capability, LogTopic, Now, Pace, Shape, Sight, ViewTopic } from "./capability";
 import { chain } from "./chain";
 import type { PlainView } from "./changes";
 import type { EntryBody, JournalEntry, RoomCommand } from "./commands";
@@ -32,6 +32,9 @@ const owners = new Map<string, CapabilityName>(
 export const roomRights = Object.assign({}, ...names.map((name) => all[name].rights)) as {
   readonly [T in { [N in CapabilityName]: keyof Capabilities[N]["rights"] }[CapabilityName]]: Permission;
 };
+
+/** Acts that have a pace of their own. */
+export const roomPaces: Readonly<Record<string, Pace>> = Object.assign({}, ...names.map((name) => all[name].paces));
 
 export const emptyRoom = {
   seq: 0,

@@ -160,12 +160,20 @@ export interface PersonalPart {
   readonly place: "foyer" | "house" | StagePlace;
   /** why somebody still waits in the foyer though the doors are open */
   readonly waitsFor: "doors" | "seat" | "held-doors" | null;
-  readonly ballots: Readonly<Record<string, string>>;
-  readonly votes: readonly string[];
-  readonly questions: readonly {
-    readonly id: string;
-    readonly text: string;
-    readonly state: QuestionState;
-    readonly answer: string | null;
-  }[];
+  /** their own things, by capability */
+  readonly own: OwnParts;
+}
+
+/** What each capability keeps for one person alone. */
+export interface OwnParts {
+  readonly polls?: { readonly ballots: Readonly<Record<string, string>> };
+  readonly questions?: {
+    readonly votes: readonly string[];
+    readonly asked: readonly {
+      readonly id: string;
+      readonly text: string;
+      readonly state: QuestionState;
+      readonly answer: string | null;
+    }[];
+  };
 }

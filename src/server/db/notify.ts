@@ -7,7 +7,7 @@ export const roomChannel = "stage_call_room";
 export type RoomNotice =
   | { readonly room: string; readonly seq: number }
   | { readonly room: string; readonly edited: true }
-  | { readonly room: string; readonly facts: true };
+  | { readonly room: string; readonly facts: true; readonly logs: readonly string[]; readonly by: string };
 
 const notify = (db: Db, notice: RoomNotice) =>
   db.execute(sql`select pg_notify(${roomChannel}, ${JSON.stringify(notice)})`);
@@ -21,5 +21,6 @@ export const notifyJournals = (db: Db, occurrenceIds: readonly string[]) =>
     select pg_notify(${roomChannel}, json_build_object('room', id, 'edited', true)::text)
     from unnest(${sql.param([...occurrenceIds])}::text[]) as id`);
 
-/** Tells every process that ballots, votes or presence of a room changed. */
-export const notifyFacts = (db: Db, occurrenceId: string) => notify(db, { room: occurrenceId, facts: true });
+/** Tells every process that ballots, votes or presence of a room changed, and which log feeds grew. @param by the process that has them in memory already */
+export const notifyFacts = (db: Db, occurrenceId: string, logs: readonly string[] = [], by = "") =>
+  notify(db, { room: occurrenceId, facts: true, logs, by });

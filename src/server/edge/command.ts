@@ -1,5 +1,5 @@
 import type { IncomingMessage, ServerResponse } from "node:http";
-import { commandInput, type FactBody } from "@/contracts";
+import { commandInput, factTypes, type FactBody } from "@/contracts";
 import { isStageRole } from "@/core/people";
 import type { App } from "../compose";
 import { parse } from "../services/context";
@@ -9,7 +9,7 @@ import { bringFact, requireInside } from "../services/room-facts";
 import { whoAsks } from "./access";
 import { readJson, requireOwnOrigin, sendJson } from "./request";
 
-const facts: ReadonlySet<string> = new Set<FactBody["type"]>(["polls.vote", "questions.vote"]);
+const facts: ReadonlySet<string> = new Set(factTypes);
 
 /**
  * One command to a room. In the order of what costs least: size, origin, who, pace, right as far as memory
@@ -41,9 +41,9 @@ export async function takeCommand(
   pace.take(who.actorId, command.type);
   const known = hub.known(occurrenceId);
   if (facts.has(command.type)) {
-    const change = await bringFact(context, who, command as FactBody, known);
-    hub.factBrought(occurrenceId, who.actorId, change);
-    return done(0);
+    const outcome = await bringFact(context, who, command as FactBody, known, input.commandId);
+    hub.factBrought(occurrenceId, who.actorId, outcome);
+    return sendJson(response, 200, { ok: true, seq: 0, ...outcome.answer });
   }
   hub.refuseEarly(occurrenceId, who.actor, command.type);
   if (!isStageRole(who.actor.role)) await requireInside(context, who, known);

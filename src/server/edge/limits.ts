@@ -1,16 +1,9 @@
 import { LRUCache } from "lru-cache";
+import { roomPaces, type Pace } from "@/core/room";
 import { Refusal } from "@/core/shared";
 
-/** At most `burst` at once, then one each `everyMs`. */
-interface Pace {
-  readonly burst: number;
-  readonly everyMs: number;
-}
 /** What has no pace of its own. */
 const usual: Pace = { burst: 20, everyMs: 200 };
-const paces: Readonly<Record<string, Pace>> = {
-  "questions.ask": { burst: 3, everyMs: 20_000 },
-};
 const mostKept = 50_000;
 
 /**
@@ -23,9 +16,9 @@ export class ActPace {
 
   /** @throws a refusal with the wait */
   take(ticketId: string, type: string): void {
-    const pace = paces[type] ?? usual;
+    const pace = roomPaces[type] ?? usual;
     // acts without a pace of their own share one bucket
-    const key = paces[type] ? `${ticketId} ${type}` : ticketId;
+    const key = roomPaces[type] ? `${ticketId} ${type}` : ticketId;
     const now = this.now();
     const emptyAt = Math.max(now, this.emptyAt.get(key) ?? now) + pace.everyMs;
     const waitMs = emptyAt - now - pace.burst * pace.everyMs;

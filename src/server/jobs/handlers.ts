@@ -13,7 +13,8 @@ import { purge, sweepDates } from "../services/sweep";
 export const handlers: Readonly<Record<JobName, (context: Context) => Promise<unknown>>> = {
   "send-due-mail": sendDue,
   "sweep-dates": async (context) => {
-    await closeLost(context);
+    // the live processes do it at once; this is for dates that none follows, and waits out an outage
+    await closeLost(context, 40_000);
     await sweepDates(context);
     await countHeld(context);
     await planFollowUps(context);

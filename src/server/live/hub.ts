@@ -9,8 +9,7 @@ import { journalAfter, journalHeads } from "../db/queries/journal";
 import type { Clock } from "../platform/clock";
 import type { Ids } from "../platform/ids";
 import type { Log } from "../platform/log";
-import { loadFigures, refreshed, wordsWanted, type WordsWanted } from "../room";
-import type { FigureChange } from "../room/figures";
+import { loadFigures, logReader, refreshed, touchedBy, wordsWanted, type FactOutcome, type WordsWanted } from "../room";
 import { concerned } from "./concerned";
 import { Follower, type Wire } from "./follower";
 import { framed, keepAlive, messageText } from "./frame";
@@ -53,6 +52,7 @@ const headsEveryMs = 1000;
 const keepAliveEveryMs = 15_000;
 const mostStreamsEach = 4;
 const seatsLeftOver = 20;
+const mostLinesAtOnce = 500;
 const editedParts: readonly WordsWanted[] = [
   { part: "event" },
   { part: "people" },
@@ -65,17 +65,21 @@ export class Hub {
   private readonly rooms: OpenRooms;
   private readonly timers: NodeJS.Timeout[] = [];
   private readonly listener: { close(): Promise<void> };
-  private readonly factsToTell = new Set<string>();
+  /** dates with something to tell the other processes, and which of their log feeds grew */
+  private readonly factsToTell = new Map<string, Set<string>>();
+  private readonly id: string;
   private isWell = true;
   private isTicking = false;
 
   constructor(private readonly ports: HubPorts) {
+    this.id = ports.ids.id();
     this.rooms = new OpenRooms(ports.db, ports.clock, ports.ids);
     this.listener = listen(ports.databaseUrl, ports.log, {
       onNotice: (notice) => this.hear(notice),
       onConnected: () => {
         for (const room of this.rooms) {
           room.figuresReadAt = 0;
+          for (const log of room.logs.values()) log.isBehind = true;
           void this.tail(room, true);
         }
       },
@@ -190,19 +194,31 @@ export class Hub {
     if (verdictBy(rule, actor, room.circumstance()) === "wrong-role")
       throw new Refusal({ code: "not-allowed", action: type });
   }
-  /** After a ballot or a vote in this process: added here, told to the others once a tick. */
-  factBrought(occurrenceId: string, ticketId: string, change: FigureChange | null): void {
+  /** After a fact in this process: added here, shown with the next tick, told to the others once a tick. */
+  factBrought(occurrenceId: string, ticketId: string, outcome: FactOutcome): void {
     const room = this.rooms.get(occurrenceId);
-    room?.changedPeople.add(ticketId);
-    if (change) room?.addFigure(change);
-    if (room) room.areFiguresDirty = true;
-    this.factsToTell.add(occurrenceId);
+    for (const id of [ticketId, ...(outcome.concerns ?? [])]) room?.changedPeople.add(id);
+    if (outcome.figure) room?.addFigure(outcome.figure);
+    if (outcome.lines) for (const row of outcome.lines.rows) room?.logs.get(outcome.lines.topic)?.take(row);
+    this.factsChanged(occurrenceId, outcome.lines ? [outcome.lines.topic] : []);
   }
   /** After a coming or going in this process. */
-  factsChanged(occurrenceId: string): void {
+  factsChanged(occurrenceId: string, logs: readonly string[] = []): void {
     const room = this.rooms.get(occurrenceId);
     if (room) room.areFiguresDirty = true;
-    this.factsToTell.add(occurrenceId);
+    const told = this.factsToTell.get(occurrenceId) ?? new Set();
+    for (const topic of logs) told.add(topic);
+    this.factsToTell.set(occurrenceId, told);
+  }
+  /** Reads what other processes wrote of the log feeds that are behind. */
+  private async readLogs(room: LiveRoom): Promise<void> {
+    for (const log of room.logs.values()) {
+      for (let more = log.isBehind; more;) {
+        const rows = await logReader(log.topic).after(this.ports.db, room.roomId, log.topic, log.head, mostLinesAtOnce);
+        log.catchUp(rows);
+        more = rows.length === mostLinesAtOnce;
+      }
+    }
   }
 
   /** The decision of a command of this process, just committed: its screens need not wait for NOTIFY. */
@@ -216,7 +232,13 @@ export class Hub {
     const room = this.rooms.get(notice.room);
     if (!room) return;
     if ("facts" in notice) {
+      // what this process counted itself is in memory already
+      if (notice.by === this.id) return;
       room.areFiguresDirty = true;
+      for (const topic of notice.logs) {
+        const log = room.logs.get(topic);
+        if (log) log.isBehind = true;
+      }
       room.figuresReadAt = Math.min(room.figuresReadAt, this.ports.clock.now() - recountEveryMs + 1000);
     } else if ("edited" in notice) void this.tail(room, true);
     // rows that this process wrote itself are in memory already
@@ -246,9 +268,12 @@ export class Hub {
     await this.readWords(room, isNext ? wanted : wordsWanted(rows));
     room.foldIn(rows);
     if (before === room.state && !isEdited) return;
+    const touched = touchedBy(rows);
+    for (const topic of touched.logs) room.logs.get(topic)!.isBehind = true;
+    await this.readLogs(room);
     this.showPlaces(room);
     room.publish();
-    await this.sendOwnParts(room, concerned(before, room.state));
+    await this.sendOwnParts(room, [...concerned(before, room.state), ...touched.people]);
     if (before.hour.phase !== room.state.hour.phase || (before.hour.areDoorsHeld && !room.state.hour.areDoorsHeld)) {
       await this.readFigures(room);
     }
@@ -284,9 +309,9 @@ export class Hub {
     try {
       await this.withDatabase(async () => {
         await this.ports.flushPresence();
-        const ids = [...this.factsToTell];
+        const told = [...this.factsToTell];
         this.factsToTell.clear();
-        for (const id of ids) await notifyFacts(this.ports.db, id);
+        for (const [id, logs] of told) await notifyFacts(this.ports.db, id, [...logs], this.id);
       });
       const now = this.ports.clock.now();
       for (const room of this.rooms) {
@@ -302,6 +327,7 @@ export class Hub {
   /** Merged figures to the screens; read from the tables where that is due. */
   private async showFigures(room: LiveRoom): Promise<void> {
     room.areFiguresDirty = false;
+    await this.readLogs(room);
     if (this.ports.clock.now() - room.figuresReadAt >= recountEveryMs) return this.readFigures(room);
     const changed = [...room.changedPeople];
     room.changedPeople.clear();

@@ -16,10 +16,11 @@ import {
   type RoomState,
   type Standing,
 } from "@/core/room";
-import type { FigureChange } from "../room/figures";
+import type { FigureChange } from "../room";
 import { Feed } from "./feed";
 import { Follower } from "./follower";
 import { framed, messageText } from "./frame";
+import type { LogTail } from "./log-tail";
 
 type Seen = ReadonlyMap<string, { readonly epoch: string; readonly n: number }>;
 
@@ -37,6 +38,8 @@ export class LiveRoom {
   figuresReadAt = 0;
   /** whose own part is to be sent with the next figures */
   readonly changedPeople = new Set<string>();
+  /** the ends of the log feeds, all of them, for as long as the room is open */
+  readonly logs = new Map<string, LogTail>();
   private readonly feeds = new Map<string, Feed>();
   private readonly bundles = new Map<string, Bundle>();
   private readonly byTicket = new Map<string, Set<Follower>>();
@@ -91,7 +94,8 @@ export class LiveRoom {
     return standingOf(this.state.stage, person, isInside, wantsDesk);
   }
   private topicsFor(standing: Standing): readonly string[] {
-    return topicsOf(standing, switchesNow(this.state.hour, this.words.event.switches)).views;
+    const { views, logs } = topicsOf(standing, switchesNow(this.state.hour, this.words.event.switches));
+    return [...views, ...logs];
   }
 
   /** Starts one stream: what it missed of its feeds, or their pictures. */
@@ -120,7 +124,10 @@ export class LiveRoom {
     this.bundles.set(key, bundle);
     bundle.followers.add(follower);
     const follow: StreamMessages["follow"] = { topics, now: this.now() };
-    const pictures = topics.map((topic) => this.feed(topic).welcome(seen.get(topic)));
+    const pictures = topics.map((topic) => {
+      const log = this.logs.get(topic);
+      return log ? log.welcome(seen.get(topic)?.n) : this.feed(topic).welcome(seen.get(topic));
+    });
     follower.begin(messageText("follow", follow) + pictures.join(""));
   }
 
@@ -164,6 +171,8 @@ export class LiveRoom {
       for (const topic of topics) if (!texts.has(topic)) texts.set(topic, this.advance(topic));
     }
     for (const topic of this.feeds.keys()) if (!texts.has(topic)) this.feeds.delete(topic);
+    // what nobody here follows is not gathered for ever
+    for (const [topic, log] of this.logs) if (!texts.has(topic)) log.advance();
     for (const { topics, followers } of this.bundles.values()) {
       const text = topics.map((topic) => texts.get(topic)).join("");
       if (text === "") continue;
@@ -172,6 +181,8 @@ export class LiveRoom {
     }
   }
   private advance(topic: string): string {
+    const log = this.logs.get(topic);
+    if (log) return log.advance();
     const feed = this.feed(topic);
     const sources = sourcesOf(topic, this.state, this.words, this.figures);
     if (feed.isMadeFrom(sources)) return "";

@@ -3,8 +3,10 @@ import type { Db } from "../db/client";
 import { loadRoom, mainRoomOf } from "../db/queries/journal";
 import type { Clock } from "../platform/clock";
 import type { Ids } from "../platform/ids";
-import { loadDirectory, loadFigures } from "../room";
+import { logTopics } from "@/core/room";
+import { loadDirectory, loadFigures, logReader } from "../room";
 import { LiveRoom } from "./live-room";
+import { LogTail } from "./log-tail";
 
 /** The rooms that this process follows, by date. Two who come at once open it once. */
 export class OpenRooms implements Iterable<LiveRoom> {
@@ -45,6 +47,20 @@ export class OpenRooms implements Iterable<LiveRoom> {
     room.state = await loadRoom(db, main.id);
     room.figures = await loadFigures(db, occurrenceId, clock.now() - signLostAfterMs);
     room.figuresReadAt = clock.now();
+    for (const [topic, { window }] of logTopics) {
+      const reader = logReader(topic);
+      const head = await reader.head(db, main.id, topic);
+      const rows = await reader.before(db, main.id, topic, null, window);
+      room.logs.set(
+        topic,
+        new LogTail(
+          topic,
+          window,
+          [...rows].sort((a, b) => a.rev - b.rev),
+          head,
+        ),
+      );
+    }
     this.rooms.set(occurrenceId, room);
     return room;
   }

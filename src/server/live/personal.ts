@@ -1,7 +1,7 @@
 import { isStageRole } from "@/core/people";
 import type { PersonalPart } from "@/core/room";
 import type { Db } from "../db/client";
-import { personalFacts, type PersonalFacts } from "../room/personal";
+import { ownParts } from "../room";
 import type { LiveRoom } from "./live-room";
 
 function waitsFor(room: LiveRoom, place: PersonalPart["place"]): PersonalPart["waitsFor"] {
@@ -9,8 +9,6 @@ function waitsFor(room: LiveRoom, place: PersonalPart["place"]): PersonalPart["w
   if (room.state.hour.phase !== "open") return "doors";
   return room.state.hour.areDoorsHeld ? "held-doors" : "seat";
 }
-
-const nothingYet: PersonalFacts = { ballots: {}, votes: [], questions: [] };
 
 /** The own parts of several people in a room; null for those who have no right to it any more. */
 export async function personalParts(
@@ -20,15 +18,15 @@ export async function personalParts(
 ): Promise<ReadonlyMap<string, PersonalPart | null>> {
   const standings = new Map(ticketIds.map((id) => [id, room.of(id)[0]?.standing ?? room.standing(id, false)] as const));
   const audience = ticketIds.filter((id) => standings.get(id) && !isStageRole(standings.get(id)!.role));
-  const facts = audience.length === 0 ? new Map() : await personalFacts(db, room.occurrenceId, audience);
+  const parts = audience.length === 0 ? null : await ownParts(db, room.occurrenceId, audience);
   return new Map(
     ticketIds.map((ticketId) => {
       const standing = standings.get(ticketId);
       if (!standing || !room.standing(ticketId, false)) return [ticketId, null];
       const { role, place } = standing;
       const name = room.words.people.get(ticketId)?.name ?? "";
-      const own = (facts.get(ticketId) as PersonalFacts | undefined) ?? nothingYet;
-      return [ticketId, { ticketId, name, role, place, waitsFor: waitsFor(room, place), ...own }];
+      const own = parts?.get(ticketId) ?? {};
+      return [ticketId, { ticketId, name, role, place, waitsFor: waitsFor(room, place), own }];
     }),
   );
 }

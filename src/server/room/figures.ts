@@ -42,8 +42,3 @@ export async function loadFigures(db: Db, occurrenceId: string, aliveSince: numb
     tallies: byPoll,
   };
 }
-
-/** What a fact changed of the merged figures: added to them, never counted anew. */
-export type FigureChange =
-  | { readonly of: "tally"; readonly pollId: string; readonly from: string | null; readonly to: string }
-  | { readonly of: "votes"; readonly questionId: string; readonly by: 1 | -1 };

@@ -1,11 +1,11 @@
-import type { CommandBody } from "@/contracts";
-import type { JournalEntry, RoomCommand, RoomState } from "@/core/room";
+import type { CommandBody, FactBody } from "@/contracts";
+import type { JournalEntry, OwnParts, RoomCommand, RoomState } from "@/core/room";
 import type { Db } from "../db/client";
 import { cuesServer } from "./cues";
 import { hourServer } from "./hour";
 import { pollsServer } from "./polls";
 import { questionsServer } from "./questions";
-import type { RoomPlace, RoomServer, Said, WordsWanted } from "./room-server";
+import type { FactOutcome, FactPlace, LogReader, RoomPlace, RoomServer, Said, WordsWanted } from "./room-server";
 import { stageServer } from "./stage";
 
 /** The one list of the server's sides. */
@@ -41,6 +41,35 @@ export async function keepTables(
   for (const server of Object.values(servers)) await server.keep?.(tx, place, before, after, entries);
 }
 
+/** One fact into its capability's table. */
+export const bring = (db: Db, place: FactPlace, fact: FactBody): Promise<FactOutcome> =>
+  ofType(fact.type).fact!(db, place, fact);
+
+/** What several people have of their own in a room, over all capabilities. */
+export async function ownParts(
+  db: Db,
+  occurrenceId: string,
+  ticketIds: readonly string[],
+): Promise<ReadonlyMap<string, OwnParts>> {
+  const parts = await Promise.all(Object.values(servers).map((server) => server.own?.(db, occurrenceId, ticketIds)));
+  return new Map(ticketIds.map((id) => [id, Object.assign({}, ...parts.map((part) => part?.get(id))) as OwnParts]));
+}
+
+/** How the rows of a log feed are read. */
+export const logReader = (topic: string): LogReader => servers[topic.slice(0, topic.indexOf(":"))]!.logs!;
+
+/** Whose own part, and which log feeds, these rows changed. */
+export function touchedBy(entries: readonly JournalEntry[]): {
+  readonly people: Set<string>;
+  readonly logs: Set<string>;
+} {
+  const touched = entries.map(({ body }) => ofType(body.type).touches?.(body) ?? {});
+  return {
+    people: new Set(touched.flatMap((one) => one.people ?? [])),
+    logs: new Set(touched.flatMap((one) => one.logs ?? [])),
+  };
+}
+
 /** The words that rows bring, each part once. */
 export function wordsWanted(entries: readonly JournalEntry[]): readonly WordsWanted[] {
   const wanted = new Map<WordsWanted["part"], Set<string> | null>();
@@ -54,6 +83,6 @@ export function wordsWanted(entries: readonly JournalEntry[]): readonly WordsWan
   return [...wanted].map(([part, ids]) => (ids ? { part, ids: [...ids] } : { part }));
 }
 
-export type { RoomPlace, Said, WordsWanted } from "./room-server";
+export type { FactOutcome, FactPlace, FigureChange, LogReader, RoomPlace, Said, WordsWanted } from "./room-server";
 export { loadDirectory, refreshed } from "./words";
 export { loadFigures } from "./figures";

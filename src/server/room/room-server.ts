@@ -1,5 +1,6 @@
-import type { CommandBody } from "@/contracts";
-import type { EntryBody, JournalEntry, RoomCommand, RoomDirectory, RoomState } from "@/core/room";
+import type { CommandBody, FactBody, LogRow } from "@/contracts";
+import type { EntryBody, JournalEntry, OwnParts, RoomCommand, RoomDirectory, RoomState } from "@/core/room";
+import type { Actor } from "@/core/people";
 import type { Db } from "../db/client";
 
 /** Where a capability's server part works: one room of one date. */
@@ -24,6 +25,42 @@ export interface Said {
   readonly actorId: string;
 }
 
+/** Whoever brings a fact, and to which room. */
+export interface FactPlace {
+  readonly occurrenceId: string;
+  readonly organisationId: string;
+  readonly actorId: string;
+  readonly actor: Actor;
+  readonly commandId: string;
+  readonly now: number;
+  /** the room's state where this process follows it: spares reading it */
+  readonly room: RoomState | null;
+}
+
+/** What a fact changed of the merged figures: added to them, never counted anew. */
+export type FigureChange =
+  | { readonly of: "tally"; readonly pollId: string; readonly from: string | null; readonly to: string }
+  | { readonly of: "votes"; readonly questionId: string; readonly by: 1 | -1 };
+
+/** What a fact came to: figures, rows of log feeds, and what its sender is told. */
+export interface FactOutcome {
+  readonly figure?: FigureChange | null;
+  readonly lines?: { readonly topic: string; readonly rows: readonly LogRow[] };
+  /** whose own parts changed beside the sender's */
+  readonly concerns?: readonly string[];
+  readonly answer?: Readonly<Record<string, unknown>>;
+}
+
+/** How a log feed's rows are read. */
+export interface LogReader {
+  /** how far the feed's counter has come */
+  head(db: Db, roomId: string, topic: string): Promise<number>;
+  /** what changed after `rev`, in the order of the changes */
+  after(db: Db, roomId: string, topic: string, rev: number, limit: number): Promise<readonly LogRow[]>;
+  /** the last rows before `seq`, oldest first; without it the very last */
+  before(db: Db, roomId: string, topic: string, seq: number | null, limit: number): Promise<readonly LogRow[]>;
+}
+
 /** The server's side of one capability: texts into their tables, tables beside the journal, words for the screens. */
 export interface RoomServer {
   /** the core's command for the client's; new things are named after the command */
@@ -42,4 +79,11 @@ export interface RoomServer {
   ) => Promise<void>;
   /** the words that a row brings */
   readonly wants?: (body: EntryBody) => readonly WordsWanted[];
+  /** one fact into its table; rights were asked before */
+  readonly fact?: (db: Db, place: FactPlace, fact: FactBody) => Promise<FactOutcome>;
+  /** what several people have of their own here */
+  readonly own?: (db: Db, occurrenceId: string, ticketIds: readonly string[]) => Promise<ReadonlyMap<string, OwnParts>>;
+  readonly logs?: LogReader;
+  /** whose own part, and which log feeds, a row changed */
+  readonly touches?: (body: EntryBody) => { readonly people?: readonly string[]; readonly logs?: readonly string[] };
 }

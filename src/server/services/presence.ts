@@ -104,12 +104,12 @@ async function writeSigns(context: Context, batch: readonly (readonly [string, n
     where l.at > l.out_at and o.phase in ('scheduled', 'backstage', 'open') and t.barred_at is null and t.revoked_at is null`);
 }
 
-/** Connections without a sign for too long end at their last one. Safe to run by every process. */
-export async function closeLost(context: Context): Promise<void> {
+/** Connections without a sign for too long end at their last one. Safe to run by every process. @param graceMs how much longer to wait */
+export async function closeLost(context: Context, graceMs = 0): Promise<void> {
   const lost = await context.db
     .update(connections)
     .set({ outAt: sql`${connections.lastSignAt}` })
-    .where(and(isNull(connections.outAt), lt(connections.lastSignAt, context.clock.now() - signLostAfterMs)))
+    .where(and(isNull(connections.outAt), lt(connections.lastSignAt, context.clock.now() - signLostAfterMs - graceMs)))
     .returning({ occurrenceId: connections.occurrenceId });
   for (const id of new Set(lost.map((row) => row.occurrenceId))) await notifyFacts(context.db, id);
 }

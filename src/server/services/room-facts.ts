@@ -1,12 +1,11 @@
-import { and, eq, sql } from "drizzle-orm";
+import { sql } from "drizzle-orm";
 import { signLostAfterMs, type FactBody } from "@/contracts";
 import { isStageRole, verdictBy, type Circumstance } from "@/core/people";
-import { roomRights, switchesNow } from "@/core/room";
-import { assertNever, Refusal } from "@/core/shared";
+import { roomRights, switchesNow, type RoomState } from "@/core/room";
+import { Refusal } from "@/core/shared";
 import { roomOf } from "../db/queries/journal";
 import { loadScene } from "../db/queries/command-scene";
-import { questions, questionVotes } from "../db/schema";
-import type { FigureChange } from "../room/figures";
+import { bring, type FactOutcome } from "../room";
 import { notFound, type Context } from "./context";
 import type { RoomActor } from "./room-commands";
 
@@ -17,6 +16,7 @@ export interface FactActor extends RoomActor {
 
 /** The room as the process that takes the fact follows it: spares the tables. Null where it does not. */
 export interface KnownRoom {
+  readonly state: RoomState;
   circumstance(): Circumstance;
   isInside(ticketId: string): boolean;
 }
@@ -54,79 +54,17 @@ async function requireRight(
 }
 
 /**
- * One ballot a person a poll, changeable while the poll is open. The poll's row is held in share mode,
- * so that a ballot either stands before the close or is refused; it is never lost between. One
- * statement: hundreds come within seconds.
- */
-async function castBallot(
-  context: Context,
-  who: FactActor,
-  pollId: string,
-  optionId: string,
-): Promise<FigureChange | null> {
-  const at = new Date(context.clock.now()).toISOString();
-  const option = JSON.stringify([{ id: optionId }]);
-  const { rows } = await context.db.execute(sql`
-    with poll as (select id, state, options @> ${option}::jsonb as has_option from polls where id = ${pollId} and occurrence_id = ${who.occurrenceId} for share),
-    earlier as (select option_id from ballots where poll_id = ${pollId} and ticket_id = ${who.actorId}),
-    cast_one as (
-      insert into ballots (poll_id, ticket_id, organisation_id, option_id, at)
-      select id, ${who.actorId}, ${who.organisationId}, ${optionId}, ${at}::timestamptz from poll where state = 'open' and has_option
-      on conflict (poll_id, ticket_id) do update set option_id = excluded.option_id, at = excluded.at
-      returning 1)
-    select poll.state, (select count(*)::int from cast_one) as n, (select option_id from earlier) as earlier from poll`);
-  const poll = rows[0];
-  if (!poll) throw notFound("poll");
-  if (poll["n"] !== 1)
-    throw new Refusal(poll["state"] === "open" ? { code: "no-such-option" } : { code: "poll-not-open" });
-  const from = (poll["earlier"] as string | null) ?? null;
-  return who.actor.role === "test-guest" || from === optionId ? null : { of: "tally", pollId, from, to: optionId };
-}
-
-/** A vote for a question, or its withdrawal. Nobody votes for their own. */
-async function voteQuestion(
-  context: Context,
-  who: FactActor,
-  questionId: string,
-  isFor: boolean,
-): Promise<FigureChange | null> {
-  const [question] = await context.db
-    .select({ asker: questions.askerTicketId })
-    .from(questions)
-    .where(and(eq(questions.id, questionId), eq(questions.occurrenceId, who.occurrenceId)));
-  if (!question || question.asker === who.actorId) throw notFound("question");
-  const key = { questionId, ticketId: who.actorId };
-  const changed = isFor
-    ? await context.db
-        .insert(questionVotes)
-        .values({ ...key, organisationId: who.organisationId, at: context.clock.now() })
-        .onConflictDoNothing()
-        .returning({ id: questionVotes.questionId })
-    : await context.db
-        .delete(questionVotes)
-        .where(and(eq(questionVotes.questionId, questionId), eq(questionVotes.ticketId, who.actorId)))
-        .returning({ id: questionVotes.questionId });
-  if (changed.length === 0 || who.actor.role === "test-guest") return null;
-  return { of: "votes", questionId, by: isFor ? 1 : -1 };
-}
-
-/**
- * One fact: right, then its own table. The caller adds what it changed to the room's figures and tells
- * the other processes once a tick: a NOTIFY in each would make the commits wait for one another.
+ * One fact: right, then its own table. The caller adds what it changed to the room's figures and feeds and
+ * tells the other processes once a tick: a NOTIFY in each would make the commits wait for one another.
  */
 export async function bringFact(
   context: Context,
   who: FactActor,
   fact: FactBody,
   known: KnownRoom | null = null,
-): Promise<FigureChange | null> {
+  commandId: string = context.ids.id(),
+): Promise<FactOutcome> {
   await requireRight(context, who, fact.type, known);
-  switch (fact.type) {
-    case "polls.vote":
-      return castBallot(context, who, fact.pollId, fact.optionId);
-    case "questions.vote":
-      return voteQuestion(context, who, fact.questionId, fact.isFor);
-    default:
-      return assertNever(fact);
-  }
+  const place = { ...who, commandId, now: context.clock.now(), room: known?.state ?? null };
+  return bring(context.db, place, fact);
 }

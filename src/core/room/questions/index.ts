@@ -84,6 +84,7 @@ export const questions = {
     "questions.take": handle,
     "questions.answer": { ...handle, phases: ["open", "ended"] },
   },
+  paces: { "questions.ask": { burst: 3, everyMs: 20_000 } },
   empty: { asked: Book.empty(), onStageId: null } as QuestionsState,
   decide: {
     "questions.ask": (own, { questionId, segmentId, askerId }, _, { ticketId }) =>

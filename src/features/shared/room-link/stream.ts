@@ -16,6 +16,7 @@ const events = [
   "follow",
   "snapshot",
   "change",
+  "lines",
   "personal",
   "health",
   "closed",

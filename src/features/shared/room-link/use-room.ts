@@ -4,7 +4,7 @@ import { signEveryMs, wordsOf, type CommandBody } from "@/contracts";
 import type { Failure } from "@/core/shared";
 import type { AnyView, PersonalPart } from "@/core/room";
 import { CommandQueue, type Receipt } from "./command-queue";
-import { change, follow, noFeeds, screenOf, snapshot, type Feeds } from "./feeds";
+import { change, follow, haveOf, lines, noFeeds, screenOf, snapshot, type Feeds } from "./feeds";
 import { browserStore } from "./queue-store";
 import { steadyTimer } from "./signs";
 import { followStream } from "./stream";
@@ -15,6 +15,8 @@ export interface RoomLink<V extends AnyView> {
   /** null until the first picture has come */
   readonly view: V | null;
   readonly screen: ReturnType<typeof screenOf>;
+  /** rows of the log feeds, by topic */
+  readonly logs: Feeds["logs"];
   readonly me: PersonalPart | null;
   readonly state: LinkState;
   /** the last refusal, in words */
@@ -60,7 +62,7 @@ function openLink(
   });
   const closeStream = followStream({
     url: `${base}/stream?${query}`,
-    have: () => held.held,
+    have: () => haveOf(held),
     onLost: () => set.state((before) => (before === "unwell" ? before : "lost")),
     on: {
       follow: (message) => {
@@ -69,6 +71,7 @@ function openLink(
       },
       snapshot: (message) => take((before) => snapshot(before, message)),
       change: (message) => take((before) => change(before, message)),
+      lines: (message) => take((before) => lines(before, message)),
       personal: (message) => {
         connectionId = message.connectionId;
         set.me(message.me);
@@ -140,6 +143,7 @@ export function useRoom<V extends AnyView>(
   return {
     view: feeds.view as V | null,
     screen: screenOf(feeds.topics),
+    logs: feeds.logs,
     me,
     state,
     refusal: refusal && (refusal.code === "lost" ? lostWords : say(refusal)),

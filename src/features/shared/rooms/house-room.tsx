@@ -72,7 +72,7 @@ function PollPlace({
 }) {
   const t = useTranslations("house");
   return Object.entries(view.polls).map(([id, poll]) => {
-    const mine = me?.ballots[id];
+    const mine = me?.own.polls?.ballots[id];
     const tally = view.tallies[id];
     const voters = Object.values(tally?.votes ?? {}).reduce((sum, one) => sum + one, 0);
     return (
@@ -165,17 +165,17 @@ function Questions({
   send: RoomLink<HouseView>["send"];
 }) {
   const t = useTranslations("house");
-  const own = new Set(me?.questions.map((one) => one.id));
+  const own = new Set(me?.own.questions?.asked.map((one) => one.id));
   const others = Object.entries(view.questions)
     .filter(([id]) => !own.has(id))
     .sort(([a, x], [b, y]) => (view.votes[b]?.count ?? 0) - (view.votes[a]?.count ?? 0) || x.askedAt - y.askedAt);
   return (
     <section className="bg-sheet p-4">
-      {me && me.questions.length > 0 && (
+      {me?.own.questions && me.own.questions.asked.length > 0 && (
         <>
           <h2 className="text-base font-semibold">{t("yours")}</h2>
           <ul className="mb-3">
-            {me.questions.map((question) => (
+            {me.own.questions.asked.map((question) => (
               <li key={question.id} className="border-b border-rule py-2" dir="auto">
                 {question.text} <span className="text-label text-ink-2">· {t(`states.${question.state}`)}</span>
                 {question.answer && <p className="mt-1 border-s-2 border-action ps-2">{question.answer}</p>}
@@ -188,7 +188,7 @@ function Questions({
       {others.length === 0 && <p className="text-ink-2">{t("none")}</p>}
       <ul>
         {others.slice(0, 60).map(([id, question]) => {
-          const isMine = me?.votes.includes(id) ?? false;
+          const isMine = me?.own.questions?.votes.includes(id) ?? false;
           return (
             <li key={id} className="flex gap-3 border-b border-rule py-2">
               <div className="flex-1 break-words" dir="auto">

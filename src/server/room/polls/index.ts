@@ -1,7 +1,11 @@
 import { sql } from "drizzle-orm";
 import { Book } from "@/core/shared";
 import { polls } from "../../db/schema";
+import type { FactBody } from "@/contracts";
 import type { RoomServer } from "../room-server";
+import { castBallot, ownBallots } from "./facts";
+
+type Vote = Extract<FactBody, { type: "polls.vote" }>;
 
 const at = (instant: number | null): string | null => (instant === null ? null : new Date(instant).toISOString());
 
@@ -25,5 +29,7 @@ export const pollsServer: RoomServer = {
         as c(id uuid, state text, revealed boolean, opened timestamptz, closed timestamptz)
       where p.id = c.id`);
   },
+  fact: (db, place, fact) => castBallot(db, place, (fact as Vote).pollId, (fact as Vote).optionId),
+  own: ownBallots,
   wants: (body) => (body.type === "polls.added" ? [{ part: "polls" }] : []),
 };

@@ -2,7 +2,11 @@ import { and, eq, sql } from "drizzle-orm";
 import { currentCue } from "@/core/room";
 import { Book, Refusal } from "@/core/shared";
 import { questions } from "../../db/schema";
+import type { FactBody } from "@/contracts";
 import type { RoomServer } from "../room-server";
+import { ownQuestions, voteQuestion } from "./facts";
+
+type Vote = Extract<FactBody, { type: "questions.vote" }>;
 
 export const questionsServer: RoomServer = {
   command({ commandId, body }, room) {
@@ -41,6 +45,8 @@ export const questionsServer: RoomServer = {
         as c(id uuid, state text, "segmentId" uuid, answered text, "takenBy" text, answered_at timestamptz)
       where q.id = c.id`);
   },
+  fact: (db, place, fact) => voteQuestion(db, place, (fact as Vote).questionId, (fact as Vote).isFor),
+  own: ownQuestions,
   wants(body) {
     if (body.type === "questions.asked") {
       return [
