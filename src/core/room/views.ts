@@ -164,8 +164,9 @@ export interface PersonalPart {
   readonly own: OwnParts;
 }
 
-/** What each capability keeps for one person alone. */
+/** What each capability keeps for one person alone, under its name. */
 export interface OwnParts {
+  readonly [capability: string]: unknown;
   readonly polls?: { readonly ballots: Readonly<Record<string, string>> };
   readonly questions?: {
     readonly votes: readonly string[];

@@ -1,5 +1,5 @@
 import type { CommandBody, FactBody } from "@/contracts";
-import type { JournalEntry, OwnParts, RoomCommand, RoomState } from "@/core/room";
+import type { JournalEntry, OwnParts, RoomCommand, RoomDirectory, RoomState } from "@/core/room";
 import type { Db } from "../db/client";
 import { cuesServer } from "./cues";
 import { hourServer } from "./hour";
@@ -7,6 +7,8 @@ import { pollsServer } from "./polls";
 import { questionsServer } from "./questions";
 import type { FactOutcome, FactPlace, LogReader, RoomPlace, RoomServer, Said, WordsWanted } from "./room-server";
 import { stageServer } from "./stage";
+import * as words from "./words";
+import type { Notes, WordsOf } from "./words";
 
 /** The one list of the server's sides. */
 const servers: Readonly<Record<string, RoomServer>> = {
@@ -84,5 +86,14 @@ export function wordsWanted(entries: readonly JournalEntry[]): readonly WordsWan
 }
 
 export type { FactOutcome, FactPlace, FigureChange, LogReader, RoomPlace, Said, WordsWanted } from "./room-server";
-export { loadDirectory, refreshed } from "./words";
+/** Words that stand in no list of their own, over all capabilities. */
+const notes: Notes = async (db, of) =>
+  new Map((await Promise.all(Object.values(servers).map((server) => server.notes?.(db, of) ?? []))).flat());
+
+/** Names and texts of one date; null for an unknown one. */
+export const loadDirectory = (db: Db, occurrenceId: string) => words.loadDirectory(db, occurrenceId, notes);
+/** The words with some parts read again. */
+export const refreshed = (db: Db, of: WordsOf, known: RoomDirectory, wanted: readonly WordsWanted[]) =>
+  words.refreshed(db, of, known, wanted, notes);
+
 export { loadFigures } from "./figures";

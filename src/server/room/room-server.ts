@@ -83,6 +83,8 @@ export interface RoomServer {
   readonly fact?: (db: Db, place: FactPlace, fact: FactBody) => Promise<FactOutcome>;
   /** what several people have of their own here */
   readonly own?: (db: Db, occurrenceId: string, ticketIds: readonly string[]) => Promise<ReadonlyMap<string, OwnParts>>;
+  /** words that stand in no list of their own, by name */
+  readonly notes?: (db: Db, of: { readonly occurrenceId: string }) => Promise<readonly (readonly [string, string])[]>;
   readonly logs?: LogReader;
   /** whose own part, and which log feeds, a row changed */
   readonly touches?: (body: EntryBody) => { readonly people?: readonly string[]; readonly logs?: readonly string[] };

@@ -25,6 +25,9 @@ import type { WordsWanted } from "./room-server";
 const byKey = <T>(items: readonly T[], key: (item: T) => string): ReadonlyMap<string, T> =>
   new Map(items.map((item) => [key(item), item]));
 
+/** How words that stand in no list are read. */
+export type Notes = (db: Db, of: WordsOf) => Promise<ReadonlyMap<string, string>>;
+
 export interface WordsOf {
   readonly occurrenceId: string;
   readonly eventId: string;
@@ -117,6 +120,7 @@ async function event(
 export async function loadDirectory(
   db: Db,
   occurrenceId: string,
+  notes: Notes,
 ): Promise<{ eventId: string; words: RoomDirectory } | null> {
   const of = await event(db, { occurrenceId });
   if (!of) return null;
@@ -131,13 +135,6 @@ export async function loadDirectory(
   return { eventId: of.eventId, words };
 }
 
-/** Words that no list holds: none so far. */
-const notes = (db: Db, of: WordsOf): Promise<ReadonlyMap<string, string>> => {
-  void db;
-  void of;
-  return Promise.resolve(new Map());
-};
-
 const merged = <T>(known: ReadonlyMap<string, T>, fresh: ReadonlyMap<string, T>): ReadonlyMap<string, T> =>
   new Map([...known, ...fresh]);
 
@@ -147,6 +144,7 @@ export async function refreshed(
   of: WordsOf,
   words: RoomDirectory,
   wanted: readonly WordsWanted[],
+  notes: Notes,
 ): Promise<RoomDirectory> {
   let next = words;
   for (const { part, ids } of wanted) {
