@@ -1,3 +1,4 @@
+export type { ChatLineView, OwnLine } from "./room/chat";
 export type { Done } from "./done";
 export { bookingInput, slotPlanInput, type SlotPlanInput } from "./slots-input";
 export { frontDoorInput, type FrontDoorInput } from "./look-input";

@@ -17,7 +17,7 @@ export function Tabs(props: { label: string; tabs: readonly Tab[]; open?: string
     <Base.Root
       {...(props.open === undefined ? { defaultValue: first } : { value: props.open })}
       {...(props.onOpen ? { onValueChange: props.onOpen } : {})}
-      className="flex min-h-0 flex-col"
+      className="flex min-h-0 flex-1 flex-col"
     >
       <Base.List aria-label={props.label} className="flex flex-wrap gap-x-4 border-b border-rule">
         {props.tabs.map(({ id, label, count }) => (
@@ -32,7 +32,7 @@ export function Tabs(props: { label: string; tabs: readonly Tab[]; open?: string
         ))}
       </Base.List>
       {props.tabs.map(({ id, content }) => (
-        <Base.Content key={id} value={id} className="min-h-0 flex-1 pt-3">
+        <Base.Content key={id} value={id} className="min-h-0 flex-1 overflow-y-auto pt-3">
           {content}
         </Base.Content>
       ))}

@@ -396,6 +396,13 @@ const commands: { [T in CommandBody["type"]]: Extract<CommandBody, { type: T }> 
   },
   "hour.show-out": { type: "hour.show-out", ticketId: id },
   "hour.let-back": { type: "hour.let-back", ticketId: id },
+  "chat.say": { type: "chat.say", to: "all", withId: null, text: "?" },
+  "chat.let-through": { type: "chat.let-through", lineId: id },
+  "chat.take-away": { type: "chat.take-away", lineId: id },
+  "chat.make-question": { type: "chat.make-question", lineId: id },
+  "chat.clear": { type: "chat.clear", seen: 0 },
+  "chat.hold-person": { type: "chat.hold-person", ticketId: id, isHeld: true },
+  "chat.set-entry-note": { type: "chat.set-entry-note", text: "Hello" },
   "hour.end": { type: "hour.end" },
   "questions.vote": { type: "questions.vote", questionId: id, isFor: true },
   "polls.vote": { type: "polls.vote", pollId: id, optionId: "o1" },
@@ -420,7 +427,7 @@ describe("rule 6: every command of the room asks the table", () => {
           occurrenceId: event.occurrenceId,
         };
         const sent =
-          command.type === "polls.vote" || command.type === "questions.vote"
+          command.type === "polls.vote" || command.type === "questions.vote" || command.type === "chat.say"
             ? bringFact(world.context, who, command)
             : execute(world.context, world.cache, who, { commandId: randomUUID(), command });
         expect([command.type, actor.role, actor.duties, await codeOf(sent)]).toEqual([

@@ -6,7 +6,7 @@ import pg from "pg";
 import { freshPlan, type PlanInput } from "@/contracts";
 import { standardRules } from "@/core/house";
 import { openDatabase, type Database } from "@/server/db/client";
-import { connections, members, organisations, people, tickets, user } from "@/server/db/schema";
+import { admissions, connections, members, organisations, people, tickets, user } from "@/server/db/schema";
 import { folderStorage } from "@/server/files/storage";
 import { noInbox } from "@/server/mail/inbox";
 import type { OutgoingMail } from "@/server/mail/mailer";
@@ -207,5 +207,9 @@ export async function seat(
   await world.context.db
     .insert(connections)
     .values({ id, streamId: id, ...of, role, device: "computer", chainId: ticketId, ...stay });
+  await world.context.db
+    .insert(admissions)
+    .values({ ...of, admittedAt: at })
+    .onConflictDoNothing();
   return id;
 }

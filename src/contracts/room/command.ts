@@ -1,5 +1,6 @@
 import { z } from "zod";
 import type { Failure } from "@/core/shared";
+import { chatCommands, chatFacts } from "./chat";
 import { cuesCommands } from "./cues";
 import { hourCommands } from "./hour";
 import { pollsCommands, pollsFacts } from "./polls";
@@ -13,10 +14,13 @@ const command = z.discriminatedUnion("type", [
   ...cuesCommands,
   ...questionsCommands,
   ...pollsCommands,
+  ...chatCommands,
 ]);
-const fact = z.discriminatedUnion("type", [...questionsFacts, ...pollsFacts]);
+const fact = z.discriminatedUnion("type", [...questionsFacts, ...pollsFacts, ...chatFacts]);
 /** The names of the facts: they go past the room's lock. */
-export const factTypes: readonly string[] = [...questionsFacts, ...pollsFacts].map((one) => one.shape.type.value);
+export const factTypes: readonly string[] = [...questionsFacts, ...pollsFacts, ...chatFacts].map(
+  (one) => one.shape.type.value,
+);
 /** Of the connection, not of the room: a sign of life, and a goodbye. */
 const presence = z.discriminatedUnion("type", [
   z.object({ type: z.literal("sign"), connectionId: id }),

@@ -1,3 +1,4 @@
+import { chat } from "./chat";
 import { cues } from "./cues";
 import { hour } from "./hour";
 import { polls } from "./polls";
@@ -5,7 +6,7 @@ import { questions } from "./questions";
 import { stage } from "./stage";
 
 /** The one list of what the hour can do. Another capability is another line here. */
-export const capabilities = { hour, stage, cues, questions, polls } as const;
+export const capabilities = { hour, stage, cues, questions, polls, chat } as const;
 
 export type Capabilities = typeof capabilities;
 export type CapabilityName = keyof Capabilities;

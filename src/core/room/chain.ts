@@ -5,6 +5,11 @@ import type { EntryBody, RoomCommand } from "./commands";
  * run as the same person without a right of their own: whoever may do the one may cause the other.
  */
 export function chain(entry: EntryBody): readonly RoomCommand[] {
-  void entry;
-  return [];
+  switch (entry.type) {
+    // a line that became a question: asked by whoever wrote it
+    case "chat.line-asked":
+      return [{ type: "questions.ask", questionId: entry.questionId, segmentId: null, askerId: entry.authorId }];
+    default:
+      return [];
+  }
 }

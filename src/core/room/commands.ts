@@ -1,3 +1,4 @@
+import type { ChatCommand, ChatEntry, ChatShape } from "./chat";
 import type { CuesCommand, CuesEntry, CuesShape } from "./cues";
 import type { HourCommand } from "./hour";
 import type { HourEntry } from "./hour/state";
@@ -6,11 +7,11 @@ import type { QuestionsCommand, QuestionsEntry, QuestionsShape } from "./questio
 import type { StageCommand, StageEntry, StageShape } from "./stage";
 
 /** What somebody in a room may ask for. Each is journalled. */
-export type RoomCommand = HourCommand | StageCommand | CuesCommand | QuestionsCommand | PollsCommand;
+export type RoomCommand = HourCommand | StageCommand | CuesCommand | QuestionsCommand | PollsCommand | ChatCommand;
 /** Acts that come too often for the journal: each has a table and a unique key of its own. */
-export type RoomFact = Exclude<(CuesShape | PollsShape | QuestionsShape | StageShape)["fact"], undefined>;
+export type RoomFact = Exclude<(ChatShape | CuesShape | PollsShape | QuestionsShape | StageShape)["fact"], undefined>;
 /** What may stand in a journal. Every row holds ids, never a name or a text. */
-export type EntryBody = HourEntry | StageEntry | CuesEntry | QuestionsEntry | PollsEntry;
+export type EntryBody = HourEntry | StageEntry | CuesEntry | QuestionsEntry | PollsEntry | ChatEntry;
 
 /** One row of the journal. */
 export interface JournalEntry {

@@ -1,5 +1,14 @@
 export { capabilities, type CapabilityName } from "./capabilities";
 export type { By, LogTopic, Pace } from "./capability";
+export {
+  chatTargets,
+  mayWriteTo,
+  topicOf as chatTopicOf,
+  type ChatTarget,
+  type ChatTopic,
+  type LineFacts,
+} from "./chat";
+export { cleanLine, graphemesIn, mostGraphemes } from "./chat/text";
 export { chain } from "./chain";
 export { applyChanges, changesBetween, type PlainView, type ViewChange } from "./changes";
 export type { EntryBody, JournalEntry, RoomCommand, RoomFact } from "./commands";

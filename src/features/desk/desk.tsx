@@ -4,7 +4,8 @@ import { liveClock, type LiveClock } from "@/core/run-sheet";
 import type { Actor } from "@/core/people";
 import { verdict, type Action } from "@/core/rights";
 import { inTray, type DeskView } from "@/core/room";
-import { Note } from "@/ui";
+import { DeskChat, HeldLines } from "@/features/shared/chat/team-chat";
+import { Note, Tabs, Theme } from "@/ui";
 import { segmentsInOrder, type OrderedSegment } from "@/features/shared/segments";
 import { useNow } from "@/features/shared/use-now";
 import { useRoom, type RoomLink } from "@/features/shared/room-link/use-room";
@@ -112,8 +113,9 @@ export function Desk(props: DeskProps) {
       </main>
     );
   const tray = inTray(scene.view, scene.clock?.overMinutes ?? null);
+  const heldCount = room.logs.get("chat:held")?.rows.length ?? 0;
   return (
-    <div data-theme="desk" className="flex h-screen min-w-[1100px] flex-col overflow-hidden">
+    <Theme theme="desk" className="flex h-screen min-w-[1100px] flex-col overflow-hidden">
       {room.state === "lost" && (
         <Note tone="attention">Connection lost. Trying again; acts are kept and sent when it is back.</Note>
       )}
@@ -145,9 +147,33 @@ export function Desk(props: DeskProps) {
           <PeopleShelves scene={scene} />
           <PollDesk scene={scene} />
         </main>
-        <Tray scene={scene} items={tray} />
+        <div className="flex min-h-0 flex-col p-3">
+          <Tabs
+            label="In-tray and chat"
+            tabs={[
+              {
+                id: "tray",
+                label: "In-tray",
+                count: tray.length + heldCount,
+                content: (
+                  <>
+                    <HeldLines room={room} mayHandle={scene.may("chat.let-through")} />
+                    <Tray scene={scene} items={tray} />
+                  </>
+                ),
+              },
+              {
+                id: "chat",
+                label: "Chat",
+                content: (
+                  <DeskChat room={room} me={props.ticketId} zone={scene.zone} mayHandle={scene.may("chat.take-away")} />
+                ),
+              },
+            ]}
+          />
+        </div>
       </div>
       {isLineOpen && <CommandLine scene={scene} onClose={() => setLineOpen(false)} />}
-    </div>
+    </Theme>
   );
 }

@@ -104,7 +104,7 @@ export function Tray({ scene, items }: { scene: DeskScene; items: readonly TrayI
     ["done", "later", "not-taken"].includes(question.state),
   );
   return (
-    <aside aria-label="In-tray" className="min-h-0 overflow-y-auto p-3">
+    <aside aria-label="In-tray">
       {inHand.length > 0 && (
         <>
           <h2 className="text-label font-medium text-ink-2">In hand</h2>

@@ -1,6 +1,7 @@
 import type { CommandBody, FactBody } from "@/contracts";
 import type { JournalEntry, OwnParts, RoomCommand, RoomDirectory, RoomState } from "@/core/room";
 import type { Db } from "../db/client";
+import { chatServer } from "./chat";
 import { cuesServer } from "./cues";
 import { hourServer } from "./hour";
 import { pollsServer } from "./polls";
@@ -17,6 +18,7 @@ const servers: Readonly<Record<string, RoomServer>> = {
   cues: cuesServer,
   questions: questionsServer,
   polls: pollsServer,
+  chat: chatServer,
 };
 const ofType = (type: string): RoomServer => servers[type.slice(0, type.indexOf("."))] ?? {};
 

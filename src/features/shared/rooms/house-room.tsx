@@ -1,10 +1,11 @@
 "use client";
+import { HouseChat } from "../chat/house-chat";
 import { useState, type ReactNode } from "react";
 import { useTranslations } from "use-intl";
 import type { Messages } from "@/contracts/messages";
 import { refusalWords } from "@/contracts/messages/refusal";
 import type { FoyerView, HouseView, PersonalPart } from "@/core/room";
-import { Button, Note } from "@/ui";
+import { Button, Note, Tabs } from "@/ui";
 import { PollBars } from "../poll-bars";
 import { spanText } from "../times";
 import { useNow } from "../use-now";
@@ -240,6 +241,33 @@ function InFoyer({
   );
 }
 
+/** What somebody opens themselves, under what is asked of them: the chat, the questions. */
+function Lists({ room, house }: { room: RoomLink<HouseView | FoyerView>; house: HouseView }) {
+  const t = useTranslations("chat.tabs");
+  const event = house.event["it"];
+  const { me } = room;
+  const hasChat =
+    event !== undefined && (event.chatTo !== "nobody" || (room.logs.get("chat:house")?.rows.length ?? 0) > 0);
+  const tabs = [
+    ...(hasChat && me
+      ? [
+          {
+            id: "chat",
+            label: t("chat"),
+            content: (
+              <HouseChat room={room} me={me} zone={event.zone} reach={event.chatTo} mayAsk={event.questionsOn} />
+            ),
+          },
+        ]
+      : []),
+    ...(event?.questionsOn
+      ? [{ id: "questions", label: t("questions"), content: <Questions view={house} me={me} send={room.send} /> }]
+      : []),
+  ];
+  if (tabs.length === 0) return null;
+  return <Tabs label={tabs.map((tab) => tab.label).join(", ")} tabs={tabs} />;
+}
+
 /** The attendee's room: the programme first, beside it one place that changes with what is asked. */
 export function HouseRoom(props: { occurrenceId: string; ticketId: string; startAt: number; words: Messages }) {
   const room = useRoom<HouseView | FoyerView>(props.occurrenceId, props.ticketId, (failure) =>
@@ -275,7 +303,7 @@ export function HouseRoom(props: { occurrenceId: string; ticketId: string; start
             <div className="flex flex-col gap-3">
               <PollPlace view={house} me={room.me} send={room.send} />
               {event?.questionsOn && <AskPlace send={room.send} />}
-              {event?.questionsOn && <Questions view={house} me={room.me} send={room.send} />}
+              <Lists room={room} house={house} />
             </div>
           </div>
         </>

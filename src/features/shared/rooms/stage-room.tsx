@@ -1,4 +1,5 @@
 "use client";
+import { StageChat } from "../chat/team-chat";
 import { useEffect, useRef } from "react";
 import { useTranslations } from "use-intl";
 import { liveClock } from "@/core/run-sheet";
@@ -18,7 +19,8 @@ const placeWords = { backstage: "Backstage", standby: "Standby", stage: "On stag
 
 /** What someone on stage needs: am I heard, does the house see me, how long have I left, the question in hand. */
 export function StageRoom({ occurrenceId, ticketId, zone }: { occurrenceId: string; ticketId: string; zone: string }) {
-  const { view, me, state, refusal, clockAheadMs, send } = useRoom<StageView>(occurrenceId, ticketId);
+  const room = useRoom<StageView>(occurrenceId, ticketId);
+  const { view, me, state, refusal, clockAheadMs, send } = room;
   const devices = useDevices();
   const t = useTranslations("foyer");
   const hasEntered = useRef(false);
@@ -142,6 +144,7 @@ export function StageRoom({ occurrenceId, ticketId, zone }: { occurrenceId: stri
               isPast: i < index,
             }))}
           />
+          <StageChat room={room} me={ticketId} zone={zone} />
           <section aria-live="polite" className="bg-sheet p-4">
             <h2 className="text-label text-ink-2">The question in hand</h2>
             {inHand ? (

@@ -1,0 +1,256 @@
+"use client";
+import { useState } from "react";
+import type { CommandBody } from "@/contracts";
+import { messagesFor } from "@/contracts/messages";
+import type { AnyView, ChatTarget } from "@/core/room";
+import { Button, Confirm, Menu, Tabs } from "@/ui";
+import type { RoomLink } from "../room-link/use-room";
+import { ChatComposer } from "./composer";
+import { LineList } from "./line-list";
+import { linesOf, type ShownLine } from "./rows";
+import { chatWords, type ChatWords } from "./words";
+
+/** Stage and desk are English. */
+export const teamWords: ChatWords = chatWords(messagesFor("en").chat, (key, { count }) =>
+  key === "newLines"
+    ? `${count} new ${count === 1 ? "line" : "lines"}`
+    : `${count} ${count === 1 ? "character" : "characters"} left`,
+);
+
+const talks = [
+  { topic: "chat:house", label: "Everybody", to: "all" },
+  { topic: "chat:talkback", label: "Backstage", to: "talkback" },
+  { topic: "chat:stage", label: "To the stage", to: "stage" },
+  { topic: "chat:desk", label: "To the team", to: "desk" },
+] as const satisfies readonly { topic: string; label: string; to: ChatTarget }[];
+
+function Talk(props: {
+  room: RoomLink<AnyView>;
+  me: string;
+  zone: string;
+  topic: string;
+  to: ChatTarget;
+  acts?: (line: ShownLine) => React.ReactNode;
+}) {
+  const { room, topic, to } = props;
+  return (
+    <div className="flex h-full min-h-0 flex-col gap-2">
+      <LineList
+        lines={linesOf(room.logs.get(topic))}
+        me={props.me}
+        zone={props.zone}
+        words={teamWords}
+        {...(props.acts ? { acts: props.acts } : {})}
+      />
+      <ChatComposer
+        words={teamWords}
+        targets={[to]}
+        refusal={null}
+        say={(target, text) => room.send({ type: "chat.say", to: target, withId: null, text })}
+      />
+    </div>
+  );
+}
+
+/** On stage: talkback first, what the house writes beside it. */
+export function StageChat({ room, me, zone }: { room: RoomLink<AnyView>; me: string; zone: string }) {
+  const [open, setOpen] = useState("chat:talkback");
+  const order = [talks[1], talks[0], talks[2]];
+  return (
+    <section aria-label="Chat" className="flex h-96 flex-col bg-sheet p-3">
+      <Tabs
+        label="Chat"
+        open={open}
+        onOpen={setOpen}
+        tabs={order.map(({ topic, label, to }) => ({
+          id: topic,
+          label,
+          content: <Talk room={room} me={me} zone={zone} topic={topic} to={to} />,
+        }))}
+      />
+    </section>
+  );
+}
+
+function LineActs({
+  line,
+  send,
+  writeTo,
+}: {
+  line: ShownLine;
+  send: (command: CommandBody) => void;
+  writeTo: (line: ShownLine) => void;
+}) {
+  const isGuest = line.role === "attendee" || line.role === "test-guest";
+  return (
+    <span className="flex gap-1 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100">
+      <Button size="small" onClick={() => send({ type: "chat.take-away", lineId: line.id })}>
+        Remove
+      </Button>
+      {isGuest && (
+        <Menu
+          trigger={
+            <Button size="small" aria-label={`More for the line of ${line.name}`}>
+              More
+            </Button>
+          }
+          items={[
+            {
+              label: "Make it a question",
+              isDisabled: line.isQuestion,
+              onSelect: () => send({ type: "chat.make-question", lineId: line.id }),
+            },
+            { label: `Write to ${line.name}`, onSelect: () => writeTo(line) },
+            {
+              label: `Look at all lines of ${line.name} first`,
+              onSelect: () => send({ type: "chat.hold-person", ticketId: line.authorId, isHeld: true }),
+            },
+            {
+              label: `Show ${line.name} out`,
+              isDanger: true,
+              onSelect: () => send({ type: "hour.show-out", ticketId: line.authorId }),
+            },
+          ]}
+        />
+      )}
+    </span>
+  );
+}
+
+function Notes({
+  room,
+  me,
+  zone,
+  withWhom,
+}: {
+  room: RoomLink<AnyView>;
+  me: string;
+  zone: string;
+  withWhom: ShownLine | null;
+}) {
+  const lines = linesOf(room.logs.get("chat:notes"));
+  const last = lines.findLast((line) => line.withId !== null);
+  const withId = withWhom?.authorId ?? last?.withId ?? null;
+  const withName = withWhom?.name ?? last?.withName ?? "";
+  return (
+    <div className="flex h-full min-h-0 flex-col gap-2">
+      <LineList lines={lines} me={me} zone={zone} words={teamWords} />
+      {withId && (
+        <>
+          <p className="text-label text-ink-2">
+            To <bdi className="font-medium text-ink">{withName}</bdi> alone
+          </p>
+          <ChatComposer
+            words={teamWords}
+            targets={["note"]}
+            refusal={null}
+            say={(to, text) => room.send({ type: "chat.say", to, withId, text })}
+          />
+        </>
+      )}
+      {!withId && <p className="text-ink-2">Open “More” at somebody’s line to write to them alone.</p>}
+    </div>
+  );
+}
+
+interface DeskChatView {
+  readonly chat?: Readonly<Record<string, { readonly clears: number }>>;
+}
+
+/** At the desk: every talk of the room, each line with its one act. */
+export function DeskChat({
+  room,
+  me,
+  zone,
+  mayHandle,
+}: {
+  room: RoomLink<AnyView>;
+  me: string;
+  zone: string;
+  mayHandle: boolean;
+}) {
+  const [open, setOpen] = useState<string>("chat:house");
+  const [withWhom, setWithWhom] = useState<ShownLine | null>(null);
+  const send = (command: CommandBody) => void room.send(command);
+  const writeTo = (line: ShownLine) => {
+    setWithWhom(line);
+    setOpen("chat:notes");
+  };
+  const acts = (line: ShownLine) => (mayHandle ? <LineActs line={line} send={send} writeTo={writeTo} /> : null);
+  const shown = room.logs.get("chat:house")?.rows.length ?? 0;
+  const seen = (room.view as DeskChatView | null)?.chat?.["it"]?.clears ?? 0;
+  return (
+    <section aria-label="Chat" className="flex min-h-0 flex-1 flex-col">
+      <Tabs
+        label="Chat"
+        open={open}
+        onOpen={setOpen}
+        tabs={[
+          ...talks.map(({ topic, label, to }) => ({
+            id: topic,
+            label,
+            content: <Talk room={room} me={me} zone={zone} topic={topic} to={to} acts={acts} />,
+          })),
+          {
+            id: "chat:notes",
+            label: "One person",
+            content: <Notes room={room} me={me} zone={zone} withWhom={withWhom} />,
+          },
+        ]}
+      />
+      {mayHandle && open === "chat:house" && shown > 0 && (
+        <Confirm
+          trigger={
+            <Button weight="plain" size="small" className="self-start">
+              Clear the chat
+            </Button>
+          }
+          title="Clear the chat"
+          act="Clear it for everybody"
+          onConfirm={() => send({ type: "chat.clear", seen })}
+        >
+          <p>The lines go off every screen at once. The record keeps them.</p>
+        </Confirm>
+      )}
+    </section>
+  );
+}
+
+/** Lines that wait until somebody has looked at them: one act lets each through. */
+export function HeldLines({ room, mayHandle }: { room: RoomLink<AnyView>; mayHandle: boolean }) {
+  const held = linesOf(room.logs.get("chat:held"));
+  if (held.length === 0) return null;
+  return (
+    <section aria-label="Waiting to be let through" className="mb-3">
+      <h2 className="text-label font-medium text-ink-2">
+        Waiting to be let through <span className="mono">{held.length}</span>
+      </h2>
+      <ul>
+        {held.slice(0, 20).map((line) => (
+          <li key={line.id} className="border-s-2 border-b border-s-attention border-b-rule py-2 ps-2">
+            <p dir="auto" className="break-words whitespace-pre-wrap">
+              {line.text}
+            </p>
+            <p className="mb-1 text-label text-ink-2">
+              <bdi>{line.name}</bdi>, in the chat
+            </p>
+            {mayHandle && (
+              <span className="flex gap-1">
+                <Button
+                  size="small"
+                  weight="act"
+                  onClick={() => void room.send({ type: "chat.let-through", lineId: line.id })}
+                >
+                  Let through
+                </Button>
+                <Button size="small" onClick={() => void room.send({ type: "chat.take-away", lineId: line.id })}>
+                  Remove
+                </Button>
+              </span>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
