@@ -1,96 +1,145 @@
-import { setMaxListeners } from "node:events";
-import { createServer, request, type ServerResponse } from "node:http";
+import { spawn } from "node:child_process";
+import { Agent, request } from "node:http";
 import { SimulatedGuest } from "../src/stand-ins/crowd";
 import { makeContext } from "../src/server/worker";
-import { makeBusyDate } from "../tests/support/busy-date";
-import { show } from "./figures";
+import { freePort } from "../scripts/lib/run.mjs";
+import { makeBusyDate, type BusyDate } from "../tests/support/busy-date";
+import { cpuOf, record, spread, type Spread } from "./figures";
 
 const origin = process.env["STAGE_CALL_URL"]!;
+const serverPid = Number(process.env["SERVER_PID"]);
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
+const rounds = 20;
 
-async function makeDate(attendees: number) {
+interface Measured {
+  readonly opening: { readonly tookMs: number; readonly cpu: number };
+  readonly act: Spread & { readonly cpu: number; readonly arrived: number };
+}
+
+/** A bare broadcaster in a process of its own, with as many listeners from this one. */
+async function bareRun(listeners: number, bytes: number, firstBytes: number): Promise<Measured> {
+  const port = await freePort(4950);
+  const child = spawn("node", ["bench/bare-broadcaster.mjs"], {
+    env: { ...process.env, PORT: String(port) },
+    stdio: ["ignore", "pipe", "inherit"],
+  });
+  await new Promise((done) => child.stdout!.once("data", done));
+  let sentAt = 0;
+  const times: number[] = [];
+  const streams: ReturnType<typeof request>[] = [];
+  const opens: (() => Promise<void>)[] = Array.from(
+    { length: listeners },
+    () => () =>
+      new Promise((done) => {
+        const outgoing = request(
+          { host: "127.0.0.1", port, path: `/?first=${firstBytes}`, agent: false },
+          (incoming) => {
+            incoming.once("data", () => done());
+            incoming.on("data", () => times.push(performance.now() - sentAt));
+            incoming.on("error", () => {});
+          },
+        );
+        outgoing.on("error", () => {});
+        outgoing.end();
+        streams.push(outgoing);
+      }),
+  );
+  const opening = await measured(child.pid!, () => openAll(opens));
+  const agent = new Agent({ keepAlive: true });
+  const say = () =>
+    new Promise<void>((done) => {
+      const outgoing = request(
+        { host: "127.0.0.1", port, path: `/say?bytes=${bytes}`, method: "POST", agent },
+        (incoming) => incoming.resume().on("end", done),
+      );
+      outgoing.end();
+    });
+  await pause(1500);
+  times.length = 0;
+  const before = cpuOf(child.pid!);
+  for (let round = 0; round < rounds; round += 1) {
+    sentAt = performance.now();
+    await say();
+    await pause(700);
+  }
+  const act = { ...spread(times), cpu: cpuOf(child.pid!) - before, arrived: times.length };
+  for (const stream of streams) stream.destroy();
+  child.kill();
+  await pause(500);
+  return { opening, act };
+}
+
+async function measured(pid: number, run: () => Promise<void>): Promise<{ tookMs: number; cpu: number }> {
+  const [at, cpu] = [performance.now(), cpuOf(pid)];
+  await run();
+  return { tookMs: performance.now() - at, cpu: cpuOf(pid) - cpu };
+}
+const openAll = async (opens: readonly (() => Promise<void>)[]): Promise<void> => {
+  for (let i = 0; i < opens.length; i += 25) await Promise.all(opens.slice(i, i + 25).map((open) => open()));
+};
+
+export async function makeDate(attendees: number): Promise<BusyDate> {
   const { context, close } = await makeContext(process.env);
   const date = await makeBusyDate(context, attendees, { areAdmitted: true });
   await close();
   return date;
 }
 
-/** A bare broadcaster of the same bytes to as many listeners, in the same run. */
-async function bareBench(listeners: number, bytes: number): Promise<void> {
-  const open = new Set<ServerResponse>();
-  const server = createServer((_request, response) => {
-    response.writeHead(200, { "content-type": "text/event-stream" });
-    response.flushHeaders();
-    open.add(response);
-  });
-  await new Promise<void>((done) => server.listen(0, "127.0.0.1", done));
-  const { port } = server.address() as { port: number };
-  let sentAt = 0;
-  const times: number[] = [];
-  const stop = new AbortController();
-  setMaxListeners(0, stop.signal);
-  for (let i = 0; i < listeners; i += 1) {
-    await new Promise<void>((done) => {
-      const outgoing = request({ host: "127.0.0.1", port, agent: false }, (incoming) => {
-        incoming.on("data", () => times.push(performance.now() - sentAt));
-        incoming.on("error", () => {});
-        done();
-      });
-      stop.signal.addEventListener("abort", () => outgoing.destroy());
-      outgoing.on("error", () => {});
-      outgoing.end();
-    });
-  }
-  const payload = Buffer.from(`data: ${"x".repeat(Math.max(1, bytes - 8))}\n\n`);
-  for (let round = 0; round < 20; round += 1) {
-    sentAt = performance.now();
-    for (const response of open) response.write(payload);
-    await pause(400);
-  }
-  show(`bare broadcaster, ${listeners} listeners, ${bytes} bytes`, times, "beside it");
-  stop.abort();
-  server.closeAllConnections();
-  server.close();
-}
-
-/** A desk act to all screens, then ballots from 500 while the desk goes on. */
+/** Opening a house's streams, and a desk act to all its screens: command, transaction, projection, write. */
 export async function broadcastBench(listeners: number): Promise<void> {
   const date = await makeDate(listeners);
   const producer = new SimulatedGuest(origin, date.producer);
   await producer.come();
   await producer.send({ type: "stage.enter" });
   await producer.send({ type: "hour.open-doors" });
-  let sentAt = 0;
-  let bytes = 0;
+  let [sentAt, bytes, firstBytes] = [0, 0, 0];
   let times: number[] = [];
   const guests = date.attendees.map((member) => new SimulatedGuest(origin, member, false));
   for (const guest of guests) {
     guest.onMessage = (event, data) => {
+      if (event === "snapshot" && guest === guests[0]) firstBytes += data.length;
       if (event !== "change" || !data.includes('["status"')) return;
       bytes = data.length;
       times.push(performance.now() - sentAt);
     };
   }
-  for (let i = 0; i < guests.length; i += 25) await Promise.all(guests.slice(i, i + 25).map((guest) => guest.come()));
-  await pause(3000);
+  const opening = await measured(serverPid, () => openAll(guests.map((guest) => () => guest.come())));
+  await pause(4000);
   times = [];
-  for (let round = 0; round < 20; round += 1) {
+  const before = cpuOf(serverPid);
+  for (let round = 0; round < rounds; round += 1) {
     sentAt = performance.now();
     await producer.send({ type: round % 2 === 0 ? "hour.raise-curtain" : "hour.drop-curtain" });
     await pause(700);
   }
-  show(`desk act to all screens, ${listeners} attendees`, times, listeners === 500 ? "80 / 250 ms" : "200 / 500 ms");
-  if (times.length !== 20 * listeners) console.log(`  ! ${times.length} of ${20 * listeners} messages arrived`);
-  if (listeners === 500) await ballotBench(producer, guests, date.pollId);
+  const act = { ...spread(times), cpu: cpuOf(serverPid) - before };
+  if (times.length !== rounds * listeners) console.log(`  ! ${times.length} of ${rounds * listeners} messages arrived`);
+  if (listeners === 2000) await ballotBench(producer, guests.slice(0, 500), date.pollId);
+  if (listeners === 2000) await chatBench(guests);
   for (const guest of [...guests, producer]) guest.leave();
-  await pause(1500);
-  await bareBench(listeners, bytes);
+  await pause(2000);
+  const bare = await bareRun(listeners, bytes + 20, firstBytes);
+  record(
+    { name: `desk-act-${listeners}`, n: times.length, ...act, bare: bare.act },
+    "median and 99th at most the bare broadcaster's",
+  );
+  record(
+    {
+      name: `opening-${listeners}`,
+      n: listeners,
+      median: opening.tookMs,
+      p99: opening.tookMs,
+      cpu: opening.cpu,
+      bare: { median: bare.opening.tookMs, p99: bare.opening.tookMs, cpu: bare.opening.cpu },
+    },
+    `processor time at most 2 times the bare server's (here ${(opening.cpu / bare.opening.cpu).toFixed(2)})`,
+  );
 }
 
 async function ballotBench(producer: SimulatedGuest, guests: readonly SimulatedGuest[], pollId: string): Promise<void> {
   await producer.send({ type: "polls.open", pollId });
   const latencies: number[] = [];
-  const from = performance.now();
+  const before = cpuOf(serverPid);
   const cast = guests.map(async (guest, i) => {
     await pause((i / guests.length) * 4500);
     const at = performance.now();
@@ -103,19 +152,52 @@ async function ballotBench(producer: SimulatedGuest, guests: readonly SimulatedG
     const at = performance.now();
     await producer.send({ type: "stage.set-microphone", isOpen: i % 2 === 0 });
     desk.push(performance.now() - at);
-    await pause(180);
+    await pause(200);
   }
   const answers = await Promise.all(cast);
-  const took = performance.now() - from;
-  await pause(800);
+  const cpu = cpuOf(serverPid) - before;
   const { context, close } = await makeContext(process.env);
-  const { rows } = await context.db.execute(
-    `select option_id, count(*)::int as n from ballots where poll_id = '${pollId}' group by 1 order by 1`,
-  );
+  const { rows } = await context.db.execute(`select count(*)::int as n from ballots where poll_id = '${pollId}'`);
   await close();
-  console.log(
-    `500 ballots in ${(took / 1000).toFixed(1)} s: ${answers.filter((one) => one.ok).length} accepted, tally ${rows.map((row) => `${row["option_id"]} ${row["n"]}`).join(", ")} (right: o1 375, o2 125)`,
+  console.log(`500 ballots: ${answers.filter((one) => one.ok).length} accepted, ${rows[0]!["n"]} in the table`);
+  record({ name: "ballots-500", n: 500, ...spread(latencies), cpu, bare: null }, "all of them counted");
+  record(
+    { name: "desk-beside-ballots", n: desk.length, ...spread(desk), cpu: null, bare: null },
+    "median at most 100 ms",
   );
-  show("one ballot, answered", latencies, "beside it");
-  show("desk answering meanwhile", desk, "100 ms median");
+}
+
+/** 50 lines a second from many for 20 s to all: none lost, in order. */
+async function chatBench(guests: readonly SimulatedGuest[]): Promise<void> {
+  const [writers, ears] = [guests.slice(0, 250), guests.slice(250, 260)];
+  const heard = ears.map(() => [] as number[]);
+  const sentAt = new Map<string, number>();
+  const delays: number[] = [];
+  ears.forEach((ear, i) => {
+    ear.onMessage = (event, data) => {
+      if (event !== "lines" || !data.includes('"chat:house"')) return;
+      const { rows } = JSON.parse(data) as { rows: { seq: number; row: { text: string } | null }[] };
+      for (const { seq, row } of rows) {
+        heard[i]!.push(seq);
+        const at = row && sentAt.get(row.text);
+        if (at) delays.push(performance.now() - at);
+      }
+    };
+  });
+  const before = cpuOf(serverPid);
+  const said: Promise<{ ok: boolean }>[] = [];
+  for (let i = 0; i < 1000; i += 1) {
+    const text = `line ${i}`;
+    sentAt.set(text, performance.now());
+    said.push(writers[i % writers.length]!.send({ type: "chat.say", to: "all", withId: null, text }));
+    await pause(20);
+  }
+  const accepted = (await Promise.all(said)).filter((one) => one.ok).length;
+  await pause(1500);
+  const cpu = cpuOf(serverPid) - before;
+  const isInOrder = heard.every((list) => list.every((seq, i) => i === 0 || seq === list[i - 1]! + 1));
+  console.log(
+    `chat: ${accepted} of 1000 accepted, heard ${heard.map((list) => list.length).join(" ")}, in order ${isInOrder}`,
+  );
+  record({ name: "chat-50-a-second", n: delays.length, ...spread(delays), cpu, bare: null }, "none lost, in order");
 }

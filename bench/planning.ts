@@ -126,21 +126,19 @@ async function seasonBench(context: Context, member: TeamMember): Promise<void> 
   const rows = Array.from({ length: 2000 }, (_, i) => ({ id: randomUUID(), at: now + (i - 1000) * 7 * hourMs }));
   for (let i = 0; i < rows.length; i += 500) {
     const part = rows.slice(i, i + 500);
-    await db
-      .insert(events)
-      .values(
-        part.map(({ id }) => ({
-          id,
-          organisationId: member.organisationId,
-          slug: id,
-          uid: id,
-          title: `Bench ${id.slice(0, 4)}`,
-          descriptionHtml: "",
-          houseSize: 20,
-          createdAt: now,
-          publishedAt: now,
-        })),
-      );
+    await db.insert(events).values(
+      part.map(({ id }) => ({
+        id,
+        organisationId: member.organisationId,
+        slug: id,
+        uid: id,
+        title: `Bench ${id.slice(0, 4)}`,
+        descriptionHtml: "",
+        houseSize: 20,
+        createdAt: now,
+        publishedAt: now,
+      })),
+    );
     await db.insert(occurrences).values(
       part.map(({ id, at }) => {
         const startLocal = wallTimeAt(at, "Europe/Lisbon").local;

@@ -10,7 +10,12 @@ const step = (words) => say(`${words}  [${Math.round((Date.now() - started) / 10
 const only = process.argv[2];
 const wants = (part) => only === undefined || only === part;
 
-if (!has("/usr/bin/chromium")) needPackages(["chromium"]);
+const missing = [
+  ["/usr/bin/chromium", "chromium"],
+  // the proxy in front of several processes, as deploy/ configures it
+  ["/usr/sbin/nginx", "nginx-light"],
+].filter(([path]) => !has(path));
+if (missing.length > 0) needPackages(missing.map(([, name]) => name));
 needModules();
 const folder = join(root, "var/test");
 mkdirSync(folder, { recursive: true });

@@ -32,7 +32,9 @@ export function Person(props: {
         <Avatar.Fallback aria-hidden>{initialsOf(props.name)}</Avatar.Fallback>
       </Avatar.Root>
       <span className="min-w-0 flex-1">
-        <bdi className="block truncate font-medium">{props.name}</bdi>
+        <span className="block truncate font-medium">
+          <bdi>{props.name}</bdi>
+        </span>
         {props.about && <span className="block truncate text-label text-ink-2">{props.about}</span>}
       </span>
       {props.children}

@@ -49,7 +49,7 @@ export type Ticket = typeof tickets.$inferSelect;
 
 /** Serialises everything that counts places of one event. */
 export const lockEvent = (db: Db, eventId: string) =>
-  db.select({ id: events.id }).from(events).where(eq(events.id, eventId)).for("update");
+  db.select({ id: events.id }).from(events).where(eq(events.id, eventId)).for("no key update");
 
 export async function confirm(
   context: Context,

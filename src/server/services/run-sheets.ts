@@ -5,7 +5,7 @@ import { Refusal } from "@/core/shared";
 import { instantOf, minutesBetween, shiftLocal } from "@/core/time";
 import type { Db } from "../db/client";
 import { notifyJournal } from "../db/notify";
-import { events, occurrences, parts, polls, segments, tickets } from "../db/schema";
+import { events, occurrences, parts, polls, rooms, segments, tickets } from "../db/schema";
 import { digest } from "../platform/secrets";
 import { accessFor, type TeamMember } from "./access";
 import { oneOf, parse, type Context } from "./context";
@@ -179,8 +179,14 @@ export async function saveRunSheet(
   const wanted = parse(runSheetInput, input);
   return context.db.transaction(async (tx) => {
     const occurrence = await dateOf(tx, eventId, context.clock.now(), dateId);
+    // the room first, as everywhere: no poll opens between the look at it and its going
+    await tx.select({ id: rooms.id }).from(rooms).where(eq(rooms.occurrenceId, occurrence.id)).for("no key update");
     // one editor at a time: the second sees what the first saved
-    await tx.select({ id: occurrences.id }).from(occurrences).where(eq(occurrences.id, occurrence.id)).for("update");
+    await tx
+      .select({ id: occurrences.id })
+      .from(occurrences)
+      .where(eq(occurrences.id, occurrence.id))
+      .for("no key update");
     const { tag } = await readSheet(tx, occurrence.id);
     if (seenTag !== null && seenTag !== tag) throw new Refusal({ code: "edited-meanwhile", currentVersion: tag });
     await requireOwn(tx, eventId, wanted);

@@ -109,7 +109,7 @@ async function takeSlot(
   { event, plan }: Pick<BookingPage, "event" | "plan">,
   startAt: number,
 ): Promise<typeof occurrences.$inferSelect> {
-  await tx.select({ id: events.id }).from(events).where(eq(events.id, event.id)).for("update");
+  await tx.select({ id: events.id }).from(events).where(eq(events.id, event.id)).for("no key update");
   const slot = (await offered(context, tx, event.id, plan)).find((one) => one.startAt === startAt);
   if (!slot) throw notFound("slot");
   if (slot.left === 0) throw new Refusal({ code: "house-full" });

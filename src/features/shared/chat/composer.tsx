@@ -33,7 +33,7 @@ export function ChatComposer(props: {
   };
   return (
     <form
-      className="flex flex-col gap-1.5 border-t border-rule pt-2"
+      className="flex flex-col gap-1.5 border-t border-rule px-0.5 pt-2 pb-0.5"
       onSubmit={(event) => {
         event.preventDefault();
         void send();

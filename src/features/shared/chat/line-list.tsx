@@ -47,7 +47,7 @@ function LineItem({
   return (
     <li
       className={classes(
-        "group border-s-2 py-1 ps-2.5",
+        "group relative border-s-2 py-1 ps-2.5",
         line.to === "note"
           ? "border-attention bg-attention-ground"
           : isTeam || isStage

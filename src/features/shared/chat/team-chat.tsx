@@ -83,7 +83,7 @@ function LineActs({
 }) {
   const isGuest = line.role === "attendee" || line.role === "test-guest";
   return (
-    <span className="flex gap-1 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100">
+    <span className="absolute end-0 top-0 flex gap-1 bg-sheet opacity-0 group-focus-within:opacity-100 group-hover:opacity-100">
       <Button size="small" onClick={() => send({ type: "chat.take-away", lineId: line.id })}>
         Remove
       </Button>

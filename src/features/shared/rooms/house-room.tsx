@@ -244,6 +244,7 @@ function InFoyer({
 /** What somebody opens themselves, under what is asked of them: the chat, the questions. */
 function Lists({ room, house }: { room: RoomLink<HouseView | FoyerView>; house: HouseView }) {
   const t = useTranslations("chat.tabs");
+  const [open, setOpen] = useState<string | null>(null);
   const event = house.event["it"];
   const { me } = room;
   const hasChat =
@@ -265,7 +266,8 @@ function Lists({ room, house }: { room: RoomLink<HouseView | FoyerView>; house: 
       : []),
   ];
   if (tabs.length === 0) return null;
-  return <Tabs label={tabs.map((tab) => tab.label).join(", ")} tabs={tabs} />;
+  const chosen = tabs.find((tab) => tab.id === open) ?? tabs[0]!;
+  return <Tabs label={tabs.map((tab) => tab.label).join(", ")} tabs={tabs} open={chosen.id} onOpen={setOpen} />;
 }
 
 /** The attendee's room: the programme first, beside it one place that changes with what is asked. */

@@ -144,7 +144,6 @@ export function StageRoom({ occurrenceId, ticketId, zone }: { occurrenceId: stri
               isPast: i < index,
             }))}
           />
-          <StageChat room={room} me={ticketId} zone={zone} />
           <section aria-live="polite" className="bg-sheet p-4">
             <h2 className="text-label text-ink-2">The question in hand</h2>
             {inHand ? (
@@ -164,6 +163,7 @@ export function StageRoom({ occurrenceId, ticketId, zone }: { occurrenceId: stri
                 ))}
             </ul>
           </section>
+          <StageChat room={room} me={ticketId} zone={zone} />
         </div>
       </div>
     </main>

@@ -70,7 +70,7 @@ export async function eraseContact(context: Context, member: TeamMember, personI
       .select({ id: people.id })
       .from(people)
       .where(and(inBook(organisationId), eq(people.id, personId)))
-      .for("update");
+      .for("no key update");
     if (!row) throw notFound("contact");
     if ((await tx.$count(members, eq(members.personId, personId))) > 0)
       throw new Refusal({ code: "not-allowed", action: "contacts.erase" });

@@ -87,7 +87,7 @@ export async function mergeContacts(context: Context, member: TeamMember, rawCho
       .select()
       .from(people)
       .where(and(inBook(organisationId), inArray(people.id, [keepId, goneId])))
-      .for("update");
+      .for("no key update");
     const [keep, gone] = [rows.find((row) => row.id === keepId), rows.find((row) => row.id === goneId)];
     if (!keep || !gone) throw notFound("contact");
     if ((await tx.$count(members, eq(members.personId, goneId))) > 0)

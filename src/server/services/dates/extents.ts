@@ -150,7 +150,7 @@ export async function applyExtent(
   const access = await accessFor(context, member, eventId, "event.plan");
   const input = parse(extentInput, rawInput);
   return context.db.transaction(async (tx) => {
-    await tx.select({ id: events.id }).from(events).where(eq(events.id, eventId)).for("update");
+    await tx.select({ id: events.id }).from(events).where(eq(events.id, eventId)).for("no key update");
     const { dates, rows, plan } = await planned(context, tx, access, input);
     const byId = new Map(dates.map((date) => [date.id, date]));
     const touchedIds = [...plan.dates.map((date) => date.id), ...plan.calledOffIds];
@@ -192,7 +192,7 @@ export async function undoChange(
 ): Promise<number> {
   const access = await accessFor(context, member, eventId, "event.plan");
   return context.db.transaction(async (tx) => {
-    await tx.select({ id: events.id }).from(events).where(eq(events.id, eventId)).for("update");
+    await tx.select({ id: events.id }).from(events).where(eq(events.id, eventId)).for("no key update");
     const rows = await tx.select().from(dateChanges).where(eq(dateChanges.eventId, eventId)).orderBy(dateChanges.at);
     const change = rows.findLast((row) => row.undoneAt === null);
     if (!change || change.id !== changeId) throw new Refusal({ code: "nothing-to-undo" });

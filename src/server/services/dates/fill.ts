@@ -34,7 +34,7 @@ async function missingStarts(
 
 async function fillOne(context: Context, row: SeriesRow, withSeats: boolean): Promise<number> {
   return context.db.transaction(async (tx) => {
-    await tx.select({ id: events.id }).from(events).where(eq(events.id, row.eventId)).for("update");
+    await tx.select({ id: events.id }).from(events).where(eq(events.id, row.eventId)).for("no key update");
     const { missing, callMinutes } = await missingStarts(context, tx, row);
     if (missing.length === 0) return 0;
     const { organisationId, eventId, zone, durationMinutes } = row;

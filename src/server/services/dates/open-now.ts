@@ -27,7 +27,7 @@ export async function openStanding(context: Context, member: TeamMember, eventId
   const organisation = await organisationOf(context, event.organisationId);
   const { zone } = organisation;
   return context.db.transaction(async (tx) => {
-    await tx.select({ id: events.id }).from(events).where(eq(events.id, eventId)).for("update");
+    await tx.select({ id: events.id }).from(events).where(eq(events.id, eventId)).for("no key update");
     const open = (await datesOf(tx, eventId)).find(
       (date) => date.phase === "scheduled" || date.phase === "backstage" || date.phase === "open",
     );

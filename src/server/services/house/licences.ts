@@ -43,7 +43,7 @@ export async function saveLicences(context: Context, member: TeamMember, input: 
       .select()
       .from(organisations)
       .where(eq(organisations.id, organisationId))
-      .for("update");
+      .for("no key update");
     const owned = await licencesOf(tx, organisationId);
     const kept = wanted.flatMap(({ size, count }) => owned.filter((one) => one.size === size).slice(0, count));
     const fresh = wanted.flatMap(({ size, count }) => {

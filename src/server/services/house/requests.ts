@@ -82,7 +82,7 @@ export async function decideSeats(
       .select()
       .from(seatRequests)
       .where(and(eq(seatRequests.id, requestId), eq(seatRequests.organisationId, organisationId)))
-      .for("update");
+      .for("no key update");
     if (!request) throw notFound("request");
     if (request.state !== "open") throw new Refusal({ code: "already-done", action: "seats.decide" });
     const decision = {

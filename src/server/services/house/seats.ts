@@ -104,7 +104,7 @@ export async function settleSeats(
     .select()
     .from(organisations)
     .where(eq(organisations.id, organisationId))
-    .for("update");
+    .for("no key update");
   const owned = await licencesOf(tx, organisationId);
   // who owns none has not set the house up: nothing limits it yet
   if (owned.length === 0 || changedIds.size === 0) return 0;
