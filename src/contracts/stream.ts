@@ -14,15 +14,15 @@ export const logEpoch = "log";
 
 /** Messages of the room's event stream, by event name. */
 export interface StreamMessages {
-  /** which feeds this stream follows from now on; others are to be forgotten */
-  follow: { readonly topics: readonly string[]; readonly now: number };
+  /** which feeds this stream follows from now on, others are to be forgotten; and the connection that signs of life name */
+  follow: { readonly topics: readonly string[]; readonly now: number; readonly connectionId: string };
   /** the whole of one feed: first, and where a stream does not know what came before */
   snapshot: { readonly topic: string; readonly epoch: string; readonly n: number; readonly view: PlainView };
   change: { readonly topic: string; readonly n: number; readonly changes: readonly ViewChange[] };
   /** rows of a log feed, in order; `gone` rows are to be taken off the screen. `head`: how far the feed has come */
   lines: { readonly topic: string; readonly head: number; readonly rows: readonly LogRow[] };
-  /** one person's own things, and the connection that signs of life name */
-  personal: { readonly connectionId: string; readonly me: PersonalPart };
+  /** one person's own things */
+  personal: { readonly me: PersonalPart };
   /** whether the server reaches its database */
   health: { readonly isWell: boolean };
   /** the right to this room was withdrawn, or this person was shown out */

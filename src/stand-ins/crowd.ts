@@ -82,12 +82,12 @@ export class SimulatedGuest {
 
   private take(event: string, raw: string): void {
     this.onMessage(event, raw);
-    if (!this.isFolding && event !== "personal") return;
+    if (!this.isFolding && event !== "follow") return;
     const data = JSON.parse(raw) as Message;
     // another list of feeds: each comes whole
     if (event === "follow") this.view = {};
     if (event === "snapshot" && data.view) this.view = { ...this.view, ...data.view };
-    if (event === "personal" && data.connectionId) this.connectionId = data.connectionId;
+    if (event === "follow" && data.connectionId) this.connectionId = data.connectionId;
     for (const [section, id, item] of data.changes ?? []) {
       const place = (this.view[section] ??= {});
       if (item === null) delete place[id];

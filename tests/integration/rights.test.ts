@@ -23,7 +23,7 @@ import { publishRecording, setDuration } from "@/server/services/recordings";
 import { makeTestGuest } from "@/server/services/registration";
 import { decideRegistrations } from "@/server/services/registration-changes";
 import { importEntries } from "@/server/services/reports/import-entries";
-import { execute } from "@/server/services/room-commands";
+import { executeWhole as execute } from "@/server/services/room-commands";
 import { removeGroup, saveContact } from "@/server/services/contacts/book";
 import { eraseContact } from "@/server/services/contacts/erase";
 import { mergeContacts } from "@/server/services/contacts/merge";

@@ -7,7 +7,7 @@ import { minuteMs } from "@/core/time";
 import { ballots, connections, occurrences, polls } from "@/server/db/schema";
 import { sendDue } from "@/server/services/mail/deliver";
 import { admitToHouse, closeLost, openConnection, SignBook } from "@/server/services/presence";
-import { execute, journalLength, RoomCache, roomOf } from "@/server/services/room-commands";
+import { executeWhole as execute, journalLength, RoomCache, roomOf } from "@/server/services/room-commands";
 import { bringFact } from "@/server/services/room-facts";
 import { saveRunSheet } from "@/server/services/run-sheets";
 import { sweepDates } from "@/server/services/sweep";
@@ -59,7 +59,7 @@ describe("the journalled room", () => {
     await openRoom();
     const id = randomUUID();
     const first = await run({ type: "hour.open-doors" }, id);
-    expect(await run({ type: "hour.open-doors" }, id)).toEqual({ seq: first.seq, done: null });
+    expect(await run({ type: "hour.open-doors" }, id)).toEqual({ ...first, done: null });
     expect(await journalLength(world.context.db, event.occurrenceId)).toBe(first.seq);
     await expect(run({ type: "hour.open-doors" })).rejects.toMatchObject({ failure: { code: "wrong-state" } });
   });

@@ -9,7 +9,7 @@ import { eventAccess } from "@/server/services/access";
 import { datesOf } from "@/server/services/dates/load";
 import { afterwards, ballotCounts } from "@/server/services/reports/afterwards";
 import { dateFile, eventFile, type DateFile } from "@/server/services/reports/exports";
-import { execute } from "@/server/services/room-commands";
+import { executeWhole as execute } from "@/server/services/room-commands";
 import { bringFact } from "@/server/services/room-facts";
 import { addTicket, makeEvent, makeWorld, seat, type MadeEvent, type World } from "../support/world";
 

@@ -5,6 +5,7 @@ import type { App } from "../compose";
 import { parse } from "../services/context";
 import { closeConnection } from "../services/presence";
 import { execute } from "../services/room-commands";
+import { drainOutbox } from "../services/room-outbox";
 import { bringFact, requireInside } from "../services/room-facts";
 import { whoAsks } from "./access";
 import { readJson, requireOwnOrigin, sendJson } from "./request";
@@ -52,4 +53,5 @@ export async function takeCommand(
   const shown = hub.published(occurrenceId, executed.done);
   done(executed.seq);
   await shown;
+  await drainOutbox(context, executed.roomId);
 }

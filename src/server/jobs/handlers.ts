@@ -7,6 +7,7 @@ import { receiveAll } from "../services/incoming-mail";
 import { planFollowUps } from "../services/mailings/track";
 import { countHeld } from "../services/house/forecast";
 import { closeLost } from "../services/presence";
+import { drainOutbox } from "../services/room-outbox";
 import { purge, sweepDates } from "../services/sweep";
 
 /** Every job; each safe to run twice. */
@@ -15,6 +16,7 @@ export const handlers: Readonly<Record<JobName, (context: Context) => Promise<un
   "sweep-dates": async (context) => {
     // the live processes do it at once; this is for dates that none follows, and waits out an outage
     await closeLost(context, 40_000);
+    await drainOutbox(context);
     await sweepDates(context);
     await countHeld(context);
     await planFollowUps(context);

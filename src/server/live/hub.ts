@@ -132,22 +132,15 @@ export class Hub {
     const follower = new Follower(join.connectionId, join.ticketId, join.wantsDesk, standing, join.wire, leave);
     this.seat(room, follower);
     room.add(follower, join.have);
-    try {
-      if (!this.isWell) follower.write(framed(messageText("health", { isWell: false })));
-      await this.sendOwnParts(room, [join.ticketId]);
-    } catch (error) {
-      this.leave(room, follower);
-      throw error;
-    }
+    if (!this.isWell) follower.write(framed(messageText("health", { isWell: false })));
+    // own parts go with the next tick, those of all who came in one read
+    room.changedPeople.add(join.ticketId);
     return () => this.leave(room, follower);
   }
-  /** Where somebody came to be shows at once; the tables are read again only now and then. */
+  /** Where somebody came to be shows with the next tick; the tables are read again only now and then. */
   private seat(room: LiveRoom, { ticketId, standing }: Follower): void {
-    const present = new Map(room.figures.present);
-    const isHouse = standing.place === "house";
-    if (present.get(ticketId) !== "house")
-      present.set(ticketId, isStageRole(standing.role) ? "stage" : isHouse ? "house" : "foyer");
-    room.figures = { ...room.figures, present };
+    const { place, role } = standing;
+    room.arrived.set(ticketId, isStageRole(role) ? "stage" : place === "house" ? "house" : "foyer");
     room.areFiguresDirty = true;
   }
   private leave(room: LiveRoom, follower: Follower): void {
@@ -164,7 +157,7 @@ export class Hub {
     for (const ticketId of here) {
       const me = parts.get(ticketId);
       for (const one of room.of(ticketId)) {
-        if (me) one.write(framed(messageText("personal", { connectionId: one.connectionId, me })));
+        if (me) one.write(framed(messageText("personal", { me })));
         else this.withdraw(room, one);
       }
     }
@@ -327,6 +320,7 @@ export class Hub {
   /** Merged figures to the screens; read from the tables where that is due. */
   private async showFigures(room: LiveRoom): Promise<void> {
     room.areFiguresDirty = false;
+    room.showArrived();
     await this.readLogs(room);
     if (this.ports.clock.now() - room.figuresReadAt >= recountEveryMs) return this.readFigures(room);
     const changed = [...room.changedPeople];
@@ -341,6 +335,7 @@ export class Hub {
     const changed = [...room.changedPeople];
     room.changedPeople.clear();
     room.figures = await loadFigures(this.ports.db, room.occurrenceId, now - signLostAfterMs);
+    room.showArrived();
     await this.readWords(room, [{ part: "people", ids: [...room.figures.present.keys()] }]);
     const moved = this.showPlaces(room).map((one) => one.ticketId);
     room.publish();

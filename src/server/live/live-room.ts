@@ -38,6 +38,8 @@ export class LiveRoom {
   figuresReadAt = 0;
   /** whose own part is to be sent with the next figures */
   readonly changedPeople = new Set<string>();
+  /** who came since the figures were last shown, and where: laid on together, a full house comes at once */
+  readonly arrived = new Map<string, "foyer" | "house" | "stage">();
   /** the ends of the log feeds, all of them, for as long as the room is open */
   readonly logs = new Map<string, LogTail>();
   private readonly feeds = new Map<string, Feed>();
@@ -77,25 +79,37 @@ export class LiveRoom {
   circumstance(): Circumstance {
     return circumstanceOf(this.state, this.words.event.switches);
   }
-  /** Attendees in the house: they alone take seats. */
+  private counted: { readonly of: RoomFigures["present"]; readonly seated: number } | null = null;
+  /** Attendees in the house: they alone take seats. Counted once for each list of who is there. */
   seated(): number {
+    const { present } = this.figures;
+    if (this.counted?.of === present) return this.counted.seated + this.arrived.size;
     let seated = 0;
-    for (const [id, place] of this.figures.present) {
+    for (const [id, place] of present) {
       if (place === "house" && this.words.people.get(id)?.role === "attendee") seated += 1;
     }
-    return seated;
+    this.counted = { of: present, seated };
+    return seated + this.arrived.size;
   }
   isInside(ticketId: string): boolean {
-    return this.figures.present.get(ticketId) === "house";
+    return (this.arrived.get(ticketId) ?? this.figures.present.get(ticketId)) === "house";
   }
   standing(ticketId: string, wantsDesk: boolean, isInside = this.isInside(ticketId)): Standing | null {
     const person = this.words.people.get(ticketId);
     if (!person || this.state.hour.barred.has(ticketId)) return null;
     return standingOf(this.state.stage, person, isInside, wantsDesk);
   }
+  private readonly topics = new Map<string, readonly string[]>();
+  /** A pure function of standing and switches: looked up by what it reads, a whole house asks it at once. */
   private topicsFor(standing: Standing): readonly string[] {
-    const { views, logs } = topicsOf(standing, switchesNow(this.state.hour, this.words.event.switches));
-    return [...views, ...logs];
+    const switches = switchesNow(this.state.hour, this.words.event.switches);
+    const key = `${standing.role} ${standing.place} ${standing.isAtDesk} ${standing.duties.join()} ${JSON.stringify(switches)}`;
+    const known = this.topics.get(key);
+    if (known) return known;
+    const { views, logs } = topicsOf(standing, switches);
+    if (this.topics.size > 200) this.topics.clear();
+    this.topics.set(key, [...views, ...logs]);
+    return this.topics.get(key)!;
   }
 
   /** Starts one stream: what it missed of its feeds, or their pictures. */
@@ -123,7 +137,7 @@ export class LiveRoom {
     const bundle = this.bundles.get(key) ?? { topics, followers: new Set<Follower>() };
     this.bundles.set(key, bundle);
     bundle.followers.add(follower);
-    const follow: StreamMessages["follow"] = { topics, now: this.now() };
+    const follow: StreamMessages["follow"] = { topics, now: this.now(), connectionId: follower.connectionId };
     const pictures = topics.map((topic) => {
       const log = this.logs.get(topic);
       return log ? log.welcome(seen.get(topic)?.n) : this.feed(topic).welcome(seen.get(topic));
@@ -187,6 +201,15 @@ export class LiveRoom {
     const sources = sourcesOf(topic, this.state, this.words, this.figures);
     if (feed.isMadeFrom(sources)) return "";
     return feed.advance(project(topic, this.state, this.words, this.figures), sources);
+  }
+
+  /** Lays on who came since. */
+  showArrived(): void {
+    if (this.arrived.size === 0) return;
+    const present = new Map(this.figures.present);
+    for (const [id, place] of this.arrived) if (present.get(id) !== "house") present.set(id, place);
+    this.arrived.clear();
+    this.figures = { ...this.figures, present };
   }
 
   /** Adds what a fact changed; the figures are not counted anew. */

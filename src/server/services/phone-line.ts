@@ -9,7 +9,7 @@ import { notFound, parse, type Context } from "./context";
 import { needsProof } from "./entry-proofs";
 import { organisationOf, rulesOf } from "./house/rules";
 import { closeConnection, openConnection, type SignBook } from "./presence";
-import { execute, roomOf, type RoomCache } from "./room-commands";
+import { executeWhole, roomOf, type RoomCache } from "./room-commands";
 import { wayIn } from "./room-entry";
 import { holderById, requireWayIn, type Holder } from "./tickets";
 import { countTry } from "./tries";
@@ -59,7 +59,7 @@ async function enterStage(
   { ticket, actor, occurrence }: Holder,
 ): Promise<void> {
   const who = { actorId: ticket.id, actor, occurrenceId: occurrence.id };
-  await execute(context, roomCache, who, { commandId: context.ids.id(), command: { type: "stage.enter" } }).catch(
+  await executeWhole(context, roomCache, who, { commandId: context.ids.id(), command: { type: "stage.enter" } }).catch(
     (error: unknown) => {
       if (!(error instanceof Refusal) || error.failure.code !== "already-done") throw error;
     },
@@ -146,7 +146,7 @@ export async function hearCall(ports: LinePorts, call: string, report: CallRepor
   if (report.type === "key" && isStageRole(holder.actor.role)) {
     const room = await roomOf(context.db, occurrenceId);
     const isOpen = !(room.stage.people.get(holder.ticket.id)?.isMicrophoneOpen ?? false);
-    await execute(
+    await executeWhole(
       context,
       roomCache,
       { actorId: holder.ticket.id, actor: holder.actor, occurrenceId },

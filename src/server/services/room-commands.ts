@@ -36,6 +36,7 @@ export interface RoomActor {
 /** What a command came to: the committed rows and the room after them; null where it had been done before. */
 export interface Executed {
   readonly seq: number;
+  readonly roomId: string;
   readonly done: { readonly entries: readonly JournalEntry[]; readonly next: RoomState } | null;
 }
 
@@ -140,7 +141,8 @@ async function writeDecision(
 /**
  * Carries out one journalled command under the room's lock: rights, decision, journal rows, the tables
  * beside them, one transaction. A command whose id the journal knows is answered with its row and changes
- * nothing. The caller publishes what is returned at once; other processes hear of it by NOTIFY.
+ * nothing. The caller publishes what is returned at once and drains the room's outbox; other processes hear
+ * of it by NOTIFY.
  */
 export async function execute(
   context: Context,
@@ -152,7 +154,8 @@ export async function execute(
   const said: Said = { commandId: input.commandId, body, actorId: who.actorId };
   const outcome = await context.db.transaction(async (tx) => {
     const room = await lockRoom(tx, who.occurrenceId, input.commandId);
-    if (room.repeatOf !== null) return { roomId: room.id, executed: { seq: room.repeatOf, done: null } };
+    if (room.repeatOf !== null)
+      return { roomId: room.id, executed: { seq: room.repeatOf, roomId: room.id, done: null } };
     const scene = await loadScene(tx, who.occurrenceId);
     if (!scene) throw notFound("date");
     const place = placeOf(room, scene, context.clock.now());
@@ -169,11 +172,22 @@ export async function execute(
       commandId: input.commandId,
       actorId: who.actorId,
     });
-    return { roomId: room.id, executed: { seq: decision.next.seq, done: decision } };
+    return { roomId: room.id, executed: { seq: decision.next.seq, roomId: room.id, done: decision } };
   });
   const { roomId, executed } = outcome;
   if (executed.done) cache.keep(roomId, executed.done.next);
-  await drainOutbox(context, roomId);
+  return executed;
+}
+
+/** The same, and its acts outside the room with it: for callers that show nothing themselves. */
+export async function executeWhole(
+  context: Context,
+  cache: RoomCache,
+  who: RoomActor,
+  input: CommandInput,
+): Promise<Executed> {
+  const executed = await execute(context, cache, who, input);
+  await drainOutbox(context, executed.roomId);
   return executed;
 }
 

@@ -39,14 +39,14 @@ describe("a log feed on a screen", () => {
     expect(shown(lines(begun, { topic, head: 3, rows: [row("x", 1, 3, null)] }))).toEqual(["two"]);
   });
   it("is forgotten with the place that showed it", () => {
-    const away = follow(begun, { topics: ["hour:foyer"], now: 0 });
+    const away = follow(begun, { topics: ["hour:foyer"], now: 0, connectionId: "c" });
     expect(away.logs.size).toBe(0);
   });
 });
 
 describe("view feeds on a screen", () => {
   it("make one picture once each has come, and none of what is no longer followed", () => {
-    const start = follow(noFeeds, { topics: ["hour:house", "cues:house", topic], now: 0 });
+    const start = follow(noFeeds, { topics: ["hour:house", "cues:house", topic], now: 0, connectionId: "c" });
     const half = snapshot(start, {
       topic: "hour:house",
       epoch: "e",
@@ -60,7 +60,7 @@ describe("view feeds on a screen", () => {
     expect(stale).toBe(whole);
     const next = change(whole, { topic: "hour:house", n: 4, changes: [["status", "it", { phase: "ended" }]] });
     expect(next.view).toMatchObject({ status: { it: { phase: "ended" } } });
-    expect(follow(next, { topics: ["hour:foyer"], now: 0 }).view).toBeNull();
+    expect(follow(next, { topics: ["hour:foyer"], now: 0, connectionId: "c" }).view).toBeNull();
   });
 });
 

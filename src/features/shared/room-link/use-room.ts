@@ -66,16 +66,14 @@ function openLink(
     onLost: () => set.state((before) => (before === "unwell" ? before : "lost")),
     on: {
       follow: (message) => {
+        connectionId = message.connectionId;
         set.clockAhead(message.now - Date.now());
         take((before) => follow(before, message));
       },
       snapshot: (message) => take((before) => snapshot(before, message)),
       change: (message) => take((before) => change(before, message)),
       lines: (message) => take((before) => lines(before, message)),
-      personal: (message) => {
-        connectionId = message.connectionId;
-        set.me(message.me);
-      },
+      personal: ({ me }) => set.me(me),
       health: ({ isWell }) => set.state(() => (isWell ? "live" : "unwell")),
       closed: ({ why }) => set.state(() => why),
     },

@@ -16,7 +16,7 @@ import { importEntries } from "@/server/services/reports/import-entries";
 import { copyRunSheet, saveRunSheet } from "@/server/services/run-sheets";
 import { tokenOf } from "@/server/services/tickets";
 import { addFromEntry } from "@/server/services/stage-people";
-import { execute } from "@/server/services/room-commands";
+import { executeWhole } from "@/server/services/room-commands";
 import { deskEntry } from "@/server/services/room-entry";
 import { app } from "@/server/compose";
 import { forgetPages } from "../../../_lib/anonymous-pages";
@@ -157,7 +157,7 @@ async function commandFromWorkspace(eventId: string, occurrenceId: string, comma
   const { roomCache } = await app();
   const { ticketId, actor } = await deskEntry(context, member, eventId, occurrenceId);
   const input = parse(commandInput, { commandId: context.ids.id(), command });
-  await execute(context, roomCache, { actorId: ticketId, actor, occurrenceId }, input);
+  await executeWhole(context, roomCache, { actorId: ticketId, actor, occurrenceId }, input);
   revalidatePath(`/events/${eventId}/afterwards/${occurrenceId}`);
 }
 
