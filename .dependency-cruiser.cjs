@@ -12,7 +12,7 @@ module.exports = {
       name: "no-cycles",
       severity: "error",
       from: {},
-      to: { circular: true, viaOnly: { dependencyTypesNot: ["type-only"] } },
+      to: { circular: true },
     },
     only("core-shared-stands-alone", "^src/core/shared/", ["^src/core/shared/"]),
     only("core-time-sees-core-shared", "^src/core/time/", ["^src/core/(shared|time)/"]),

@@ -27,9 +27,14 @@ run("node", [...tsx, "scripts/seed.ts"], { env });
 if (!has(join(root, env.STAGE_CALL_DIST, "BUILD_ID"))) run("npx", ["next", "build"], { env });
 // BENCH_PROFILE=folder: profiles of the server and of the bench
 const profile = process.env.BENCH_PROFILE ? ["--cpu-prof", `--cpu-prof-dir=${process.env.BENCH_PROFILE}`] : [];
-const server = keep("node", [...profile, "--import", "tsx", "scripts/serve.ts"], { ...env, STAGE_CALL_PART: "web+live" }, {
-  stdio: ["ignore", "ignore", "inherit"],
-});
+const server = keep(
+  "node",
+  [...profile, "--import", "tsx", "scripts/serve.ts"],
+  { ...env, STAGE_CALL_PART: "web+live" },
+  {
+    stdio: ["ignore", "ignore", "inherit"],
+  },
+);
 await until("the server", async () => (await fetch(`${env.STAGE_CALL_URL}/health`)).ok);
 say("measuring");
 env.SERVER_PID = String(server.pid);

@@ -1,6 +1,7 @@
 // One process of Stage Call: pages and acts (web), live rooms (live), waiting work (work), or all of them.
 import { createServer } from "node:http";
 import { app as theApp } from "../src/server/compose";
+import { isDatabaseAway } from "../src/server/db/away";
 import { isLive, liveHandler, sayHealth } from "../src/server/edge/handler";
 import { readParts } from "../src/server/edge/parts";
 import { makeWorker } from "../src/server/worker";
@@ -38,6 +39,12 @@ if (app) {
       }),
   );
 }
+
+// a dropped database may be told of by a connection that nobody waits on: it comes back by itself
+process.on("uncaughtException", (error) => {
+  console.error(error);
+  if (!isDatabaseAway(error)) process.exit(1);
+});
 
 const stop = () => {
   void Promise.allSettled(closers.map((close) => close())).then(() => setTimeout(() => process.exit(0), 60));

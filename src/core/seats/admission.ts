@@ -37,3 +37,9 @@ export function admit(waiting: readonly Waiting[], house: HouseNow): readonly st
   }
   return admitted;
 }
+
+/**
+ * Nearer to a full house than this, whoever comes back is let in under the room's lock like everybody else:
+ * so many may come at one instant without a look at each other.
+ */
+export const seatsLetInUnderLock = 60;

@@ -1,4 +1,4 @@
-export { admit, type HouseNow, type Waiting } from "./admission";
+export { admit, seatsLetInUnderLock, type HouseNow, type Waiting } from "./admission";
 export { allocate, searchBudget, type Allocation } from "./allocate";
 export { betaBinomialTail, binomialTail, expectedHouse, oddsOf, type ExpectedHouse, type PastShowUp } from "./forecast";
 export { defaultOverrunMinutes, holdOf, type Licence, type SeatClaim } from "./licences";

@@ -2,7 +2,7 @@
 import { useEffect, useRef, useState } from "react";
 import type { CommandBody } from "@/contracts";
 import { inputClass } from "@/ui";
-import type { DeskScene } from "./desk";
+import type { DeskScene } from "./scene";
 
 interface Offer {
   readonly words: string;

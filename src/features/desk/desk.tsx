@@ -1,32 +1,21 @@
 "use client";
 import { useEffect, useMemo, useState } from "react";
-import { liveClock, type LiveClock } from "@/core/run-sheet";
+import { liveClock } from "@/core/run-sheet";
 import type { Actor } from "@/core/people";
 import { verdict, type Action } from "@/core/rights";
 import { inTray, type DeskView } from "@/core/room";
 import { DeskChat, HeldLines } from "@/features/shared/chat/team-chat";
 import { Note, Tabs, Theme } from "@/ui";
-import { segmentsInOrder, type OrderedSegment } from "@/features/shared/segments";
+import { segmentsInOrder } from "@/features/shared/segments";
 import { useNow } from "@/features/shared/use-now";
-import { useRoom, type RoomLink } from "@/features/shared/room-link/use-room";
+import { useRoom } from "@/features/shared/room-link/use-room";
+import type { DeskScene } from "./scene";
 import { CommandLine } from "./command-line";
 import { DoorsAndCurtain } from "./doors-and-curtain";
 import { HourColumn } from "./hour-column";
 import { PeopleShelves } from "./people-shelves";
 import { PollDesk } from "./poll-desk";
 import { Tray } from "./tray";
-
-export interface DeskScene {
-  readonly view: DeskView;
-  readonly send: RoomLink<DeskView>["send"];
-  readonly now: number;
-  readonly zone: string;
-  readonly segments: readonly OrderedSegment[];
-  readonly currentIndex: number;
-  readonly clock: LiveClock | null;
-  /** what this person may do now, by the permission table */
-  readonly may: (action: Action) => boolean;
-}
 
 export interface DeskProps {
   readonly occurrenceId: string;

@@ -1,7 +1,7 @@
 "use client";
 import { Button, classes, Confirm } from "@/ui";
 import { phaseWords } from "@/features/shared/role-words";
-import type { DeskScene } from "./desk";
+import type { DeskScene } from "./scene";
 
 /** Doors and curtain, apart and unmistakable: each says what it will do and to how many. */
 export function DoorsAndCurtain({ scene, frontUrl }: { scene: DeskScene; frontUrl: string }) {

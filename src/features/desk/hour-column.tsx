@@ -2,7 +2,7 @@
 import { clockTime } from "@/core/time";
 import { Button, classes } from "@/ui";
 import { spanText } from "@/features/shared/times";
-import type { DeskScene } from "./desk";
+import type { DeskScene } from "./scene";
 
 /** "+6" over, "−3" under, "0" on time: minutes, short enough to be read from a step back. */
 const overText = (minutes: number): string =>

@@ -2,7 +2,7 @@
 import type { StagePlace } from "@/core/room";
 import { Button, classes } from "@/ui";
 import { roleWords } from "@/features/shared/role-words";
-import type { DeskScene } from "./desk";
+import type { DeskScene } from "./scene";
 
 const shelves: readonly { place: StagePlace; title: string; empty: string }[] = [
   { place: "stage", title: "On stage", empty: "Nobody is on stage." },

@@ -2,7 +2,7 @@
 import { useState } from "react";
 import { Button, inputClass } from "@/ui";
 import { PollBars } from "@/features/shared/poll-bars";
-import type { DeskScene } from "./desk";
+import type { DeskScene } from "./scene";
 
 /** Prepares a poll during the hour: a question and its answers, one a line. */
 function NewPoll({ send }: Pick<DeskScene, "send">) {

@@ -2,7 +2,7 @@
 import { useState } from "react";
 import type { TrayItem } from "@/core/room";
 import { Button, inputClass } from "@/ui";
-import type { DeskScene } from "./desk";
+import type { DeskScene } from "./scene";
 
 const troubleWords = (item: Extract<TrayItem, { kind: "trouble" }>): string =>
   ({

@@ -9,7 +9,7 @@ import { OwnPicture } from "@/features/shared/own-picture";
 import { HourSentence, spanText } from "@/features/shared/times";
 import { useDevices } from "@/features/shared/use-devices";
 import { useNow } from "@/features/shared/use-now";
-import type { EntranceProps } from "./entrance";
+import type { EntranceProps } from "./props";
 
 /** Plays one's own microphone back for as long as it is on. */
 function HearYourself({ stream, words }: { stream: MediaStream; words: { hear: string; hearStop: string } }) {

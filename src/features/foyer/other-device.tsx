@@ -1,5 +1,5 @@
 import { Button, buttonClass } from "@/ui";
-import type { EntranceProps } from "./entrance";
+import type { EntranceProps } from "./props";
 
 /** A link that was forwarded would make two people one: whoever opens it on a second device is asked. */
 export function OtherDevice({ title, name, words, frontDoor, onSame }: EntranceProps & { onSame: () => void }) {

@@ -15,7 +15,11 @@ async function memberAt(app: App, request: IncomingMessage, occurrenceId: string
   const known = seatCache.get(key);
   if (known) return known;
   const headers = new Headers({ cookie: request.headers.cookie ?? "" });
-  const session = await signIn.api.getSession({ headers });
+  // the sign-in's library says of a database that is away that something failed, not what
+  const session = await signIn.api.getSession({ headers }).catch((error: unknown) => {
+    if ((error as { status?: unknown }).status !== "INTERNAL_SERVER_ERROR") throw error;
+    throw new Refusal({ code: "unavailable" });
+  });
   const organisation = await organisationFor(context.db, request.headers.host ?? "");
   const member = await memberOf(context, organisation.id, session?.user.id ?? null);
   const entry = await deskEntryByDate(context, member, occurrenceId);

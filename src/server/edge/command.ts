@@ -39,7 +39,7 @@ export async function takeCommand(
     hub.factsChanged(occurrenceId);
     return done(0);
   }
-  pace.take(who.actorId, command.type);
+  pace.take(who.actorId, command.type, input.commandId);
   const known = hub.known(occurrenceId);
   if (facts.has(command.type)) {
     const outcome = await bringFact(context, who, command as FactBody, known, input.commandId);

@@ -12,10 +12,13 @@ const mostKept = 50_000;
  */
 export class ActPace {
   private readonly emptyAt = new LRUCache<string, number>({ max: mostKept });
+  /** commands that were let through: a repeat of one is the same act */
+  private readonly let = new LRUCache<string, true>({ max: mostKept });
   constructor(private readonly now: () => number) {}
 
   /** @throws a refusal with the wait */
-  take(ticketId: string, type: string): void {
+  take(ticketId: string, type: string, commandId: string): void {
+    if (this.let.has(commandId)) return;
     const pace = roomPaces[type] ?? usual;
     // acts without a pace of their own share one bucket
     const key = roomPaces[type] ? `${ticketId} ${type}` : ticketId;
@@ -24,5 +27,6 @@ export class ActPace {
     const waitMs = emptyAt - now - pace.burst * pace.everyMs;
     if (waitMs > 0) throw new Refusal({ code: "too-fast", retryAfterMs: waitMs });
     this.emptyAt.set(key, emptyAt);
+    this.let.set(commandId, true);
   }
 }

@@ -1,5 +1,6 @@
 import { signLostAfterMs } from "@/contracts";
 import { isStageRole, verdictBy, type Actor, type Permission } from "@/core/people";
+import { seatsLetInUnderLock } from "@/core/seats";
 import { roomRights, type JournalEntry } from "@/core/room";
 import { Refusal } from "@/core/shared";
 import type { Db } from "../db/client";
@@ -51,7 +52,6 @@ const recountEveryMs = 5000;
 const headsEveryMs = 1000;
 const keepAliveEveryMs = 15_000;
 const mostStreamsEach = 4;
-const seatsLeftOver = 20;
 const mostLinesAtOnce = 500;
 const editedParts: readonly WordsWanted[] = [
   { part: "event" },
@@ -177,7 +177,7 @@ export class Hub {
     const room = this.rooms.get(occurrenceId);
     if (!room) return "ask";
     if (room.isInside(ticketId)) return true;
-    return room.seated() + seatsLeftOver < room.words.event.houseSize ? true : "ask";
+    return room.seated() + seatsLetInUnderLock < room.words.event.houseSize ? true : "ask";
   }
   /** Refuses what the table refuses anyway, as far as memory tells, before a lock is taken. @throws a refusal */
   refuseEarly(occurrenceId: string, actor: Actor, type: string): void {

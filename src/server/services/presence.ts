@@ -1,6 +1,7 @@
 import { and, eq, isNull, lt, sql } from "drizzle-orm";
 import { signLostAfterMs } from "@/contracts";
 import { isStageRole, type Role } from "@/core/people";
+import { seatsLetInUnderLock } from "@/core/seats";
 import { notifyFacts } from "../db/notify";
 import { loadScene } from "../db/queries/command-scene";
 import { loadRoom } from "../db/queries/journal";
@@ -34,7 +35,7 @@ export async function openConnection(
   const inside = sql`c.occurrence_id = ${occurrenceId} and c.out_at is null and c.last_sign_at > ${alive} and c.house_from_at is not null`;
   const hasRoom =
     mayReturn === "ask"
-      ? sql`(select count(distinct c.ticket_id) from connections c where ${inside} and c.role = 'attendee')
+      ? sql`(select count(distinct c.ticket_id) from connections c where ${inside} and c.role = 'attendee') + ${seatsLetInUnderLock}
           < (select e.house_size from occurrences o join events e on e.id = o.event_id where o.id = ${occurrenceId})`
       : sql`${mayReturn}::boolean`;
   const isIn = isStageRole(role)

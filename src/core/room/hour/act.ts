@@ -1,6 +1,6 @@
 import { fail, ok } from "../../shared";
 import type { Capability } from "../capability";
-import type { HourShape } from "./index";
+import type { HourShape } from "./shape";
 import { isCurtainUp, switchesNow } from "./state";
 
 const done = (action: string) => fail({ code: "already-done", action } as const);

@@ -1,5 +1,5 @@
 import type { By, Capability } from "../capability";
-import type { HourShape } from "./index";
+import type { HourShape } from "./shape";
 import { isCurtainUp, type HourState } from "./state";
 
 function dropCurtain(hour: HourState, at: number): HourState {

@@ -1,30 +1,12 @@
-import { after, live, running, team, type SwitchSet, type Switches } from "../../people";
+import { after, live, running, team } from "../../people";
 import type { Capability } from "../capability";
 import { decideHour } from "./act";
 import { foldHour } from "./fold";
-import { emptyHour, type HourEntry, type HourState } from "./state";
+import type { HourShape } from "./shape";
+import { emptyHour } from "./state";
 import { hourViews } from "./views";
 
-export type HourCommand =
-  | { type: "hour.open-doors" }
-  | { type: "hour.hold-doors" }
-  | { type: "hour.release-doors" }
-  /** `moves`: how many rises the desk has seen; a stale picture is refused, never obeyed */
-  | { type: "hour.raise-curtain"; moves?: number | undefined }
-  | { type: "hour.drop-curtain" }
-  | { type: "hour.strike-curtain"; index: number; isStruck: boolean }
-  /** names the value that it changes */
-  | { type: "hour.set-switch"; set: SwitchSet; seen: Switches[keyof Switches] }
-  | { type: "hour.show-out"; ticketId: string }
-  | { type: "hour.let-back"; ticketId: string }
-  | { type: "hour.end" };
-
-export interface HourShape {
-  state: HourState;
-  command: HourCommand;
-  fact: never;
-  entry: HourEntry;
-}
+export type { HourCommand } from "./shape";
 
 const doors = { roles: team, duty: "doors-and-curtain" } as const;
 

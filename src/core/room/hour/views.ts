@@ -1,7 +1,7 @@
 import type { Capability, Sight } from "../capability";
 import { isInFoyer, isInHouse, isOfTheStage } from "../standing";
 import type { CountItem, DeskStatusItem, EventItem, Section, StageStatusItem, StatusItem } from "../views";
-import type { HourShape } from "./index";
+import type { HourShape } from "./shape";
 import { isCurtainUp, showStartedAt, type HourState } from "./state";
 
 type HourSight = Sight<HourState>;

@@ -1,25 +1,12 @@
 import { audience, live, team } from "../../people";
 import type { QuestionState } from "../../questions";
+import type { QuestionsState, RoomQuestion } from "./state";
 import { Book, fail, ok } from "../../shared";
 import type { Capability } from "../capability";
 import { isInHouse, isOfTheStage } from "../standing";
 import { deskQuestions, houseQuestions, stageQuestions, votesOf } from "./views";
 
-export interface RoomQuestion {
-  readonly askerId: string;
-  readonly askedAt: number;
-  readonly state: QuestionState;
-  readonly segmentId: string | null;
-  readonly takenBy: string | null;
-  /** how it was answered: aloud, or in writing to the asker or to all */
-  readonly answered: "aloud" | "to-one" | "to-all" | null;
-  readonly answeredAt: number | null;
-}
-export interface QuestionsState {
-  readonly asked: Book<RoomQuestion>;
-  /** the one being answered now */
-  readonly onStageId: string | null;
-}
+export type { QuestionsState, RoomQuestion } from "./state";
 
 export type QuestionsCommand =
   /** `askerId`: only where another act makes the question, as a chat line does */

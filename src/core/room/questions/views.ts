@@ -2,7 +2,7 @@ import type { Sight } from "../capability";
 import type { RoomFigures } from "../directory";
 import { isCurtainUp } from "../hour/state";
 import type { CountItem, DeskQuestionItem, HouseQuestionItem, Section, StageQuestionItem } from "../views";
-import type { QuestionsState } from "./index";
+import type { QuestionsState } from "./state";
 
 type QuestionSight = Sight<QuestionsState>;
 

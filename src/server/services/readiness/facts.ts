@@ -25,7 +25,7 @@ import { organisationOf, rulesOf } from "../house/rules";
 import { timesOf } from "../room-entry";
 import { timed } from "../run-sheets";
 import { plainText } from "../sanitise";
-import type { EventDate } from "./findings";
+import type { EventDate } from "./event-date";
 import { holidayOn } from "./holidays";
 
 const countBy = (rows: readonly { key: string | null; n: number }[]): ReadonlyMap<string, number> =>

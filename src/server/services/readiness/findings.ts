@@ -2,12 +2,8 @@ import { readinessOf, type Finding } from "@/core/readiness";
 import type { Context } from "../context";
 import type { OccurrenceRow } from "../dates/load";
 import type { EventRow } from "../events";
+import type { EventDate } from "./event-date";
 import { planFacts } from "./facts";
-
-export interface EventDate {
-  readonly event: EventRow;
-  readonly occurrence: OccurrenceRow;
-}
 
 const isAhead = ({ occurrence }: EventDate): boolean =>
   occurrence.kind === "show" && (occurrence.phase === "scheduled" || occurrence.phase === "backstage");

@@ -1,0 +1,23 @@
+import type { Switches, SwitchSet } from "../../people";
+import type { HourEntry, HourState } from "./state";
+
+export type HourCommand =
+  | { type: "hour.open-doors" }
+  | { type: "hour.hold-doors" }
+  | { type: "hour.release-doors" }
+  /** `moves`: how many rises the desk has seen; a stale picture is refused, never obeyed */
+  | { type: "hour.raise-curtain"; moves?: number | undefined }
+  | { type: "hour.drop-curtain" }
+  | { type: "hour.strike-curtain"; index: number; isStruck: boolean }
+  /** names the value that it changes */
+  | { type: "hour.set-switch"; set: SwitchSet; seen: Switches[keyof Switches] }
+  | { type: "hour.show-out"; ticketId: string }
+  | { type: "hour.let-back"; ticketId: string }
+  | { type: "hour.end" };
+
+export interface HourShape {
+  state: HourState;
+  command: HourCommand;
+  fact: never;
+  entry: HourEntry;
+}

@@ -1,0 +1,31 @@
+import { type Locale, type Messages } from "@/contracts/messages";
+
+export interface EntranceProps {
+  readonly occurrenceId: string;
+  readonly ticketId: string;
+  readonly isStage: boolean;
+  readonly name: string;
+  readonly title: string;
+  readonly zone: string;
+  readonly startAt: number;
+  readonly opensAt: number;
+  readonly isOpen: boolean;
+  /** there is no foyer: the doors let in when they open */
+  readonly isByDoors: boolean;
+  readonly isOver: boolean;
+  /** another device came in by this ticket before, and this one never did */
+  readonly isOtherDevice: boolean;
+  readonly frontDoor: string;
+  /** this browser came in by this very link before */
+  readonly hasEntered: boolean;
+  readonly backstage: readonly string[];
+  /** how to come in by phone, line by line */
+  readonly phone: readonly (readonly [label: string, value: string])[];
+  readonly soundBy: "computer" | "phone" | "both";
+  readonly now: number;
+  readonly words: Messages;
+  readonly locale: Locale;
+  readonly look: { readonly colour: string; readonly bannerId: string | null };
+  /** @param hasTriedDevices a real microphone and camera were tried: the tech check is done */
+  readonly enter: (name: string, hasTriedDevices: boolean) => Promise<{ ok: true } | { ok: false; words: string }>;
+}
