@@ -35,7 +35,7 @@ const config = [
     files: ["**/*.test.ts", "**/*.spec.ts"],
     rules: {
       "max-lines-per-function": "off",
-      "max-lines": ["error", { max: 450, skipBlankLines: true, skipComments: true }],
+      "max-lines": ["error", { max: 480, skipBlankLines: true, skipComments: true }],
     },
   },
   // one file a language, so that a translator has all of it before them

@@ -100,7 +100,6 @@ function askQuestions(
 /** Fills a past date as if it had been held: journal, connections, questions with votes, ballots. */
 export async function fillPastDate(db: Db, chance: Chance, parts: PastParts): Promise<void> {
   const { organisationId, occurrenceId, startAt } = parts;
-  const base = { organisationId, occurrenceId };
   const show = {
     from: startAt + chance.between(0.4, 3) * minuteMs,
     to: startAt + (parts.durationMinutes + chance.between(-3, 6)) * minuteMs,

@@ -1,7 +1,6 @@
-import { readFile } from "node:fs/promises";
 import { hashPassword } from "better-auth/crypto";
-import { and, desc, eq } from "drizzle-orm";
-import { reminderOffsetsMinutes } from "../../src/core/mailings";
+import { eq } from "drizzle-orm";
+
 import { dayMs, hourMs, minuteMs, wallTimeAt } from "../../src/core/time";
 import type { Context } from "../../src/server/services/context";
 import {
@@ -12,14 +11,15 @@ import {
   organisations,
   people,
   polls,
-  recordings,
   rooms,
   seeded,
   segments,
   tickets,
   user,
 } from "../../src/server/db/schema";
-import { aboutTicket, planMessages, planReminders } from "../../src/server/services/mail/plan";
+
+import { demoMails, demoRecording } from "./after-dates";
+import { insertSheet } from "./sheet";
 import { makeChance, type Chance } from "./chance";
 import type { TeamMember } from "../../src/server/services/access";
 import { fillPastDate } from "./past-date";
@@ -158,42 +158,28 @@ class Seeder {
     await db.insert(rooms).values({ occurrenceId, organisationId });
   }
 
-  /** The run sheet and its poll; a draft's has a gap and a poll with one answer, for readiness to find. */
-  private async insertSheet(event: DemoEvent, occurrenceId: string, stageIds: readonly string[], producerId: string) {
-    const { db } = this.context;
-    const { chance, organisationId } = this;
-    const set = segmentSets[event.set]!;
-    const pollId = chance.id();
-    const options = [
-      { id: "o1", label: "More than last year" },
-      { id: "o2", label: "About the same" },
-      { id: "o3", label: "Fewer" },
-    ];
-    await db.insert(polls).values({
-      id: pollId,
-      organisationId,
-      occurrenceId,
-      position: 0,
-      question: "How many birds were on your site this winter?",
-      options: event.isDraft ? options.slice(0, 1) : options,
-    });
-    const rows = set.map(([title, lengthMinutes], position) => ({
-      id: chance.id(),
-      organisationId,
-      occurrenceId,
-      position,
-      title,
-      lengthMinutes: event.isDraft && position === 1 ? lengthMinutes + 25 : lengthMinutes,
-      leaderTicketId: stageIds[position % Math.max(1, stageIds.length)] ?? producerId,
-      pollId: position === 1 ? pollId : null,
-    }));
-    await db.insert(segments).values(rows);
-    return { pollId, options, rows };
+  /** Makes stage tickets of one event. */
+  private ticketMaker(
+    common: { organisationId: string; eventId: string },
+    invitedAt: number | null,
+    registeredAt: number,
+  ) {
+    return async (
+      personId: string,
+      role: "producer" | "crew" | "panelist",
+      duties: ("doors-and-curtain" | "questions" | "cues" | "chat")[] = [],
+    ): Promise<string> => {
+      const id = this.chance.id();
+      const about = { id, ...common, personId, role, duties, registeredAt, invitedAt };
+      await this.context.db.insert(tickets).values(about);
+      return id;
+    };
   }
 
   async event(event: DemoEvent, team: readonly string[], panelists: readonly string[]): Promise<void> {
     const { db } = this.context;
     const { chance, organisationId, now } = this;
+    const parts = { context: this.context, chance, organisationId };
     const eventId = chance.id();
     const occurrenceId = chance.id();
     const { startAt, startLocal } = this.startOf(event);
@@ -206,28 +192,12 @@ class Seeder {
     const common = { organisationId, eventId };
     await this.insertDate(event, { eventId, occurrenceId, slug, startAt, startLocal, durationMinutes });
     const registeredAt = startAt - 30 * dayMs;
-    const ticket = async (
-      personId: string,
-      role: "producer" | "crew" | "panelist",
-      duties: ("doors-and-curtain" | "questions" | "cues")[] = [],
-    ) => {
-      const id = chance.id();
-      await db.insert(tickets).values({
-        id,
-        ...common,
-        personId,
-        role,
-        duties,
-        registeredAt,
-        invitedAt: event.isDraft ? null : registeredAt,
-      });
-      return id;
-    };
+    const ticket = this.ticketMaker(common, event.isDraft ? null : registeredAt, registeredAt);
     const producerId = await ticket(team[0]!, "producer");
     if (!event.isDraft) await ticket(team[1]!, "crew", ["doors-and-curtain", "questions", "cues"]);
     const stageIds: string[] = [];
     for (const personId of event.isDraft ? [] : panelists) stageIds.push(await ticket(personId, "panelist"));
-    const { pollId, options, rows } = await this.insertSheet(event, occurrenceId, stageIds, producerId);
+    const { pollId, options, rows } = await insertSheet(parts, event, occurrenceId, stageIds, producerId);
     const attendeeIds = await this.registrants(common, occurrenceId, event, Math.min(now, startAt));
     if (event.phase === "past") {
       await fillPastDate(db, chance, {
@@ -243,47 +213,15 @@ class Seeder {
         optionIds: options.map((one) => one.id),
       });
     }
-    if (event.phase === "ahead" && !event.isDraft) await this.mails(occurrenceId, event.registrants);
-    if (event.hasRecording) await this.recording(occurrenceId, slug, event.title, startAt + durationMinutes * minuteMs);
-  }
-
-  /** Reminders for everybody registered, and confirmations for the latest: they leave when the demo starts. */
-  private async mails(occurrenceId: string, count: number): Promise<void> {
-    const { db, clock } = this.context;
-    const [occurrence] = await db.select().from(occurrences).where(eq(occurrences.id, occurrenceId));
-    const holders = await db
-      .select()
-      .from(tickets)
-      .where(and(eq(tickets.occurrenceId, occurrenceId), eq(tickets.status, "registered")))
-      .orderBy(desc(tickets.registeredAt));
-    await planReminders(this.context, db, reminderOffsetsMinutes, occurrence!, holders);
-    const latest = holders.slice(0, Math.min(6, count));
-    await planMessages(
-      this.context,
-      db,
-      latest.map((ticket) => ({ ...aboutTicket(ticket, occurrence!), kind: "confirmation", dueAt: clock.now() })),
-    );
-  }
-
-  /** A generated picture of a tide, an hour long: what stands in for the evening's recording. */
-  private async recording(occurrenceId: string, slug: string, title: string, endedAt: number): Promise<void> {
-    const id = this.chance.id();
-    const fileName = `${id}.media`;
-    const bytes = await readFile(new URL("./shore.webm", import.meta.url));
-    const body = new Blob([bytes]).stream() as ReadableStream<Uint8Array>;
-    await this.context.storage.write(fileName, body, { maxBytes: bytes.length, expectedBytes: bytes.length });
-    const file = { fileName, mediaType: "video/webm" as const, sizeBytes: bytes.length, durationSeconds: 3600 };
-    const row = {
-      id,
-      organisationId: this.organisationId,
-      occurrenceId,
-      slug: `${slug}-${this.chance.code(5)}`,
-      title,
-      ...file,
-    };
-    await this.context.db
-      .insert(recordings)
-      .values({ ...row, uploadedAt: endedAt + hourMs, publishedFrom: endedAt + dayMs });
+    if (event.phase === "ahead" && !event.isDraft) await demoMails(this.context, occurrenceId, event.registrants);
+    if (event.hasRecording)
+      await demoRecording(
+        { context: this.context, chance: this.chance, organisationId },
+        occurrenceId,
+        slug,
+        event.title,
+        startAt + durationMinutes * minuteMs,
+      );
   }
 
   private async registrants(

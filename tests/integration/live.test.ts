@@ -155,3 +155,18 @@ describe("who loses their right", () => {
     }
   });
 });
+
+describe("one's own part", () => {
+  it("comes soon after the stream, and again with every change of one's place", async () => {
+    const here = hub();
+    try {
+      const ticketId = await addTicket(world, event, "panelist", "Leira");
+      const stage = await joinAs(world, here, event, ticketId, "panelist");
+      await stage.until((one) => one.event === "personal" && one.data.me.place === "backstage");
+      await here.published(event.occurrenceId, (await run({ type: "stage.move", ticketId, place: "stage" })).done);
+      await stage.until((one) => one.event === "personal" && one.data.me.place === "stage");
+    } finally {
+      await closeAll();
+    }
+  });
+});

@@ -1,4 +1,6 @@
 "use client";
+import type { TrayItem } from "@/core/room";
+import type { RoomLink } from "@/features/shared/room-link/use-room";
 import { useEffect, useMemo, useState } from "react";
 import { liveClock } from "@/core/run-sheet";
 import type { Actor } from "@/core/people";
@@ -51,6 +53,68 @@ function useDeskKeys(scene: DeskScene | null, openLine: () => void): void {
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
   }, [scene, openLine]);
+}
+
+function DeskHead({ props, scene }: { props: DeskProps; scene: DeskScene }) {
+  return (
+    <header className="flex items-center gap-4 border-b border-rule px-4 py-1.5">
+      <a href={props.backUrl} className="text-label">
+        Workspace
+      </a>
+      <h1 className="truncate text-base font-semibold">{scene.view.event["it"]!.title}</h1>
+      {props.roomCode && (
+        <span className="text-label text-ink-2">
+          code <span className="mono text-ink">{props.roomCode}</span>
+        </span>
+      )}
+      <span className="ml-auto text-label text-ink-2">
+        <kbd className="mono">x</kbd> drop the curtain · <kbd className="mono">n</kbd> next cue ·{" "}
+        <kbd className="mono">m</kbd> mute all but the leader · <kbd className="mono">Ctrl K</kbd> command line
+      </span>
+    </header>
+  );
+}
+
+function TrayAndChat({
+  tray,
+  heldCount,
+  room,
+  scene,
+  props,
+}: {
+  tray: readonly TrayItem[];
+  heldCount: number;
+  room: RoomLink<DeskView>;
+  scene: DeskScene;
+  props: DeskProps;
+}) {
+  return (
+    <div className="flex min-h-0 flex-col p-3">
+      <Tabs
+        label="In-tray and chat"
+        tabs={[
+          {
+            id: "tray",
+            label: "In-tray",
+            count: tray.length + heldCount,
+            content: (
+              <>
+                <HeldLines room={room} mayHandle={scene.may("chat.let-through")} />
+                <Tray scene={scene} items={tray} />
+              </>
+            ),
+          },
+          {
+            id: "chat",
+            label: "Chat",
+            content: (
+              <DeskChat room={room} me={props.ticketId} zone={scene.zone} mayHandle={scene.may("chat.take-away")} />
+            ),
+          },
+        ]}
+      />
+    </div>
+  );
 }
 
 /** The producer's live screen. */
@@ -114,21 +178,7 @@ export function Desk(props: DeskProps) {
         </Note>
       )}
       {room.refusal && <Note tone="wrong">{room.refusal}</Note>}
-      <header className="flex items-center gap-4 border-b border-rule px-4 py-1.5">
-        <a href={props.backUrl} className="text-label">
-          Workspace
-        </a>
-        <h1 className="truncate text-base font-semibold">{scene.view.event["it"]!.title}</h1>
-        {props.roomCode && (
-          <span className="text-label text-ink-2">
-            code <span className="mono text-ink">{props.roomCode}</span>
-          </span>
-        )}
-        <span className="ml-auto text-label text-ink-2">
-          <kbd className="mono">x</kbd> drop the curtain · <kbd className="mono">n</kbd> next cue ·{" "}
-          <kbd className="mono">m</kbd> mute all but the leader · <kbd className="mono">Ctrl K</kbd> command line
-        </span>
-      </header>
+      <DeskHead props={props} scene={scene} />
       <div className="grid min-h-0 flex-1 grid-cols-[18rem_1fr_23rem]">
         <HourColumn scene={scene} />
         <main className="flex min-h-0 flex-col gap-3 overflow-y-auto border-x border-rule p-3">
@@ -136,31 +186,7 @@ export function Desk(props: DeskProps) {
           <PeopleShelves scene={scene} />
           <PollDesk scene={scene} />
         </main>
-        <div className="flex min-h-0 flex-col p-3">
-          <Tabs
-            label="In-tray and chat"
-            tabs={[
-              {
-                id: "tray",
-                label: "In-tray",
-                count: tray.length + heldCount,
-                content: (
-                  <>
-                    <HeldLines room={room} mayHandle={scene.may("chat.let-through")} />
-                    <Tray scene={scene} items={tray} />
-                  </>
-                ),
-              },
-              {
-                id: "chat",
-                label: "Chat",
-                content: (
-                  <DeskChat room={room} me={props.ticketId} zone={scene.zone} mayHandle={scene.may("chat.take-away")} />
-                ),
-              },
-            ]}
-          />
-        </div>
+        <TrayAndChat tray={tray} heldCount={heldCount} room={room} scene={scene} props={props} />
       </div>
       {isLineOpen && <CommandLine scene={scene} onClose={() => setLineOpen(false)} />}
     </Theme>

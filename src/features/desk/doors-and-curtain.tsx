@@ -1,7 +1,49 @@
 "use client";
+import type { DeskStatusItem } from "@/core/room";
 import { Button, classes, Confirm } from "@/ui";
 import { phaseWords } from "@/features/shared/role-words";
 import type { DeskScene } from "./scene";
+
+function CurtainPart({
+  status,
+  count,
+  may,
+  send,
+}: {
+  status: DeskStatusItem;
+  count: (name: string) => number;
+  may: DeskScene["may"];
+  send: DeskScene["send"];
+}) {
+  return (
+    <div className={classes("border-l-4 p-3", status.isCurtainUp ? "border-on-air bg-raised" : "border-rule bg-sheet")}>
+      <p className="text-label text-ink-2">Curtain</p>
+      <p className={classes("text-head font-semibold", status.isCurtainUp && "text-on-air")} role="status">
+        {status.isCurtainUp ? "Up" : "Down"}
+      </p>
+      <p className="mb-2 text-ink-2">
+        {status.isCurtainUp ? `${count("house")} see and hear the stage` : "Holding picture, stage unheard"}
+      </p>
+      {status.isCurtainUp ? (
+        <Button
+          weight="on-air"
+          disabled={!may("hour.drop-curtain")}
+          onClick={() => send({ type: "hour.drop-curtain" })}
+        >
+          Drop the curtain
+        </Button>
+      ) : (
+        <Button
+          weight="act"
+          disabled={!may("hour.drop-curtain")}
+          onClick={() => send({ type: "hour.raise-curtain", moves: status.curtainMoves })}
+        >
+          Raise it for {count("house")}
+        </Button>
+      )}
+    </div>
+  );
+}
 
 /** Doors and curtain, apart and unmistakable: each says what it will do and to how many. */
 export function DoorsAndCurtain({ scene, frontUrl }: { scene: DeskScene; frontUrl: string }) {
@@ -56,34 +98,7 @@ export function DoorsAndCurtain({ scene, frontUrl }: { scene: DeskScene; frontUr
             </Button>
           )}
         </div>
-        <div
-          className={classes("border-l-4 p-3", status.isCurtainUp ? "border-on-air bg-raised" : "border-rule bg-sheet")}
-        >
-          <p className="text-label text-ink-2">Curtain</p>
-          <p className={classes("text-head font-semibold", status.isCurtainUp && "text-on-air")} role="status">
-            {status.isCurtainUp ? "Up" : "Down"}
-          </p>
-          <p className="mb-2 text-ink-2">
-            {status.isCurtainUp ? `${count("house")} see and hear the stage` : "Holding picture, stage unheard"}
-          </p>
-          {status.isCurtainUp ? (
-            <Button
-              weight="on-air"
-              disabled={!may("hour.drop-curtain")}
-              onClick={() => send({ type: "hour.drop-curtain" })}
-            >
-              Drop the curtain
-            </Button>
-          ) : (
-            <Button
-              weight="act"
-              disabled={!may("hour.drop-curtain")}
-              onClick={() => send({ type: "hour.raise-curtain", moves: status.curtainMoves })}
-            >
-              Raise it for {count("house")}
-            </Button>
-          )}
-        </div>
+        <CurtainPart status={status} count={count} may={may} send={send} />
       </div>
       <div className="mt-2 flex items-center gap-3 text-label text-ink-2">
         <span>

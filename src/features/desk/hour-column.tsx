@@ -1,4 +1,5 @@
 "use client";
+import type { OrderedSegment } from "@/features/shared/segments";
 import { clockTime } from "@/core/time";
 import { Button, classes } from "@/ui";
 import { spanText } from "@/features/shared/times";
@@ -8,6 +9,37 @@ import type { DeskScene } from "./scene";
 const overText = (minutes: number): string =>
   Math.abs(minutes) < 0.5 ? "0" : `${minutes > 0 ? "+" : "−"}${Math.abs(Math.round(minutes))}`;
 const overWords = (minutes: number): string => `${minutes > 0.5 ? "over" : minutes < -0.5 ? "under" : "on time"}`;
+
+function CueActs({
+  may,
+  next,
+  send,
+  leavingSegmentId,
+}: {
+  may: DeskScene["may"];
+  next: OrderedSegment | undefined;
+  send: DeskScene["send"];
+  leavingSegmentId: string | null;
+}) {
+  return (
+    <div className="flex gap-2">
+      <Button
+        weight="act"
+        className="min-h-11 min-w-0 flex-1"
+        disabled={!may("cues.next") || !next}
+        onClick={() => send({ type: "cues.next", leavingSegmentId })}
+      >
+        <span className="truncate">{next ? `Cue: ${next.title}` : "No cue left"}</span>
+      </Button>
+      <Button
+        disabled={!may("cues.next") || leavingSegmentId === null}
+        onClick={() => send({ type: "cues.back", leavingSegmentId })}
+      >
+        Back
+      </Button>
+    </div>
+  );
+}
 
 /** The clocks, the rail from top to bottom, and the next cue. */
 export function HourColumn({ scene }: { scene: DeskScene }) {
@@ -93,22 +125,7 @@ export function HourColumn({ scene }: { scene: DeskScene }) {
         })}
         {segments.length === 0 && <li className="p-2 text-ink-2">The run sheet is empty.</li>}
       </ol>
-      <div className="flex gap-2">
-        <Button
-          weight="act"
-          className="min-h-11 min-w-0 flex-1"
-          disabled={!may("cues.next") || !next}
-          onClick={() => send({ type: "cues.next", leavingSegmentId })}
-        >
-          <span className="truncate">{next ? `Cue: ${next.title}` : "No cue left"}</span>
-        </Button>
-        <Button
-          disabled={!may("cues.next") || leavingSegmentId === null}
-          onClick={() => send({ type: "cues.back", leavingSegmentId })}
-        >
-          Back
-        </Button>
-      </div>
+      <CueActs may={may} next={next} send={send} leavingSegmentId={leavingSegmentId} />
     </section>
   );
 }

@@ -8,6 +8,15 @@ import type { ExtentInput } from "@/contracts";
 import { MarkedDates } from "./series-change";
 import { DateBlock } from "./date-block";
 
+const MarkHint = () => (
+  <p className="mb-2 text-ink-2">
+    Mark the dates that change; with Shift all between. Past and live dates never change.
+  </p>
+);
+
+const isMoved = (first: StripDate, startLocal: string, duration: string): boolean =>
+  startLocal !== first.startLocal || (duration !== "" && Number(duration) !== first.durationMinutes);
+
 const changedWords = (changed: number, told: number): string =>
   `${changed} ${changed === 1 ? "date" : "dates"} changed.${told > 0 ? ` ${told} people hear of it.` : " Nobody was told."}`;
 
@@ -83,28 +92,24 @@ export function SeriesStrip({
   const chosen = dates.filter((date) => marked.has(date.id));
   const firstChosen = chosen[0];
   const firstStartLocal = first ?? firstChosen?.startLocal ?? "";
-  const isMoving =
-    firstChosen !== undefined &&
-    (firstStartLocal !== firstChosen.startLocal ||
-      (duration !== "" && Number(duration) !== firstChosen.durationMinutes));
+  const isMoving = firstChosen !== undefined && isMoved(firstChosen, firstStartLocal, duration);
   const change = { kind: "move" as const, firstStartLocal, durationMinutes: duration === "" ? null : Number(duration) };
   const { preview, wrong, setPreview, setWrong } = usePreview(acts.preview, marked, change, isMoving);
-  const clear = () => {
-    setMarked(new Set());
+  const markOnly = (next: ReadonlySet<string>) => {
+    setMarked(next);
     setFirst(null);
+  };
+  const clear = () => {
+    markOnly(new Set());
     setDuration("");
     setPreview(null);
   };
   const mark = (index: number, withShift: boolean) => {
     const next = withMarked(dates, marked, index, withShift ? last : null);
-    setMarked(next);
+    markOnly(next);
     setLast(index);
-    setFirst(null);
   };
-  const stretch = (from: number) => {
-    setMarked(stretchFrom(dates, from));
-    setFirst(null);
-  };
+  const stretch = (from: number) => markOnly(stretchFrom(dates, from));
   const undo = (changeId: string) =>
     void acts.undo(changeId).then((undone) => {
       if (undone.ok) toast("Undone.");
@@ -128,9 +133,7 @@ export function SeriesStrip({
   return (
     <section id="dates" aria-label="Dates of the series" className="mt-8 max-w-5xl border-t-2 border-ink pt-3">
       <h2 className="text-head font-semibold">Dates</h2>
-      <p className="mb-2 text-ink-2">
-        Mark the dates that change; with Shift all between. Past and live dates never change.
-      </p>
+      <MarkHint />
       <div className="flex flex-wrap gap-1">
         {dates.map((date, i) => (
           <DateBlock

@@ -1,16 +1,26 @@
 import type { IncomingMessage, ServerResponse } from "node:http";
 import { commandInput, factTypes, type FactBody } from "@/contracts";
-import { isStageRole } from "@/core/people";
+import { isStageRole, verdictBy, type Actor, type Permission } from "@/core/people";
+import { roomRights } from "@/core/room";
+import { Refusal } from "@/core/shared";
 import type { App } from "../compose";
 import { parse } from "../services/context";
 import { closeConnection } from "../services/presence";
 import { execute } from "../services/room-commands";
 import { drainOutbox } from "../services/room-outbox";
-import { bringFact, requireInside } from "../services/room-facts";
+import { bringFact, requireInside, type KnownRoom } from "../services/room-facts";
 import { whoAsks } from "./access";
 import { readJson, requireOwnOrigin, sendJson } from "./request";
 
 const facts: ReadonlySet<string> = new Set(factTypes);
+
+/** Refuses what the table refuses anyway, as far as memory tells, before a lock is taken. @throws a refusal */
+function refuseEarly(room: KnownRoom, actor: Actor, type: string): void {
+  const rule = (roomRights as Readonly<Record<string, Permission>>)[type];
+  if (rule && verdictBy(rule, actor, room.circumstance()) === "wrong-role") {
+    throw new Refusal({ code: "not-allowed", action: type });
+  }
+}
 
 /**
  * One command to a room. In the order of what costs least: size, origin, who, pace, right as far as memory
@@ -46,7 +56,7 @@ export async function takeCommand(
     hub.factBrought(occurrenceId, who.actorId, outcome);
     return sendJson(response, 200, { ok: true, seq: 0, ...outcome.answer });
   }
-  hub.refuseEarly(occurrenceId, who.actor, command.type);
+  if (known) refuseEarly(known, who.actor, command.type);
   if (!isStageRole(who.actor.role)) await requireInside(context, who, known);
   const executed = await execute(context, roomCache, who, input);
   // the screens first, in this very turn: the answer may follow them

@@ -34,7 +34,7 @@ export async function openStream(
     ticketId: who.actorId,
     role: who.actor.role,
     device: deviceOf(request.headers["user-agent"] ?? ""),
-    mayReturn: room ? hub.hasRoomFor(occurrenceId, who.actorId) : "ask",
+    mayReturn: room?.hasRoomFor(who.actorId) ?? "ask",
   });
   let leave: (() => void) | null = null;
   const gone = () => {

@@ -1,50 +1,25 @@
+import { editedParts, type HubPorts, type Join } from "./hub-ports";
+
+export type { HubPorts, Join } from "./hub-ports";
 import { signLostAfterMs } from "@/contracts";
-import { isStageRole, verdictBy, type Actor, type Permission } from "@/core/people";
-import { seatsLetInUnderLock } from "@/core/seats";
-import { roomRights, type JournalEntry } from "@/core/room";
+import { isStageRole } from "@/core/people";
+
+import { type JournalEntry } from "@/core/room";
 import { Refusal } from "@/core/shared";
-import type { Db } from "../db/client";
+
 import { isDatabaseAway } from "../db/away";
 import { notifyFacts, type RoomNotice } from "../db/notify";
 import { journalAfter, journalHeads } from "../db/queries/journal";
-import type { Clock } from "../platform/clock";
-import type { Ids } from "../platform/ids";
-import type { Log } from "../platform/log";
-import { loadFigures, logReader, refreshed, touchedBy, wordsWanted, type FactOutcome, type WordsWanted } from "../room";
+
+import { loadFigures, refreshed, touchedBy, wordsWanted, type FactOutcome, type WordsWanted } from "../room";
 import { concerned } from "./concerned";
-import { Follower, type Wire } from "./follower";
+import { Follower } from "./follower";
 import { framed, keepAlive, messageText } from "./frame";
 import type { LiveRoom } from "./live-room";
 import { listen } from "./listener";
+import { readLogs } from "./read-logs";
 import { OpenRooms } from "./open-rooms";
-import { personalParts } from "./personal";
-
-export interface HubPorts {
-  readonly db: Db;
-  readonly databaseUrl: string;
-  readonly clock: Clock;
-  readonly ids: Ids;
-  readonly log: Log;
-  /** lets the foyer in, under the room's lock */
-  admit(occurrenceId: string): Promise<number>;
-  /** people, roles or the plan of some date were edited */
-  rightsChanged(): void;
-  /** writes gathered signs of life and closes lost connections */
-  flushPresence(): Promise<void>;
-  /** the database answers again after it was away */
-  databaseBack(): void;
-}
-
-export interface Join {
-  readonly occurrenceId: string;
-  readonly connectionId: string;
-  readonly ticketId: string;
-  readonly wantsDesk: boolean;
-  readonly isInside: boolean;
-  /** what was seen of which feed */
-  readonly have: ReadonlyMap<string, { readonly epoch: string; readonly n: number }>;
-  readonly wire: Wire;
-}
+import { sendOwnParts } from "./personal";
 
 const figuresEveryMs = 250;
 /** presence alone, and what another process counted, is read anew at most this often */
@@ -52,13 +27,6 @@ const recountEveryMs = 5000;
 const headsEveryMs = 1000;
 const keepAliveEveryMs = 15_000;
 const mostStreamsEach = 4;
-const mostLinesAtOnce = 500;
-const editedParts: readonly WordsWanted[] = [
-  { part: "event" },
-  { part: "people" },
-  { part: "segments" },
-  { part: "polls" },
-];
 
 /** Every open stream of this process: follows the journals, folds, projects, writes. */
 export class Hub {
@@ -150,18 +118,8 @@ export class Hub {
     room.figuresReadAt = 0;
   }
 
-  private async sendOwnParts(room: LiveRoom, ticketIds: Iterable<string>): Promise<void> {
-    const here = [...ticketIds].filter((id) => room.countOf(id) > 0);
-    if (here.length === 0) return;
-    const parts = await personalParts(this.ports.db, room, here);
-    for (const ticketId of here) {
-      const me = parts.get(ticketId);
-      for (const one of room.of(ticketId)) {
-        if (me) one.write(framed(messageText("personal", { me })));
-        else this.withdraw(room, one);
-      }
-    }
-  }
+  private tellOwn = (room: LiveRoom, ticketIds: Iterable<string>): Promise<void> =>
+    sendOwnParts(this.ports.db, room, ticketIds, (one) => this.withdraw(room, one));
   private withdraw(room: LiveRoom, follower: Follower): void {
     const why = room.state.hour.barred.has(follower.ticketId) ? "shown-out" : "withdrawn";
     follower.write(framed(messageText("closed", { why })));
@@ -171,21 +129,6 @@ export class Hub {
   /** What the facts' services ask of a room that this process follows; null for any other. */
   known(occurrenceId: string): LiveRoom | null {
     return this.rooms.get(occurrenceId) ?? null;
-  }
-  /** Whether somebody who was let in before finds a seat: by memory, with some left over for who comes meanwhile. */
-  hasRoomFor(occurrenceId: string, ticketId: string): boolean | "ask" {
-    const room = this.rooms.get(occurrenceId);
-    if (!room) return "ask";
-    if (room.isInside(ticketId)) return true;
-    return room.seated() + seatsLetInUnderLock < room.words.event.houseSize ? true : "ask";
-  }
-  /** Refuses what the table refuses anyway, as far as memory tells, before a lock is taken. @throws a refusal */
-  refuseEarly(occurrenceId: string, actor: Actor, type: string): void {
-    const room = this.rooms.get(occurrenceId);
-    const rule = (roomRights as Readonly<Record<string, Permission>>)[type];
-    if (!room || !rule) return;
-    if (verdictBy(rule, actor, room.circumstance()) === "wrong-role")
-      throw new Refusal({ code: "not-allowed", action: type });
   }
   /** After a fact in this process: added here, shown with the next tick, told to the others once a tick. */
   factBrought(occurrenceId: string, ticketId: string, outcome: FactOutcome): void {
@@ -203,17 +146,6 @@ export class Hub {
     for (const topic of logs) told.add(topic);
     this.factsToTell.set(occurrenceId, told);
   }
-  /** Reads what other processes wrote of the log feeds that are behind. */
-  private async readLogs(room: LiveRoom): Promise<void> {
-    for (const log of room.logs.values()) {
-      for (let more = log.isBehind; more;) {
-        const rows = await logReader(log.topic).after(this.ports.db, room.roomId, log.topic, log.head, mostLinesAtOnce);
-        log.catchUp(rows);
-        more = rows.length === mostLinesAtOnce;
-      }
-    }
-  }
-
   /** The decision of a command of this process, just committed: its screens need not wait for NOTIFY. */
   async published(occurrenceId: string, done: { readonly entries: readonly JournalEntry[] } | null): Promise<void> {
     const room = this.rooms.get(occurrenceId);
@@ -263,10 +195,10 @@ export class Hub {
     if (before === room.state && !isEdited) return;
     const touched = touchedBy(rows);
     for (const topic of touched.logs) room.logs.get(topic)!.isBehind = true;
-    await this.readLogs(room);
+    await readLogs(this.ports.db, room);
     this.showPlaces(room);
     room.publish();
-    await this.sendOwnParts(room, [...concerned(before, room.state), ...touched.people]);
+    await this.tellOwn(room, [...concerned(before, room.state), ...touched.people]);
     if (before.hour.phase !== room.state.hour.phase || (before.hour.areDoorsHeld && !room.state.hour.areDoorsHeld)) {
       await this.readFigures(room);
     }
@@ -321,13 +253,13 @@ export class Hub {
   private async showFigures(room: LiveRoom): Promise<void> {
     room.areFiguresDirty = false;
     room.showArrived();
-    await this.readLogs(room);
+    await readLogs(this.ports.db, room);
     if (this.ports.clock.now() - room.figuresReadAt >= recountEveryMs) return this.readFigures(room);
     const changed = [...room.changedPeople];
     room.changedPeople.clear();
     room.publish();
-    await this.sendOwnParts(room, changed);
-    if (this.hasAdmissible(room) && (await this.ports.admit(room.occurrenceId)) > 0) await this.readFigures(room);
+    await this.tellOwn(room, changed);
+    if (room.hasAdmissible() && (await this.ports.admit(room.occurrenceId)) > 0) await this.readFigures(room);
   }
   private async readFigures(room: LiveRoom): Promise<void> {
     const now = this.ports.clock.now();
@@ -339,18 +271,12 @@ export class Hub {
     await this.readWords(room, [{ part: "people", ids: [...room.figures.present.keys()] }]);
     const moved = this.showPlaces(room).map((one) => one.ticketId);
     room.publish();
-    await this.sendOwnParts(room, [...changed, ...moved]);
-    if (this.hasAdmissible(room) && (await this.ports.admit(room.occurrenceId)) > 0) {
+    await this.tellOwn(room, [...changed, ...moved]);
+    if (room.hasAdmissible() && (await this.ports.admit(room.occurrenceId)) > 0) {
       room.areFiguresDirty = true;
       room.figuresReadAt = 0;
     }
   }
-  private hasAdmissible(room: LiveRoom): boolean {
-    if (room.state.hour.phase !== "open") return false;
-    const isWaiting = [...room.figures.present.values()].includes("foyer");
-    return isWaiting && room.seated() < room.words.event.houseSize;
-  }
-
   /** Ends every stream: open ones would keep the server from stopping. */
   async close(): Promise<void> {
     this.timers.forEach(clearInterval);

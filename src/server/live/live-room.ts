@@ -1,5 +1,6 @@
 import type { StreamMessages } from "@/contracts";
 import type { Circumstance } from "@/core/people";
+import { seatsLetInUnderLock } from "@/core/seats";
 import {
   circumstanceOf,
   emptyRoom,
@@ -90,6 +91,16 @@ export class LiveRoom {
     }
     this.counted = { of: present, seated };
     return seated + this.arrived.size;
+  }
+  /** Whether somebody who was let in before finds a seat: by memory, with some left over for who comes meanwhile. */
+  hasRoomFor(ticketId: string): boolean | "ask" {
+    if (this.isInside(ticketId)) return true;
+    return this.seated() + seatsLetInUnderLock < this.words.event.houseSize ? true : "ask";
+  }
+  /** Whether somebody waits for a seat that is there. */
+  hasAdmissible(): boolean {
+    if (this.state.hour.phase !== "open") return false;
+    return [...this.figures.present.values()].includes("foyer") && this.seated() < this.words.event.houseSize;
   }
   isInside(ticketId: string): boolean {
     return (this.arrived.get(ticketId) ?? this.figures.present.get(ticketId)) === "house";

@@ -2,6 +2,8 @@ import { isStageRole } from "@/core/people";
 import type { PersonalPart } from "@/core/room";
 import type { Db } from "../db/client";
 import { ownParts } from "../room";
+import type { Follower } from "./follower";
+import { framed, messageText } from "./frame";
 import type { LiveRoom } from "./live-room";
 
 function waitsFor(room: LiveRoom, place: PersonalPart["place"]): PersonalPart["waitsFor"] {
@@ -11,7 +13,7 @@ function waitsFor(room: LiveRoom, place: PersonalPart["place"]): PersonalPart["w
 }
 
 /** The own parts of several people in a room; null for those who have no right to it any more. */
-export async function personalParts(
+async function personalParts(
   db: Db,
   room: LiveRoom,
   ticketIds: readonly string[],
@@ -29,4 +31,23 @@ export async function personalParts(
       return [ticketId, { ticketId, name, role, place, waitsFor: waitsFor(room, place), own }];
     }),
   );
+}
+
+/** Sends each of these people their own part, to every stream of theirs; who has no right any more is withdrawn. */
+export async function sendOwnParts(
+  db: Db,
+  room: LiveRoom,
+  ticketIds: Iterable<string>,
+  withdraw: (follower: Follower) => void,
+): Promise<void> {
+  const here = [...ticketIds].filter((id) => room.countOf(id) > 0);
+  if (here.length === 0) return;
+  const parts = await personalParts(db, room, here);
+  for (const ticketId of here) {
+    const me = parts.get(ticketId);
+    for (const one of room.of(ticketId)) {
+      if (me) one.write(framed(messageText("personal", { me })));
+      else withdraw(one);
+    }
+  }
 }

@@ -94,12 +94,12 @@ export async function answerCall(
   await notifyFacts(context.db, occurrence.id);
   return {
     call: context.secrets.tokenFor(connectionId, 0),
-    state: await stateOf({ context, roomCache }, holder, connectionId),
+    state: await stateOf({ context }, holder, connectionId),
   };
 }
 
 async function stateOf(
-  { context, roomCache }: Pick<LinePorts, "context" | "roomCache">,
+  { context }: Pick<LinePorts, "context">,
   holder: Holder,
   connectionId: string,
 ): Promise<CallState> {

@@ -98,7 +98,8 @@ export class CommandQueue {
   }
 
   private settle(one: Waiting, receipt: Receipt): void {
-    this.waiting.shift();
+    // by its id: what outlived a reload may have been laid before it meanwhile
+    this.waiting = this.waiting.filter((other) => other.commandId !== one.commandId);
     void this.ports.store.drop(one.commandId);
     if (!receipt.ok && (receipt.failure.code === "lost" || !isHarmless(receipt.failure as Failure))) {
       this.ports.onRefusal(receipt.failure);

@@ -31,6 +31,13 @@ export interface RoomLink<V extends AnyView> {
 /** At the end a whole house signs: spread over this long. */
 const endSignSpreadMs = 1500;
 
+/** The page goes: said in passing, the answer is nobody's. */
+function sayGoodbye(url: string, connectionId: string | null): void {
+  if (!connectionId) return;
+  const body = JSON.stringify({ commandId: crypto.randomUUID(), command: { type: "goodbye", connectionId } });
+  navigator.sendBeacon(url, new Blob([body], { type: "application/json" }));
+}
+
 /** What a room's link is built on, apart from React. */
 function openLink(
   base: string,
@@ -81,11 +88,7 @@ function openLink(
   const sign = () => {
     if (connectionId) queue.post({ type: "sign", connectionId });
   };
-  const goodbye = () => {
-    if (!connectionId) return;
-    const body = JSON.stringify({ commandId: crypto.randomUUID(), command: { type: "goodbye", connectionId } });
-    navigator.sendBeacon(`${base}/commands?${query}`, new Blob([body], { type: "application/json" }));
-  };
+  const goodbye = () => sayGoodbye(`${base}/commands?${query}`, connectionId);
   const stopSigns = steadyTimer(signEveryMs, sign);
   window.addEventListener("pagehide", goodbye);
   const close = () => {

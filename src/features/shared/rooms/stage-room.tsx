@@ -1,4 +1,6 @@
 "use client";
+import type { LiveClock } from "@/core/run-sheet";
+
 import { StageChat } from "../chat/team-chat";
 import { useEffect, useRef } from "react";
 import { useTranslations } from "use-intl";
@@ -16,6 +18,84 @@ import { useRoom } from "../room-link/use-room";
 import { LinkNote } from "./house-room";
 
 const placeWords = { backstage: "Backstage", standby: "Standby", stage: "On stage" } as const;
+
+function StagePeople({ view }: { view: StageView }) {
+  return (
+    <section>
+      <h2 className="mt-2 text-label text-ink-2">People on stage and behind it</h2>
+      <ul>
+        {Object.entries(view.stage).map(([id, person]) => (
+          <li key={id} className="flex justify-between border-b border-rule py-1.5">
+            <span className={person.isPresent ? "" : "text-ink-2"}>{person.name}</span>
+            <span className="text-label text-ink-2">
+              {person.isPresent ? placeWords[person.place] : "away"}
+              {person.callerLevel !== null && " · on the phone"}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function StageClocks({
+  now,
+  zone,
+  clock,
+  view,
+}: {
+  now: number;
+  zone: string;
+  clock: LiveClock | null;
+  view: StageView;
+}) {
+  return (
+    <div className="flex flex-wrap gap-8">
+      <p>
+        <span className="block text-label text-ink-2">Time of day</span>
+        <output className="text-clock leading-none">{clockTime(now, zone)}</output>
+      </p>
+      <p>
+        <span className="block text-label text-ink-2">
+          {clock && clock.currentOverMinutes > 0 ? "Over by" : "Left in this segment"}
+        </span>
+        <output
+          className={classes("text-clock leading-none", clock && clock.currentOverMinutes > 0 && "text-attention")}
+        >
+          {clock ? spanText(clock.currentOverMinutes * 60_000) : "––:––"}
+        </output>
+      </p>
+      <p>
+        <span className="block text-label text-ink-2">House</span>
+        <output className="text-clock leading-none">{view.figures["house"]?.count ?? 0}</output>
+      </p>
+    </div>
+  );
+}
+
+function QuestionInHand({ inHand, view }: { inHand: StageView["questions"][string] | undefined; view: StageView }) {
+  return (
+    <section aria-live="polite" className="bg-sheet p-4">
+      <h2 className="text-label text-ink-2">The question in hand</h2>
+      {inHand ? (
+        <p className="mt-1 text-head" dir="auto">
+          {inHand.text} <span className="block text-base text-ink-2">{inHand.askerName}</span>
+        </p>
+      ) : (
+        <p className="text-ink-2">None at the moment.</p>
+      )}
+      <ul className="mt-3">
+        {Object.entries(view.questions)
+          .filter(([, question]) => question.state === "lined-up")
+          .map(([id, question]) => (
+            <li key={id} className="border-t border-rule py-2" dir="auto">
+              {question.text} <span className="text-ink-2">· {question.askerName}</span>
+            </li>
+          ))}
+      </ul>
+    </section>
+  );
+}
 
 /** What someone on stage needs: am I heard, does the house see me, how long have I left, the question in hand. */
 export function StageRoom({ occurrenceId, ticketId, zone }: { occurrenceId: string; ticketId: string; zone: string }) {
@@ -86,45 +166,10 @@ export function StageRoom({ occurrenceId, ticketId, zone }: { occurrenceId: stri
             {own?.isMicrophoneOpen ? "Microphone open: close it" : "Microphone closed: open it"}
           </Button>
           {!own?.isMicrophoneOpen && devices.level > 0.25 && <Note tone="attention">You are muted.</Note>}
-          <section>
-            <h2 className="mt-2 text-label text-ink-2">People on stage and behind it</h2>
-            <ul>
-              {Object.entries(view.stage).map(([id, person]) => (
-                <li key={id} className="flex justify-between border-b border-rule py-1.5">
-                  <span className={person.isPresent ? "" : "text-ink-2"}>{person.name}</span>
-                  <span className="text-label text-ink-2">
-                    {person.isPresent ? placeWords[person.place] : "away"}
-                    {person.callerLevel !== null && " · on the phone"}
-                  </span>
-                </li>
-              ))}
-            </ul>
-          </section>
+          <StagePeople view={view} />
         </div>
         <div className="flex flex-col gap-4">
-          <div className="flex flex-wrap gap-8">
-            <p>
-              <span className="block text-label text-ink-2">Time of day</span>
-              <output className="text-clock leading-none">{clockTime(now, zone)}</output>
-            </p>
-            <p>
-              <span className="block text-label text-ink-2">
-                {clock && clock.currentOverMinutes > 0 ? "Over by" : "Left in this segment"}
-              </span>
-              <output
-                className={classes(
-                  "text-clock leading-none",
-                  clock && clock.currentOverMinutes > 0 && "text-attention",
-                )}
-              >
-                {clock ? spanText(clock.currentOverMinutes * 60_000) : "––:––"}
-              </output>
-            </p>
-            <p>
-              <span className="block text-label text-ink-2">House</span>
-              <output className="text-clock leading-none">{view.figures["house"]?.count ?? 0}</output>
-            </p>
-          </div>
+          <StageClocks now={now} zone={zone} clock={clock} view={view} />
           <div>
             <p className="text-head font-semibold">{segments[index]?.title ?? "Before the first cue"}</p>
             <p className="text-ink-2">Next: {segments[index + 1]?.title ?? "the end"}</p>
@@ -144,25 +189,7 @@ export function StageRoom({ occurrenceId, ticketId, zone }: { occurrenceId: stri
               isPast: i < index,
             }))}
           />
-          <section aria-live="polite" className="bg-sheet p-4">
-            <h2 className="text-label text-ink-2">The question in hand</h2>
-            {inHand ? (
-              <p className="mt-1 text-head" dir="auto">
-                {inHand.text} <span className="block text-base text-ink-2">{inHand.askerName}</span>
-              </p>
-            ) : (
-              <p className="text-ink-2">None at the moment.</p>
-            )}
-            <ul className="mt-3">
-              {Object.entries(view.questions)
-                .filter(([, question]) => question.state === "lined-up")
-                .map(([id, question]) => (
-                  <li key={id} className="border-t border-rule py-2" dir="auto">
-                    {question.text} <span className="text-ink-2">· {question.askerName}</span>
-                  </li>
-                ))}
-            </ul>
-          </section>
+          <QuestionInHand inHand={inHand} view={view} />
           <StageChat room={room} me={ticketId} zone={zone} />
         </div>
       </div>
