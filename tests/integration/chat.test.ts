@@ -1,13 +1,16 @@
 import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { eq } from "drizzle-orm";
+import { parse } from "csv-parse/sync";
 import { commandInput, type CommandBody, type LogRow } from "@/contracts";
 import type { Actor } from "@/core/people";
-import { chatLines, questions } from "@/server/db/schema";
+import { chatLines, questions, tickets } from "@/server/db/schema";
 import type { Hub } from "@/server/live/hub";
 import { logReader, ownParts, type FactOutcome } from "@/server/room";
 import { mainRoomOf } from "@/server/db/queries/journal";
 import { execute, roomOf } from "@/server/services/room-commands";
+import { erasePeople } from "@/server/services/contacts/erase";
+import { dateFile } from "@/server/services/reports/exports";
 import { bringFact } from "@/server/services/room-facts";
 import { joinAs, makeHub } from "../support/hub";
 import { addTicket, makeEvent, makeWorld, seat, type MadeEvent, type World } from "../support/world";
@@ -182,6 +185,33 @@ describe("rule 18: lines in the database", () => {
       ["Better?", true],
     ]);
     expect(await lines(guests[1]!)).toEqual([]);
+  });
+});
+
+describe("the record of a chat", () => {
+  const file = async () =>
+    parse(await dateFile(world.context, world.owner, event.eventId, event.occurrenceId, "chat"), {
+      bom: true,
+      columns: true,
+    }) as Record<string, string>[];
+  it("is a file with every line and what became of it; an erased person's words are gone from it", async () => {
+    const id = randomUUID();
+    await say(guests[0]!, "=1+1", {}, id);
+    world.clock.advance(1000);
+    await say(producerId, "Your sound is low", { to: "note", withId: guests[0]! });
+    await run({ type: "chat.take-away", lineId: id });
+    const rows = await file();
+    expect(Object.keys(rows[0]!)).toEqual(["at", "name", "to", "text", "state"]);
+    expect(rows.map((row) => [row["name"], row["to"], row["text"], row["state"]])).toEqual([
+      ["Ines Marl", "all", "'=1+1", "removed"],
+      ["Second Producer", "note: Ines Marl", "Your sound is low", "shown"],
+    ]);
+    const [ticket] = await world.context.db.select().from(tickets).where(eq(tickets.id, guests[0]!));
+    await world.context.db.transaction((tx) => erasePeople(tx, [ticket!.personId], world.clock.now()));
+    expect((await file()).map((row) => [row["name"], row["text"]])).toEqual([
+      ["", ""],
+      ["Second Producer", "Your sound is low"],
+    ]);
   });
 });
 

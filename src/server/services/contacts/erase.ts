@@ -54,6 +54,10 @@ export async function erasePeople(db: Db, personIds: readonly string[], now: num
   await db.execute(
     sql`update questions q set text = '', answer = null from tickets t where t.id = q.asker_ticket_id and t.person_id = any(${ids}::uuid[])`,
   );
+  // the record keeps that a line was written, not what it said
+  await db.execute(
+    sql`update chat_lines l set text = '' from tickets t where t.id = l.author_ticket_id and t.person_id = any(${ids}::uuid[])`,
+  );
   await db.execute(
     sql`update tickets set answers = '{}', revoked_at = coalesce(revoked_at, ${new Date(now).toISOString()}) where person_id = any(${ids}::uuid[])`,
   );

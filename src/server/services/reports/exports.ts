@@ -1,3 +1,4 @@
+import { chatFile } from "./chat-file";
 import { iso, isoMs } from "./moments";
 import { asc, eq, sql } from "drizzle-orm";
 
@@ -119,7 +120,7 @@ export async function dateFile(
     polls: () => pollsFile(context.db, occurrenceId),
     ballots: () => ballotsFile(context.db, occurrenceId),
     questions: () => questionsFile(context.db, occurrenceId),
-    chat: async () => csvText(["at", "name", "to", "text"], []),
+    chat: () => chatFile(context.db, occurrenceId),
   };
   return files[file]();
 }
