@@ -4,7 +4,7 @@ import { events, occurrences, tickets } from "../src/server/db/schema";
 import { makeContext } from "../src/server/worker";
 import { makeChance } from "./demo/chance";
 import { demoTitles } from "./demo/events";
-import { questionTexts } from "./demo/words";
+import { chatTexts, questionTexts } from "./demo/words";
 
 // The demo's live date, with simulated people in it who come, ask, vote and drop out. They use the
 // real ticket links' cookies and the real commands.
@@ -47,7 +47,7 @@ if (panelists[2]) await producer.send({ type: "stage.move", ticketId: panelists[
 await producer.send({ type: "hour.open-doors" });
 await producer.send({ type: "hour.raise-curtain" });
 await producer.send({ type: "cues.next", leavingSegmentId: null });
-const first = producer.view["status"]?.["it"]?.["currentSegmentId"] as string | null | undefined;
+const first = producer.view["cue"]?.["it"]?.["currentSegmentId"] as string | null | undefined;
 const guests: SimulatedGuest[] = [];
 for (const row of attendees) {
   const guest = new SimulatedGuest(origin, member(row));
@@ -56,8 +56,23 @@ for (const row of attendees) {
   if (chance.next() < 0.4) await pause(60);
 }
 await pause(800);
-const leaving = first ?? (producer.view["status"]?.["it"]?.["currentSegmentId"] as string | undefined) ?? null;
+const leaving = first ?? (producer.view["cue"]?.["it"]?.["currentSegmentId"] as string | undefined) ?? null;
 await producer.send({ type: "cues.next", leavingSegmentId: leaving });
+
+await producer.send({
+  type: "chat.say",
+  to: "talkback",
+  withId: null,
+  text: "Two minutes left for the welcome, then Oskar.",
+});
+await panelists[0]?.send({ type: "chat.say", to: "talkback", withId: null, text: "Ready when you are." });
+await producer.send({
+  type: "chat.set-entry-note",
+  text: "Welcome. Write where you watch from; questions for the speakers go into Questions.",
+});
+for (const text of chatTexts.slice(0, 9)) {
+  await chance.pick(guests).send({ type: "chat.say", to: "all", withId: null, text });
+}
 
 async function somethingHappens(): Promise<void> {
   const guest = chance.pick(guests);
@@ -67,7 +82,9 @@ async function somethingHappens(): Promise<void> {
   if (open && roll < 0.6) {
     const options = open[1]["options"] as { id: string }[];
     await guest.send({ type: "polls.vote", pollId: open[0], optionId: chance.pick(options).id });
-  } else if (roll < 0.18 && asked.length < 14)
+  } else if (roll > 0.75 && roll < 0.93)
+    await guest.send({ type: "chat.say", to: "all", withId: null, text: chance.pick(chatTexts) });
+  else if (roll < 0.18 && asked.length < 14)
     await guest.send({ type: "questions.ask", text: chance.pick(questionTexts), segmentId: null });
   else if (roll < 0.75 && asked.length > 0)
     await guest.send({ type: "questions.vote", questionId: chance.pick(asked), isFor: true });

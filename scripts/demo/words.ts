@@ -104,3 +104,21 @@ export const segmentSets: Record<string, readonly [string, number][]> = {
     ["Check of what stuck", 20],
   ],
 };
+
+/** What people of the live evening write to each other. */
+export const chatTexts = [
+  "Good evening from the north bank, fog on the flats.",
+  "Watching with the whole ringing group, seven of us around one lamp.",
+  "مساء الخير من الشاطئ الجنوبي",
+  "We had more curlew than ever on the spring tide.",
+  "Is the count sheet the same as last winter?",
+  "Boa noite! Aqui a maré já virou.",
+  "The sound is fine here, a little low on the second speaker.",
+  "Our hide lost its roof in the storm, so half the counts are from the dike.",
+  "That map is worth a poster.",
+  "Same here, hardly any knots since November.",
+  "Greetings to everyone from the island wardens.",
+  "We ring on Sundays, come and see.",
+  "Could the slides be shared afterwards?",
+  "Nuestra bahía va justo al revés, muchos más que hace diez años.",
+] as const;

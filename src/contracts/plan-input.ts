@@ -1,3 +1,4 @@
+import { chatReaches, defaultSwitches } from "@/core/people";
 import { z } from "zod";
 import { fieldKinds } from "@/core/front-door";
 import { pictures } from "@/core/house";
@@ -53,6 +54,9 @@ export const planInput = z
     questionsOn: z.boolean(),
     pollsOn: z.boolean(),
     othersQuestionsShown: z.boolean(),
+    // templates kept before there was a chat begin with the default
+    chatTo: z.enum(chatReaches).default(defaultSwitches.chat.to),
+    chatHeld: z.boolean().default(defaultSwitches.chat.isHeld),
     entryBy: z.enum(["registration", "open-link"]),
     approval: z.enum(["at-once", "by-hand"]),
     approvedDomains: z
@@ -106,6 +110,8 @@ export const freshPlan = (
   questionsOn: true,
   pollsOn: true,
   othersQuestionsShown: true,
+  chatTo: defaultSwitches.chat.to,
+  chatHeld: defaultSwitches.chat.isHeld,
   entryBy: "registration",
   approval: "at-once",
   approvedDomains: [],

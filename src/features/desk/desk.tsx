@@ -108,7 +108,13 @@ function TrayAndChat({
             id: "chat",
             label: "Chat",
             content: (
-              <DeskChat room={room} me={props.ticketId} zone={scene.zone} mayHandle={scene.may("chat.take-away")} />
+              <DeskChat
+                room={room}
+                me={props.ticketId}
+                zone={scene.zone}
+                mayHandle={scene.may("chat.take-away")}
+                maySwitch={scene.may("hour.set-switch")}
+              />
             ),
           },
         ]}

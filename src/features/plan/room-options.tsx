@@ -1,4 +1,6 @@
 "use client";
+import { chatReaches } from "@/core/people";
+import { reachWords } from "@/features/shared/chat/reach-words";
 import { useFormContext, useWatch } from "react-hook-form";
 import type { PlanInput } from "@/contracts";
 import { bandwidthOf, heavyKbps, type Picture } from "@/core/house";
@@ -39,6 +41,27 @@ function Bandwidth({ picture, houseSize, onStage }: { picture: Picture; houseSiz
   );
 }
 
+/** Whom the audience may write to; it can be turned during the hour too. */
+function ChatOptions() {
+  const { register } = useFormContext<PlanInput>();
+  return (
+    <div className="grid grid-cols-[20rem_1fr] items-end gap-4">
+      <Field label="In the chat the audience writes to" id="chatTo">
+        {(ids) => (
+          <Select {...ids} {...register("chatTo")}>
+            {chatReaches.map((reach) => (
+              <option key={reach} value={reach}>
+                {reachWords[reach]}
+              </option>
+            ))}
+          </Select>
+        )}
+      </Field>
+      <Check name="chatHeld" label="Somebody looks at every line before all see it" />
+    </div>
+  );
+}
+
 /** What is in the room, and how people come into it. */
 export function RoomOptions({ onStage }: { onStage: number }) {
   const { register, control } = useFormContext<PlanInput>();
@@ -54,6 +77,7 @@ export function RoomOptions({ onStage }: { onStage: number }) {
         <Check name="provesAddress" label="Each device is let in by a one-time link to its holder’s address" />
         <Check name="foyerOn" label="A foyer before the doors" />
       </div>
+      <ChatOptions />
       <div className="grid grid-cols-3 gap-4">
         <Field label="Picture" id="picture">
           {(ids) => (

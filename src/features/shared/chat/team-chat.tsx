@@ -2,9 +2,11 @@
 import { useState } from "react";
 import type { CommandBody } from "@/contracts";
 import { messagesFor } from "@/contracts/messages";
+import type { Switches } from "@/core/people";
 import type { AnyView, ChatTarget } from "@/core/room";
 import { Button, Confirm, Menu, Tabs } from "@/ui";
 import type { RoomLink } from "../room-link/use-room";
+import { ChatSwitch } from "./chat-switch";
 import { ChatComposer } from "./composer";
 import { LineList } from "./line-list";
 import { linesOf, type ShownLine } from "./rows";
@@ -154,6 +156,7 @@ function Notes({
 }
 
 interface DeskChatView {
+  readonly switches?: Readonly<Record<string, Switches>>;
   readonly chat?: Readonly<Record<string, { readonly clears: number }>>;
 }
 
@@ -163,11 +166,13 @@ export function DeskChat({
   me,
   zone,
   mayHandle,
+  maySwitch,
 }: {
   room: RoomLink<AnyView>;
   me: string;
   zone: string;
   mayHandle: boolean;
+  maySwitch: boolean;
 }) {
   const [open, setOpen] = useState<string>("chat:house");
   const [withWhom, setWithWhom] = useState<ShownLine | null>(null);
@@ -178,9 +183,11 @@ export function DeskChat({
   };
   const acts = (line: ShownLine) => (mayHandle ? <LineActs line={line} send={send} writeTo={writeTo} /> : null);
   const shown = room.logs.get("chat:house")?.rows.length ?? 0;
+  const setting = (room.view as DeskChatView | null)?.switches?.["it"]?.chat;
   const seen = (room.view as DeskChatView | null)?.chat?.["it"]?.clears ?? 0;
   return (
     <section aria-label="Chat" className="flex min-h-0 flex-1 flex-col">
+      {setting && maySwitch && <ChatSwitch now={setting} send={send} />}
       <Tabs
         label="Chat"
         open={open}
