@@ -168,27 +168,35 @@ export function Questions({
 export function Lists({ room, house }: { room: RoomLink<HouseView | FoyerView>; house: HouseView }) {
   const t = useTranslations("chat.tabs");
   const [open, setOpen] = useState<string | null>(null);
+  const [seenLines, setSeenLines] = useState(0);
   const event = house.event["it"];
   const { me } = room;
   const hasChat =
     event !== undefined && (event.chatTo !== "nobody" || (room.logs.get("chat:house")?.rows.length ?? 0) > 0);
-  const tabs = [
-    ...(hasChat && me
+  const lineCount = room.logs.get("chat:house")?.rows.length ?? 0;
+  const questions = event?.questionsOn
+    ? [{ id: "questions", label: t("questions"), content: <Questions view={house} me={me} send={room.send} /> }]
+    : [];
+  const chat =
+    hasChat && me
       ? [
           {
             id: "chat",
             label: t("chat"),
+            // what came while another list was open is counted, not shown
+            ...(open === "chat" || questions.length === 0 ? {} : { count: Math.max(0, lineCount - seenLines) }),
             content: (
               <HouseChat room={room} me={me} zone={event.zone} reach={event.chatTo} mayAsk={event.questionsOn} />
             ),
           },
         ]
-      : []),
-    ...(event?.questionsOn
-      ? [{ id: "questions", label: t("questions"), content: <Questions view={house} me={me} send={room.send} /> }]
-      : []),
-  ];
+      : [];
+  const tabs = [...questions, ...chat];
   if (tabs.length === 0) return null;
+  const choose = (id: string) => {
+    setOpen(id);
+    setSeenLines(lineCount);
+  };
   const chosen = tabs.find((tab) => tab.id === open) ?? tabs[0]!;
-  return <Tabs label={tabs.map((tab) => tab.label).join(", ")} tabs={tabs} open={chosen.id} onOpen={setOpen} />;
+  return <Tabs label={tabs.map((tab) => tab.label).join(", ")} tabs={tabs} open={chosen.id} onOpen={choose} />;
 }
