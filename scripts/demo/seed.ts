@@ -3,22 +3,10 @@ import { eq } from "drizzle-orm";
 
 import { dayMs, hourMs, minuteMs, wallTimeAt } from "../../src/core/time";
 import type { Context } from "../../src/server/services/context";
-import {
-  account,
-  events,
-  members,
-  occurrences,
-  organisations,
-  people,
-  polls,
-  rooms,
-  seeded,
-  segments,
-  tickets,
-  user,
-} from "../../src/server/db/schema";
+import { account, members, organisations, people, seeded, tickets, user } from "../../src/server/db/schema";
 
 import { demoMails, demoRecording } from "./after-dates";
+import { insertDate } from "./date-rows";
 import { insertSheet } from "./sheet";
 import { makeChance, type Chance } from "./chance";
 import type { TeamMember } from "../../src/server/services/access";
@@ -102,62 +90,6 @@ class Seeder {
     return { startAt: at, startLocal };
   }
 
-  /** The rows of an event with its one date and its room. */
-  private async insertDate(
-    event: DemoEvent,
-    date: {
-      eventId: string;
-      occurrenceId: string;
-      slug: string;
-      startAt: number;
-      startLocal: string;
-      durationMinutes: number;
-    },
-  ): Promise<void> {
-    const { db, secrets } = this.context;
-    const { organisationId, now } = this;
-    const { eventId, occurrenceId, slug, startAt, startLocal, durationMinutes } = date;
-    const common = { organisationId, eventId };
-    await db.insert(events).values({
-      id: eventId,
-      organisationId,
-      slug,
-      uid: `${eventId}@stage-call.example.org`,
-      title: event.title,
-      descriptionHtml: event.description,
-      isPrivate: event.isPrivate ?? false,
-      accessCodeSealed: event.isPrivate ? secrets.seal("low-tide-7") : null,
-      houseSize: event.houseSize,
-      registrationLimit: event.registrationLimit ?? null,
-      formFields:
-        event.set === "training"
-          ? [
-              {
-                id: "site",
-                label: "Which site do you look after?",
-                kind: "short" as const,
-                isRequired: true,
-                options: [],
-              },
-            ]
-          : [],
-      creditPoints: event.creditPoints ?? null,
-      publishedAt: event.isDraft ? null : Math.min(now, startAt) - 30 * dayMs,
-      createdAt: Math.min(now, startAt) - 40 * dayMs,
-    });
-    await db.insert(occurrences).values({
-      id: occurrenceId,
-      ...common,
-      originalStartLocal: startLocal,
-      startLocal,
-      zone: event.zone,
-      durationMinutes,
-      startAt,
-      endAt: startAt + durationMinutes * minuteMs,
-    });
-    await db.insert(rooms).values({ occurrenceId, organisationId });
-  }
-
   /** Makes stage tickets of one event. */
   private ticketMaker(
     common: { organisationId: string; eventId: string },
@@ -190,7 +122,7 @@ class Seeder {
       .replace(/[^a-z0-9]+/g, "-")
       .replace(/^-|-$/g, "")}-${chance.code(4)}`;
     const common = { organisationId, eventId };
-    await this.insertDate(event, { eventId, occurrenceId, slug, startAt, startLocal, durationMinutes });
+    await insertDate({ ...parts, now }, event, { eventId, occurrenceId, slug, startAt, startLocal, durationMinutes });
     const registeredAt = startAt - 30 * dayMs;
     const ticket = this.ticketMaker(common, event.isDraft ? null : registeredAt, registeredAt);
     const producerId = await ticket(team[0]!, "producer");
