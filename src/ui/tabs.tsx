@@ -32,7 +32,11 @@ export function Tabs(props: { label: string; tabs: readonly Tab[]; open?: string
         ))}
       </Base.List>
       {props.tabs.map(({ id, content }) => (
-        <Base.Content key={id} value={id} className="min-h-0 flex-1 overflow-y-auto pt-3">
+        <Base.Content
+          key={id}
+          value={id}
+          className="min-h-0 flex-1 flex-col overflow-y-auto pt-3 data-[state=active]:flex"
+        >
           {content}
         </Base.Content>
       ))}

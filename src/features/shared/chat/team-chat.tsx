@@ -36,7 +36,7 @@ function Talk(props: {
 }) {
   const { room, topic, to } = props;
   return (
-    <div className="flex h-full min-h-0 flex-col gap-2">
+    <div className="flex min-h-0 flex-1 flex-col gap-2">
       <LineList
         lines={linesOf(room.logs.get(topic))}
         me={props.me}
@@ -135,7 +135,7 @@ function Notes({
   const withId = withWhom?.authorId ?? last?.withId ?? null;
   const withName = withWhom?.name ?? last?.withName ?? "";
   return (
-    <div className="flex h-full min-h-0 flex-col gap-2">
+    <div className="flex min-h-0 flex-1 flex-col gap-2">
       <LineList lines={lines} me={me} zone={zone} words={teamWords} />
       {withId && (
         <>
