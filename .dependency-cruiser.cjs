@@ -56,10 +56,15 @@ module.exports = {
     only("live-direction", "^src/server/live/", [
       "^src/(core|contracts)/",
       "^src/server/(live|platform)/",
-      "^src/server/room/", "^src/server/db/(queries/|client|notify|away)",
+      "^src/server/room/",
+      "^src/server/db/(queries/|client|notify|away)",
     ]),
     only("room-direction", "^src/server/room/", ["^src/(core|contracts)/", "^src/server/(room|db|platform)/"]),
-    only("edge-direction", "^src/server/edge/", ["^src/(core|contracts)/", "^src/server/(edge|services|db|platform)/", "^src/server/compose"]),
+    only("edge-direction", "^src/server/edge/", [
+      "^src/(core|contracts)/",
+      "^src/server/(edge|services|db|platform)/",
+      "^src/server/compose",
+    ]),
     only("db-direction", "^src/server/db/", ["^src/(core|contracts)/", "^src/server/(db|platform)/"]),
     only("mail-direction", "^src/server/mail/", ["^src/(core|contracts)/", "^src/server/(mail|platform)/"]),
     only("files-direction", "^src/server/files/", ["^src/(core|contracts)/", "^src/server/(files|platform)/"]),

@@ -38,9 +38,6 @@ export default defineConfig({
   },
   webServer: [
     server(`${tsx} scripts/mail-server.ts`, process.env["MAIL_URL"] ?? ""),
-    server(
-      "STAGE_CALL_PART=web+live node --import tsx scripts/serve.ts",
-      `${process.env["STAGE_CALL_URL"]}/health`,
-    ),
+    server("STAGE_CALL_PART=web+live node --import tsx scripts/serve.ts", `${process.env["STAGE_CALL_URL"]}/health`),
   ],
 });

@@ -1,0 +1,61 @@
+import { expect, test } from "@playwright/test";
+import { SimulatedGuest } from "../src/stand-ins/crowd";
+import { makeContext } from "../src/server/worker";
+import { makeBusyDate } from "../tests/support/busy-date";
+import { signIn } from "./support/team";
+
+test("a line is held, let through, made a question; a removed one leaves no trace; talkback stays behind the stage", async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  const tools = await makeContext({ ...process.env, STAGE_CALL_CLOCK_FILE: undefined });
+  const date = await makeBusyDate(tools.context, 3, { areAdmitted: true });
+  await tools.close();
+  const producer = new SimulatedGuest(baseURL!, date.producer);
+  await producer.come();
+  await producer.send({ type: "stage.enter" });
+  await producer.send({ type: "hour.open-doors" });
+  const seat = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+  await seat.goto(`/enter/${date.attendees[0]!.token}`);
+  await seat.getByRole("button", { name: "Take my seat" }).click();
+  await seat.getByRole("tab", { name: /Chat/ }).click();
+  const other = new SimulatedGuest(baseURL!, date.attendees[1]!);
+  await other.come();
+  await producer.send({ type: "chat.say", to: "talkback", withId: null, text: "Between us backstage" });
+
+  await signIn(page);
+  await page.goto(`/events/${date.eventId}/desk/${date.occurrenceId}`);
+  await page.getByRole("tab", { name: "Chat", exact: true }).first().click();
+  await page.getByRole("switch", { name: "Look at lines first" }).click();
+  await expect(page.getByRole("switch", { name: "Look at lines first" })).toBeChecked();
+
+  const field = seat.getByRole("textbox", { name: "Write to the chat" });
+  await field.fill("Do curlews sleep on one leg? 🐦");
+  await field.press("Enter");
+  await expect(field).toHaveValue("");
+  await expect(seat.getByRole("log").getByText("Waiting to be let through")).toBeVisible();
+  await page.getByRole("tab", { name: /In-tray/ }).click();
+  await page.getByRole("button", { name: "Let through" }).click();
+  await expect(seat.getByRole("log").getByText("Waiting to be let through")).toBeHidden();
+  await expect(seat.getByRole("log").getByText("Do curlews sleep on one leg?")).toBeVisible();
+
+  await seat.getByRole("button", { name: "Ask it as a question" }).click();
+  await expect(seat.getByText("asked as a question")).toBeVisible();
+  await expect(page.getByRole("listitem").filter({ hasText: "Do curlews sleep" }).getByText("0 votes")).toBeVisible();
+
+  await page.getByRole("tab", { name: "Chat", exact: true }).first().click();
+  await page.getByRole("switch", { name: "Look at lines first" }).click();
+  await other.send({ type: "chat.say", to: "all", withId: null, text: "Something rude" });
+  await expect(seat.getByText("Something rude")).toBeVisible();
+  const line = page.getByRole("listitem").filter({ hasText: "Something rude" });
+  await line.hover();
+  await line.getByRole("button", { name: "Remove" }).click();
+  await expect(seat.getByText("Something rude")).toBeHidden();
+  await expect(page.getByText("Something rude")).toBeHidden();
+
+  await page.getByRole("tab", { name: "Backstage" }).click();
+  await expect(page.getByText("Between us backstage")).toBeVisible();
+  expect(await seat.content()).not.toContain("Between us backstage");
+  for (const guest of [producer, other]) guest.leave();
+});
