@@ -1,5 +1,6 @@
 import { attendanceBench } from "./attendance";
 import { frontDoorBench } from "./front-door";
+import { largeRoomBench } from "./large-room";
 import { broadcastBench } from "./live";
 import { planningBench } from "./planning";
 import { wayInBenches } from "./way-in";
@@ -9,6 +10,7 @@ const benches: Readonly<Record<string, () => Promise<void> | void>> = {
   planning: planningBench,
   "front-door": frontDoorBench,
   ...wayInBenches,
+  "large-room": largeRoomBench,
   "live-2000": () => broadcastBench(2000),
   "live-5000": () => broadcastBench(5000),
 };

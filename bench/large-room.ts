@@ -1,0 +1,122 @@
+import { randomUUID } from "node:crypto";
+import { eq, sql } from "drizzle-orm";
+import { emptyRoom, foldAll, project, viewTopics, type EntryBody, type JournalEntry } from "../src/core/room";
+import { chatLines, journal, logHeads, questions, roomCheckpoints, rooms } from "../src/server/db/schema";
+import { OpenRooms } from "../src/server/live/open-rooms";
+import { execute, RoomCache } from "../src/server/services/room-commands";
+import { makeContext } from "../src/server/worker";
+import { makeBusyDate } from "../tests/support/busy-date";
+import { record, spread } from "./figures";
+
+const counts = { questions: 2000, lines: 20_000, rows: 50_000, attendees: 500 };
+const chunk = 1000;
+const times = (n: number, run: () => void): number[] =>
+  Array.from({ length: n }, () => {
+    const at = performance.now();
+    run();
+    return performance.now() - at;
+  });
+
+/** A journal as a long hour leaves it: questions asked, moved, taken, answered. */
+function journalOf(askers: readonly string[], producerId: string, startAt: number): JournalEntry[] {
+  const ids = Array.from({ length: counts.questions }, () => randomUUID());
+  const bodies: EntryBody[] = [
+    { type: "hour.backstage-opened" },
+    { type: "hour.doors-opened" },
+    { type: "hour.curtain-raised" },
+  ];
+  ids.forEach((questionId, i) => {
+    bodies.push({ type: "questions.asked", questionId, askerId: askers[i % askers.length]!, segmentId: null });
+  });
+  for (let i = 0; bodies.length < counts.rows; i += 1) {
+    const questionId = ids[i % ids.length]!;
+    bodies.push(
+      i % 3 === 0
+        ? { type: "questions.taken", questionId, byId: producerId }
+        : { type: "questions.moved", questionId, state: i % 2 === 0 ? "lined-up" : "later", segmentId: null },
+    );
+  }
+  return bodies.map((body, i) => ({ seq: i + 1, at: startAt + i, actorId: producerId, body }));
+}
+
+/** Opening a room that has seen much, a command in it, and the making of all its pictures. */
+export async function largeRoomBench(): Promise<void> {
+  const { context, close } = await makeContext(process.env);
+  const { db } = context;
+  const date = await makeBusyDate(context, counts.attendees, { areAdmitted: true });
+  const { occurrenceId } = date;
+  const [room] = await db.select().from(rooms).where(eq(rooms.occurrenceId, occurrenceId));
+  const { id: roomId, organisationId } = room!;
+  const entries = journalOf(
+    date.attendees.map((one) => one.ticketId),
+    date.producer.ticketId,
+    context.clock.now() - 3_600_000,
+  );
+  const state = foldAll(emptyRoom, entries.slice(0, counts.rows - 150));
+  for (let i = 0; i < entries.length; i += chunk) {
+    await db.insert(journal).values(entries.slice(i, i + chunk).map((entry) => ({ roomId, organisationId, ...entry })));
+  }
+  await db
+    .insert(roomCheckpoints)
+    .values({ roomId, organisationId, seq: state.seq, state: JSON.parse(JSON.stringify(state)) as object });
+  await db.update(rooms).set({ seq: counts.rows }).where(eq(rooms.id, roomId));
+  const asked = [...state.questions.asked].map(([id, one]) => ({
+    id,
+    organisationId,
+    occurrenceId,
+    askerTicketId: one.askerId,
+    text: "How far inland does the saltmarsh reach at spring tide now?",
+    askedAt: one.askedAt,
+  }));
+  for (let i = 0; i < asked.length; i += chunk) await db.insert(questions).values(asked.slice(i, i + chunk));
+  await db.insert(logHeads).values({ roomId, topic: "chat:house", organisationId, head: counts.lines });
+  for (let from = 1; from <= counts.lines; from += chunk) {
+    const rows = Array.from({ length: chunk }, (_, i) => ({
+      roomId,
+      topic: "chat:house",
+      seq: from + i,
+      rev: from + i,
+      organisationId,
+      lineId: randomUUID(),
+      authorTicketId: date.attendees[i % date.attendees.length]!.ticketId,
+      target: "all" as const,
+      text: "We had more curlew than ever on the spring tide.",
+      state: "shown" as const,
+      at: context.clock.now(),
+    }));
+    await db.insert(chatLines).values(rows);
+  }
+  await db.execute(sql`analyze`);
+  const opening: number[] = [];
+  for (let i = 0; i < 10; i += 1) {
+    const at = performance.now();
+    await new OpenRooms(db, context.clock, context.ids).open(occurrenceId);
+    opening.push(performance.now() - at);
+  }
+  record({ name: "open-large-room", n: opening.length, ...spread(opening), cpu: null, bare: null }, "at most 300 ms");
+  const live = await new OpenRooms(db, context.clock, context.ids).open(occurrenceId);
+  const making = times(20, () => {
+    for (const topic of viewTopics) project(topic, live.state, live.words, live.figures);
+  });
+  record(
+    { name: "project-large-room", n: making.length, ...spread(making), cpu: null, bare: null },
+    "at most 5 ms a tick",
+  );
+  const cache = new RoomCache();
+  const who = { actorId: date.producer.ticketId, actor: { role: "producer" as const, duties: [] }, occurrenceId };
+  const commanding: number[] = [];
+  const cpu = process.cpuUsage();
+  for (let i = 0; i < 40; i += 1) {
+    const at = performance.now();
+    const type = i % 2 === 0 ? "hour.hold-doors" : "hour.release-doors";
+    await execute(context, cache, who, { commandId: randomUUID(), command: { type } });
+    commanding.push(performance.now() - at);
+  }
+  const used = process.cpuUsage(cpu);
+  const cpuEach = (used.user + used.system) / 1000 / commanding.length;
+  record(
+    { name: "command-in-large-room", n: commanding.length, ...spread(commanding), cpu: cpuEach, bare: null },
+    "at most 5 ms of processor time each",
+  );
+  await close();
+}
