@@ -17,7 +17,7 @@ const dateFiles = {
   "polls.csv": "poll,kind,question,option,votes,percent,voters",
   "ballots.csv": "poll,question,name,email,choice,at",
   "questions.csv": "asked_at,name,email,text,votes,state,answer,answered_by,answered_at,visibility",
-  "chat.csv": "at,name,to,text",
+  "chat.csv": "at,name,to,text,state",
   "credit.csv": "email,points,out_of",
 };
 const links = () => demoLinks(process.env);

@@ -94,7 +94,7 @@ describe("files (surface.md, RFC 4180)", () => {
       polls: "poll,kind,question,option,votes,percent,voters",
       ballots: "poll,question,name,email,choice,at",
       questions: "asked_at,name,email,text,votes,state,answer,answered_by,answered_at,visibility",
-      chat: "at,name,to,text",
+      chat: "at,name,to,text,state",
       credit: "email,points,out_of",
     } as const;
     for (const [name, wanted] of Object.entries(headers))
