@@ -1,9 +1,18 @@
 import { randomUUID } from "node:crypto";
 import { eq, sql } from "drizzle-orm";
-import { emptyRoom, foldAll, project, viewTopics, type EntryBody, type JournalEntry } from "../src/core/room";
+import {
+  emptyRoom,
+  foldAll,
+  project,
+  viewTopics,
+  type EntryBody,
+  type JournalEntry,
+  type RoomState,
+} from "../src/core/room";
 import { chatLines, journal, logHeads, questions, roomCheckpoints, rooms } from "../src/server/db/schema";
 import { OpenRooms } from "../src/server/live/open-rooms";
 import { execute, RoomCache } from "../src/server/services/room-commands";
+import type { Context } from "../src/server/services/context";
 import { makeContext } from "../src/server/worker";
 import { makeBusyDate } from "../tests/support/busy-date";
 import { record, spread } from "./figures";
@@ -39,27 +48,24 @@ function journalOf(askers: readonly string[], producerId: string, startAt: numbe
   return bodies.map((body, i) => ({ seq: i + 1, at: startAt + i, actorId: producerId, body }));
 }
 
-/** Opening a room that has seen much, a command in it, and the making of all its pictures. */
-export async function largeRoomBench(): Promise<void> {
-  const { context, close } = await makeContext(process.env);
-  const { db } = context;
-  const date = await makeBusyDate(context, counts.attendees, { areAdmitted: true });
-  const { occurrenceId } = date;
-  const [room] = await db.select().from(rooms).where(eq(rooms.occurrenceId, occurrenceId));
-  const { id: roomId, organisationId } = room!;
-  const entries = journalOf(
-    date.attendees.map((one) => one.ticketId),
-    date.producer.ticketId,
-    context.clock.now() - 3_600_000,
-  );
+type BusyDate = Awaited<ReturnType<typeof makeBusyDate>>;
+type Place = { roomId: string; organisationId: string; occurrenceId: string };
+
+/** Writes the journal and a checkpoint a little behind it; answers the state at the checkpoint. */
+async function storeJournal({ db, clock }: Context, date: BusyDate, { roomId, organisationId }: Place) {
+  const askers = date.attendees.map((one) => one.ticketId);
+  const entries = journalOf(askers, date.producer.ticketId, clock.now() - 3_600_000);
   const state = foldAll(emptyRoom, entries.slice(0, counts.rows - 150));
   for (let i = 0; i < entries.length; i += chunk) {
     await db.insert(journal).values(entries.slice(i, i + chunk).map((entry) => ({ roomId, organisationId, ...entry })));
   }
-  await db
-    .insert(roomCheckpoints)
-    .values({ roomId, organisationId, seq: state.seq, state: JSON.parse(JSON.stringify(state)) as object });
+  const plain = JSON.parse(JSON.stringify(state)) as object;
+  await db.insert(roomCheckpoints).values({ roomId, organisationId, seq: state.seq, state: plain });
   await db.update(rooms).set({ seq: counts.rows }).where(eq(rooms.id, roomId));
+  return state;
+}
+
+async function storeQuestions({ db }: Context, state: RoomState, { organisationId, occurrenceId }: Place) {
   const asked = [...state.questions.asked].map(([id, one]) => ({
     id,
     organisationId,
@@ -69,6 +75,9 @@ export async function largeRoomBench(): Promise<void> {
     askedAt: one.askedAt,
   }));
   for (let i = 0; i < asked.length; i += chunk) await db.insert(questions).values(asked.slice(i, i + chunk));
+}
+
+async function storeChat({ db, clock }: Context, date: BusyDate, { roomId, organisationId }: Place) {
   await db.insert(logHeads).values({ roomId, topic: "chat:house", organisationId, head: counts.lines });
   for (let from = 1; from <= counts.lines; from += chunk) {
     const rows = Array.from({ length: chunk }, (_, i) => ({
@@ -82,19 +91,22 @@ export async function largeRoomBench(): Promise<void> {
       target: "all" as const,
       text: "We had more curlew than ever on the spring tide.",
       state: "shown" as const,
-      at: context.clock.now(),
+      at: clock.now(),
     }));
     await db.insert(chatLines).values(rows);
   }
-  await db.execute(sql`analyze`);
+}
+
+/** Opening from the checkpoint, and making all the pictures of the opened room. */
+async function measureOpening(context: Context, occurrenceId: string): Promise<void> {
   const opening: number[] = [];
   for (let i = 0; i < 10; i += 1) {
     const at = performance.now();
-    await new OpenRooms(db, context.clock, context.ids).open(occurrenceId);
+    await new OpenRooms(context.db, context.clock, context.ids).open(occurrenceId);
     opening.push(performance.now() - at);
   }
   record({ name: "open-large-room", n: opening.length, ...spread(opening), cpu: null, bare: null }, "at most 300 ms");
-  const live = await new OpenRooms(db, context.clock, context.ids).open(occurrenceId);
+  const live = await new OpenRooms(context.db, context.clock, context.ids).open(occurrenceId);
   const making = times(20, () => {
     for (const topic of viewTopics) project(topic, live.state, live.words, live.figures);
   });
@@ -102,7 +114,11 @@ export async function largeRoomBench(): Promise<void> {
     { name: "project-large-room", n: making.length, ...spread(making), cpu: null, bare: null },
     "at most 5 ms a tick",
   );
+}
+
+async function measureCommands(context: Context, date: BusyDate): Promise<void> {
   const cache = new RoomCache();
+  const { occurrenceId } = date;
   const who = { actorId: date.producer.ticketId, actor: { role: "producer" as const, duties: [] }, occurrenceId };
   const commanding: number[] = [];
   const cpu = process.cpuUsage();
@@ -118,5 +134,20 @@ export async function largeRoomBench(): Promise<void> {
     { name: "command-in-large-room", n: commanding.length, ...spread(commanding), cpu: cpuEach, bare: null },
     "at most 5 ms of processor time each",
   );
+}
+
+/** Opening a room that has seen much, a command in it, and the making of all its pictures. */
+export async function largeRoomBench(): Promise<void> {
+  const { context, close } = await makeContext(process.env);
+  const { db } = context;
+  const date = await makeBusyDate(context, counts.attendees, { areAdmitted: true });
+  const { occurrenceId } = date;
+  const [room] = await db.select().from(rooms).where(eq(rooms.occurrenceId, occurrenceId));
+  const place = { roomId: room!.id, organisationId: room!.organisationId, occurrenceId };
+  await storeQuestions(context, await storeJournal(context, date, place), place);
+  await storeChat(context, date, place);
+  await db.execute(sql`analyze`);
+  await measureOpening(context, occurrenceId);
+  await measureCommands(context, date);
   await close();
 }
