@@ -57,5 +57,7 @@ test("a line is held, let through, made a question; a removed one leaves no trac
   await page.getByRole("tab", { name: "Backstage" }).click();
   await expect(page.getByText("Between us backstage")).toBeVisible();
   expect(await seat.content()).not.toContain("Between us backstage");
+  // an ended date gives the seat licence of this hour back to the journeys that follow
+  await producer.send({ type: "hour.end" });
   for (const guest of [producer, other]) guest.leave();
 });

@@ -97,6 +97,7 @@ test("two web, two live and one work process behind the shipped proxy serve one 
     return votes?.["o1"] === 39 && votes["o2"] === 20;
   };
   await expect.poll(() => guests.filter(isRight).length, { message: `${right}, got ${tally(guests[0]!)}` }).toBe(59);
+  await page.getByRole("tab", { name: /Chat/ }).click();
   await expect(page.getByText("Through either process")).toBeVisible();
 
   // one live process dies: its screens come back through the other, commands are answered meanwhile
