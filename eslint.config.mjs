@@ -10,9 +10,11 @@ const size = (functionLines) => ({
 const kitOnly = [
   ["JSXOpeningElement[name.name='select']", "Take Select or Combobox from @/ui."],
   ["JSXOpeningElement[name.name='table']", "Take Table from @/ui."],
+  ["JSXOpeningElement[name.name='textarea']", "Take Textarea from @/ui."],
   [
-    "JSXOpeningElement[name.name='input']:has(JSXAttribute[name.name='type'][value.value=/^(file|date|checkbox|radio)$/])",
-    "Take Upload, DateField, Checkbox, Switch or Radio from @/ui.",
+    // what nobody sees, a slider and a colour well have no face of ours
+    "JSXOpeningElement[name.name='input']:not(:has(JSXAttribute[name.name='type'][value.value=/^(hidden|range|color)$/]))",
+    "Take Input, Upload, DateInput, Checkbox, Switch or Radio from @/ui.",
   ],
 ].map(([selector, message]) => ({ selector, message }));
 

@@ -72,6 +72,19 @@ const tryDevices = async (page: Page) => {
   await page.waitForTimeout(900);
 };
 
+const openChat = async (page: Page) => {
+  await page.waitForTimeout(2500);
+  await page.getByRole("tab", { name: /Chat/ }).click();
+  await page.waitForTimeout(800);
+};
+const enterChat = async (page: Page) => {
+  await enter(page);
+  await openChat(page);
+};
+const seatsLooked = async (page: Page) => {
+  await page.getByText("Looking at the seats").waitFor({ state: "hidden" });
+};
+
 /** Every finding that one act can mend, mended: the demo is another one afterwards. */
 const mendAll = async (page: Page) => {
   const mends = page.locator("details li button");
@@ -90,6 +103,26 @@ const mendAll = async (page: Page) => {
   await page.waitForTimeout(700);
 };
 
+type Links = Awaited<ReturnType<typeof demoLinks>>;
+
+/** What guests see. */
+const guestShots = (links: Links): readonly Shot[] => [
+  {
+    name: "front-door",
+    path: `/front/${links.results.slug}`,
+    beside: [{ locale: "de-DE", size: phone }, { locale: "ar" }],
+  },
+  { name: "foyer", path: `/enter/${links.soonPanelist}`, act: tryDevices },
+  {
+    name: "house",
+    path: `/enter/${links.attendee}`,
+    act: enter,
+    beside: [{ act: enterChat }, { act: enterChat, size: phone }],
+  },
+  { name: "stage", path: `/enter/${links.panelist}`, act: enter },
+  { name: "on-demand", path: `/on-demand/${links.recordingSlug}`, act: (page) => page.waitForTimeout(1200) },
+];
+
 async function shotsOf(): Promise<readonly Shot[]> {
   const links = await demoLinks(process.env);
   const past = `/events/${links.past.eventId}`;
@@ -99,7 +132,7 @@ async function shotsOf(): Promise<readonly Shot[]> {
     { name: "season-month", path: "/season?view=month", isTeam: true, beside: [{ path: "/season?view=list" }] },
     { name: "house-rules", path: "/organisation", isTeam: true },
     { name: "readiness-before", path: `/events/${links.worst.eventId}/plan`, isTeam: true },
-    { name: "plan", path: `${ahead}/plan`, isTeam: true },
+    { name: "plan", path: `${ahead}/plan`, isTeam: true, act: seatsLooked },
     {
       name: "people",
       path: `${ahead}/people`,
@@ -134,17 +167,10 @@ async function shotsOf(): Promise<readonly Shot[]> {
       path: `/events/${links.live.eventId}/desk/${links.live.occurrenceId}`,
       isTeam: true,
       act: (page) => page.waitForTimeout(2500),
+      beside: [{ act: openChat }],
     },
     { name: "afterwards", path: `${past}/afterwards/${links.past.occurrenceId}`, isTeam: true },
-    {
-      name: "front-door",
-      path: `/front/${links.results.slug}`,
-      beside: [{ locale: "de-DE", size: phone }, { locale: "ar" }],
-    },
-    { name: "foyer", path: `/enter/${links.soonPanelist}`, act: tryDevices },
-    { name: "house", path: `/enter/${links.attendee}`, act: enter },
-    { name: "stage", path: `/enter/${links.panelist}`, act: enter },
-    { name: "on-demand", path: `/on-demand/${links.recordingSlug}`, act: (page) => page.waitForTimeout(1200) },
+    ...guestShots(links),
     { name: "readiness-after", path: `/events/${links.worst.eventId}/plan`, isTeam: true, act: mendAll },
   ];
 }

@@ -1,5 +1,7 @@
 export type { ChatLineView, OwnLine } from "./room/chat";
 export type { Done } from "./done";
+export type { ExtentConsequences } from "./views/extent";
+export type { SlotGrid } from "./views/slot-grid";
 export { bookingInput, slotPlanInput, type SlotPlanInput } from "./slots-input";
 export { frontDoorInput, type FrontDoorInput } from "./look-input";
 export {

@@ -14,7 +14,7 @@ export const Textarea = ({
   className,
   ...rest
 }: TextareaHTMLAttributes<HTMLTextAreaElement> & { ref?: Ref<HTMLTextAreaElement> }) => (
-  <textarea className={classes(inputClass, "min-h-20", className)} {...rest} />
+  <textarea className={classes(inputClass, rest.rows === undefined && "min-h-20", className)} {...rest} />
 );
 
 /**

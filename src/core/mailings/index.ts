@@ -25,6 +25,8 @@ export {
   checkTemplate,
   escapeHtml,
   mergeFields,
+  isMergeField,
+  mergeFieldPattern,
   mergeSubject,
   plainValue,
   type MergeField,

@@ -1,13 +1,10 @@
 "use client";
+import type { Done } from "@/contracts";
 import { useState, useTransition } from "react";
-import { Button, Note, inputClass, toast } from "@/ui";
+import { Button, Note, Textarea, toast } from "@/ui";
 
 /** Answers a question after the hour: the asker gets the answer by mail. */
-export function AnswerByMail({
-  send,
-}: {
-  send: (text: string) => Promise<{ ok: true } | { ok: false; words: string }>;
-}) {
+export function AnswerByMail({ send }: { send: (text: string) => Promise<Done<unknown>> }) {
   const [text, setText] = useState("");
   const [wrong, setWrong] = useState<string | null>(null);
   const [isPending, run] = useTransition();
@@ -15,12 +12,11 @@ export function AnswerByMail({
     <details className="mt-1">
       <summary className="cursor-pointer text-label text-action">Answer by mail</summary>
       {wrong && <Note tone="wrong">{wrong}</Note>}
-      <textarea
+      <Textarea
         aria-label="Answer"
         rows={2}
         maxLength={4000}
         dir="auto"
-        className={inputClass}
         value={text}
         onChange={(event) => setText(event.target.value)}
       />

@@ -1,7 +1,8 @@
 "use client";
+import type { Done } from "@/contracts";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
-import { Button, Checkbox, FileInput, Note } from "@/ui";
+import { Button, Checkbox, FileInput, Input, Note } from "@/ui";
 
 interface RecordingLine {
   readonly id: string;
@@ -10,7 +11,6 @@ interface RecordingLine {
   readonly sizeBytes: number;
   readonly publishedFrom: number | null;
 }
-type Done = { ok: true } | { ok: false; words: string };
 
 /** The length of a video file, as this browser reads it. */
 const durationOf = (file: File): Promise<number | null> =>
@@ -26,8 +26,8 @@ const durationOf = (file: File): Promise<number | null> =>
 export function RecordingDesk(props: {
   uploadUrl: string;
   recordings: readonly RecordingLine[];
-  publish: (id: string, from: number | null, tellPeople: boolean) => Promise<Done>;
-  setDuration: (id: string, seconds: number) => Promise<Done>;
+  publish: (id: string, from: number | null, tellPeople: boolean) => Promise<Done<unknown>>;
+  setDuration: (id: string, seconds: number) => Promise<Done<unknown>>;
 }) {
   const router = useRouter();
   const [progress, setProgress] = useState<{ sent: number; total: number } | null>(null);
@@ -89,12 +89,12 @@ export function RecordingDesk(props: {
             </span>
             {one.publishedFrom === null ? (
               <>
-                <input
+                <Input
                   type="datetime-local"
                   aria-label="Published from"
                   value={from}
                   onChange={(e) => setFrom(e.target.value)}
-                  className="rounded-control border border-rule bg-sheet px-2"
+                  className="w-auto"
                 />
                 <Button
                   weight="act"

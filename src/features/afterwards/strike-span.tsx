@@ -1,4 +1,5 @@
 "use client";
+import type { Done } from "@/contracts";
 import { ActButton } from "@/features/shared/act-button";
 
 /** Strikes an accidental rise of the curtain out of every figure, or puts it back. */
@@ -7,7 +8,7 @@ export function StrikeSpan({
   strike,
 }: {
   isStruck: boolean;
-  strike: (isStruck: boolean) => Promise<{ ok: true } | { ok: false; words: string }>;
+  strike: (isStruck: boolean) => Promise<Done<unknown>>;
 }) {
   return (
     <ActButton

@@ -2,7 +2,7 @@
 import type { Done } from "@/contracts";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
-import { Button, Confirm, Field, inputClass, Note } from "@/ui";
+import { Button, Confirm, Field, Input, Note } from "@/ui";
 
 export interface BoardItem {
   readonly id: string;
@@ -85,15 +85,12 @@ export function BoardList({
           }}
         >
           <Field label="New board">
-            {(ids) => (
-              <input {...ids} className={inputClass} value={name} onChange={(event) => setName(event.target.value)} />
-            )}
+            {(ids) => <Input {...ids} value={name} onChange={(event) => setName(event.target.value)} />}
           </Field>
           <Field label="Web hook, if any">
             {(ids) => (
-              <input
+              <Input
                 {...ids}
-                className={inputClass}
                 placeholder="https://"
                 value={hookUrl}
                 onChange={(event) => setHookUrl(event.target.value)}

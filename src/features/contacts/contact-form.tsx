@@ -3,7 +3,7 @@ import type { Done } from "@/contracts";
 import type { Dispatch, SetStateAction, TransitionStartFunction } from "react";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
-import { Button, Confirm, Field, Note, inputClass, toast } from "@/ui";
+import { Button, Confirm, Field, Input, Note, Textarea, toast } from "@/ui";
 import type { Contact } from "@/contracts";
 
 const blank = { name: "", email: "", company: "", phone: "", note: "", tags: "", groups: "" };
@@ -70,9 +70,8 @@ export function ContactForm(props: ContactFormProps) {
   const field = (name: keyof typeof blank, label: string, hint?: string) => (
     <Field label={label} hint={hint}>
       {(ids) => (
-        <input
+        <Input
           {...ids}
-          className={inputClass}
           value={values[name]}
           readOnly={!props.mayEdit}
           dir="auto"
@@ -118,10 +117,9 @@ export function ContactForm(props: ContactFormProps) {
       {field("tags", "Tags")}
       <Field label="Note">
         {(ids) => (
-          <textarea
+          <Textarea
             {...ids}
             rows={2}
-            className={inputClass}
             value={values.note}
             readOnly={!props.mayEdit}
             onChange={(event) => setValues({ ...values, note: event.target.value })}

@@ -1,7 +1,7 @@
 "use client";
 import { useEffect, useRef, useState } from "react";
 import type { CommandBody } from "@/contracts";
-import { inputClass } from "@/ui";
+import { Input } from "@/ui";
 import type { DeskScene } from "./scene";
 
 interface Offer {
@@ -67,10 +67,10 @@ export function CommandLine({ scene, onClose }: { scene: DeskScene; onClose: () 
       aria-label="Command line"
       className="fixed inset-x-0 bottom-0 border-t-2 border-action bg-sheet p-4 shadow-xl"
     >
-      <input
+      <Input
         ref={input}
         aria-label="Person and act"
-        className={`${inputClass} mono text-lead`}
+        className="mono text-lead"
         placeholder="person and act, as in: ines stage"
         value={text}
         onChange={(event) => {

@@ -1,6 +1,6 @@
 "use client";
 import { useState } from "react";
-import { Button, inputClass } from "@/ui";
+import { Button, Input, Textarea } from "@/ui";
 import { PollBars } from "@/features/shared/poll-bars";
 import type { DeskScene } from "./scene";
 
@@ -22,18 +22,16 @@ function NewPoll({ send }: Pick<DeskScene, "send">) {
         setAnswers("");
       }}
     >
-      <input
+      <Input
         aria-label="The poll's question"
         placeholder="Question"
-        className={inputClass}
         value={question}
         onChange={(e) => setQuestion(e.target.value)}
       />
-      <textarea
+      <Textarea
         aria-label="Answers, one a line"
         placeholder="Answers, one a line"
         rows={3}
-        className={inputClass}
         value={answers}
         onChange={(e) => setAnswers(e.target.value)}
       />

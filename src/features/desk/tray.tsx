@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import type { TrayItem } from "@/core/room";
-import { Button, inputClass } from "@/ui";
+import { Button, Textarea } from "@/ui";
 import type { DeskScene } from "./scene";
 
 const troubleWords = (item: Extract<TrayItem, { kind: "trouble" }>): string =>
@@ -20,13 +20,7 @@ function Answer({ id, scene }: { id: string; scene: DeskScene }) {
   return (
     <details>
       <summary className="cursor-pointer text-label">Answer in writing</summary>
-      <textarea
-        aria-label="Answer"
-        rows={2}
-        className={inputClass}
-        value={text}
-        onChange={(e) => setText(e.target.value)}
-      />
+      <Textarea aria-label="Answer" rows={2} value={text} onChange={(e) => setText(e.target.value)} />
       <div className="mt-1 flex gap-1">
         <Button disabled={text.trim() === ""} onClick={() => answer("to-one")}>
           To the asker
@@ -117,9 +111,7 @@ export function Tray({ scene, items }: { scene: DeskScene; items: readonly TrayI
           </ul>
         </>
       )}
-      <h2 className="text-label font-medium text-ink-2">
-        In-tray <span className="mono">{items.length}</span>
-      </h2>
+      {inHand.length > 0 && <h2 className="text-label font-medium text-ink-2">In-tray</h2>}
       <ul aria-live="polite">
         {items.length === 0 && <li className="py-2 text-ink-2">Nothing wants an answer.</li>}
         {items.slice(0, 100).map((item) => {

@@ -1,9 +1,10 @@
 "use client";
+import type { Done } from "@/contracts";
 import { useState, useTransition } from "react";
 import type { Messages } from "@/contracts/messages";
 import { Button, Note } from "@/ui";
 
-type Act = () => Promise<{ ok: true } | { ok: false; words: string }>;
+type Act = () => Promise<Done<unknown>>;
 
 /** Before the foyer of an event that wants the address proven: asks for the one-time link, or uses it. */
 export function AddressProof({

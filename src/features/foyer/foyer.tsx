@@ -2,7 +2,7 @@
 import type { Devices } from "@/features/shared/use-devices";
 import { useRouter } from "next/navigation";
 import { useEffect, useId, useRef, useState } from "react";
-import { Button, Field, inputClass, Note } from "@/ui";
+import { Button, Field, Input, Note } from "@/ui";
 import { hourWords } from "@/contracts/messages";
 import { ByPhone } from "@/features/shared/by-phone";
 import { OwnPicture } from "@/features/shared/own-picture";
@@ -136,9 +136,8 @@ export function Foyer(
           >
             <Field label={words.name}>
               {(ids) => (
-                <input
+                <Input
                   {...ids}
-                  className={inputClass}
                   value={name}
                   maxLength={200}
                   onChange={(e) => setName(e.target.value)}

@@ -1,3 +1,4 @@
+import type { Done } from "@/contracts";
 import { type Locale, type Messages } from "@/contracts/messages";
 
 export interface EntranceProps {
@@ -27,5 +28,5 @@ export interface EntranceProps {
   readonly locale: Locale;
   readonly look: { readonly colour: string; readonly bannerId: string | null };
   /** @param hasTriedDevices a real microphone and camera were tried: the tech check is done */
-  readonly enter: (name: string, hasTriedDevices: boolean) => Promise<{ ok: true } | { ok: false; words: string }>;
+  readonly enter: (name: string, hasTriedDevices: boolean) => Promise<Done<unknown>>;
 }

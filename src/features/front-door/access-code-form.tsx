@@ -1,4 +1,5 @@
 "use client";
+import { Input } from "@/ui";
 import { useActionState } from "react";
 
 /** Asks for the access code of a private event; before it nothing of the event is told. */
@@ -12,11 +13,7 @@ export function AccessCodeForm(props: {
       <p className="text-lead">{props.words.codeAsk}</p>
       <label className="flex flex-col gap-1">
         <span className="text-label text-ink-2">{props.words.code}</span>
-        <input
-          name="code"
-          autoComplete="off"
-          className="mono min-h-9 rounded-control border border-rule bg-sheet px-2.5"
-        />
+        <Input name="code" autoComplete="off" className="mono min-h-9" />
       </label>
       {wrong && (
         <p role="alert" className="text-wrong">

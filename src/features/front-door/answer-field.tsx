@@ -1,9 +1,6 @@
 "use client";
-import { Checkbox, Select } from "@/ui";
+import { Checkbox, Input, Select, Textarea } from "@/ui";
 import { severalOf, type FormField } from "@/core/front-door";
-
-const control =
-  "w-full min-h-9 px-2.5 py-1 rounded-control border border-rule bg-sheet text-base aria-[invalid=true]:border-wrong";
 
 export interface AnswerProps {
   readonly field: FormField;
@@ -76,7 +73,7 @@ export function AnswerField(props: AnswerProps) {
   }
   const shared = {
     name,
-    className: control,
+    className: "min-h-9",
     value,
     ...described,
     onChange: (event: { target: { value: string } }) => props.onChange(event.target.value),
@@ -98,9 +95,9 @@ export function AnswerField(props: AnswerProps) {
           ))}
         </Select>
       ) : field.kind === "long" ? (
-        <textarea rows={2} {...shared} />
+        <Textarea rows={2} {...shared} />
       ) : (
-        <input {...shared} inputMode={field.kind === "number" ? "decimal" : undefined} dir="auto" />
+        <Input {...shared} inputMode={field.kind === "number" ? "decimal" : undefined} dir="auto" />
       )}
       {wrong}
     </label>

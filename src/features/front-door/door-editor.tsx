@@ -8,7 +8,7 @@ import { useState, useTransition, type ReactNode } from "react";
 import type { FrontDoorInput } from "@/contracts";
 import { neededContrast, readableLook } from "@/core/front-door";
 import { DraftNote, useDraft } from "@/features/shared/use-draft";
-import { Button, Checkbox, Field, Note, inputClass, toast } from "@/ui";
+import { Button, Checkbox, Field, Input, Note, toast } from "@/ui";
 import { CropPicture } from "./crop-picture";
 
 import { FormBuilder } from "./form-builder";
@@ -41,9 +41,9 @@ function ColourField({
             onChange={(event) => setLook({ colour: event.target.value.toUpperCase() })}
             className="h-9 w-12 border border-rule"
           />
-          <input
+          <Input
             {...ids}
-            className={`${inputClass} mono w-32!`}
+            className="mono w-32!"
             value={input.look.colour}
             maxLength={7}
             onChange={(event) => setLook({ colour: event.target.value })}
@@ -73,9 +73,8 @@ function PersonOnPage({
       <p className="font-medium">{facts.names[person.ticketId]}</p>
       <Field label="A line about them">
         {(ids) => (
-          <input
+          <Input
             {...ids}
-            className={inputClass}
             maxLength={240}
             value={person.aboutLine}
             onChange={(event) => setPerson(person.ticketId, { aboutLine: event.target.value })}

@@ -11,7 +11,7 @@ import { CSS } from "@dnd-kit/utilities";
 import { GripVertical, X } from "lucide-react";
 import type { FrontDoorInput } from "@/contracts";
 import { fieldKinds, type FieldKind } from "@/core/front-door";
-import { Button, Checkbox, Select, inputClass } from "@/ui";
+import { Button, Checkbox, Input, Select, Textarea } from "@/ui";
 
 type FormField = FrontDoorInput["formFields"][number];
 const kindWords: Readonly<Record<FieldKind, string>> = {
@@ -38,7 +38,7 @@ function AskedIf({
   return (
     <Select
       aria-label="Asked if"
-      className={`${inputClass} w-48!`}
+      className="w-48!"
       value={field.shownIf?.fieldId ?? ""}
       onChange={(event) =>
         onChange({
@@ -81,7 +81,7 @@ function AskedWhen({
       {asked && (
         <Select
           aria-label="Answered with"
-          className={`${inputClass} w-40!`}
+          className="w-40!"
           value={field.shownIf!.answer}
           onChange={(event) => onChange({ shownIf: { fieldId: asked.id, answer: event.target.value } })}
         >
@@ -122,15 +122,15 @@ function Row({
       >
         <GripVertical size={16} aria-hidden />
       </button>
-      <input
+      <Input
         aria-label="Question"
-        className={`${inputClass} col-span-2 row-start-1`}
+        className="col-span-2 row-start-1"
         value={field.label}
         onChange={(event) => onChange({ label: event.target.value })}
       />
       <Select
         aria-label="Kind of answer"
-        className={`${inputClass} col-start-2`}
+        className="col-start-2"
         value={field.kind}
         onChange={(event) => onChange({ kind: event.target.value as FieldKind })}
       >
@@ -157,20 +157,20 @@ function Row({
         <X size={16} aria-hidden />
       </button>
       {hasOptions(field.kind) && (
-        <textarea
+        <Textarea
           aria-label="Answers, one a line"
           rows={2}
-          className={`${inputClass} col-span-2 col-start-2`}
+          className="col-span-2 col-start-2"
           value={field.options.join("\n")}
           onChange={(event) => onChange({ options: event.target.value.split("\n") })}
           onBlur={() => onChange({ options: field.options.map((one) => one.trim()).filter(Boolean) })}
         />
       )}
       {(field.kind === "consent" || field.kind === "hidden") && (
-        <input
+        <Input
           aria-label={field.kind === "consent" ? "Where the words stand" : "Value that is kept"}
           placeholder={field.kind === "consent" ? "https://" : "value"}
-          className={`${inputClass} col-span-2 col-start-2`}
+          className="col-span-2 col-start-2"
           value={field.link ?? ""}
           onChange={(event) => onChange({ link: event.target.value })}
         />

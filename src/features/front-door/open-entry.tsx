@@ -1,5 +1,5 @@
 "use client";
-import { Checkbox } from "@/ui";
+import { Checkbox, Input } from "@/ui";
 import { useActionState } from "react";
 import type { RegisterState } from "./types";
 
@@ -15,10 +15,10 @@ export function OpenEntry(props: {
     <form action={submit} className="flex flex-col gap-3" noValidate>
       <label className="flex flex-col gap-1">
         <span className="text-label font-medium text-ink-2">{words.name}</span>
-        <input
+        <Input
           name="name"
           autoComplete="name"
-          className="min-h-9 w-full rounded-control border border-rule bg-sheet px-2.5"
+          className="min-h-9"
           defaultValue={state.typed["name"] ?? ""}
           aria-invalid={"name" in state.errors}
         />

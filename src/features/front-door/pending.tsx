@@ -1,8 +1,7 @@
 "use client";
+import type { Done } from "@/contracts";
 import { useState, useTransition } from "react";
 import { Button, Checkbox, toast } from "@/ui";
-
-type Done = { ok: true; value: number } | { ok: false; words: string };
 
 /** Registrations that somebody has to look at: marked, then taken or declined. */
 export function Pending({
@@ -10,7 +9,7 @@ export function Pending({
   decide,
 }: {
   waiting: readonly { ticketId: string; name: string; email: string; answers: string }[];
-  decide: (ids: string[], isApproved: boolean) => Promise<Done>;
+  decide: (ids: string[], isApproved: boolean) => Promise<Done<number>>;
 }) {
   const [marked, setMarked] = useState<ReadonlySet<string>>(new Set());
   const [isPending, run] = useTransition();

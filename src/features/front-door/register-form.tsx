@@ -1,13 +1,10 @@
 "use client";
-import { Checkbox } from "@/ui";
+import { Checkbox, Input } from "@/ui";
 import { useActionState, useEffect, useRef, useState } from "react";
 import { isShown } from "@/core/front-door";
 import { Answered } from "@/features/shared/answered";
 import { AnswerField } from "./answer-field";
 import type { FormFieldView, RegisterState, RegisterWords } from "./types";
-
-const control =
-  "w-full min-h-9 px-2.5 py-1 rounded-control border border-rule bg-sheet text-base aria-[invalid=true]:border-wrong";
 
 /** The registration form. What was typed stays through a refusal; nothing here needs an account. */
 export function RegisterForm(props: {
@@ -48,10 +45,10 @@ export function RegisterForm(props: {
       )}
       <label className="flex flex-col gap-1">
         <span className="text-label font-medium text-ink-2">{words.name}</span>
-        <input
+        <Input
           name="name"
           autoComplete="name"
-          className={control}
+          className="min-h-9"
           defaultValue={value("name", props.prefill?.name)}
           {...described("name")}
         />
@@ -59,11 +56,11 @@ export function RegisterForm(props: {
       </label>
       <label className="flex flex-col gap-1">
         <span className="text-label font-medium text-ink-2">{words.email}</span>
-        <input
+        <Input
           name="email"
           type="email"
           autoComplete="email"
-          className={control}
+          className="min-h-9"
           defaultValue={value("email", props.prefill?.email)}
           {...described("email")}
         />

@@ -1,4 +1,5 @@
 "use client";
+import { Input } from "@/ui";
 import { useActionState } from "react";
 
 /** For a code that was read out: the room it belongs to. */
@@ -11,12 +12,7 @@ export function RoomCode(props: {
     <form action={submit} className="mt-6 flex flex-wrap items-end gap-2">
       <label className="flex flex-col gap-1">
         <span className="text-label text-ink-2">{props.words.roomCode}</span>
-        <input
-          name="code"
-          autoComplete="off"
-          spellCheck={false}
-          className="mono min-h-9 w-40 rounded-control border border-rule bg-sheet px-2.5"
-        />
+        <Input name="code" autoComplete="off" spellCheck={false} className="mono min-h-9 w-40" />
       </label>
       <button disabled={isPending} className="min-h-9 rounded-control border border-rule bg-sheet px-3">
         {props.words.roomCodeAct}

@@ -1,13 +1,10 @@
 "use client";
+import type { Done } from "@/contracts";
 import { useState, useTransition } from "react";
 import { Button, Note } from "@/ui";
 
 /** A ticket for trying the way in as a guest would. */
-export function TestGuest({
-  make,
-}: {
-  make: () => Promise<{ ok: true; value: string } | { ok: false; words: string }>;
-}) {
+export function TestGuest({ make }: { make: () => Promise<Done<string>> }) {
   const [link, setLink] = useState<string | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const [isPending, run] = useTransition();

@@ -1,4 +1,5 @@
 "use client";
+import type { Done } from "@/contracts";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { Button, FileInput, Note, toast } from "@/ui";
@@ -18,7 +19,7 @@ export function VisitorFiles({
 }: {
   eventId: string;
   files: readonly VisitorFile[];
-  remove: (id: string) => Promise<{ ok: true } | { ok: false; words: string }>;
+  remove: (id: string) => Promise<Done<unknown>>;
   warnsOfGuests: boolean;
 }) {
   const router = useRouter();

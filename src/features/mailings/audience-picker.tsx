@@ -1,6 +1,6 @@
 "use client";
 import type { MailingInput } from "@/contracts";
-import { Checkbox, Field, Select } from "@/ui";
+import { Checkbox, Field, Select, Textarea } from "@/ui";
 
 type Audience = MailingInput["audience"];
 export interface AudienceChoices {
@@ -134,7 +134,7 @@ export function AudiencePicker({
       )}
       <Field label="Pasted list" hint="Names and addresses as they come: one a line, or parted by commas.">
         {(ids) => (
-          <textarea
+          <Textarea
             {...ids}
             rows={3}
             className="mono"

@@ -4,7 +4,7 @@ import type { Dispatch, SetStateAction } from "react";
 
 import type { MailingInput } from "@/contracts";
 import { type PreviewMail } from "@/features/shared/mail-preview";
-import { Button, Field, Select, inputClass, toast } from "@/ui";
+import { Button, Field, Input, Select, toast } from "@/ui";
 import { type AudienceChoices } from "./audience-picker";
 import { type CopyTexts } from "./copy-acts";
 
@@ -56,20 +56,14 @@ export function SenderFields({
     <div className="grid grid-cols-2 gap-3">
       <Field label="Sender’s name" hint="Empty: the organisation’s.">
         {(ids) => (
-          <input
-            {...ids}
-            className={inputClass}
-            value={input.senderName}
-            onChange={(event) => change({ senderName: event.target.value })}
-          />
+          <Input {...ids} value={input.senderName} onChange={(event) => change({ senderName: event.target.value })} />
         )}
       </Field>
       <Field label="Answers go to" hint="Empty: back to the sender.">
         {(ids) => (
-          <input
+          <Input
             {...ids}
             type="email"
-            className={inputClass}
             value={input.replyTo}
             onChange={(event) => change({ replyTo: event.target.value })}
           />
@@ -91,7 +85,7 @@ export function ReaderChoice({
   return (
     <Select
       aria-label="As which recipient"
-      className={`${inputClass} w-52!`}
+      className="w-52!"
       value={reader}
       onChange={(event) => setReader(event.target.value)}
     >
@@ -122,11 +116,11 @@ export function FollowUpOffset({
       }
     >
       {(ids) => (
-        <input
+        <Input
           {...ids}
           type="number"
           min={5}
-          className={`${inputClass} mono`}
+          className="mono"
           value={input.afterMinutes ?? 60}
           onChange={(event) => change({ afterMinutes: Number(event.target.value) })}
         />

@@ -8,7 +8,7 @@ import type { MailingInput } from "@/contracts";
 import { isFollowUp } from "@/core/mailings";
 import { DraftNote, useDraft } from "@/features/shared/use-draft";
 import { MailPreview, type PreviewMail } from "@/features/shared/mail-preview";
-import { Field, Note, inputClass, toast } from "@/ui";
+import { Field, Input, Note, toast } from "@/ui";
 import { CopyActs } from "./copy-acts";
 import { kindWords } from "./field-words";
 import { MailEditor } from "./mail-editor";
@@ -67,12 +67,7 @@ export function Composer(props: ComposerProps) {
         {wrong && <Note tone="wrong">{wrong}</Note>}
         <Field label="Subject">
           {(ids) => (
-            <input
-              {...ids}
-              className={inputClass}
-              value={input.subject}
-              onChange={(event) => change({ subject: event.target.value })}
-            />
+            <Input {...ids} value={input.subject} onChange={(event) => change({ subject: event.target.value })} />
           )}
         </Field>
         <MailEditor key={turn} doc={input.doc} onChange={(doc) => change({ doc: doc as MailingInput["doc"] })} />

@@ -1,4 +1,4 @@
-import type { MergeField, MailingKind } from "@/core/mailings";
+import { isMergeField, mergeFieldPattern, type MergeField, type MailingKind } from "@/core/mailings";
 
 /** What each merge field is called on its chip. */
 export const fieldWords: Readonly<Record<MergeField, string>> = {
@@ -14,6 +14,13 @@ export const fieldWords: Readonly<Record<MergeField, string>> = {
   event_link: "event’s page",
   recording_link: "recording",
 };
+
+/** A subject to be read in a list: the event by its title, what differs by recipient by its name. */
+export const subjectWords = (subject: string, eventTitle: string): string =>
+  subject.replace(mergeFieldPattern, (whole, field: string) => {
+    if (field === "event") return eventTitle;
+    return isMergeField(field) ? `[${fieldWords[field]}]` : whole;
+  });
 
 /** Fields that a composed mailing may use. */
 export const chips: readonly MergeField[] = ["name", "event", "when", "starts_in", "producer", "event_link"];

@@ -3,7 +3,7 @@ import type { Done } from "@/contracts";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import type { MailDoc, MailingKind } from "@/core/mailings";
-import { Button, Field, Note, inputClass, toast } from "@/ui";
+import { Button, Field, Input, Note, toast } from "@/ui";
 
 import { kindWords } from "./field-words";
 import { MailEditor } from "./mail-editor";
@@ -39,9 +39,7 @@ export function KindWords(props: {
       </p>
       {wrong && <Note tone="wrong">{wrong}</Note>}
       <Field label="Subject">
-        {(ids) => (
-          <input {...ids} className={inputClass} value={subject} onChange={(event) => setSubject(event.target.value)} />
-        )}
+        {(ids) => <Input {...ids} value={subject} onChange={(event) => setSubject(event.target.value)} />}
       </Field>
       <MailEditor doc={doc} onChange={setDoc} />
       <div className="flex gap-2">

@@ -3,7 +3,7 @@ import { EditorContent, useEditor } from "@tiptap/react";
 import StarterKit from "@tiptap/starter-kit";
 import { useState } from "react";
 import type { MailDoc } from "@/core/mailings";
-import { Button, inputClass } from "@/ui";
+import { Button, Input } from "@/ui";
 import { docFromEditor, editorFromDoc } from "./editor-doc";
 import { JoinDetailsNode, MergeFieldNode } from "./editor-nodes";
 import { chips, fieldWords } from "./field-words";
@@ -83,12 +83,7 @@ export function MailEditor({ doc, onChange }: { doc: MailDoc; onChange: (doc: Ma
             setHref(null);
           }}
         >
-          <input
-            aria-label="Address of the link"
-            className={inputClass}
-            value={href}
-            onChange={(event) => setHref(event.target.value)}
-          />
+          <Input aria-label="Address of the link" value={href} onChange={(event) => setHref(event.target.value)} />
           <Button type="submit">Set</Button>
         </form>
       )}

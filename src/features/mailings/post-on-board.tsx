@@ -1,7 +1,7 @@
 "use client";
 import type { Done } from "@/contracts";
 import { useState, useTransition } from "react";
-import { Button, Note, Select, toast } from "@/ui";
+import { Button, Note, Select, Textarea, toast } from "@/ui";
 
 /** Puts a post about the event on a board. */
 export function PostOnBoard({
@@ -22,7 +22,7 @@ export function PostOnBoard({
     <details className="mt-6 max-w-3xl border-t border-rule pt-3">
       <summary className="cursor-pointer text-head font-semibold">Post on a board</summary>
       {wrong && <Note tone="wrong">{wrong}</Note>}
-      <textarea
+      <Textarea
         aria-label="Words of the post"
         rows={4}
         className="mt-2"

@@ -1,5 +1,5 @@
 "use client";
-import { Button, classes } from "@/ui";
+import { Button, Input, classes } from "@/ui";
 import type { Done } from "@/contracts";
 import type { TrackMark } from "@/contracts";
 import { type TrackSpan, trackInstant, trackPercent, hourFrom, hourTo } from "@/core/mailings";
@@ -231,12 +231,12 @@ function OffsetEditor({ line, onMove }: { line: TrackMark; onMove: (minutes: num
           {wrong}
         </span>
       )}
-      <input
+      <Input
         key={minutes}
         defaultValue={spanWords(minutes)}
         aria-label={isBefore ? "How long before the start" : "How long after the end"}
         aria-invalid={wrong !== null}
-        className="mono w-24 rounded-control border border-rule bg-sheet px-1.5 py-1 text-ink aria-[invalid=true]:border-wrong"
+        className="mono w-24"
         onBlur={(event) => take(event.target.value)}
         onKeyDown={(event) => event.key === "Enter" && take(event.currentTarget.value)}
       />

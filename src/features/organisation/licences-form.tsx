@@ -1,8 +1,8 @@
 "use client";
+import type { Done } from "@/contracts";
 import { useState, useTransition } from "react";
-import { Button, Field, Note, inputClass, toast } from "@/ui";
+import { Button, Field, Input, Note, toast } from "@/ui";
 
-type Done = { ok: true; value: void } | { ok: false; words: string };
 interface Row {
   readonly size: number;
   readonly count: number;
@@ -16,7 +16,7 @@ export function LicencesForm({
 }: {
   initial: readonly Row[];
   mayEdit: boolean;
-  save: (rows: readonly Row[]) => Promise<Done>;
+  save: (rows: readonly Row[]) => Promise<Done<void>>;
 }) {
   const [rows, setRows] = useState<readonly Row[]>(initial);
   const [wrong, setWrong] = useState<string | null>(null);
@@ -40,11 +40,11 @@ export function LicencesForm({
           <div key={i} className="flex items-end gap-3">
             <Field label="Licences">
               {(ids) => (
-                <input
+                <Input
                   {...ids}
                   type="number"
                   min={0}
-                  className={`${inputClass} mono w-24!`}
+                  className="mono w-24!"
                   value={row.count}
                   onChange={(event) => change(i, { count: Number(event.target.value) })}
                 />
@@ -52,11 +52,11 @@ export function LicencesForm({
             </Field>
             <Field label="Seats each">
               {(ids) => (
-                <input
+                <Input
                   {...ids}
                   type="number"
                   min={1}
-                  className={`${inputClass} mono w-28!`}
+                  className="mono w-28!"
                   value={row.size}
                   onChange={(event) => change(i, { size: Number(event.target.value) })}
                 />

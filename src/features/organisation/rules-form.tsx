@@ -1,17 +1,20 @@
 "use client";
+import type { Done } from "@/contracts";
 import type { Dispatch, SetStateAction } from "react";
 import { useState, useTransition } from "react";
 import type { HouseRules } from "@/core/house";
 import { ClockInput } from "@/features/shared/clock-input";
-import { Button, Checkbox, Field, Note, inputClass, toast } from "@/ui";
-
-type Done = { ok: true; value: void } | { ok: false; words: string };
+import { Button, Checkbox, Field, Input, Note, Textarea, toast } from "@/ui";
 
 const numbers = [
   ["longestMinutes", "Longest date, min"],
   ["largestHouse", "Largest house"],
   ["mostOnStage", "Most people on stage"],
   ["overrunMinutes", "A licence is kept after the end, min"],
+] as const;
+const clocks = [
+  ["earliestStart", "Starts from"],
+  ["latestStart", "Starts until"],
 ] as const;
 const proposals = [
   ["durationMinutes", "Length, min"],
@@ -35,34 +38,27 @@ function NumberFields({ rules, setRules }: { rules: HouseRules; setRules: Dispat
       {numbers.map(([key, label]) => (
         <Field key={key} label={label}>
           {(ids) => (
-            <input
+            <Input
               {...ids}
               type="number"
-              className={`${inputClass} mono`}
+              className="mono"
               value={rules[key]}
               onChange={(event) => setRules({ ...rules, [key]: Number(event.target.value) })}
             />
           )}
         </Field>
       ))}
-      <Field label="Starts from">
-        {(ids) => (
-          <ClockInput
-            {...ids}
-            value={rules.earliestStart}
-            onChange={(clock) => clock && setRules({ ...rules, earliestStart: clock })}
-          />
-        )}
-      </Field>
-      <Field label="Starts until">
-        {(ids) => (
-          <ClockInput
-            {...ids}
-            value={rules.latestStart}
-            onChange={(clock) => clock && setRules({ ...rules, latestStart: clock })}
-          />
-        )}
-      </Field>
+      {clocks.map(([key, label]) => (
+        <Field key={key} label={label}>
+          {(ids) => (
+            <ClockInput
+              {...ids}
+              value={rules[key]}
+              onChange={(clock) => clock && setRules({ ...rules, [key]: clock })}
+            />
+          )}
+        </Field>
+      ))}
     </div>
   );
 }
@@ -73,10 +69,10 @@ function ProposalFields({ rules, setRules }: { rules: HouseRules; setRules: Disp
       {proposals.map(([key, label]) => (
         <Field key={key} label={label}>
           {(ids) => (
-            <input
+            <Input
               {...ids}
               type="number"
-              className={`${inputClass} mono`}
+              className="mono"
               value={rules.proposed[key]}
               onChange={(event) =>
                 setRules({ ...rules, proposed: { ...rules.proposed, [key]: Number(event.target.value) } })
@@ -97,7 +93,7 @@ export function RulesForm({
 }: {
   initial: HouseRules;
   mayEdit: boolean;
-  save: (rules: unknown) => Promise<Done>;
+  save: (rules: unknown) => Promise<Done<void>>;
 }) {
   const [rules, setRules] = useState(initial);
   const [domains, setDomains] = useState(initial.ownDomains.join(", "));
@@ -132,21 +128,14 @@ export function RulesForm({
           People from outside our own mail domains may come
         </label>
         <Field label="Own mail domains" hint="With commas between.">
-          {(ids) => (
-            <input
-              {...ids}
-              className={inputClass}
-              value={domains}
-              onChange={(event) => setDomains(event.target.value)}
-            />
-          )}
+          {(ids) => <Input {...ids} value={domains} onChange={(event) => setDomains(event.target.value)} />}
         </Field>
         <Field label="Phone numbers by country" hint="One a line, as in: Portugal: +351 30 000 0000">
           {(ids) => (
-            <textarea
+            <Textarea
               {...ids}
               rows={3}
-              className={`${inputClass} mono`}
+              className="mono"
               value={phones}
               onChange={(event) => setPhones(event.target.value)}
             />

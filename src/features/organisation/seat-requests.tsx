@@ -1,16 +1,14 @@
 "use client";
 import { useState, useTransition } from "react";
-import type { SeatRequestLine } from "@/contracts";
-import { Button, Note, inputClass, toast } from "@/ui";
-
-type Done = { ok: true; value: void } | { ok: false; words: string };
+import type { Done, SeatRequestLine } from "@/contracts";
+import { Button, Input, Note, toast } from "@/ui";
 
 function OpenRequest({
   request,
   decide,
 }: {
   request: SeatRequestLine;
-  decide: (id: string, input: { isGranted: boolean; answer: string }) => Promise<Done>;
+  decide: (id: string, input: { isGranted: boolean; answer: string }) => Promise<Done<void>>;
 }) {
   const [answer, setAnswer] = useState("");
   const [wrong, setWrong] = useState<string | null>(null);
@@ -23,10 +21,10 @@ function OpenRequest({
     });
   return (
     <div className="mt-1 flex flex-wrap items-center gap-2">
-      <input
+      <Input
         aria-label="A word with it"
         placeholder="A word with it"
-        className={`${inputClass} w-72!`}
+        className="w-72!"
         value={answer}
         onChange={(event) => setAnswer(event.target.value)}
       />
@@ -49,7 +47,7 @@ export function SeatRequests({
 }: {
   requests: readonly SeatRequestLine[];
   mayDecide: boolean;
-  decide: (id: string, input: { isGranted: boolean; answer: string }) => Promise<Done>;
+  decide: (id: string, input: { isGranted: boolean; answer: string }) => Promise<Done<void>>;
 }) {
   return (
     <section aria-label="Requests for more seats">

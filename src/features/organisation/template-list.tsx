@@ -1,9 +1,9 @@
 "use client";
+import type { Done } from "@/contracts";
 import Link from "next/link";
 import { useState, useTransition } from "react";
-import { Button, Confirm, inputClass, toast } from "@/ui";
+import { Button, Confirm, Input, toast } from "@/ui";
 
-type Done = { ok: true; value: void } | { ok: false; words: string };
 interface Template {
   readonly id: string;
   readonly name: string;
@@ -18,11 +18,11 @@ export function TemplateList({
 }: {
   templates: readonly Template[];
   mayEdit: boolean;
-  acts: { rename(id: string, name: string): Promise<Done>; remove(id: string): Promise<Done> };
+  acts: { rename(id: string, name: string): Promise<Done<void>>; remove(id: string): Promise<Done<void>> };
 }) {
   const [names, setNames] = useState<Readonly<Record<string, string>>>({});
   const [isPending, run] = useTransition();
-  const report = (done: Promise<Done>, words: string) =>
+  const report = (done: Promise<Done<void>>, words: string) =>
     run(async () => {
       const result = await done;
       if (result.ok) toast(words);
@@ -39,10 +39,10 @@ export function TemplateList({
       <ul className="mt-2">
         {templates.map((one) => (
           <li key={one.id} className="flex flex-wrap items-center gap-3 border-t border-rule py-2">
-            <input
+            <Input
               aria-label={`Name of ${one.name}`}
               disabled={!mayEdit}
-              className={`${inputClass} w-72!`}
+              className="w-72!"
               value={names[one.id] ?? one.name}
               onChange={(event) => setNames({ ...names, [one.id]: event.target.value })}
             />

@@ -1,11 +1,11 @@
 "use client";
+import type { Done } from "@/contracts";
 import Link from "next/link";
 import { ActButton } from "@/features/shared/act-button";
 import { useReaderZone } from "@/features/shared/times";
 import { clockTime, shortDate } from "@/core/time";
 import { classes, Note } from "@/ui";
 
-type Done = { ok: true } | { ok: false; words: string };
 interface MailLine {
   readonly id: string;
   readonly kind: string;
@@ -45,7 +45,7 @@ export function MailList({
   zone: string;
   chosenId: string | null;
   keep: string;
-  tryAgain: ((id: string) => Promise<Done>) | null;
+  tryAgain: ((id: string) => Promise<Done<unknown>>) | null;
 }) {
   const own = useReaderZone(zone);
   if (lines.length === 0) return <p className="py-4 text-ink-2">No mail has left yet.</p>;

@@ -2,7 +2,7 @@
 import type { Done } from "@/contracts";
 import { useState, useTransition } from "react";
 import type { Duty } from "@/core/people";
-import { Button, Field, Note, Select, inputClass } from "@/ui";
+import { Button, Field, Input, Note, Select } from "@/ui";
 import { roleWords } from "@/features/shared/role-words";
 
 const stageRoles = ["panelist", "crew", "interpreter", "captioner"] as const;
@@ -36,21 +36,13 @@ export function AddPerson({ add }: { add: (input: unknown) => Promise<Done<void>
       }}
     >
       <Field label="Name">
-        {(ids) => (
-          <input
-            {...ids}
-            className={inputClass}
-            value={typed.name}
-            onChange={(e) => setTyped({ ...typed, name: e.target.value })}
-          />
-        )}
+        {(ids) => <Input {...ids} value={typed.name} onChange={(e) => setTyped({ ...typed, name: e.target.value })} />}
       </Field>
       <Field label="Mail address">
         {(ids) => (
-          <input
+          <Input
             {...ids}
             type="email"
-            className={inputClass}
             value={typed.email}
             onChange={(e) => setTyped({ ...typed, email: e.target.value })}
           />
@@ -78,9 +70,9 @@ export function AddPerson({ add }: { add: (input: unknown) => Promise<Done<void>
         <div className="col-span-4 grid grid-cols-[10rem_10rem] gap-3">
           <Field label="From" hint="A language, as in: en">
             {(ids) => (
-              <input
+              <Input
                 {...ids}
-                className={`${inputClass} mono`}
+                className="mono"
                 value={typed.from}
                 onChange={(e) => setTyped({ ...typed, from: e.target.value })}
               />
@@ -88,9 +80,9 @@ export function AddPerson({ add }: { add: (input: unknown) => Promise<Done<void>
           </Field>
           <Field label="Into" hint="As in: es, pt-BR">
             {(ids) => (
-              <input
+              <Input
                 {...ids}
-                className={`${inputClass} mono`}
+                className="mono"
                 value={typed.into}
                 onChange={(e) => setTyped({ ...typed, into: e.target.value })}
               />

@@ -1,38 +1,23 @@
 "use client";
-import type { Done } from "@/contracts";
+import type { Done, SlotGrid } from "@/contracts";
 import type { Dispatch, SetStateAction } from "react";
 import { useState, useTransition } from "react";
 import { workFromMinute, workUntilMinute } from "@/core/people";
-import { cityOf, clockTime, localWords, minuteMs, shiftLocal, wallTimeAt, weekdayName, shortDate } from "@/core/time";
-import { Button, Checkbox, DateInput, Field, Note, Table, classes, inputClass } from "@/ui";
-
-interface Span {
-  readonly start: number;
-  readonly end: number;
-}
-interface Grid {
-  readonly people: readonly {
-    readonly ticketId: string;
-    readonly name: string;
-    readonly zone: string;
-    readonly isRequired: boolean;
-    readonly busy: readonly Span[];
-    readonly calendars: number;
-  }[];
-  readonly slots: readonly {
-    readonly startAt: number;
-    readonly endAt: number;
-    readonly freeOptional: number;
-    readonly withinHours: number;
-    readonly busyNames: readonly string[];
-    readonly outsideNames: readonly string[];
-  }[];
-  readonly from: number;
-  readonly until: number;
-}
+import {
+  cityOf,
+  clockTime,
+  localWords,
+  minuteMs,
+  shiftLocal,
+  wallTimeAt,
+  weekdayName,
+  shortDate,
+  type IntervalSet,
+} from "@/core/time";
+import { Button, Checkbox, DateInput, Field, Input, Note, Table, classes } from "@/ui";
 
 const hours = Array.from({ length: 24 }, (_, hour) => hour);
-const isBusy = (busy: readonly Span[], at: number): boolean =>
+const isBusy = (busy: IntervalSet, at: number): boolean =>
   busy.some((span) => span.start < at + 60 * minuteMs && span.end > at);
 const isWorkingHour = (at: number, zone: string): boolean => {
   const minute = Number(wallTimeAt(at, zone).local.slice(11, 13)) * 60;
@@ -40,7 +25,7 @@ const isWorkingHour = (at: number, zone: string): boolean => {
 };
 
 /** People by hours of the day of the chosen slot: busy dark, working hours plain, the others shaded. */
-function DayGrid({ grid, zone, startAt }: { grid: Grid; zone: string; startAt: number }) {
+function DayGrid({ grid, zone, startAt }: { grid: SlotGrid; zone: string; startAt: number }) {
   const { local } = wallTimeAt(startAt, zone);
   const midnight = startAt - (Number(local.slice(11, 13)) * 60 + Number(local.slice(14, 16))) * minuteMs;
   const chosen = grid.slots.find((slot) => slot.startAt === startAt)!;
@@ -94,7 +79,7 @@ type FindATimeProps = {
   zone: string;
   fromLocal: string;
   durationMinutes: number;
-  find: (input: unknown) => Promise<Done<Grid>>;
+  find: (input: unknown) => Promise<Done<SlotGrid>>;
 };
 
 function WhoIsNeeded({
@@ -136,7 +121,7 @@ function SlotList({
   setChosen,
   zone,
 }: {
-  grid: Grid;
+  grid: SlotGrid;
   chosen: number | null;
   setChosen: Dispatch<SetStateAction<number | null>>;
   zone: string;
@@ -173,7 +158,7 @@ export function FindATime(props: FindATimeProps) {
   const [from, setFrom] = useState(props.fromLocal.slice(0, 10));
   const [days, setDays] = useState("14");
   const [minutes, setMinutes] = useState(String(props.durationMinutes));
-  const [grid, setGrid] = useState<Grid | null>(null);
+  const [grid, setGrid] = useState<SlotGrid | null>(null);
   const [chosen, setChosen] = useState<number | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const [isPending, run] = useTransition();
@@ -199,23 +184,16 @@ export function FindATime(props: FindATimeProps) {
       <WhoIsNeeded props={props} required={required} setRequired={setRequired} />
       <div className="mt-2 flex items-end gap-3">
         <Field label="From">
-          {(ids) => (
-            <DateInput
-              {...ids}
-              className={`${inputClass} mono`}
-              value={from}
-              onChange={(e) => setFrom(e.target.value)}
-            />
-          )}
+          {(ids) => <DateInput {...ids} className="mono" value={from} onChange={(e) => setFrom(e.target.value)} />}
         </Field>
         <Field label="Days">
           {(ids) => (
-            <input
+            <Input
               {...ids}
               type="number"
               min={1}
               max={92}
-              className={`${inputClass} mono w-20!`}
+              className="mono w-20!"
               value={days}
               onChange={(e) => setDays(e.target.value)}
             />
@@ -223,11 +201,11 @@ export function FindATime(props: FindATimeProps) {
         </Field>
         <Field label="Length, min">
           {(ids) => (
-            <input
+            <Input
               {...ids}
               type="number"
               min={15}
-              className={`${inputClass} mono w-24!`}
+              className="mono w-24!"
               value={minutes}
               onChange={(e) => setMinutes(e.target.value)}
             />

@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import type { CallState } from "@/contracts";
-import { Button, Field, Note, Select, inputClass } from "@/ui";
+import { Button, Field, Input, Note, Select } from "@/ui";
 import { useCall } from "./use-call";
 
 const hears: Record<CallState["place"], string> = {
@@ -117,9 +117,9 @@ export function Handset({ numbers }: { numbers: readonly { country: string; numb
           </Field>
           <Field label="Conference number">
             {(ids) => (
-              <input
+              <Input
                 {...ids}
-                className={`${inputClass} font-mono`}
+                className="font-mono"
                 inputMode="numeric"
                 value={conferenceNumber}
                 onChange={(event) => setConference(event.target.value)}
@@ -128,9 +128,9 @@ export function Handset({ numbers }: { numbers: readonly { country: string; numb
           </Field>
           <Field label="PIN">
             {(ids) => (
-              <input
+              <Input
                 {...ids}
-                className={`${inputClass} font-mono`}
+                className="font-mono"
                 inputMode="numeric"
                 value={pin}
                 onChange={(event) => setPin(event.target.value)}

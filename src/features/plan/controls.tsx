@@ -1,7 +1,7 @@
 "use client";
 import { useFormContext } from "react-hook-form";
 import type { PlanInput } from "@/contracts";
-import { Checkbox, Field, inputClass } from "@/ui";
+import { Checkbox, Field, Input } from "@/ui";
 
 interface TextProps {
   readonly name: keyof PlanInput;
@@ -25,7 +25,7 @@ export function Text({ name, label, type = "text", hint, className, nullable }: 
       {...(className ? { className } : {})}
       id={name}
     >
-      {(ids) => <input {...ids} type={type} className={inputClass} {...register(name, options)} />}
+      {(ids) => <Input {...ids} type={type} {...register(name, options)} />}
     </Field>
   );
 }

@@ -1,7 +1,7 @@
 "use client";
 import type { Done } from "@/contracts";
 import { useState, useTransition } from "react";
-import { Button, Field, Note, inputClass, toast } from "@/ui";
+import { Button, Field, Input, Note, toast } from "@/ui";
 
 /** Keeps the event as a template, and asks whoever runs the house for more seats. */
 export function EventActs(props: {
@@ -36,9 +36,7 @@ export function EventActs(props: {
         </p>
         <div className="mt-2 flex items-end gap-2">
           <Field label="Name of the template">
-            {(ids) => (
-              <input {...ids} className={inputClass} value={name} onChange={(event) => setName(event.target.value)} />
-            )}
+            {(ids) => <Input {...ids} value={name} onChange={(event) => setName(event.target.value)} />}
           </Field>
           <Button disabled={isPending} onClick={() => attempt(() => props.saveTemplate(name), "Kept as a template.")}>
             Keep as a template
@@ -56,19 +54,17 @@ export function EventActs(props: {
         <div className="mt-2 flex items-end gap-2">
           <Field label="A house of">
             {(ids) => (
-              <input
+              <Input
                 {...ids}
                 type="number"
-                className={`${inputClass} w-24!`}
+                className="w-24!"
                 value={wanted}
                 onChange={(event) => setWanted(event.target.value)}
               />
             )}
           </Field>
           <Field label="Because">
-            {(ids) => (
-              <input {...ids} className={inputClass} value={note} onChange={(event) => setNote(event.target.value)} />
-            )}
+            {(ids) => <Input {...ids} value={note} onChange={(event) => setNote(event.target.value)} />}
           </Field>
           <Button
             disabled={isPending}

@@ -2,10 +2,10 @@
 import type { Done } from "@/contracts";
 import { useState, useTransition } from "react";
 import type { EventDraft, PlanInput } from "@/contracts";
-import { Button, FileInput, Note, inputClass } from "@/ui";
+import { Button, FileInput, Note, Textarea } from "@/ui";
 import { PlanForm, type PlanFormProps } from "./plan-form";
 
-type Refused = { ok: false; words: string; code: string; issues: readonly { path: string; message: string }[] };
+type Refused = Extract<Done<never>, { ok: false }>;
 interface Person {
   readonly name: string;
   readonly email: string;
@@ -51,10 +51,9 @@ function FromEntry({
       }}
     >
       <FileInput name="file" accept=".ics,text/calendar" aria-label="Calendar file" />
-      <textarea
+      <Textarea
         name="text"
         rows={4}
-        className={inputClass}
         aria-label="Or pasted text"
         placeholder={
           "Or paste it here: the title first, then a line with date and hour, the length, the people’s addresses"

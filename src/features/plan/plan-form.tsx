@@ -2,17 +2,16 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useState, useTransition } from "react";
 import { Controller, FormProvider, useForm, useFormContext, useWatch } from "react-hook-form";
-import { planInput, type PlanInput } from "@/contracts";
+import { planInput, type Done, type PlanInput } from "@/contracts";
 import { DraftNote, useDraft } from "@/features/shared/use-draft";
-import { Button, Checkbox, Field, Note, Select, inputClass, toast } from "@/ui";
+import { Button, Checkbox, Field, Input, Note, Select, toast } from "@/ui";
 import { Check, Text } from "./controls";
+import { wordList } from "./word-list";
 import { RichText } from "./rich-text";
 import { RoomOptions } from "./room-options";
 import { WhenSection, type WhenProps } from "./when-section";
 
-type Saved =
-  | { ok: true; value: { version: number; hasMoved: boolean; told: number } }
-  | { ok: false; words: string; code: string; issues: readonly { path: string; message: string }[] };
+type Saved = Done<{ version: number; hasMoved: boolean; told: number }>;
 
 export interface PlanFormProps extends WhenProps {
   readonly initial: PlanInput;
@@ -90,16 +89,10 @@ function Domains() {
       id="approvedDomains"
     >
       {(ids) => (
-        <input
+        <Input
           {...ids}
-          className={inputClass}
           {...register("approvedDomains", {
-            setValueAs: (value: unknown) =>
-              Array.isArray(value)
-                ? value
-                : String(value ?? "")
-                    .split(/[\s,;]+/)
-                    .filter(Boolean),
+            setValueAs: wordList,
           })}
         />
       )}

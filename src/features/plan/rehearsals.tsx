@@ -4,7 +4,7 @@ import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import { localWords } from "@/core/time";
 import { MomentField } from "@/features/shared/moment-field";
-import { Button, Field, Note, inputClass, toast } from "@/ui";
+import { Button, Field, Input, Note, toast } from "@/ui";
 
 /** Rehearsals on dates of their own, for stage people alone; their mails are an act of their own. */
 export function Rehearsals(props: {
@@ -80,11 +80,10 @@ export function Rehearsals(props: {
         <MomentField label="A rehearsal at" value={startLocal} onChange={setStartLocal} todayLocal={props.todayLocal} />
         <Field label="Length, min">
           {(ids) => (
-            <input
+            <Input
               {...ids}
               type="number"
               min={5}
-              className={inputClass}
               value={minutes}
               onChange={(event) => setMinutes(event.target.value)}
             />

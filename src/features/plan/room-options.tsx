@@ -4,8 +4,9 @@ import { reachWords } from "@/features/shared/chat/reach-words";
 import { useFormContext, useWatch } from "react-hook-form";
 import type { PlanInput } from "@/contracts";
 import { bandwidthOf, heavyKbps, type Picture } from "@/core/house";
-import { Field, Select, inputClass } from "@/ui";
+import { Field, Input, Select } from "@/ui";
 import { Check, Text } from "./controls";
+import { wordList } from "./word-list";
 
 const pictureWords: Record<Picture, string> = {
   cards: "Names on cards",
@@ -101,16 +102,10 @@ export function RoomOptions({ onStage }: { onStage: number }) {
         </Field>
         <Field label="Interpreted into" hint="Language tags, as in: es, pt-BR." id="interpretationInto">
           {(ids) => (
-            <input
+            <Input
               {...ids}
-              className={inputClass}
               {...register("interpretationInto", {
-                setValueAs: (value: unknown) =>
-                  Array.isArray(value)
-                    ? value
-                    : String(value ?? "")
-                        .split(/[\s,;]+/)
-                        .filter(Boolean),
+                setValueAs: wordList,
               })}
             />
           )}

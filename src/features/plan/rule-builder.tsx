@@ -12,7 +12,7 @@ import {
   dayOfLocal,
   type RecurrenceRule,
 } from "@/core/time";
-import { Field, Note, Select, inputClass } from "@/ui";
+import { Field, Input, Note, Select } from "@/ui";
 import { MonthGrid } from "./month-grid";
 import { Weekdays, MonthlyWay, EndOfSeries } from "./rule-parts";
 
@@ -58,18 +58,18 @@ export function RuleBuilder(props: {
         <Field label="Every">
           {(ids) => (
             <div className="flex gap-1">
-              <input
+              <Input
                 {...ids}
                 type="number"
                 min={1}
                 max={99}
-                className={`${inputClass} mono w-16!`}
+                className="mono w-16!"
                 value={rule.interval}
                 onChange={(event) => props.onChange({ ...rule, interval: Number(event.target.value) })}
               />
               <Select
                 aria-label="Unit"
-                className={`${inputClass} w-28!`}
+                className="w-28!"
                 value={rule.freq}
                 onChange={(event) => props.onChange(fresh(event.target.value as Rule["freq"], rule, startLocal))}
               >

@@ -1,5 +1,5 @@
 "use client";
-import { Field, Select, inputClass } from "@/ui";
+import { Field, Input, Select } from "@/ui";
 import { weekdayCodes } from "@/core/time";
 import { MomentField } from "../shared/moment-field";
 import { Rule, weekdayNames, fresh, ordinals, ordinalNames } from "./rule-words";
@@ -44,7 +44,7 @@ export function MonthlyWay({
     <div className="flex flex-wrap items-center gap-2">
       <Select
         aria-label="On which day of the month"
-        className={`${inputClass} w-48!`}
+        className="w-48!"
         value={first ? "weekday" : "day"}
         onChange={(event) =>
           onChange(
@@ -61,7 +61,7 @@ export function MonthlyWay({
         <>
           <Select
             aria-label="Which one"
-            className={`${inputClass} w-28!`}
+            className="w-28!"
             value={first.ordinal ?? 1}
             onChange={(event) => onChange({ ...rule, byDay: [{ ...first, ordinal: Number(event.target.value) }] })}
           >
@@ -73,7 +73,7 @@ export function MonthlyWay({
           </Select>
           <Select
             aria-label="Weekday"
-            className={`${inputClass} w-24!`}
+            className="w-24!"
             value={first.weekday}
             onChange={(event) =>
               onChange({ ...rule, byDay: [{ ...first, weekday: event.target.value as typeof first.weekday }] })
@@ -108,7 +108,7 @@ export function EndOfSeries({
         {(ids) => (
           <Select
             {...ids}
-            className={`${inputClass} w-40!`}
+            className="w-40!"
             value={way}
             onChange={(event) =>
               onChange({
@@ -128,11 +128,11 @@ export function EndOfSeries({
         )}
       </Field>
       {rule.count !== null && (
-        <input
+        <Input
           aria-label="Number of dates"
           type="number"
           min={1}
-          className={`${inputClass} mono w-24!`}
+          className="mono w-24!"
           value={rule.count}
           onChange={(event) => onChange({ ...rule, count: Number(event.target.value) })}
         />

@@ -1,12 +1,10 @@
 "use client";
 import { useEffect, useState } from "react";
-import type { SeatAnswer, SeatQuestion } from "@/contracts";
+import type { Done, SeatAnswer, SeatQuestion } from "@/contracts";
 import { localWords } from "@/core/time";
 import { Button, classes, Note } from "@/ui";
 
-export type AskSeats = (
-  question: SeatQuestion,
-) => Promise<{ ok: true; value: SeatAnswer } | { ok: false; words: string }>;
+export type AskSeats = (question: SeatQuestion) => Promise<Done<SeatAnswer>>;
 
 const settleMs = 350;
 

@@ -1,5 +1,5 @@
 "use client";
-import { Button, Checkbox, Confirm, Field, Note, inputClass } from "@/ui";
+import { Button, Checkbox, Confirm, Field, Input, Note } from "@/ui";
 import type { ExtentInput } from "@/contracts";
 import type { Dispatch, SetStateAction } from "react";
 import { MomentField } from "../shared/moment-field";
@@ -33,11 +33,10 @@ function MoveFields({
       />
       <Field label="Length, min">
         {(ids) => (
-          <input
+          <Input
             {...ids}
             type="number"
             min={5}
-            className={inputClass}
             placeholder={String(firstChosen.durationMinutes)}
             value={duration}
             onChange={(event) => setDuration(event.target.value)}

@@ -1,8 +1,5 @@
 "use client";
-import type { Done } from "@/contracts";
-
-import type { ExtentInput } from "@/contracts";
-import { type WallTimeKind } from "@/core/time";
+import type { Done, ExtentConsequences, ExtentInput } from "@/contracts";
 
 export interface StripDate {
   readonly id: string;
@@ -16,18 +13,8 @@ export interface StripDate {
   readonly isFixed: boolean;
 }
 
-export interface Preview {
-  readonly extent: "single" | "later" | "all";
-  readonly dates: readonly {
-    readonly id: string;
-    readonly from: string;
-    readonly to: string;
-    readonly kind: WallTimeKind;
-  }[];
-  readonly calledOff: number;
-  readonly registrations: number;
-  readonly couldTell: number;
-  readonly licencesMoved: number;
+export interface Preview extends ExtentConsequences {
+  /** why it cannot be done as it stands */
   readonly refusedWords: string | null;
 }
 

@@ -1,6 +1,6 @@
 "use client";
 import { useState } from "react";
-import { Field, inputClass } from "@/ui";
+import { Field, Input } from "@/ui";
 
 export interface ZoneCity {
   readonly zone: string;
@@ -31,9 +31,8 @@ export function ZonePicker(props: {
     <Field label="Time zone, by city" hint={<span className="mono">{props.value}</span>} error={props.error}>
       {(ids) => (
         <>
-          <input
+          <Input
             {...ids}
-            className={inputClass}
             list="cities"
             value={text}
             onChange={(event) => choose(event.target.value)}

@@ -1,6 +1,6 @@
 "use client";
 
-import type { RunSheetInput } from "@/contracts";
+import type { Done, RunSheetInput } from "@/contracts";
 
 export interface RunSheetEditorProps {
   readonly initial: RunSheetInput;
@@ -13,12 +13,9 @@ export interface RunSheetEditorProps {
   /** what the sheet was when it was loaded: a save over somebody else's is refused */
   readonly tag: string;
   readonly draftKey: string;
-  readonly save: (
-    tag: string,
-    input: RunSheetInput,
-  ) => Promise<{ ok: true; value: string } | { ok: false; words: string }>;
+  readonly save: (tag: string, input: RunSheetInput) => Promise<Done<string>>;
   /** a series goes on after this date */
   readonly hasLaterDates: boolean;
   /** lays this sheet into the later dates; how many */
-  readonly copy: () => Promise<{ ok: true; value: number } | { ok: false; words: string }>;
+  readonly copy: () => Promise<Done<number>>;
 }

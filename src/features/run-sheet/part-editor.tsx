@@ -1,7 +1,7 @@
 "use client";
 import type { RunSheetInput } from "@/contracts";
 import { ClockInput } from "@/features/shared/clock-input";
-import { Button, Field, Select, inputClass } from "@/ui";
+import { Button, Field, Input, Select } from "@/ui";
 
 type Part = RunSheetInput["parts"][number];
 
@@ -31,12 +31,7 @@ export function PartEditor({
           <li key={part.id} className="grid grid-cols-[1fr_8rem_6rem_12rem_auto] items-end gap-3">
             <Field label="Part">
               {(ids) => (
-                <input
-                  {...ids}
-                  className={inputClass}
-                  value={part.title}
-                  onChange={(e) => change(part.id, { title: e.target.value })}
-                />
+                <Input {...ids} value={part.title} onChange={(e) => change(part.id, { title: e.target.value })} />
               )}
             </Field>
             <Field label="Starts">
@@ -50,11 +45,11 @@ export function PartEditor({
             </Field>
             <Field label="Length, min">
               {(ids) => (
-                <input
+                <Input
                   {...ids}
                   type="number"
                   min={1}
-                  className={`${inputClass} mono`}
+                  className="mono"
                   value={part.lengthMinutes}
                   onChange={(e) => change(part.id, { lengthMinutes: Number(e.target.value) })}
                 />

@@ -1,6 +1,6 @@
 "use client";
 import type { RunSheetInput } from "@/contracts";
-import { Button, inputClass } from "@/ui";
+import { Button, Input, Textarea } from "@/ui";
 
 type Poll = RunSheetInput["polls"][number];
 
@@ -18,18 +18,16 @@ export function PollEditor({ polls, onChange }: { polls: readonly Poll[]; onChan
       <ul className="mt-2 grid grid-cols-2 gap-4">
         {polls.map((poll) => (
           <li key={poll.id} className="flex flex-col gap-2 bg-sheet p-3">
-            <input
+            <Input
               aria-label="The poll's question"
               placeholder="Question"
-              className={inputClass}
               value={poll.question}
               onChange={(e) => change(poll.id, { question: e.target.value })}
             />
-            <textarea
+            <Textarea
               aria-label="Answers, one a line"
               placeholder="Answers, one a line"
               rows={4}
-              className={inputClass}
               value={poll.options.map((option) => option.label).join("\n")}
               onChange={(e) => change(poll.id, { options: optionsFrom(e.target.value, poll.options) })}
               onBlur={() => change(poll.id, { options: poll.options.filter((option) => option.label.trim() !== "") })}

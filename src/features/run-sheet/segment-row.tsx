@@ -6,7 +6,7 @@ import type { RunSheetInput } from "@/contracts";
 import type { PlannedSegment } from "@/core/run-sheet";
 import { clockTime } from "@/core/time";
 import { ClockInput } from "@/features/shared/clock-input";
-import { Select, inputClass } from "@/ui";
+import { Input, Select } from "@/ui";
 
 type Segment = RunSheetInput["segments"][number];
 
@@ -42,12 +42,7 @@ export function SegmentRow(props: {
       <span className="mono">{clockTime(planned.startAt, zone)}</span>
       <span className="mono text-ink-2">{clockTime(planned.latestStartAt, zone)}</span>
       <span>
-        <input
-          aria-label="Segment"
-          className={inputClass}
-          value={segment.title}
-          onChange={(e) => props.onChange({ title: e.target.value })}
-        />
+        <Input aria-label="Segment" value={segment.title} onChange={(e) => props.onChange({ title: e.target.value })} />
         {overlap > 0 && (
           <span className="text-label text-wrong">
             the one before runs {Math.round(overlap)} min into this fixed start
@@ -55,11 +50,11 @@ export function SegmentRow(props: {
         )}
         {gap > 0 && <span className="text-label text-attention">{Math.round(gap)} min of nothing before it</span>}
       </span>
-      <input
+      <Input
         aria-label="Length in minutes"
         type="number"
         min={1}
-        className={`${inputClass} mono`}
+        className="mono"
         value={segment.lengthMinutes}
         onChange={(e) => props.onChange({ lengthMinutes: Number(e.target.value) })}
       />

@@ -1,5 +1,5 @@
 import Link from "next/link";
-import { Select, buttonClass, classes, inputClass } from "@/ui";
+import { Input, Select, buttonClass, classes } from "@/ui";
 
 export interface SeasonQuery {
   readonly view: "rails" | "month" | "list";
@@ -59,14 +59,14 @@ export function SeasonNav({
       </nav>
       <form action="/season" className="ml-auto flex flex-wrap items-center gap-2">
         {query.view !== "rails" && <input type="hidden" name="view" value={query.view} />}
-        <input
+        <Input
           name="words"
           aria-label="Find events by their words"
           placeholder="Find by words"
           defaultValue={query.words}
-          className={`${inputClass} w-48!`}
+          className="w-48!"
         />
-        <Select name="state" aria-label="State" defaultValue={query.state} className={`${inputClass} w-40!`}>
+        <Select name="state" aria-label="State" defaultValue={query.state} className="w-40!">
           <option value="">any state</option>
           <option value="draft">front door closed</option>
           <option value="published">front door open</option>
@@ -74,7 +74,7 @@ export function SeasonNav({
           <option value="missing">something missing</option>
         </Select>
         {producers.length > 1 && (
-          <Select name="producer" aria-label="Producer" defaultValue={query.producer} className={`${inputClass} w-44!`}>
+          <Select name="producer" aria-label="Producer" defaultValue={query.producer} className="w-44!">
             <option value="">every producer</option>
             {producers.map((one) => (
               <option key={one.id} value={one.id}>

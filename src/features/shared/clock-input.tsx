@@ -1,6 +1,6 @@
 "use client";
 import { useState } from "react";
-import { inputClass } from "@/ui";
+import { Input } from "@/ui";
 
 /** "9", "930", "9.30", "09:30" as `HH:mm`; null for what is no hour. */
 export function readClock(text: string): string | null {
@@ -25,13 +25,13 @@ export function ClockInput({
   const [typed, setTyped] = useState<string | null>(null);
   const isWrong = typed !== null && typed.trim() !== "" && readClock(typed) === null;
   return (
-    <input
+    <Input
       {...rest}
       inputMode="numeric"
       autoComplete="off"
       placeholder="--:--"
       aria-invalid={isWrong}
-      className={`${inputClass} mono`}
+      className="mono"
       value={typed ?? value ?? ""}
       onChange={(event) => {
         setTyped(event.target.value);

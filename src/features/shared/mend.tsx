@@ -1,13 +1,11 @@
 "use client";
+import type { Done } from "@/contracts";
 import { toast } from "@/ui";
 import { useRouter } from "next/navigation";
 import { ActButton } from "./act-button";
 
 /** Mends one finding of one date. */
-export type MendAct = (
-  dateId: string,
-  check: string,
-) => Promise<{ ok: true; value: string } | { ok: false; words: string }>;
+export type MendAct = (dateId: string, check: string) => Promise<Done<string>>;
 
 /** The one act that mends a finding, where there is one. */
 export function Mend({ act, words }: { act: () => ReturnType<MendAct>; words: string }) {

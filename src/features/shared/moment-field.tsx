@@ -4,7 +4,7 @@ import { Popover } from "radix-ui";
 import { useState } from "react";
 import { DayPicker } from "react-day-picker";
 import { localWords, readMoment, type MomentFault } from "@/core/time";
-import { Button, Field, inputClass } from "@/ui";
+import { Button, Field, Input } from "@/ui";
 
 const faultWords: Record<MomentFault, string> = {
   "no-date": "No date can be read there. Write it as in: 26 Nov 2026 18:00.",
@@ -71,9 +71,8 @@ export function MomentField(props: {
     >
       {(ids) => (
         <div className="flex gap-1">
-          <input
+          <Input
             {...ids}
-            className={inputClass}
             autoComplete="off"
             value={typed ?? (props.value ? localWords(props.value) : "")}
             onChange={(event) => {

@@ -5,7 +5,7 @@ import { cityOf, clockTime, longDate } from "@/core/time";
 import { Answered } from "@/features/shared/answered";
 import { useReaderZone } from "@/features/shared/times";
 import type { RegisterState } from "@/features/shared/register-state";
-import { Checkbox, Radio, classes } from "@/ui";
+import { Checkbox, Input, Radio, classes } from "@/ui";
 
 interface BookingWords {
   readonly choose: string;
@@ -20,9 +20,6 @@ interface BookingWords {
   readonly answered: string;
   readonly answeredMore: string;
 }
-const control =
-  "w-full min-h-9 px-2.5 py-1 rounded-control border border-rule bg-sheet text-base aria-[invalid=true]:border-wrong";
-
 function DayStarts({
   starts,
   chosen,
@@ -106,11 +103,11 @@ export function Booking(props: {
             {(["name", "email"] as const).map((name) => (
               <label key={name} className="flex flex-col gap-1">
                 <span className="text-label font-medium text-ink-2">{words[name]}</span>
-                <input
+                <Input
                   name={name}
                   type={name === "email" ? "email" : "text"}
                   autoComplete={name}
-                  className={control}
+                  className="min-h-9"
                   defaultValue={state.typed[name] ?? ""}
                   aria-invalid={name in state.errors}
                 />

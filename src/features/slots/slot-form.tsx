@@ -7,7 +7,7 @@ import type { SlotPlanInput } from "@/contracts";
 import { dayOfLocal, weekdayOf } from "@/core/time";
 import { ClockInput } from "@/features/shared/clock-input";
 import { MomentField } from "@/features/shared/moment-field";
-import { Button, Field, Note, Select, inputClass, toast } from "@/ui";
+import { Button, Field, Input, Note, Select, toast } from "@/ui";
 
 type Repeat = "once" | "DAILY" | "WEEKLY";
 
@@ -92,12 +92,12 @@ function UntilAndRepeat({
       {repeat !== "once" && (
         <Field label="Times">
           {(ids) => (
-            <input
+            <Input
               {...ids}
               type="number"
               min={1}
               max={100}
-              className={`${inputClass} mono`}
+              className="mono"
               value={times}
               onChange={(event) => setTimes(Number(event.target.value))}
             />
@@ -130,11 +130,11 @@ export function SlotForm(props: SlotFormProps) {
   const number = (name: "lengthMinutes" | "pauseMinutes" | "capacity", label: string) => (
     <Field label={label}>
       {(ids) => (
-        <input
+        <Input
           {...ids}
           type="number"
           min={name === "pauseMinutes" ? 0 : 1}
-          className={`${inputClass} mono`}
+          className="mono"
           value={input[name]}
           onChange={(event) => change({ [name]: Number(event.target.value) })}
         />
@@ -175,14 +175,7 @@ export function SlotForm(props: SlotFormProps) {
       {wrong && <Note tone="wrong">{wrong}</Note>}
       <Field label="For">{(ids) => <EventChoice ids={ids} input={input} change={change} props={props} />}</Field>
       <Field label="Title">
-        {(ids) => (
-          <input
-            {...ids}
-            className={inputClass}
-            value={input.title}
-            onChange={(event) => change({ title: event.target.value })}
-          />
-        )}
+        {(ids) => <Input {...ids} value={input.title} onChange={(event) => change({ title: event.target.value })} />}
       </Field>
       <MomentField
         id="slotStart"

@@ -1,10 +1,11 @@
 "use client";
+import type { Done } from "@/contracts";
 import { useState, useTransition } from "react";
 import { Button, Note } from "@/ui";
 
 /** Gives a place back, after asking once. */
 export function CancelPlace(props: {
-  action: () => Promise<{ ok: true } | { ok: false; words: string }>;
+  action: () => Promise<Done<unknown>>;
   words: { cancel: string; cancelSure: string; cancelYes: string; keep: string };
 }) {
   const [isAsking, setAsking] = useState(false);

@@ -1,5 +1,6 @@
-import { and, asc, eq, gt, isNotNull, isNull } from "drizzle-orm";
+import { and, asc, eq, gt } from "drizzle-orm";
 import { calendarLines, calendarText, type CalendarEntry } from "@/core/calendar";
+import { isPublicEvent } from "../db/queries/public-events";
 import { events, occurrences } from "../db/schema";
 import type { Context } from "./context";
 import type { EventRow } from "./events";
@@ -79,11 +80,9 @@ export async function organisationCalendar(context: Context, organisation: Organ
     .where(
       and(
         eq(occurrences.organisationId, organisation.id),
+        isPublicEvent(organisation.id),
         eq(occurrences.kind, "show"),
         gt(occurrences.endAt, context.clock.now()),
-        isNotNull(events.publishedAt),
-        isNull(events.deletedAt),
-        eq(events.isPrivate, false),
       ),
     )
     .orderBy(asc(occurrences.startAt))

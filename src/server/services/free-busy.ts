@@ -1,5 +1,5 @@
 import { and, eq, gt, inArray, isNull, lt } from "drizzle-orm";
-import { slotQuestionInput } from "@/contracts";
+import { slotQuestionInput, type SlotGrid } from "@/contracts";
 import { callTimeOf } from "@/core/dates";
 import {
   busyTimes,
@@ -163,27 +163,6 @@ export async function addBusyCalendar(
     });
   });
   return { entries: calendar.entries.length + calendar.spans.length, unread };
-}
-
-export interface SlotGrid {
-  readonly people: readonly {
-    readonly ticketId: string;
-    readonly name: string;
-    readonly zone: string;
-    readonly isRequired: boolean;
-    readonly busy: IntervalSet;
-    readonly calendars: number;
-  }[];
-  readonly slots: readonly {
-    readonly startAt: number;
-    readonly endAt: number;
-    readonly freeOptional: number;
-    readonly withinHours: number;
-    readonly busyNames: readonly string[];
-    readonly outsideNames: readonly string[];
-  }[];
-  readonly from: number;
-  readonly until: number;
 }
 
 const gridMs = slotGridMinutes * minuteMs;

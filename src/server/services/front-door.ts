@@ -1,6 +1,7 @@
 import { and, asc, desc, eq, gt, isNotNull, isNull, lte, sql } from "drizzle-orm";
 import { timingSafeEqual } from "node:crypto";
 import type { Db } from "../db/client";
+import { isPublicEvent } from "../db/queries/public-events";
 import { events, occurrences, organisations, recordings } from "../db/schema";
 import { currentDate } from "@/core/dates";
 import { Refusal } from "@/core/shared";
@@ -182,11 +183,9 @@ export async function publicDates(
     .where(
       and(
         eq(occurrences.organisationId, organisation.id),
+        isPublicEvent(organisation.id),
         eq(occurrences.kind, "show"),
         gt(occurrences.endAt, context.clock.now()),
-        isNotNull(events.publishedAt),
-        isNull(events.deletedAt),
-        eq(events.isPrivate, false),
       ),
     )
     .orderBy(asc(occurrences.startAt))

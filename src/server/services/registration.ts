@@ -7,9 +7,10 @@ import { placeFor } from "@/core/seats";
 import { Refusal, type InputIssue } from "@/core/shared";
 import { isZone } from "@/core/time";
 import type { Db } from "../db/client";
-import { consents, events, people, tickets } from "../db/schema";
+import { events, people, tickets } from "../db/schema";
 import { accessFor, type TeamMember } from "./access";
 import { oneOf, parse, type Context } from "./context";
+import { keepConsent } from "./consent";
 import { type EventRow } from "./events";
 import { dateOf, type OccurrenceRow } from "./dates/load";
 import { organisationOf, rulesOf } from "./house/rules";
@@ -20,7 +21,6 @@ import { countTry } from "./tries";
 import { registeredCount } from "./waiting-list";
 
 /** The version of the words that a registrant agrees to. */
-export const consentWording = "registration-2026-11";
 
 const answerWords: Readonly<Record<AnswerIssue["reason"], string>> = {
   needed: "an answer is needed.",
@@ -155,15 +155,11 @@ export async function register(
     // after the person, so that as little as can be is done while the others wait
     if (event.registrationLimit !== null) await lockEvent(tx, event.id);
     const ticket = await takePlace(context, tx, event, occurrence, person.id, input, answers);
-    const consent = {
+    await keepConsent(context, tx, "registration", {
+      organisationId: event.organisationId,
       personId: person.id,
       ticketId: ticket.id,
-      kind: "registration" as const,
-      wording: consentWording,
-    };
-    await tx
-      .insert(consents)
-      .values({ id: context.ids.id(), organisationId: event.organisationId, givenAt: context.clock.now(), ...consent });
+    });
     await confirm(context, tx, event, occurrence, ticket);
   });
 }
@@ -205,15 +201,7 @@ export async function enterByLink(
       registeredAt: now,
     };
     const [made] = await tx.insert(tickets).values(ticket).returning();
-    await tx.insert(consents).values({
-      id: context.ids.id(),
-      organisationId,
-      personId,
-      ticketId: made!.id,
-      kind: "registration",
-      wording: consentWording,
-      givenAt: now,
-    });
+    await keepConsent(context, tx, "registration", { organisationId, personId, ticketId: made!.id });
     return context.secrets.tokenFor(made!.id, made!.linkVersion);
   });
 }

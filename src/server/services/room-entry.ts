@@ -2,9 +2,10 @@ import { and, eq, gt, isNull, ne } from "drizzle-orm";
 import { foyerOpensAt, callTimeOf, mayComeBackstage } from "@/core/dates";
 import { isStageRole } from "@/core/people";
 import { Refusal } from "@/core/shared";
-import { connections, consents, occurrences, people, slotPlans, tickets } from "../db/schema";
+import { connections, occurrences, people, slotPlans, tickets } from "../db/schema";
 import { eventAccess, type TeamMember } from "./access";
 import { oneOf, notFound, type Context } from "./context";
+import { keepConsent } from "./consent";
 import { allDatesOf, type OccurrenceRow } from "./dates/load";
 import type { Holder } from "./tickets";
 
@@ -63,17 +64,11 @@ export async function takeName(context: Context, holder: Holder, name: string, h
       .update(tickets)
       .set({ techCheckedAt: context.clock.now() })
       .where(eq(tickets.id, holder.ticket.id));
-  const consent = {
-    personId: holder.person.id,
-    ticketId: holder.ticket.id,
-    kind: "recording" as const,
-    wording: "recording-2026-11",
-  };
-  await context.db.insert(consents).values({
-    id: context.ids.id(),
-    organisationId: holder.ticket.organisationId,
-    givenAt: context.clock.now(),
-    ...consent,
+  const { ticket, person } = holder;
+  await keepConsent(context, context.db, "recording", {
+    organisationId: ticket.organisationId,
+    personId: person.id,
+    ticketId: ticket.id,
   });
 }
 

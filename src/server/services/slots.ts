@@ -5,7 +5,7 @@ import { laySlots, type Slot, type SlotPlan } from "@/core/slots";
 import { Refusal, unwrap } from "@/core/shared";
 import { dayMs, isZone, wallTimeAt } from "@/core/time";
 import type { Db } from "../db/client";
-import { consents, events, occurrences, slotPlans, tickets } from "../db/schema";
+import { events, occurrences, slotPlans, tickets } from "../db/schema";
 import { accessFor, requireStanding, type TeamMember } from "./access";
 import { notFound, parse, type Context } from "./context";
 import { layDates } from "./dates/lay";
@@ -14,7 +14,7 @@ import { publishEvent } from "./event-life";
 import type { Organisation } from "./front-door";
 import { aboutTicket, dropPlanned, planMessages, planReminders } from "./mail/plan";
 import { personByEmail } from "./people-records";
-import { consentWording } from "./registration";
+import { keepConsent } from "./consent";
 import type { Holder } from "./tickets";
 import { countTry } from "./tries";
 
@@ -169,15 +169,7 @@ async function makeBooking(
     })
     .onConflictDoUpdate({ target: [tickets.eventId, tickets.occurrenceId, tickets.personId], set: values })
     .returning();
-  await tx.insert(consents).values({
-    id: context.ids.id(),
-    organisationId,
-    personId,
-    ticketId: made!.id,
-    kind: "registration",
-    wording: consentWording,
-    givenAt: context.clock.now(),
-  });
+  await keepConsent(context, tx, "registration", { organisationId, personId, ticketId: made!.id });
   return made!;
 }
 

@@ -3,7 +3,7 @@ import type { Contact, ContactQuery } from "@/contracts";
 import type { ContactPage } from "@/server/services/contacts/book";
 import Link from "next/link";
 import { contactPageSize } from "@/server/services/contacts/book";
-import { buttonClass, inputClass } from "@/ui";
+import { Input, buttonClass } from "@/ui";
 
 export type Raw = Record<string, string | undefined>;
 
@@ -27,12 +27,11 @@ export function BookHeader({
       <span className="mono pb-1 text-ink-2">{book.total}</span>
       <form className="ml-auto flex gap-2" action="/contacts">
         {raw["view"] === "duplicates" && <input type="hidden" name="view" value="duplicates" />}
-        <input
+        <Input
           name="words"
           aria-label="Find by name or address"
           placeholder="name or address"
           defaultValue={query.words}
-          className={inputClass}
         />
         <button className={buttonClass("quiet")}>Find</button>
       </form>

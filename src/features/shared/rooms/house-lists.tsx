@@ -4,7 +4,7 @@ import { useState } from "react";
 import { useTranslations } from "use-intl";
 
 import type { FoyerView, HouseView, PersonalPart } from "@/core/room";
-import { Button, Tabs } from "@/ui";
+import { Button, Tabs, Textarea } from "@/ui";
 import { PollBars } from "../poll-bars";
 
 import { type RoomLink } from "../room-link/use-room";
@@ -79,7 +79,7 @@ export function AskPlace({ send }: { send: RoomLink<HouseView>["send"] }) {
       <label htmlFor="ask" className="text-base font-semibold">
         {t("ask")}
       </label>
-      <textarea
+      <Textarea
         id="ask"
         rows={2}
         maxLength={1000}
@@ -87,7 +87,7 @@ export function AskPlace({ send }: { send: RoomLink<HouseView>["send"] }) {
         value={text}
         onChange={(e) => setText(e.target.value)}
         placeholder={t("askHint")}
-        className="mt-1 w-full rounded-control border border-rule bg-sheet p-2"
+        className="mt-1"
       />
       <div className="flex items-center gap-3">
         <Button type="submit" weight="act">

@@ -1,8 +1,8 @@
 import { and, eq, inArray } from "drizzle-orm";
-import { extentInput, type ExtentInput } from "@/contracts";
+import { extentInput, type ExtentConsequences, type ExtentInput } from "@/contracts";
 import { planExtent, type Extent, type ExtentPlan, type PlannedDate, type PlannedSeries } from "@/core/dates";
 import { Refusal, unwrap, type Failure } from "@/core/shared";
-import { kindOfWallTime, type WallTimeKind } from "@/core/time";
+import { kindOfWallTime } from "@/core/time";
 import type { Db } from "../../db/client";
 import { dateChanges, events, occurrences, series, tickets } from "../../db/schema";
 import { accessFor, type EventAccess, type TeamMember } from "../access";
@@ -33,20 +33,7 @@ const plannedSeries = ({ id, rule, startLocal, zone, exdates, rdates, durationMi
   durationMinutes,
 });
 
-export interface ExtentPreview {
-  readonly extent: Extent;
-  readonly dates: readonly {
-    readonly id: string;
-    readonly from: string;
-    readonly to: string;
-    readonly kind: WallTimeKind;
-  }[];
-  readonly calledOff: number;
-  /** registrations that follow their dates, or lose them */
-  readonly registrations: number;
-  /** people who could be told by mail: an act of its own */
-  readonly couldTell: number;
-  readonly licencesMoved: number;
+export interface ExtentPreview extends ExtentConsequences {
   /** why it cannot be done as it stands */
   readonly refused: Failure | null;
 }

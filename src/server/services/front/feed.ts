@@ -1,6 +1,7 @@
-import { and, desc, eq, gt, isNotNull, isNull, lte } from "drizzle-orm";
+import { and, desc, eq, gt, lte } from "drizzle-orm";
 import { atomFeed } from "@/core/front-door";
 import { dayMs, longDate, clockTime, cityOf } from "@/core/time";
+import { isPublicEvent } from "../../db/queries/public-events";
 import { events, occurrences, recordings } from "../../db/schema";
 import type { Context } from "../context";
 import type { Organisation } from "../front-door";
@@ -9,12 +10,7 @@ import type { Organisation } from "../front-door";
 export async function organisationFeed(context: Context, organisation: Organisation): Promise<string> {
   const origin = context.environment.STAGE_CALL_URL;
   const now = context.clock.now();
-  const isPublic = and(
-    eq(events.organisationId, organisation.id),
-    isNotNull(events.publishedAt),
-    isNull(events.deletedAt),
-    eq(events.isPrivate, false),
-  );
+  const isPublic = isPublicEvent(organisation.id);
   const [dates, films] = await Promise.all([
     context.db
       .select({ event: events, date: occurrences })

@@ -5,7 +5,7 @@ import type { MailingInput } from "@/contracts";
 import { composedKinds, wordedKinds, type WordedKind } from "@/core/mailings";
 import { roleMay } from "@/core/rights";
 import { Composer } from "@/features/mailings/composer";
-import { kindWords } from "@/features/mailings/field-words";
+import { kindWords, subjectWords } from "@/features/mailings/field-words";
 import { KindWords } from "@/features/mailings/kind-words";
 import { MailingList } from "@/features/mailings/mailing-list";
 import { PostOnBoard } from "@/features/mailings/post-on-board";
@@ -145,7 +145,9 @@ export default async function MailingsPage({
     occurrence ? trackOf(context, member, id, occurrence) : [],
     repliesOf(context, member, id),
   ]);
-  const composed = list.filter((one) => (composedKinds as readonly string[]).includes(one.kind));
+  const composed = list
+    .filter((one) => (composedKinds as readonly string[]).includes(one.kind))
+    .map((one) => ({ ...one, subject: subjectWords(one.subject, access.event.title) }));
   const wording = mayEdit ? wordedKinds.find((kind) => kind === query.words) : undefined;
   const isWriting = mayEdit && occurrence && (query.write !== undefined || isUuid(query.mailing));
   return (
