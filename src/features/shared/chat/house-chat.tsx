@@ -53,7 +53,10 @@ export function HouseChat({
       </Button>
     ) : null;
   return (
-    <section aria-label={words.title} className="flex h-[26rem] max-h-[70vh] min-h-64 flex-col gap-2 bg-sheet p-4">
+    <section
+      aria-label={words.title}
+      className="flex h-[26rem] max-h-[70vh] min-h-64 flex-col gap-2 bg-sheet p-4 lg:h-[calc(100dvh-17rem)] lg:max-h-none"
+    >
       <div className="flex items-center gap-1" role="group" aria-label={words.size}>
         {entry && (
           <p dir="auto" className="flex-1 border-s-2 border-action ps-2 text-ink-2">
