@@ -4,6 +4,15 @@ import { makeContext } from "../src/server/worker";
 import { makeBusyDate } from "../tests/support/busy-date";
 import { signIn } from "./support/team";
 
+let producer: SimulatedGuest | null = null;
+
+// an ended date gives the seat licence of this hour back to the journeys that follow, also when this one fails
+test.afterEach(async () => {
+  await producer?.send({ type: "hour.end" });
+  producer?.leave();
+  producer = null;
+});
+
 test("a line is held, let through, made a question; a removed one leaves no trace; talkback stays behind the stage", async ({
   page,
   browser,
@@ -12,7 +21,7 @@ test("a line is held, let through, made a question; a removed one leaves no trac
   const tools = await makeContext({ ...process.env, STAGE_CALL_CLOCK_FILE: undefined });
   const date = await makeBusyDate(tools.context, 3, { areAdmitted: true });
   await tools.close();
-  const producer = new SimulatedGuest(baseURL!, date.producer);
+  producer = new SimulatedGuest(baseURL!, date.producer);
   await producer.come();
   await producer.send({ type: "stage.enter" });
   await producer.send({ type: "hour.open-doors" });
@@ -46,6 +55,7 @@ test("a line is held, let through, made a question; a removed one leaves no trac
 
   await page.getByRole("tab", { name: "Chat", exact: true }).first().click();
   await page.getByRole("switch", { name: "Look at lines first" }).click();
+  await expect(page.getByRole("switch", { name: "Look at lines first" })).not.toBeChecked();
   await other.send({ type: "chat.say", to: "all", withId: null, text: "Something rude" });
   await expect(seat.getByText("Something rude")).toBeVisible();
   const line = page.getByRole("listitem").filter({ hasText: "Something rude" });
@@ -57,7 +67,5 @@ test("a line is held, let through, made a question; a removed one leaves no trac
   await page.getByRole("tab", { name: "Backstage" }).click();
   await expect(page.getByText("Between us backstage")).toBeVisible();
   expect(await seat.content()).not.toContain("Between us backstage");
-  // an ended date gives the seat licence of this hour back to the journeys that follow
-  await producer.send({ type: "hour.end" });
-  for (const guest of [producer, other]) guest.leave();
+  other.leave();
 });
