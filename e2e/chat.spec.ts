@@ -1,4 +1,4 @@
-import { expect, test } from "@playwright/test";
+import { expect, test } from "./support/test";
 import { SimulatedGuest } from "../src/stand-ins/crowd";
 import { makeContext } from "../src/server/worker";
 import { makeBusyDate } from "../tests/support/busy-date";

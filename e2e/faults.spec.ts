@@ -1,4 +1,4 @@
-import { expect, test, type Browser, type Page } from "@playwright/test";
+import { expect, test, type Browser, type Page } from "./support/test";
 import { parse } from "csv-parse/sync";
 import { randomUUID } from "node:crypto";
 import { eq, inArray, sql } from "drizzle-orm";

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from "@playwright/test";
+import { expect, test, type Page } from "./support/test";
 import { lisbonIn } from "./support/team";
 
 /** Presses Tab until the focused control has this name, as somebody without a mouse would. */

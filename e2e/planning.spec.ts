@@ -1,4 +1,4 @@
-import { expect, test, type Page } from "@playwright/test";
+import { expect, test, type Page } from "./support/test";
 import pg from "pg";
 import { mailWith, mailsTo } from "./support/mail";
 import { signIn } from "./support/team";

@@ -1,4 +1,4 @@
-import { expect, test, type Browser, type Page } from "@playwright/test";
+import { expect, test, type Browser, type Page } from "./support/test";
 import { parse } from "csv-parse/sync";
 import { readFile } from "node:fs/promises";
 import { linkIn, mailWith } from "./support/mail";

@@ -1,4 +1,4 @@
-import { expect, test, type APIRequestContext, type APIResponse, type Page } from "@playwright/test";
+import { expect, test, type APIRequestContext, type APIResponse, type Page } from "./support/test";
 import { parse } from "csv-parse/sync";
 import ICAL from "ical.js";
 import { demoLinks } from "../scripts/demo/links";

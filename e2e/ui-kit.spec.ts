@@ -1,5 +1,5 @@
 import { AxeBuilder } from "@axe-core/playwright";
-import { expect, test } from "@playwright/test";
+import { expect, test } from "./support/test";
 
 test("every part of the interface is shown in both colours and directions, and axe finds nothing serious", async ({
   page,

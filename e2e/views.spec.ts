@@ -1,5 +1,5 @@
 import AxeBuilder from "@axe-core/playwright";
-import { expect, test, type Page } from "@playwright/test";
+import { expect, test, type Page } from "./support/test";
 import { demoLinks } from "../scripts/demo/links";
 import { signIn } from "./support/team";
 

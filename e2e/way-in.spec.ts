@@ -1,4 +1,4 @@
-import { expect, test, type Browser, type Page } from "@playwright/test";
+import { expect, test, type Browser, type Page } from "./support/test";
 import { createTransport } from "nodemailer";
 import pg from "pg";
 import { linkIn, mailsTo, mailWith } from "./support/mail";

@@ -2,6 +2,7 @@ import type { Metadata } from "next";
 import { headers } from "next/headers";
 import type { ReactNode } from "react";
 import { Nonce } from "@/ui";
+import { Ready } from "./_lib/ready";
 import "./globals.css";
 
 export const metadata: Metadata = { title: { default: "Stage Call", template: "%s · Stage Call" } };
@@ -11,10 +12,11 @@ export const dynamic = "force-dynamic";
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const nonce = (await headers()).get("content-security-policy")?.match(/'nonce-([^']+)'/)?.[1] ?? "";
   return (
-    <html lang="en">
+    <html lang="en" suppressHydrationWarning>
       <body>
         <Nonce value={nonce} />
         {children}
+        <Ready />
       </body>
     </html>
   );

@@ -1,3 +1,4 @@
+import { issue } from "@/core/shared";
 import { z } from "zod";
 import { isAddress, readableFields } from "@/core/contacts";
 import { isZone } from "@/core/time";
@@ -17,11 +18,11 @@ const names = z.array(words(80).pipe(z.string().min(1))).max(50);
 /** A contact as the form sends it. */
 export const contactInput = z.object({
   name: words(200),
-  email: z.string().trim().toLowerCase().refine(isAddress, "This is no mail address."),
+  email: z.string().trim().toLowerCase().refine(isAddress, issue("not-an-address")),
   company: words(200),
   phone: words(60),
   note: z.string().trim().max(2000),
-  zone: z.string().refine(isZone, "This time zone is unknown.").nullable(),
+  zone: z.string().refine(isZone, issue("unknown-zone")).nullable(),
   tags: names,
   groups: names,
 });
@@ -34,14 +35,14 @@ export const mergeInput = z
     goneId: z.uuid(),
     takeFromGone: z.array(z.enum(["name", "email", "company", "phone", "zone"])).max(5),
   })
-  .refine((choice) => choice.keepId !== choice.goneId, "These are one person already.");
+  .refine((choice) => choice.keepId !== choice.goneId, issue("one-person-already"));
 export type MergeInput = z.infer<typeof mergeInput>;
 
 /** Which column of a file holds what; null: left out. */
 export const mappingInput = z
   .array(z.enum(readableFields).nullable())
   .max(200)
-  .refine((mapping) => mapping.includes("email"), "One column has to hold the address.");
+  .refine((mapping) => mapping.includes("email"), issue("address-column-needed"));
 
 /** The book, narrowed. */
 export const contactQuery = z.object({

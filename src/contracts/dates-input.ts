@@ -1,11 +1,12 @@
+import { issue } from "@/core/shared";
 import { z } from "zod";
 import { isLocalDateTime, isZone } from "@/core/time";
 
-const localMoment = z.string().refine(isLocalDateTime, "The date or hour cannot be read.");
+const localMoment = z.string().refine(isLocalDateTime, issue("unreadable-moment"));
 
 /** A change applied to the dates that were marked (rule 2). */
 export const extentInput = z.object({
-  markedIds: z.array(z.uuid()).min(1, "No date is marked.").max(400),
+  markedIds: z.array(z.uuid()).min(1, issue("no-date-marked")).max(400),
   change: z.discriminatedUnion("kind", [
     z.object({
       kind: z.literal("move"),
@@ -22,7 +23,7 @@ export const seatQuestionInput = z.object({
   /** the date that is being moved; null for a new one */
   occurrenceId: z.uuid().nullable(),
   startLocal: localMoment,
-  zone: z.string().refine(isZone, "This time zone is unknown."),
+  zone: z.string().refine(isZone, issue("unknown-zone")),
   durationMinutes: z.coerce.number().int().min(5).max(1440),
   callMinutes: z.coerce.number().int().min(0).max(240),
   houseSize: z.coerce.number().int().min(1).max(100_000),

@@ -5,7 +5,7 @@ import { httpStatusOf, wordsOf } from ".";
 const clash = { title: "Tides", startLocal: "2026-11-26T18:00", zone: "Europe/Lisbon" };
 /** One of each kind; a kind without an example here is a type error. */
 const examples: Readonly<{ [Code in FailureCode]: Extract<Failure, { code: Code }> }> = {
-  "invalid-input": { code: "invalid-input", issues: [{ path: "title", message: "A title is needed." }] },
+  "invalid-input": { code: "invalid-input", issues: [{ path: "title", code: "title-needed", facts: {} }] },
   "not-signed-in": { code: "not-signed-in" },
   "not-allowed": { code: "not-allowed", action: "event.plan" },
   "not-found": { code: "not-found", what: "event" },

@@ -1,4 +1,5 @@
 import { assertNever, type ClashingDate, type Failure, type FileFault } from "@/core/shared";
+import { wordsOfIssue } from "./issue-words";
 import { cityOf, localWords } from "@/core/time";
 
 const fileWords: Record<FileFault, string> = {
@@ -93,7 +94,7 @@ export function wordsOf(failure: Failure): string {
   if (isPlain(failure)) return plainWords[failure.code];
   switch (failure.code) {
     case "invalid-input":
-      return failure.issues.map((issue) => issue.message).join(" ") || "Some fields need another look.";
+      return failure.issues.map(wordsOfIssue).join(" ") || "Some fields need another look.";
     case "too-many-tries":
       return `Too many tries. Wait ${Math.ceil(failure.retryAfterSeconds / 60)} min, then try again.`;
     case "too-early":

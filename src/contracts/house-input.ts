@@ -1,6 +1,7 @@
+import { issue } from "@/core/shared";
 import { z } from "zod";
 
-const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, "An hour is written as in: 08:30.");
+const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, issue("not-an-hour"));
 
 /** Licences by size: how many of each. */
 export const licencesInput = z
@@ -8,7 +9,7 @@ export const licencesInput = z
     z.object({ size: z.coerce.number().int().min(1).max(100_000), count: z.coerce.number().int().min(0).max(200) }),
   )
   .max(20)
-  .refine((rows) => new Set(rows.map((row) => row.size)).size === rows.length, "A size stands there twice.");
+  .refine((rows) => new Set(rows.map((row) => row.size)).size === rows.length, issue("size-twice"));
 
 export const houseRulesInput = z
   .object({
@@ -25,7 +26,7 @@ export const houseRulesInput = z
           .string()
           .trim()
           .toLowerCase()
-          .regex(/^[a-z0-9.-]+\.[a-z]{2,}$/, "A domain is written as in: example.org."),
+          .regex(/^[a-z0-9.-]+\.[a-z]{2,}$/, issue("not-a-domain")),
       )
       .max(50),
     proposed: z.object({
@@ -40,14 +41,14 @@ export const houseRulesInput = z
           number: z
             .string()
             .trim()
-            .regex(/^\+[0-9 ()-]{6,24}$/, "A number is written as in: +44 20 7946 0123."),
+            .regex(/^\+[0-9 ()-]{6,24}$/, issue("not-a-phone-number")),
         }),
       )
       .max(60),
   })
   .refine((rules) => rules.earliestStart < rules.latestStart, {
     path: ["latestStart"],
-    message: "The latest start lies before the earliest.",
+    message: issue("latest-before-earliest"),
   });
 
 export const seatRequestInput = z.object({

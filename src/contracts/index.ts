@@ -26,6 +26,8 @@ export {
   type ImportLine,
 } from "./contacts-input";
 export { callInput, callReport, callReportEveryMs, type CallReport, type CallState } from "./phone-input";
+export { fieldIssuesOf, issuesOf } from "./issues";
+export { wordsOfIssue } from "./issue-words";
 export { httpStatusOf } from "./failure-http";
 export { wordsOf } from "./failure-words";
 export {

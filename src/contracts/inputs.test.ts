@@ -7,6 +7,7 @@ import {
   freshPlan,
   frontDoorInput,
   houseRulesInput,
+  issuesOf,
   licencesInput,
   mailingInput,
   openEntryInput,
@@ -15,6 +16,7 @@ import {
   reminderOffsetsInput,
   slotPlanInput,
   stagePersonInput,
+  wordsOfIssue,
 } from ".";
 import { nobody } from "@/core/mailings";
 import { standardRules } from "@/core/house";
@@ -25,7 +27,7 @@ const faults = (shape: z.ZodType, input: unknown): string[] => {
   return parsed.success ? [] : [...new Set(parsed.error.issues.map((issue) => issue.path.join(".")))].sort();
 };
 const messages = (shape: z.ZodType, input: unknown): string[] =>
-  shape.safeParse(input).error?.issues.map((issue) => issue.message) ?? [];
+  shape.safeParse(input).error === undefined ? [] : issuesOf(shape.safeParse(input).error!).map(wordsOfIssue);
 
 const plan = (part: object = {}) => ({
   ...freshPlan("2026-11-26T18:00", "Europe/Lisbon", standardRules.proposed),

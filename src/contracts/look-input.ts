@@ -1,3 +1,4 @@
+import { issue } from "@/core/shared";
 import { z } from "zod";
 import { formFieldInput } from "./plan-input";
 
@@ -10,12 +11,12 @@ const line = (max: number) =>
 /** The front door as its editor sends it. */
 export const frontDoorInput = z.object({
   look: z.object({
-    colour: z.string().regex(/^#[0-9a-f]{6}$/i, "A colour is written as in: #0E5A5A."),
+    colour: z.string().regex(/^#[0-9a-f]{6}$/i, issue("not-a-colour")),
     bannerId: z.uuid().nullable(),
     logoId: z.uuid().nullable(),
   }),
   agendaShown: z.boolean(),
-  formFields: z.array(formFieldInput).max(20, "At most 20 questions."),
+  formFields: z.array(formFieldInput).max(20, issue("too-many-questions")),
   stage: z.array(z.object({ ticketId: z.uuid(), aboutLine: line(240), portraitId: z.uuid().nullable() })).max(50),
 });
 export type FrontDoorInput = z.infer<typeof frontDoorInput>;

@@ -1,3 +1,4 @@
+import { issue } from "@/core/shared";
 import { z } from "zod";
 import { audienceStandings, composedKinds, mergeFields } from "@/core/mailings";
 import { emailText } from "./people-input";
@@ -10,7 +11,7 @@ const oneLine = (max: number) =>
 const href = z
   .string()
   .max(2000)
-  .regex(/^(https?:\/\/|mailto:)/i, "A link begins with https:// or mailto:.");
+  .regex(/^(https?:\/\/|mailto:)/i, issue("not-a-link"));
 
 const inline = z.discriminatedUnion("type", [
   z.object({
@@ -38,26 +39,26 @@ export const mailDocInput = z
       z.object({ type: z.literal("join-details") }),
     ]),
   )
-  .min(1, "The mail has no words.")
+  .min(1, issue("mail-without-words"))
   .max(500);
 
 export const audienceInput = z.object({
   standing: z.array(z.enum(audienceStandings)).max(10),
   groups: z.array(z.string().max(80)).max(100),
   personIds: z.array(z.uuid()).max(5000),
-  pasted: z.string().max(500_000, "The list is too long: half a million characters at most."),
+  pasted: z.string().max(500_000, issue("list-too-long")),
   past: z.array(z.object({ eventId: z.uuid(), who: z.enum(["registered", "came", "missed"]) })).max(20),
 });
 
 const afterMinutes = z
   .int()
-  .min(5, "At least five minutes after the end.")
-  .max(60 * 24 * 60, "At most 60 days after the end.");
+  .min(5, issue("follow-up-too-soon"))
+  .max(60 * 24 * 60, issue("follow-up-too-late"));
 
 /** A mailing as the composer sends it. */
 export const mailingInput = z.object({
   kind: z.enum(composedKinds),
-  subject: oneLine(200).pipe(z.string().min(1, "The subject is empty.")),
+  subject: oneLine(200).pipe(z.string().min(1, issue("subject-empty"))),
   doc: mailDocInput,
   audience: audienceInput,
   senderName: oneLine(120),
@@ -69,7 +70,7 @@ export type MailingInput = z.infer<typeof mailingInput>;
 
 /** The words of a kind that is set off by what happens, in this event. */
 export const kindWordsInput = z.object({
-  subject: oneLine(200).pipe(z.string().min(1, "The subject is empty.")),
+  subject: oneLine(200).pipe(z.string().min(1, issue("subject-empty"))),
   doc: mailDocInput,
 });
 
@@ -80,22 +81,22 @@ export const reminderOffsetsInput = z
   .array(
     z
       .int()
-      .min(5, "At least five minutes ahead.")
+      .min(5, issue("reminder-too-late"))
       .max(60 * 24 * 60),
   )
-  .max(8, "At most eight reminders.");
+  .max(8, issue("too-many-reminders"));
 
 /** A board: a group's page, with or without a web hook. */
 export const boardInput = z.object({
-  name: oneLine(80).pipe(z.string().min(1, "The board needs a name.")),
+  name: oneLine(80).pipe(z.string().min(1, issue("board-unnamed"))),
   hookUrl: z
     .string()
     .trim()
     .max(500)
-    .refine((url) => url === "" || /^https?:\/\/[^\s]+$/i.test(url), "A web hook begins with https:// or http://.")
+    .refine((url) => url === "" || /^https?:\/\/[^\s]+$/i.test(url), issue("not-a-web-hook"))
     .transform((url) => (url === "" ? null : url)),
 });
 export const postInput = z.object({
   boardId: z.uuid(),
-  text: z.string().trim().min(1, "The post has no words.").max(2000),
+  text: z.string().trim().min(1, issue("post-without-words")).max(2000),
 });

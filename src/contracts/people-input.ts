@@ -1,18 +1,24 @@
+import { issue } from "@/core/shared";
 import { z } from "zod";
 import { duties } from "@/core/people";
 
-export const emailText = z.string().trim().toLowerCase().max(254).pipe(z.email("This is not a mail address."));
+export const emailText = z
+  .string()
+  .trim()
+  .toLowerCase()
+  .max(254)
+  .pipe(z.email(issue("not-an-address")));
 export const personName = z
   .string()
   .trim()
-  .min(1, "A name is needed.")
-  .max(200, "The name may have 200 characters.")
+  .min(1, issue("name-needed"))
+  .max(200, issue("name-too-long"))
   .transform((name) => name.replace(/[\u0000-\u001f\u007f]+/g, " "));
 
 const languageTag = z
   .string()
   .trim()
-  .regex(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/, "A language is written as in: es, pt-BR (BCP 47).");
+  .regex(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/, issue("not-a-language"));
 
 /** What a crew member may do, as the form sends it. */
 export const dutiesInput = z
@@ -31,7 +37,7 @@ export const stagePersonInput = z
   })
   .refine((person) => person.role !== "interpreter" || person.languages !== null, {
     path: ["languages"],
-    message: "An interpreter needs a language pair.",
+    message: issue("languages-needed"),
   });
 export type StagePersonInput = z.infer<typeof stagePersonInput>;
 
@@ -39,7 +45,7 @@ export const registrationInput = z.object({
   name: personName,
   email: emailText,
   zone: z.string().max(64).nullable(),
-  hasConsented: z.literal(true, { error: "Without your consent we may not keep your registration." }),
+  hasConsented: z.literal(true, { error: issue("consent-to-register") }),
   source: z.string().max(60).nullable(),
   locale: z.string().max(20).optional(),
   answers: z.record(z.string(), z.string().max(2000)),
@@ -47,7 +53,7 @@ export const registrationInput = z.object({
 /** Coming in by the open link: a name, and the same consent. */
 export const openEntryInput = z.object({
   name: personName,
-  hasConsented: z.literal(true, { error: "Without your consent we may not keep your name." }),
+  hasConsented: z.literal(true, { error: issue("consent-to-enter") }),
 });
 
 export type RegistrationInput = z.infer<typeof registrationInput>;

@@ -1,3 +1,4 @@
+import { issue } from "@/core/shared";
 import { z } from "zod";
 
 const digits = (min: number, max: number, words: string) =>
@@ -10,8 +11,8 @@ const digits = (min: number, max: number, words: string) =>
 export const callInput = z.object({
   /** the number that was dialled, as the house rules write it */
   number: z.string().trim().min(4).max(40),
-  conferenceNumber: digits(6, 12, "A conference number has nine digits."),
-  pin: digits(6, 12, "A PIN has nine digits."),
+  conferenceNumber: digits(6, 12, issue("not-a-conference-number")),
+  pin: digits(6, 12, issue("not-a-pin")),
 });
 
 /** What it reports while the call lasts. */

@@ -1,19 +1,18 @@
+import { issue } from "@/core/shared";
 import { chatReaches, defaultSwitches } from "@/core/people";
 import { z } from "zod";
 import { fieldKinds } from "@/core/front-door";
 import { pictures } from "@/core/house";
 import { frequencies, isLocalDateTime, isZone, weekdayCodes } from "@/core/time";
 
-const localMoment = z.string().refine(isLocalDateTime, "The date or hour cannot be read.");
-const languageTag = z
-  .string()
-  .regex(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/, "A language is written as in: es, pt-BR (BCP 47).");
+const localMoment = z.string().refine(isLocalDateTime, issue("unreadable-moment"));
+const languageTag = z.string().regex(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/, issue("not-a-language"));
 
 /** A recurrence rule as the planner builds it. What it makes is checked by the core. */
 export const ruleInput = z.object({
   freq: z.enum(frequencies),
-  interval: z.coerce.number().int().min(1, "At least 1.").max(99),
-  count: z.coerce.number().int().min(1, "At least one date.").max(1000).nullable(),
+  interval: z.coerce.number().int().min(1).max(99),
+  count: z.coerce.number().int().min(1, issue("no-date-at-all")).max(1000).nullable(),
   until: localMoment.nullable(),
   byMonth: z.array(z.int().min(1).max(12)).max(12),
   byMonthDay: z.array(z.int().min(-31).max(31)).max(31),
@@ -23,7 +22,7 @@ export const ruleInput = z.object({
 
 export const formFieldInput = z.object({
   id: z.string().min(1).max(40),
-  label: z.string().trim().min(1, "The question has no words.").max(200),
+  label: z.string().trim().min(1, issue("question-without-words")).max(200),
   kind: z.enum(fieldKinds),
   isRequired: z.boolean(),
   options: z.array(z.string().trim().min(1).max(120)).max(30),
@@ -38,17 +37,17 @@ export const formFieldInput = z.object({
 /** The plan of an event with one date, as the form sends it: one schema in browser and server. */
 export const planInput = z
   .object({
-    title: z.string().trim().min(1, "The event needs a title.").max(200, "The title may have 200 characters."),
-    descriptionHtml: z.string().max(50_000, "The description is too long."),
+    title: z.string().trim().min(1, issue("title-needed")).max(200, issue("title-too-long")),
+    descriptionHtml: z.string().max(50_000, issue("description-too-long")),
     shape: z.enum(["one-date", "series", "standing", "slots"]),
     startLocal: localMoment,
     /** a series' rule; null for the other shapes */
     rule: ruleInput.nullable(),
-    zone: z.string().refine(isZone, "This time zone is unknown."),
-    durationMinutes: z.coerce.number().int().min(5, "At least 5 minutes.").max(1440, "At most 24 hours."),
-    callMinutes: z.coerce.number().int().min(0).max(240, "The call is at most 4 hours ahead."),
-    houseSize: z.coerce.number().int().min(1, "At least one seat.").max(100_000, "At most 100,000 seats."),
-    registrationLimit: z.coerce.number().int().min(1, "At least one.").max(1_000_000).nullable(),
+    zone: z.string().refine(isZone, issue("unknown-zone")),
+    durationMinutes: z.coerce.number().int().min(5, issue("too-short-a-time")).max(1440, issue("longer-than-a-day")),
+    callMinutes: z.coerce.number().int().min(0).max(240, issue("call-too-early")),
+    houseSize: z.coerce.number().int().min(1, issue("no-seat-at-all")).max(100_000, issue("too-many-seats")),
+    registrationLimit: z.coerce.number().int().min(1).max(1_000_000).nullable(),
     isPrivate: z.boolean(),
     accessCode: z.string().trim().max(64).nullable(),
     questionsOn: z.boolean(),
@@ -65,7 +64,7 @@ export const planInput = z
           .string()
           .trim()
           .toLowerCase()
-          .regex(/^[a-z0-9.-]+\.[a-z]{2,}$/, "A domain is written as in: example.org."),
+          .regex(/^[a-z0-9.-]+\.[a-z]{2,}$/, issue("not-a-domain")),
       )
       .max(50)
       .default([]),
@@ -75,19 +74,19 @@ export const planInput = z
     stageMicrophonesOpen: z.boolean(),
     soundBy: z.enum(["computer", "phone", "both"]),
     isRecorded: z.boolean(),
-    consentText: z.string().trim().max(1000, "At most 1,000 characters."),
+    consentText: z.string().trim().max(1000),
     interpretationInto: z.array(languageTag).max(12),
     picture: z.enum(pictures),
     creditPoints: z.coerce.number().int().min(1).max(1000).nullable(),
-    formFields: z.array(formFieldInput).max(20, "At most 20 questions."),
+    formFields: z.array(formFieldInput).max(20, issue("too-many-questions")),
   })
   .refine((plan) => plan.shape !== "series" || plan.rule !== null, {
     path: ["rule"],
-    message: "A series needs a rule.",
+    message: issue("rule-needed"),
   })
   .refine((plan) => !plan.isPrivate || (plan.accessCode ?? "").length > 0, {
     path: ["accessCode"],
-    message: "A private event needs an access code.",
+    message: issue("access-code-needed"),
   });
 export type PlanInput = z.infer<typeof planInput>;
 
@@ -130,29 +129,29 @@ export const freshPlan = (
 
 export const partInput = z.object({
   id: z.uuid(),
-  title: z.string().trim().min(1, "A part has no title.").max(200),
+  title: z.string().trim().min(1, issue("part-untitled")).max(200),
   startLocal: localMoment,
   lengthMinutes: z.coerce.number().int().min(1).max(1440),
   leaderTicketId: z.uuid().nullable(),
 });
 export const segmentInput = z.object({
   id: z.uuid(),
-  title: z.string().trim().min(1, "A segment has no title.").max(200),
-  lengthMinutes: z.coerce.number().int().min(1, "At least one minute.").max(1440),
-  fixedStartLocal: z.string().refine(isLocalDateTime, "The fixed start cannot be read.").nullable(),
+  title: z.string().trim().min(1, issue("segment-untitled")).max(200),
+  lengthMinutes: z.coerce.number().int().min(1, issue("no-minute-at-all")).max(1440),
+  fixedStartLocal: z.string().refine(isLocalDateTime, issue("unreadable-fixed-start")).nullable(),
   leaderTicketId: z.uuid().nullable(),
   pollId: z.uuid().nullable(),
 });
 export const pollInput = z.object({
   id: z.uuid(),
-  question: z.string().trim().min(1, "The poll has no question.").max(300),
+  question: z.string().trim().min(1, issue("poll-without-question")).max(300),
   options: z
-    .array(z.object({ id: z.string().min(1).max(40), label: z.string().trim().min(1, "An answer is empty.").max(200) }))
+    .array(z.object({ id: z.string().min(1).max(40), label: z.string().trim().min(1, issue("answer-empty")).max(200) }))
     .max(20),
 });
 export const runSheetInput = z.object({
-  segments: z.array(segmentInput).max(100, "At most 100 segments."),
-  polls: z.array(pollInput).max(50, "At most 50 polls."),
-  parts: z.array(partInput).max(30, "At most 30 parts."),
+  segments: z.array(segmentInput).max(100, issue("too-many-segments")),
+  polls: z.array(pollInput).max(50, issue("too-many-polls")),
+  parts: z.array(partInput).max(30, issue("too-many-parts")),
 });
 export type RunSheetInput = z.infer<typeof runSheetInput>;

@@ -3,7 +3,7 @@ import "server-only";
 import { cookies, headers } from "next/headers";
 import { notFound, redirect } from "next/navigation";
 import { cache } from "react";
-import { httpStatusOf, wordsOf } from "@/contracts";
+import { fieldIssuesOf, httpStatusOf, wordsOf } from "@/contracts";
 import { Refusal, type Failure } from "@/core/shared";
 import { app } from "@/server/compose";
 import { isDatabaseAway } from "@/server/db/away";
@@ -74,7 +74,7 @@ export async function act<T>(run: () => Promise<T>, say: (failure: Failure) => s
       ok: false,
       words: say(failure),
       code: failure.code,
-      issues: failure.code === "invalid-input" ? failure.issues : [],
+      issues: fieldIssuesOf(failure),
     };
   }
 }

@@ -183,6 +183,8 @@ export const ar: Messages = {
     already: "لديك حجز هنا. تذكرته في بريدك: انقله أو ألغِه من هناك.",
     taken: "شُغل هذا الوقت للتو. اختر غيره.",
   },
+  /** asks for consent where a plan has no words of its own */
+  recordingConsent: "تُسجَّل هذه الساعة وقد تُنشر. إذا أخذت الكلمة فسيظهر صوتك وصورتك فيها.",
   errors: {
     name: "الاسم مطلوب.",
     email: "ليس هذا عنوان بريد.",

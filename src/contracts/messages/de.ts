@@ -183,6 +183,9 @@ export const de: Messages = {
     already: "Sie haben hier schon gebucht. Die Mail dazu hat die Karte: Verlegen oder absagen Sie dort.",
     taken: "Diese Zeit wurde gerade vergeben. Wählen Sie eine andere.",
   },
+  /** asks for consent where a plan has no words of its own */
+  recordingConsent:
+    "Diese Stunde wird aufgezeichnet und kann veröffentlicht werden. Wer das Wort ergreift, ist mit Stimme und Bild darin.",
   errors: {
     name: "Ein Name wird gebraucht.",
     email: "Das ist keine Mailadresse.",

@@ -183,6 +183,9 @@ export const en = {
     already: "You have a booking here already. Its mail has the ticket: move or cancel it there.",
     taken: "This time has just been taken. Choose another.",
   },
+  /** asks for consent where a plan has no words of its own */
+  recordingConsent:
+    "This hour is recorded and may be published. Your voice and picture are in it if you take the floor.",
   errors: {
     name: "A name is needed.",
     email: "This is not a mail address.",

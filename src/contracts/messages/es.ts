@@ -181,6 +181,8 @@ export const es: Messages = {
     already: "Ya tiene una reserva aquí. Su correo trae la entrada: cámbiela o anúlela allí.",
     taken: "Esta hora acaba de ocuparse. Elija otra.",
   },
+  /** asks for consent where a plan has no words of its own */
+  recordingConsent: "Esta hora se graba y puede publicarse. Si toma la palabra, su voz y su imagen estarán en ella.",
   errors: {
     name: "Hace falta un nombre.",
     email: "Esto no es una dirección de correo.",

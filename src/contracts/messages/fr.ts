@@ -183,6 +183,9 @@ export const fr: Messages = {
     already: "Vous avez déjà une réservation ici. Son message porte le billet : déplacez-la ou annulez-la là.",
     taken: "Cette heure vient d’être prise. Choisissez-en une autre.",
   },
+  /** asks for consent where a plan has no words of its own */
+  recordingConsent:
+    "Cette heure est enregistrée et peut être publiée. Si vous prenez la parole, votre voix et votre image y figurent.",
   errors: {
     name: "Il faut un nom.",
     email: "Ce n’est pas une adresse de courriel.",

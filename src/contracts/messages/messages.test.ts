@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { Failure } from "@/core/shared";
+import type { Failure, IssueCode } from "@/core/shared";
 import {
   acceptedLocale,
   audienceIssue,
@@ -87,22 +87,22 @@ describe("refusals to guests", () => {
   });
 
   it("name the field that is wrong", () => {
-    const issue = (path: string, message = "") => audienceIssue({ path, message }, "en");
+    const issue = (path: string, code: IssueCode = "needed") => audienceIssue({ path, code, facts: {} }, "en");
     expect([
       issue("name"),
       issue("email"),
       issue("hasConsented"),
-      issue("answers.x", "x: choose one of the answers."),
+      issue("answers.x", "answer-not-offered"),
       issue("answers.y"),
     ]).toEqual([en.name, en.email, en.consent, en.choice, en.answer]);
-    expect(issue("email", "Only addresses of example.org can register.")).toBe(en.notWelcome);
+    expect(issue("email", "not-welcome")).toBe(en.notWelcome);
     expect(
       audienceWords(
         {
           code: "invalid-input",
           issues: [
-            { path: "name", message: "" },
-            { path: "email", message: "" },
+            { path: "name", code: "name-needed", facts: {} },
+            { path: "email", code: "not-an-address", facts: {} },
           ],
         },
         "en",

@@ -182,6 +182,9 @@ export const pt: Messages = {
     already: "Já tem uma reserva aqui. A mensagem traz o bilhete: mude-a ou anule-a lá.",
     taken: "Esta hora acabou de ser ocupada. Escolha outra.",
   },
+  /** asks for consent where a plan has no words of its own */
+  recordingConsent:
+    "Esta hora é gravada e pode ser publicada. Se tomar a palavra, a sua voz e imagem farão parte dela.",
   errors: {
     name: "Falta um nome.",
     email: "Isto não é um endereço de correio.",

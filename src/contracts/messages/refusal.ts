@@ -3,12 +3,14 @@ import type { Messages } from "./en";
 
 type Errors = Messages["errors"];
 
+const isChoice: ReadonlySet<InputIssue["code"]> = new Set(["answer-not-offered", "answer-unknown-country"]);
+
 /** What is wrong with one field, in the words of one language. */
 export function issueWords(issue: InputIssue, words: Errors): string {
   if (issue.path === "name") return words.name;
-  if (issue.path === "email") return /^Only/.test(issue.message) ? words.notWelcome : words.email;
+  if (issue.path === "email") return issue.code === "not-welcome" ? words.notWelcome : words.email;
   if (issue.path === "hasConsented") return words.consent;
-  if (issue.path.startsWith("answers.")) return /choose/i.test(issue.message) ? words.choice : words.answer;
+  if (issue.path.startsWith("answers.")) return isChoice.has(issue.code) ? words.choice : words.answer;
   return words.other;
 }
 

@@ -1,3 +1,4 @@
+import { issue } from "@/core/shared";
 import { z } from "zod";
 import { chatTargets, cleanLine, graphemesIn, mostGraphemes } from "@/core/room";
 import { id } from "./shared";
@@ -7,7 +8,7 @@ const line = z
   .string()
   .max(8000)
   .transform(cleanLine)
-  .refine((text) => text !== "", "There are no words in it.")
+  .refine((text) => text !== "", issue("no-words"))
   .refine((text) => graphemesIn(text) <= mostGraphemes, `A line has at most ${mostGraphemes} characters.`);
 
 export const chatCommands = [

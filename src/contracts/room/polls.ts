@@ -1,3 +1,4 @@
+import { issue } from "@/core/shared";
 import { z } from "zod";
 import { id, words } from "./shared";
 
@@ -5,7 +6,7 @@ export const pollsCommands = [
   z.object({
     type: z.literal("polls.add"),
     question: words(300),
-    options: z.array(words(200)).min(2, "A poll needs two answers at least.").max(20),
+    options: z.array(words(200)).min(2, issue("poll-needs-two-answers")).max(20),
   }),
   z.object({ type: z.literal("polls.open"), pollId: id }),
   z.object({ type: z.literal("polls.close"), pollId: id }),

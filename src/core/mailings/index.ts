@@ -12,15 +12,7 @@ export {
 } from "./audience";
 export { docFromTemplate, docHtml, docText, templateOfDoc, type MailBlock, type MailDoc, type MailInline } from "./doc";
 export { readAddresses, type AddressList, type ListedAddress } from "./addresses";
-export {
-  dueAt,
-  isNecessary,
-  mailingKinds,
-  needsJoinBlock,
-  reachesTheCancelled,
-  reminderOffsetsMinutes,
-  type MailingKind,
-} from "./kinds";
+export { dueAt, mailingKinds, traitsOf, reminderOffsetsMinutes, type MailingKind, type Traits } from "./kinds";
 export {
   checkTemplate,
   escapeHtml,

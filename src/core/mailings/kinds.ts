@@ -27,41 +27,127 @@ export type MailingKind = (typeof mailingKinds)[number];
 /** Reminder offsets before the start (24 h and 20 min: common practice). */
 export const reminderOffsetsMinutes = [24 * 60, 20] as const;
 
-/** Kinds whose message is of no use without the way in: they cannot be saved without the join block. */
-const withJoinBlock: ReadonlySet<MailingKind> = new Set([
-  "invitation",
-  "invitation-again",
-  "confirmation",
-  "waiting-list-place",
-  "reminder",
-  "stage-invitation",
-  "call-time-reminder",
-  "change",
-  "rehearsal-invitation",
-]);
-export const needsJoinBlock = (kind: MailingKind): boolean => withJoinBlock.has(kind);
+/** What sets one kind of mail apart from the others. */
+export interface Traits {
+  /** of no use without the way in: cannot be saved without the join block */
+  readonly needsJoinBlock: boolean;
+  /** concerns what somebody is registered for, so that a person who unsubscribed gets it all the same */
+  readonly isNecessary: boolean;
+  /** the calendar file that goes with it */
+  readonly calendar: "entry" | "withdrawal" | null;
+  /** goes to people who hold no ticket yet */
+  readonly toInvitees: boolean;
+  /** reaches people whose registration was cancelled or declined: word of that, nothing more */
+  readonly reachesTheCancelled: boolean;
+}
 
-/** Kinds that a person who unsubscribed still gets: they concern what that person is registered for. */
-const necessary: ReadonlySet<MailingKind> = new Set([
-  "confirmation",
-  "waiting-list",
-  "waiting-list-place",
-  "registration-cancelled",
-  "stage-invitation",
-  "call-time-reminder",
-  "change",
-  "cancellation",
-  "pending",
-  "decline",
-  "rehearsal-invitation",
-  "answer",
-  "entry-link",
-]);
-export const isNecessary = (kind: MailingKind): boolean => necessary.has(kind);
-
-/** Kinds that reach people whose registration was cancelled or declined: word of that, nothing more. */
-export const reachesTheCancelled = (kind: MailingKind): boolean =>
-  kind === "registration-cancelled" || kind === "decline";
+const traits: Readonly<Record<MailingKind, Traits>> = {
+  invitation: {
+    needsJoinBlock: true,
+    isNecessary: false,
+    calendar: "entry",
+    toInvitees: true,
+    reachesTheCancelled: false,
+  },
+  confirmation: {
+    needsJoinBlock: true,
+    isNecessary: true,
+    calendar: "entry",
+    toInvitees: false,
+    reachesTheCancelled: false,
+  },
+  "waiting-list": {
+    needsJoinBlock: false,
+    isNecessary: true,
+    calendar: null,
+    toInvitees: false,
+    reachesTheCancelled: false,
+  },
+  "waiting-list-place": {
+    needsJoinBlock: true,
+    isNecessary: true,
+    calendar: "entry",
+    toInvitees: false,
+    reachesTheCancelled: false,
+  },
+  "registration-cancelled": {
+    needsJoinBlock: false,
+    isNecessary: true,
+    calendar: "withdrawal",
+    toInvitees: false,
+    reachesTheCancelled: true,
+  },
+  reminder: { needsJoinBlock: true, isNecessary: false, calendar: null, toInvitees: false, reachesTheCancelled: false },
+  "stage-invitation": {
+    needsJoinBlock: true,
+    isNecessary: true,
+    calendar: "entry",
+    toInvitees: false,
+    reachesTheCancelled: false,
+  },
+  "call-time-reminder": {
+    needsJoinBlock: true,
+    isNecessary: true,
+    calendar: null,
+    toInvitees: false,
+    reachesTheCancelled: false,
+  },
+  change: { needsJoinBlock: true, isNecessary: true, calendar: "entry", toInvitees: false, reachesTheCancelled: false },
+  cancellation: {
+    needsJoinBlock: false,
+    isNecessary: true,
+    calendar: "withdrawal",
+    toInvitees: false,
+    reachesTheCancelled: false,
+  },
+  pending: { needsJoinBlock: false, isNecessary: true, calendar: null, toInvitees: false, reachesTheCancelled: false },
+  decline: { needsJoinBlock: false, isNecessary: true, calendar: null, toInvitees: false, reachesTheCancelled: true },
+  "rehearsal-invitation": {
+    needsJoinBlock: true,
+    isNecessary: true,
+    calendar: "entry",
+    toInvitees: false,
+    reachesTheCancelled: false,
+  },
+  answer: { needsJoinBlock: false, isNecessary: true, calendar: null, toInvitees: false, reachesTheCancelled: false },
+  "entry-link": {
+    needsJoinBlock: false,
+    isNecessary: true,
+    calendar: null,
+    toInvitees: false,
+    reachesTheCancelled: false,
+  },
+  "invitation-again": {
+    needsJoinBlock: true,
+    isNecessary: false,
+    calendar: null,
+    toInvitees: true,
+    reachesTheCancelled: false,
+  },
+  note: { needsJoinBlock: false, isNecessary: false, calendar: null, toInvitees: false, reachesTheCancelled: false },
+  "follow-up-came": {
+    needsJoinBlock: false,
+    isNecessary: false,
+    calendar: null,
+    toInvitees: false,
+    reachesTheCancelled: false,
+  },
+  "follow-up-missed": {
+    needsJoinBlock: false,
+    isNecessary: false,
+    calendar: null,
+    toInvitees: false,
+    reachesTheCancelled: false,
+  },
+  "recording-ready": {
+    needsJoinBlock: false,
+    isNecessary: false,
+    calendar: null,
+    toInvitees: false,
+    reachesTheCancelled: false,
+  },
+};
+export const traitsOf = (kind: MailingKind): Traits => traits[kind];
 
 /** Due = start − offset, by instants, so a clock change between the two moves nothing. */
 export const dueAt = (startAt: number, offsetMinutes: number): number => startAt - offsetMinutes * minuteMs;

@@ -1,5 +1,5 @@
 import { fail, ok, type Result } from "../shared";
-import { needsJoinBlock, type MailingKind } from "./kinds";
+import { traitsOf, type MailingKind } from "./kinds";
 
 export const mergeFields = [
   "name",
@@ -53,7 +53,7 @@ export function checkTemplate(kind: MailingKind, subject: string, body: string):
     }
   }
   const hasJoinBlock = [...body.matchAll(mergeFieldPattern)].some((match) => match[1] === "join_details");
-  if (needsJoinBlock(kind) && !hasJoinBlock) return fail({ code: "join-block-missing" });
+  if (traitsOf(kind).needsJoinBlock && !hasJoinBlock) return fail({ code: "join-block-missing" });
   return ok(undefined);
 }
 

@@ -1,5 +1,5 @@
 import { minuteMs } from "../time";
-import { dueAt, isNecessary, reachesTheCancelled, type MailingKind } from "./kinds";
+import { dueAt, traitsOf, type MailingKind } from "./kinds";
 
 /** A planned message that has not left yet, or that left for an earlier hour. */
 export interface PlannedMessage {
@@ -35,8 +35,9 @@ export interface Recipient {
 /** Whether a message of this kind may go to this person at all. */
 export function mayReceive(kind: MailingKind, recipient: Recipient): boolean {
   if (recipient.addressFailed) return false;
-  if ((recipient.status === "cancelled" || recipient.status === "declined") && !reachesTheCancelled(kind)) return false;
-  return !recipient.hasUnsubscribed || isNecessary(kind);
+  if ((recipient.status === "cancelled" || recipient.status === "declined") && !traitsOf(kind).reachesTheCancelled)
+    return false;
+  return !recipient.hasUnsubscribed || traitsOf(kind).isNecessary;
 }
 
 /** Minutes to wait before the next try; doubling from one minute, at most six hours (common practice). */

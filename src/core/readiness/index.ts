@@ -100,3 +100,4 @@ export function readinessOf(plan: PlanFacts): readonly Finding[] {
 }
 
 export type { Check, Finding, Place, PlanFacts, PollFacts, SegmentFacts, Severity, StageFacts } from "./plan-facts";
+export { checkNames, isMendable, mendableChecks, type CheckName, type MendableCheck } from "./names";

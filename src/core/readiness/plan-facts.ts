@@ -1,3 +1,4 @@
+import type { CheckName } from "./names";
 import type { Picture } from "../house";
 import type { Duty, Role } from "../people";
 import type { TimedSegment } from "../run-sheet";
@@ -87,7 +88,7 @@ export type Place = "plan" | "people" | "run-sheet" | "front-door" | "mailings";
 
 /** What a check found missing. `facts` fill the words, which are made at the edge. */
 export interface Finding {
-  readonly check: string;
+  readonly check: CheckName;
   readonly severity: Severity;
   /** by when it has to be mended, as an instant */
   readonly byAt: number;
@@ -106,7 +107,7 @@ export const crewWithout = (plan: PlanFacts, duty: Duty): number =>
 
 /** A finding's fixed part, to be filled with facts. */
 export const finding = (
-  check: string,
+  check: CheckName,
   severity: Severity,
   byAt: number,
   place: Place,

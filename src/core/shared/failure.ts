@@ -1,3 +1,5 @@
+import type { InputIssue } from "./issue";
+
 /**
  * Every way in which a request can be refused. Failures are data: a literal code and the facts that
  * a message needs. Words are made at the edge (contracts/failure-words), statuses in contracts/failure-http.
@@ -55,10 +57,6 @@ export interface ClashingDate {
 }
 
 export type FailureCode = Failure["code"];
-export interface InputIssue {
-  readonly path: string;
-  readonly message: string;
-}
 export type FileFault =
   | "not-a-table"
   | "missing-column"

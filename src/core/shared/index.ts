@@ -1,5 +1,6 @@
 export { assertNever } from "./assert-never";
-export { Refusal, type ClashingDate, type Failure, type FailureCode, type FileFault, type InputIssue } from "./failure";
+export { Refusal, type ClashingDate, type Failure, type FailureCode, type FileFault } from "./failure";
+export { issue, issueCodes, type InputIssue, type IssueCode } from "./issue";
 export { Book } from "./book";
 export { groupBy } from "./group-by";
 export { fail, ok, unwrap, type Result } from "./result";

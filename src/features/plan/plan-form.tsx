@@ -1,8 +1,8 @@
 "use client";
-import { zodResolver } from "@hookform/resolvers/zod";
+import { wordedResolver } from "@/features/shared/worded-resolver";
 import { useState, useTransition } from "react";
 import { Controller, FormProvider, useForm, useFormContext, useWatch } from "react-hook-form";
-import { planInput, type Done, type PlanInput } from "@/contracts";
+import { planInput, wordsOfIssue, type Done, type PlanInput } from "@/contracts";
 import { DraftNote, useDraft } from "@/features/shared/use-draft";
 import { Button, Checkbox, Field, Input, Note, Select, toast } from "@/ui";
 import { Check, Text } from "./controls";
@@ -118,7 +118,7 @@ function AccessCode() {
 
 export function PlanForm(props: PlanFormProps) {
   const form = useForm<PlanInput>({
-    resolver: zodResolver(planInput) as never,
+    resolver: wordedResolver(planInput),
     defaultValues: props.initial,
     mode: "onBlur",
   });
@@ -153,7 +153,7 @@ export function PlanForm(props: PlanFormProps) {
         return;
       }
       setWrong(saved.words);
-      for (const issue of saved.issues) setError(issue.path as never, { message: issue.message });
+      for (const issue of saved.issues) setError(issue.path as never, { message: wordsOfIssue(issue) });
     }),
   );
   return (

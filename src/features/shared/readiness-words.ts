@@ -1,4 +1,4 @@
-import type { Finding, Severity } from "@/core/readiness";
+import type { CheckName, Finding, MendableCheck, Severity } from "@/core/readiness";
 
 export const severityWords: Record<Severity, string> = {
   "stops-the-show": "Stops the show",
@@ -10,7 +10,7 @@ type Words = (facts: Finding["facts"]) => readonly [missing: string, mend: strin
 const people = (n: string | number | undefined): string => (n === 1 ? "1 person" : `${n} people`);
 
 /** What is missing, and where it is mended. */
-const words: Readonly<Record<string, Words>> = {
+const words: Readonly<Record<CheckName, Words>> = {
   "not-published": () => ["The front door is closed: nobody can register.", "Front door"],
   "no-panelist": () => ["Nobody is to be heard: there is no panelist.", "Add a panelist"],
   "panelist-not-invited": ({ count }) => [`${people(count)} of the stage never got the invitation.`, "People"],
@@ -106,7 +106,7 @@ const words: Readonly<Record<string, Words>> = {
 const mbit = (kbps: string | number | undefined): string => (Number(kbps) / 1000).toFixed(1);
 
 export function findingWords({ check, facts }: Finding): { missing: string; mend: string } {
-  const [missing, mend] = words[check]?.(facts) ?? [check, "Open"];
+  const [missing, mend] = words[check](facts);
   return { missing, mend };
 }
 
@@ -114,7 +114,7 @@ export function findingWords({ check, facts }: Finding): { missing: string; mend
 export const hasMend = ({ facts }: Finding): boolean => facts["crewToAsk"] !== 0;
 
 /** Findings that one act mends, by what the act says. */
-export const mendable: Readonly<Record<string, string>> = {
+export const mendable: Readonly<Record<MendableCheck, string>> = {
   "not-published": "Open the front door",
   "panelist-not-invited": "Send the invitations",
   "access-code-weak": "Make a strong code",
@@ -129,3 +129,22 @@ export const mendable: Readonly<Record<string, string>> = {
   "nobody-for-questions": "Give a crew member the duty",
   "doors-held-by-one": "Give a crew member the duty",
 };
+
+/** What the act did. */
+const mended: Readonly<Record<MendableCheck, (facts: Finding["facts"]) => string>> = {
+  "not-published": () => "The front door is open.",
+  "panelist-not-invited": ({ count }) => `Sent to ${count}.`,
+  "access-code-weak": () => "A new code is set; mails carry it from now on.",
+  "join-block-missing": () => "The standard words are back.",
+  "recording-without-consent": () => "The standard words ask for consent.",
+  "credit-without-registration": () => "Who comes registers first.",
+  "nothing-to-do": () => "Questions are on.",
+  "phone-without-number": () => "Sound comes by computer.",
+  "heavy-picture": () => "A lighter picture is chosen.",
+  "limit-far-beyond-house": () => "The limit is twice the house.",
+  "poll-in-no-segment": ({ question, title }) => `“${question}” belongs to “${title}” now.`,
+  "nobody-for-questions": () => "The duty is given.",
+  "doors-held-by-one": () => "The duty is given.",
+};
+export const mendedWords = ({ check, facts }: { check: MendableCheck; facts: Finding["facts"] }): string =>
+  mended[check](facts);

@@ -6,6 +6,7 @@ import { DayAndHour } from "./times";
 import { classes } from "@/ui";
 import { DateChoice } from "./date-choice";
 import { Mend, type MendAct } from "./mend";
+import { isMendable } from "@/core/readiness";
 import { findingWords, hasMend, mendable, severityWords } from "./readiness-words";
 
 export interface SpineState {
@@ -45,7 +46,7 @@ function FindingList({
       {spine.findings.map((finding) => {
         const words = findingWords(finding);
         const zone = date?.zone ?? "UTC";
-        const act = mend && hasMend(finding) && mendable[finding.check];
+        const check = mend && hasMend(finding) && isMendable(finding.check) ? finding.check : null;
         return (
           <li key={finding.check} className="grid grid-cols-[13rem_1fr_auto] gap-3 border-t border-rule py-1">
             <span className="text-label text-ink-2">{severityWords[finding.severity]}</span>
@@ -56,7 +57,7 @@ function FindingList({
               </span>
             </span>
             <span className="flex items-center gap-4">
-              {act && date && <Mend act={mend.bind(null, date.id, finding.check)} words={act} />}
+              {check && date && <Mend act={mend!.bind(null, date.id, check)} words={mendable[check]} />}
               <Link href={`${base}/${finding.place}${query}#${finding.field}`} prefetch={false}>
                 {words.mend}
               </Link>

@@ -1,4 +1,5 @@
-import { Refusal, type InputIssue } from "@/core/shared";
+import { issuesOf } from "@/contracts";
+import { Refusal, type IssueCode } from "@/core/shared";
 import type { z } from "zod";
 import type { Db } from "../db/client";
 import type { Storage } from "../files/storage";
@@ -29,12 +30,12 @@ export interface Context {
 export function parse<S extends z.ZodType>(schema: S, input: unknown): z.output<S> {
   const parsed = schema.safeParse(input);
   if (parsed.success) return parsed.data;
-  const issues = parsed.error.issues.map((issue): InputIssue => ({
-    path: issue.path.join("."),
-    message: issue.message,
-  }));
-  throw new Refusal({ code: "invalid-input", issues });
+  throw new Refusal({ code: "invalid-input", issues: issuesOf(parsed.error) });
 }
+
+/** A refusal for one field that a schema cannot judge alone. */
+export const wrongInput = (path: string, code: IssueCode, facts: Record<string, string | number> = {}): Refusal =>
+  new Refusal({ code: "invalid-input", issues: [{ path, code, facts }] });
 
 export const notFound = (what: string): Refusal => new Refusal({ code: "not-found", what });
 

@@ -22,14 +22,6 @@ import { registeredCount } from "./waiting-list";
 
 /** The version of the words that a registrant agrees to. */
 
-const answerWords: Readonly<Record<AnswerIssue["reason"], string>> = {
-  needed: "an answer is needed.",
-  "not-offered": "choose one of the answers.",
-  "not-a-number": "this is not a number.",
-  "unknown-country": "choose a country.",
-  "too-long": "the answer is too long.",
-};
-
 /** Answers to the event's own questions, or a refusal with each field's issue. */
 function answersFor(event: EventRow, answers: Record<string, string>): Record<string, string> {
   const { kept, issues } = checkAnswers(event.formFields, answers);
@@ -39,7 +31,8 @@ function answersFor(event: EventRow, answers: Record<string, string>): Record<st
       code: "invalid-input",
       issues: issues.map((one): InputIssue => ({
         path: `answers.${one.fieldId}`,
-        message: `${labelOf(one.fieldId)}: ${answerWords[one.reason]}`,
+        code: `answer-${one.reason}`,
+        facts: { field: labelOf(one.fieldId) },
       })),
     });
   return kept;
@@ -132,16 +125,7 @@ export async function register(
   const input = parse(registrationInput, rawInput);
   const answers = answersFor(event, input.answers);
   const rules = rulesOf(await organisationOf(context, event.organisationId));
-  if (!isWelcome(rules, input.email))
-    throw new Refusal({
-      code: "invalid-input",
-      issues: [
-        {
-          path: "email",
-          message: `Only addresses of ${rules.ownDomains.join(", ") || "the organisation"} can register.`,
-        },
-      ],
-    });
+  if (!isWelcome(rules, input.email)) throw new Refusal({ code: "not-welcome", domains: rules.ownDomains });
   await countTry(context, "registration", `${event.id}|${remote}`);
   await countTry(context, "mail-to-address", input.email);
   const zone = input.zone && isZone(input.zone) ? input.zone : null;

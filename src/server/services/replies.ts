@@ -3,7 +3,7 @@ import { isStageRole } from "@/core/people";
 import { Refusal } from "@/core/shared";
 import type { Db } from "../db/client";
 import { events, invitees, occurrences, people, tickets } from "../db/schema";
-import { notFound, type Context } from "./context";
+import { notFound, wrongInput, type Context } from "./context";
 import { dateOrNull } from "./dates/load";
 import { register } from "./registration";
 
@@ -94,8 +94,7 @@ export async function answerByLink(
 ): Promise<boolean> {
   const asked = await askedBy(context, token);
   const reply = replyWords.find((one) => one === rawReply);
-  if (!reply)
-    throw new Refusal({ code: "invalid-input", issues: [{ path: "reply", message: "Choose one of the answers." }] });
+  if (!reply) throw wrongInput("reply", "reply-needed");
   const { occurrence } = asked;
   if (!occurrence || ["ended", "cancelled", "not-held"].includes(occurrence.phase))
     throw new Refusal({ code: "wrong-state", action: "reply", state: occurrence?.phase ?? "no date" });

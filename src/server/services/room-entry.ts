@@ -4,7 +4,7 @@ import { isStageRole } from "@/core/people";
 import { Refusal } from "@/core/shared";
 import { connections, occurrences, people, slotPlans, tickets } from "../db/schema";
 import { eventAccess, type TeamMember } from "./access";
-import { oneOf, notFound, type Context } from "./context";
+import { oneOf, notFound, wrongInput, type Context } from "./context";
 import { keepConsent } from "./consent";
 import { allDatesOf, type OccurrenceRow } from "./dates/load";
 import type { Holder } from "./tickets";
@@ -53,8 +53,7 @@ export async function takeName(context: Context, holder: Holder, name: string, h
     .trim()
     .replace(/[\u0000-\u001f\u007f]+/g, " ")
     .slice(0, 200);
-  if (trimmed === "")
-    throw new Refusal({ code: "invalid-input", issues: [{ path: "name", message: "A name is needed." }] });
+  if (trimmed === "") throw wrongInput("name", "name-needed");
   if (trimmed !== holder.person.name)
     await context.db.update(people).set({ name: trimmed }).where(eq(people.id, holder.person.id));
   if (hasTriedDevices && holder.event.shape === "slots") await markTechCheck(context, holder);

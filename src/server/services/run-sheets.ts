@@ -1,7 +1,7 @@
 import { and, asc, eq, inArray, notInArray } from "drizzle-orm";
 import { runSheetInput, type RunSheetInput } from "@/contracts";
 import type { TimedSegment } from "@/core/run-sheet";
-import { Refusal } from "@/core/shared";
+import { Refusal, issue } from "@/core/shared";
 import { instantOf, minutesBetween, shiftLocal } from "@/core/time";
 import type { Db } from "../db/client";
 import { notifyJournal } from "../db/notify";
@@ -97,11 +97,9 @@ async function requireOwn(
       : await db.$count(tickets, and(eq(tickets.eventId, eventId), inArray(tickets.id, leaders)));
   const issues = [
     ...(rows.some((row) => row.pollId !== null && !pollIds.has(row.pollId))
-      ? [{ path: "segments", message: "A segment points to a poll that is not on this sheet." }]
+      ? [{ path: "segments", code: issue("poll-not-on-sheet"), facts: {} }]
       : []),
-    ...(known < leaders.length
-      ? [{ path: "segments", message: "Somebody who leads a segment is not of this event." }]
-      : []),
+    ...(known < leaders.length ? [{ path: "segments", code: issue("leader-not-of-event"), facts: {} }] : []),
   ];
   if (issues.length > 0) throw new Refusal({ code: "invalid-input", issues });
 }

@@ -7,7 +7,7 @@ import type { Db } from "../db/client";
 import { mailings, parts, polls, segments, templates } from "../db/schema";
 import { accessFor, type TeamMember } from "./access";
 import { audit } from "./audit";
-import { notFound, parse, type Context } from "./context";
+import { notFound, parse, wrongInput, type Context } from "./context";
 import { dateOrNull, datesOf, seriesOf, type OccurrenceRow } from "./dates/load";
 import { createEvent, planOf } from "./events";
 import { layRunSheet, sheetOf } from "./run-sheets";
@@ -101,8 +101,7 @@ export async function saveTemplate(
 ): Promise<string> {
   const { event } = await accessFor(context, member, eventId, "event.plan");
   const name = rawName.trim().slice(0, 120);
-  if (name === "")
-    throw new Refusal({ code: "invalid-input", issues: [{ path: "name", message: "A template needs a name." }] });
+  if (name === "") throw wrongInput("name", "template-unnamed");
   const date = await dateOrNull(context.db, eventId, context.clock.now());
   const rows = event.shape === "series" ? await seriesOf(context.db, eventId) : [];
   const body = await bodyFrom(context, eventId, planOf(context, event, date, rows.at(-1)?.rule ?? null), date);
@@ -129,8 +128,7 @@ export async function renameTemplate(
 ): Promise<void> {
   requirePlanner(member);
   const row = await ownTemplate(context, member, templateId);
-  if (name.trim() === "")
-    throw new Refusal({ code: "invalid-input", issues: [{ path: "name", message: "A template needs a name." }] });
+  if (name.trim() === "") throw wrongInput("name", "template-unnamed");
   await context.db
     .update(templates)
     .set({ name: name.trim().slice(0, 120), updatedAt: context.clock.now() })

@@ -25,7 +25,10 @@ export const questionsServer: RoomServer = {
     }
     if (body.type === "questions.answer" && body.how !== "aloud") {
       if (!body.text) {
-        throw new Refusal({ code: "invalid-input", issues: [{ path: "text", message: "The answer has no words." }] });
+        throw new Refusal({
+          code: "invalid-input",
+          issues: [{ path: "text", code: "answer-without-words", facts: {} }],
+        });
       }
       await tx
         .update(questions)

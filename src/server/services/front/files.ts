@@ -4,7 +4,7 @@ import { Refusal } from "@/core/shared";
 import { eventFiles } from "../../db/schema";
 import { accessFor, type TeamMember } from "../access";
 import { audit } from "../audit";
-import { notFound, type Context } from "../context";
+import { notFound, wrongInput, type Context } from "../context";
 
 export const mostFileBytes = 50_000_000;
 const mostFiles = 20;
@@ -42,10 +42,9 @@ export async function addFile(
     .replace(/[\u0000-\u001f\u007f/\\]+/g, " ")
     .trim()
     .slice(0, 160);
-  if (name === "")
-    throw new Refusal({ code: "invalid-input", issues: [{ path: "name", message: "The file has no name." }] });
+  if (name === "") throw wrongInput("name", "file-unnamed");
   if ((await context.db.$count(eventFiles, eq(eventFiles.eventId, eventId))) >= mostFiles)
-    throw new Refusal({ code: "invalid-input", issues: [{ path: "file", message: `At most ${mostFiles} files.` }] });
+    throw wrongInput("file", "too-many-files", { most: mostFiles });
   const id = context.ids.id();
   const sizeBytes = await context.storage.write(fileName(id), body, { maxBytes: mostFileBytes, expectedBytes });
   const found = await fileTypeFromBuffer(await context.storage.head(fileName(id), 4100));

@@ -4,7 +4,7 @@ import { Refusal } from "@/core/shared";
 import { events, people, seatRequests } from "../../db/schema";
 import { accessFor, type TeamMember } from "../access";
 import { audit } from "../audit";
-import { notFound, parse, type Context } from "../context";
+import { notFound, parse, wrongInput, type Context } from "../context";
 import { datesOf } from "../dates/load";
 import { requireOwner } from "./rules";
 import { settleSeats } from "./seats";
@@ -19,10 +19,7 @@ export async function requestSeats(
   const { event } = await accessFor(context, member, eventId, "event.plan");
   const input = parse(seatRequestInput, rawInput);
   if (input.wantedSize <= event.houseSize)
-    throw new Refusal({
-      code: "invalid-input",
-      issues: [{ path: "wantedSize", message: `The house holds ${event.houseSize} already.` }],
-    });
+    throw wrongInput("wantedSize", "house-so-large-already", { size: event.houseSize });
   await context.db.insert(seatRequests).values({
     id: context.ids.id(),
     organisationId: event.organisationId,

@@ -1,5 +1,5 @@
 import { and, eq, sql } from "drizzle-orm";
-import { isNecessary, mayReceive, outcomeOf, type Recipient } from "@/core/mailings";
+import { mayReceive, outcomeOf, traitsOf, type Recipient } from "@/core/mailings";
 import { minuteMs } from "@/core/time";
 import { messages, type RenderedMessage } from "../../db/schema";
 import type { Context } from "../context";
@@ -100,7 +100,7 @@ async function sendOne(context: Context, ready: Ready, noteSent: NoteSent): Prom
     replyTo: mailing?.replyTo || null,
     to: { name: facts.person.name ?? "", address: facts.person.email! },
     sentAt: now,
-    unsubscribeUrl: isNecessary(claimed.kind) ? null : links.unsubscribe,
+    unsubscribeUrl: traitsOf(claimed.kind).isNecessary ? null : links.unsubscribe,
   });
   if (outcomeOf(result.smtpCode) === "accepted") await noteSent(claimed.id);
   else await settleUnsent(context, claimed, result.smtpCode, result.said);

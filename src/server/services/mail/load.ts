@@ -1,5 +1,6 @@
 import { and, desc, eq, inArray, isNotNull } from "drizzle-orm";
 import { callTimeOf } from "@/core/dates";
+import { traitsOf } from "@/core/mailings";
 import { isStageRole } from "@/core/people";
 import type { Db } from "../../db/client";
 import {
@@ -41,7 +42,6 @@ export interface MessageFacts {
   readonly owner: LinkOwner;
 }
 
-const toInvitees: ReadonlySet<string> = new Set(["invitation", "invitation-again"]);
 const present = (ids: readonly (string | null)[]): string[] => [...new Set(ids.filter((id) => id !== null))];
 const byId = <R extends { id: string }>(rows: readonly R[]): ReadonlyMap<string, R> =>
   new Map(rows.map((row) => [row.id, row]));
@@ -58,7 +58,7 @@ async function rowsFor(db: Db, wanted: readonly MessageRow[]) {
   const eventIds = [...new Set(dates.map((row) => row.event.id))];
   const ticketIds = present(wanted.map((one) => one.ticketId));
   const questionIds = present(wanted.map((one) => one.questionId));
-  const invited = wanted.some((one) => toInvitees.has(one.kind));
+  const invited = wanted.some((one) => traitsOf(one.kind).toInvitees);
   const [folk, ticketRows, words, guests, asked] = await Promise.all([
     db
       .select({ person: people, organisation: organisations })
@@ -82,7 +82,7 @@ async function rowsFor(db: Db, wanted: readonly MessageRow[]) {
     words: byId(words),
     ownWords: new Map(
       words
-        .filter((row) => !toInvitees.has(row.kind) && row.kind !== "note")
+        .filter((row) => !traitsOf(row.kind).toInvitees && row.kind !== "note")
         .map((row) => [`${row.eventId}|${row.kind}`, row]),
     ),
     guests: new Map(guests.map((row) => [`${row.eventId}|${row.personId}`, row])),
@@ -129,7 +129,7 @@ async function factsOf(
     isForStage: ticket !== null && isStageRole(ticket.role),
     accessCode: event.isPrivate && event.accessCodeSealed ? context.secrets.unseal(event.accessCodeSealed) : null,
     // an invitee gets a PIN with the ticket: before that the details name nobody
-    phone: toInvitees.has(message.kind) ? null : phoneDetails(context, event, rulesOf(organisation), ticket),
+    phone: traitsOf(message.kind).toInvitees ? null : phoneDetails(context, event, rulesOf(organisation), ticket),
     owner: {
       ticketId: ticket?.id ?? null,
       linkVersion: ticket?.linkVersion ?? 0,

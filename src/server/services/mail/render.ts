@@ -6,10 +6,10 @@ import {
   docHtml,
   docText,
   escapeHtml,
-  isNecessary,
   mergeSubject,
   plainValue,
   type MailDoc,
+  traitsOf,
   type MailingKind,
   type MergeValues,
 } from "@/core/mailings";
@@ -18,18 +18,6 @@ import type { RenderedMessage } from "../../db/schema";
 import { joinBlock, phoneRows } from "./join-block";
 import { placeholder } from "./links";
 import type { MessageFacts } from "./load";
-
-const withCalendar: ReadonlySet<MailingKind> = new Set([
-  "invitation",
-  "confirmation",
-  "waiting-list-place",
-  "stage-invitation",
-  "rehearsal-invitation",
-  "change",
-]);
-/** Those who hold no ticket yet. */
-const toInvitees: ReadonlySet<MailingKind> = new Set(["invitation", "invitation-again"]);
-const withCancel: ReadonlySet<MailingKind> = new Set(["registration-cancelled", "cancellation"]);
 
 /** "Thursday 26 November 2026, 18:00 in Lisbon (19:00 for you)": the recipient's zone if known. */
 export function whenWords(at: number, eventZone: string, readerZone: string | null, locale: string): string {
@@ -62,7 +50,7 @@ export const standardWords = (kind: MailingKind, locale: string): Words => messa
 function valuesOf(facts: MessageFacts, now: number, locale: string): MergeValues {
   const { event, occurrence, person, organisation } = facts;
   const when = whenWords(occurrence.startAt, occurrence.zone, person.zone, locale);
-  const audience = facts.isForStage ? "stage" : toInvitees.has(facts.message.kind) ? "invitee" : "holder";
+  const audience = facts.isForStage ? "stage" : traitsOf(facts.message.kind).toInvitees ? "invitee" : "holder";
   return {
     name: plainValue(person.name ?? ""),
     event: plainValue(event.title),
@@ -123,12 +111,22 @@ export function calendarEntry(
   };
 }
 
+function calendarFile(facts: MessageFacts, now: number): RenderedMessage["calendar"] {
+  const { calendar, toInvitees } = traitsOf(facts.message.kind);
+  if (calendar === null) return null;
+  const isWithdrawn = calendar === "withdrawal";
+  const method = isWithdrawn ? "CANCEL" : "REQUEST";
+  const link = toInvitees ? placeholder.register : placeholder.enter;
+  const entries = [calendarEntry(facts, now, link, isWithdrawn)];
+  return { method, lines: calendarLines({ method, name: facts.event.title, entries }) };
+}
+
 /** The whole message of a kind with the given words, links still as placeholders. */
 export function render(facts: MessageFacts, words: Words, now: number): RenderedMessage {
   const kind = facts.message.kind;
   const locale = localeOf(facts.person.locale);
   const values = valuesOf(facts, now, locale);
-  const unsubscribe = isNecessary(kind) ? null : messagesFor(locale).unsubscribe.line;
+  const unsubscribe = traitsOf(kind).isNecessary ? null : messagesFor(locale).unsubscribe.line;
   const look = readableLook(facts.event.look.colour);
   const doc = words.doc ?? docFromTemplate(words.body);
   const text = docText(doc, values) + (unsubscribe ? `\n\n${unsubscribe}: ${placeholder.unsubscribe}` : "");
@@ -136,20 +134,5 @@ export function render(facts: MessageFacts, words: Words, now: number): Rendered
     ? `<p style="color:#5A625F;font-size:13px"><a href="${placeholder.unsubscribe}">${escapeHtml(unsubscribe)}</a></p>`
     : "";
   const html = `<!doctype html><html lang="${locale}" dir="${directionOf(locale)}"><body style="font-family:sans-serif;line-height:1.5;color:#1B1F23;max-width:36em;overflow-wrap:anywhere"><div style="height:6px;background:${look.ground}"></div>${docHtml(doc, values)}${foot}</body></html>`;
-  const isCancel = withCancel.has(kind);
-  const method = isCancel ? "CANCEL" : "REQUEST";
-  const calendar =
-    isCancel || withCalendar.has(kind)
-      ? {
-          method: method as "REQUEST" | "CANCEL",
-          lines: calendarLines({
-            method,
-            name: facts.event.title,
-            entries: [
-              calendarEntry(facts, now, toInvitees.has(kind) ? placeholder.register : placeholder.enter, isCancel),
-            ],
-          }),
-        }
-      : null;
-  return { subject: mergeSubject(words.subject, values), text, html, calendar };
+  return { subject: mergeSubject(words.subject, values), text, html, calendar: calendarFile(facts, now) };
 }

@@ -1,6 +1,6 @@
 "use server";
 import { redirect } from "next/navigation";
-import { bookingInput } from "@/contracts";
+import { bookingInput, fieldIssuesOf } from "@/contracts";
 import { audienceIssue, audienceWords, messagesFor } from "@/contracts/messages";
 import type { RegisterState } from "@/features/shared/register-state";
 import { app } from "@/server/compose";
@@ -44,7 +44,6 @@ export async function bookAction(
   } catch (error) {
     const failure = failureOf(error);
     const { slots } = messagesFor(locale);
-    const issues = failure.code === "invalid-input" ? failure.issues : [];
     const message =
       failure.code === "house-full" || failure.code === "not-found"
         ? slots.taken
@@ -54,7 +53,7 @@ export async function bookAction(
     return {
       status: "refused",
       message,
-      errors: Object.fromEntries(issues.map((issue) => [issue.path, audienceIssue(issue, locale)])),
+      errors: Object.fromEntries(fieldIssuesOf(failure).map((issue) => [issue.path, audienceIssue(issue, locale)])),
       typed,
     };
   }

@@ -2,6 +2,7 @@
 import { cookies } from "next/headers";
 import { redirect } from "next/navigation";
 import { Refusal } from "@/core/shared";
+import { fieldIssuesOf } from "@/contracts";
 import { audienceIssue, audienceWords, messagesFor } from "@/contracts/messages";
 import type { RegisterState } from "@/features/front-door/types";
 import { app } from "@/server/compose";
@@ -53,11 +54,10 @@ export async function openEntryAction(
 async function refused(error: unknown, typed: Record<string, string>): Promise<RegisterState> {
   const failure = failureOf(error);
   const locale = await visitorLocale();
-  const issues = failure.code === "invalid-input" ? failure.issues : [];
   return {
     status: "refused",
     message: audienceWords(failure, locale),
-    errors: Object.fromEntries(issues.map((issue) => [issue.path, audienceIssue(issue, locale)])),
+    errors: Object.fromEntries(fieldIssuesOf(failure).map((issue) => [issue.path, audienceIssue(issue, locale)])),
     typed,
   };
 }

@@ -86,9 +86,9 @@ export async function copyRunSheetAction(eventId: string, dateId: string) {
 export async function mendAction(eventId: string, dateId: string, check: string) {
   return act(async () => {
     const { context, member } = await currentMember();
-    const words = await mendFinding(context, member, eventId, dateId, check);
+    const mended = await mendFinding(context, member, eventId, dateId, check);
     revalidatePath(`/events/${eventId}`, "layout");
-    return words;
+    return mended;
   });
 }
 
