@@ -6,8 +6,28 @@ const only = (name, from, allowed) => ({
   to: { path: "^src/", pathNot: allowed },
 });
 
+/** Services by place, in the order of the job: a place may ask those before it, never those after it. */
+const places = [
+  "ground",
+  "organisation",
+  "planning",
+  "(people|way-in)",
+  "mailings",
+  "hour",
+  "afterwards",
+  "outside",
+  "overview",
+];
+const placeRules = places.map((place, i) =>
+  only(`services-in-order-${i}`, `^src/server/services/${place}/`, [
+    ...places.slice(0, i + 1).map((earlier) => `^src/server/services/${earlier}/`),
+    "^src/(?!server/services/)",
+  ]),
+);
+
 module.exports = {
   forbidden: [
+    ...placeRules,
     {
       name: "no-cycles",
       severity: "error",

@@ -11,8 +11,8 @@ import {
 } from "../src/core/room";
 import { chatLines, journal, logHeads, questions, roomCheckpoints, rooms } from "../src/server/db/schema";
 import { OpenRooms } from "../src/server/live/open-rooms";
-import { execute, RoomCache } from "../src/server/services/room-commands";
-import type { Context } from "../src/server/services/context";
+import { execute, RoomCache } from "../src/server/services/ground/room/commands";
+import type { Context } from "../src/server/services/ground/context";
 import { makeContext } from "../src/server/worker";
 import { makeBusyDate } from "../tests/support/busy-date";
 import { record, spread } from "./figures";

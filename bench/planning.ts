@@ -6,12 +6,12 @@ import { allocate, type Licence, type SeatClaim } from "../src/core/seats";
 import { dayMs, hourMs, minuteMs, wallTimeAt } from "../src/core/time";
 import { makeChance } from "../scripts/demo/chance";
 import { events, members, occurrences } from "../src/server/db/schema";
-import type { TeamMember } from "../src/server/services/access";
-import type { Context } from "../src/server/services/context";
-import { applyExtent } from "../src/server/services/dates/extents";
-import { datesOf } from "../src/server/services/dates/load";
-import { createEvent } from "../src/server/services/events";
-import { season, seasonList } from "../src/server/services/season";
+import type { TeamMember } from "../src/server/services/ground/access";
+import type { Context } from "../src/server/services/ground/context";
+import { applyExtent } from "../src/server/services/planning/dates/extents";
+import { datesOf } from "../src/server/services/planning/dates/load";
+import { createEvent } from "../src/server/services/planning/events";
+import { season, seasonList } from "../src/server/services/overview/season";
 import { makeContext } from "../src/server/worker";
 import { show } from "./figures";
 

@@ -3,8 +3,8 @@ import { and, desc, eq } from "drizzle-orm";
 import { reminderOffsetsMinutes } from "../../src/core/mailings";
 import { dayMs, hourMs } from "../../src/core/time";
 import { occurrences, recordings, tickets } from "../../src/server/db/schema";
-import type { Context } from "../../src/server/services/context";
-import { aboutTicket, planMessages, planReminders } from "../../src/server/services/mail/plan";
+import type { Context } from "../../src/server/services/ground/context";
+import { aboutTicket, planMessages, planReminders } from "../../src/server/services/ground/mail-plan";
 import type { Chance } from "./chance";
 
 /** Reminders for everybody registered, and confirmations for the latest: they leave when the demo starts. */

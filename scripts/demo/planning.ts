@@ -1,16 +1,16 @@
 import { and, eq, inArray } from "drizzle-orm";
 import { freshPlan, type PlanInput } from "../../src/contracts";
-import { standardRules } from "../../src/core/house";
+import { standardRules } from "../../src/core/organisation";
 import { dayOfLocal, wallTimeAt, weekdayOf } from "../../src/core/time";
 import { events, licences, occurrences, organisations, tickets } from "../../src/server/db/schema";
-import type { TeamMember } from "../../src/server/services/access";
-import type { Context } from "../../src/server/services/context";
-import { createEvent } from "../../src/server/services/events";
-import { publishEvent } from "@/server/services/event-life";
-import { settleSeats } from "../../src/server/services/house/seats";
-import { saveRunSheet } from "../../src/server/services/run-sheets";
-import { addStagePerson } from "../../src/server/services/stage-people";
-import { saveTemplate } from "../../src/server/services/templates";
+import type { TeamMember } from "../../src/server/services/ground/access";
+import type { Context } from "../../src/server/services/ground/context";
+import { createEvent } from "../../src/server/services/planning/events";
+import { publishEvent } from "@/server/services/planning/event-life";
+import { settleSeats } from "../../src/server/services/organisation/seats";
+import { saveRunSheet } from "../../src/server/services/planning/run-sheets";
+import { addStagePerson } from "../../src/server/services/people/stage-people";
+import { saveTemplate } from "../../src/server/services/planning/templates";
 
 const zone = "Europe/Lisbon";
 /** So many licences of so many seats. */

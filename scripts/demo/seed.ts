@@ -2,14 +2,14 @@ import { hashPassword } from "better-auth/crypto";
 import { eq } from "drizzle-orm";
 
 import { dayMs, hourMs, minuteMs, wallTimeAt } from "../../src/core/time";
-import type { Context } from "../../src/server/services/context";
+import type { Context } from "../../src/server/services/ground/context";
 import { account, members, organisations, people, seeded, tickets, user } from "../../src/server/db/schema";
 
 import { demoMails, demoRecording } from "./after-dates";
 import { insertDate } from "./date-rows";
 import { insertSheet } from "./sheet";
 import { makeChance, type Chance } from "./chance";
-import type { TeamMember } from "../../src/server/services/access";
+import type { TeamMember } from "../../src/server/services/ground/access";
 import { fillPastDate } from "./past-date";
 import { seedWayIn } from "./way-in";
 import { seedPlanning } from "./planning";

@@ -11,13 +11,13 @@ import {
   people,
   tickets,
 } from "../../src/server/db/schema";
-import type { TeamMember } from "../../src/server/services/access";
-import type { Context } from "../../src/server/services/context";
-import { frontDoorDraft, saveFrontDoor } from "../../src/server/services/front/look";
-import { addPicture } from "../../src/server/services/front/pictures";
+import type { TeamMember } from "../../src/server/services/ground/access";
+import type { Context } from "../../src/server/services/ground/context";
+import { frontDoorDraft, saveFrontDoor } from "../../src/server/services/way-in/front/look";
+import { addPicture } from "../../src/server/services/way-in/front/pictures";
 import { saveMailing } from "../../src/server/services/mailings/compose";
 import { sendMailing } from "../../src/server/services/mailings/send";
-import { bookingPage, bookSlot, createSlots } from "../../src/server/services/slots";
+import { bookingPage, bookSlot, createSlots } from "../../src/server/services/way-in/slots";
 
 /** Lines of a tide, drawn for the demo: nobody's picture. */
 const tide = (ground: string, line: string): Buffer =>

@@ -79,7 +79,7 @@ export {
   type ExtentInput,
   type SeatQuestion,
 } from "./dates-input";
-export { houseRulesInput, licencesInput, seatDecisionInput, seatRequestInput } from "./house-input";
+export { houseRulesInput, licencesInput, seatDecisionInput, seatRequestInput } from "./organisation-input";
 export { templateBody, type TemplateBody } from "./template-body";
 export type { Contact, ImportPreview } from "./views/contact";
 export type { SeatAnswer, SeatRequestLine } from "./views/seats";

@@ -19,7 +19,7 @@ import {
   wordsOfIssue,
 } from ".";
 import { nobody } from "@/core/mailings";
-import { standardRules } from "@/core/house";
+import { standardRules } from "@/core/organisation";
 
 /** The paths that a shape finds fault with; none: it is taken. */
 const faults = (shape: z.ZodType, input: unknown): string[] => {

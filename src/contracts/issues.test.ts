@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { z } from "zod";
 import { issueCodes } from "@/core/shared";
 import { fieldIssuesOf, freshPlan, issuesOf, planInput, reminderOffsetsInput, wordsOfIssue } from ".";
-import { standardRules } from "@/core/house";
+import { standardRules } from "@/core/organisation";
 
 const found = (shape: z.ZodType, input: unknown) => {
   const parsed = shape.safeParse(input);

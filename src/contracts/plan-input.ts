@@ -2,7 +2,7 @@ import { issue } from "@/core/shared";
 import { chatReaches, defaultSwitches } from "@/core/people";
 import { z } from "zod";
 import { fieldKinds } from "@/core/front-door";
-import { pictures } from "@/core/house";
+import { pictures } from "@/core/organisation";
 import { frequencies, isLocalDateTime, isZone, weekdayCodes } from "@/core/time";
 
 const localMoment = z.string().refine(isLocalDateTime, issue("unreadable-moment"));

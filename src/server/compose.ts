@@ -1,10 +1,10 @@
 import type { Database } from "./db/client";
 import { Hub } from "./live/hub";
-import type { Context } from "./services/context";
-import { admitToHouse, closeLost, SignBook } from "./services/presence";
-import { RoomCache } from "./services/room-commands";
+import type { Context } from "./services/ground/context";
+import { admitToHouse, closeLost, SignBook } from "./services/hour/presence";
+import { RoomCache } from "./services/ground/room/commands";
 import { ActPace } from "./edge/limits";
-import { SeatCache } from "./services/seat-cache";
+import { HolderCache } from "./services/hour/holder-cache";
 import { makeContext } from "./worker";
 import { makeSignIn, type SignIn } from "./sign-in";
 
@@ -15,7 +15,7 @@ export interface App {
   readonly hub: Hub;
   readonly signs: SignBook;
   readonly roomCache: RoomCache;
-  readonly seatCache: SeatCache;
+  readonly holderCache: HolderCache;
   readonly pace: ActPace;
   readonly signIn: SignIn;
   close(): Promise<void>;
@@ -28,7 +28,7 @@ export async function makeApp(source: Record<string, string | undefined>): Promi
   const { context, database, close } = await makeContext(source);
   const { environment, clock, log, secrets } = context;
   const signs = new SignBook(context);
-  const seatCache = new SeatCache(clock);
+  const holderCache = new HolderCache(clock);
   let ticks = 0;
   // signs could not be written while the database was away: people get time to come again before they count as lost
   let nobodyIsLostBefore = 0;
@@ -41,7 +41,7 @@ export async function makeApp(source: Record<string, string | undefined>): Promi
     databaseBack: () => {
       nobodyIsLostBefore = clock.now() + graceAfterOutageMs;
     },
-    rightsChanged: () => seatCache.clear(),
+    rightsChanged: () => holderCache.clear(),
     admit: (occurrenceId) => admitToHouse(context, occurrenceId),
     async flushPresence() {
       await signs.flush();
@@ -55,7 +55,7 @@ export async function makeApp(source: Record<string, string | undefined>): Promi
     hub,
     signs,
     roomCache: new RoomCache(),
-    seatCache,
+    holderCache,
     pace: new ActPace(() => clock.now()),
     signIn: makeSignIn(database.db, environment.STAGE_CALL_URL, secrets.signInSecret),
     async close() {

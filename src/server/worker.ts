@@ -10,7 +10,7 @@ import { randomIds } from "./platform/ids";
 import { jsonLog } from "./platform/log";
 import { jobNames, type JobName } from "./platform/queue";
 import { makeSecrets } from "./platform/secrets";
-import type { Context } from "./services/context";
+import type { Context } from "./services/ground/context";
 
 const everyMs: Readonly<Record<JobName, number>> = {
   "send-due-mail": 1000,

@@ -64,6 +64,13 @@ describe("import directions are enforced", () => {
       },
     ],
     [
+      "services-in-order-2",
+      {
+        "src/server/services/planning/a.ts": 'import { b } from "../mailings/b";\nexport const a = b;',
+        "src/server/services/mailings/b.ts": "export const b = 1;",
+      },
+    ],
+    [
       "core-is-pure",
       { "src/core/room/a.ts": 'import { readFileSync } from "node:fs";\nexport const a = readFileSync;' },
     ],

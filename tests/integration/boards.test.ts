@@ -2,8 +2,16 @@ import { eq } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { hourMs } from "@/core/time";
 import { boardPosts, organisations } from "@/server/db/schema";
-import { boardFeed, boardPage, boardsOf, callHooks, makeBoard, postOnBoard, signHook } from "@/server/services/boards";
-import { publishEvent } from "@/server/services/event-life";
+import {
+  boardFeed,
+  boardPage,
+  boardsOf,
+  callHooks,
+  makeBoard,
+  postOnBoard,
+  signHook,
+} from "@/server/services/afterwards/boards";
+import { publishEvent } from "@/server/services/planning/event-life";
 import { startHookReceiver } from "@/stand-ins/hook-receiver";
 import { addMember, addOrganisation, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
 

@@ -8,10 +8,10 @@ import { chatLines, questions, tickets } from "@/server/db/schema";
 import type { Hub } from "@/server/live/hub";
 import { logReader, ownParts, type FactOutcome } from "@/server/room";
 import { mainRoomOf } from "@/server/db/queries/journal";
-import { execute, roomOf } from "@/server/services/room-commands";
-import { erasePeople } from "@/server/services/contacts/erase";
-import { dateFile } from "@/server/services/reports/exports";
-import { bringFact } from "@/server/services/room-facts";
+import { execute, roomOf } from "@/server/services/ground/room/commands";
+import { erasePeople } from "@/server/services/people/contacts/erase";
+import { dateFile } from "@/server/services/afterwards/exports";
+import { bringFact } from "@/server/services/hour/facts";
 import { joinAs, makeHub } from "../support/hub";
 import { addTicket, makeEvent, makeWorld, seat, type MadeEvent, type World } from "../support/world";
 

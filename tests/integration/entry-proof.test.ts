@@ -2,11 +2,11 @@ import { eq } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { minuteMs } from "@/core/time";
 import { people, tickets } from "@/server/db/schema";
-import { askForProof, isProofOpen, isProven, needsProof, redeemProof } from "@/server/services/entry-proofs";
-import { sendDue } from "@/server/services/mail/deliver";
-import { wayIn } from "@/server/services/room-entry";
-import { seatOf } from "@/server/services/seats";
-import { holderById, tokenOf } from "@/server/services/tickets";
+import { askForProof, isProofOpen, isProven, needsProof, redeemProof } from "@/server/services/way-in/entry-proofs";
+import { sendDue } from "@/server/services/mailings/deliver";
+import { wayIn } from "@/server/services/hour/entry";
+import { holderOfToken } from "@/server/services/hour/holders";
+import { holderById, tokenOf } from "@/server/services/way-in/tickets";
 import { addTicket, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
 
 let world: World;
@@ -31,7 +31,7 @@ describe("an event that lets people in by their address alone", () => {
     const ticketId = await addTicket(world, event, "attendee", "Sanna");
     const one = await holder(ticketId);
     const token = tokenOf(world.context, one.ticket);
-    const seat = (proof: string | null) => seatOf(world.context, token, proof, ticketId, event.occurrenceId);
+    const seat = (proof: string | null) => holderOfToken(world.context, token, proof, ticketId, event.occurrenceId);
     await expect(seat(null)).rejects.toMatchObject({ failure: { code: "not-found" } });
     const proof = await proofFromMail(ticketId);
     expect(await isProofOpen(world.context, one, proof)).toBe(true);

@@ -1,24 +1,29 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { eq } from "drizzle-orm";
 import { events, messages, occurrences, templates, tickets } from "@/server/db/schema";
-import { standardRules } from "@/core/house";
-import { eventAccess } from "@/server/services/access";
-import { readDraft } from "@/server/services/calendar-import/draft";
-import { readBusyCalendar } from "@/server/services/calendar-import/busy-file";
-import { datesOf } from "@/server/services/dates/load";
-import { createEvent } from "@/server/services/events";
-import { addBusyCalendar, findATime } from "@/server/services/free-busy";
-import { saveLicences } from "@/server/services/house/licences";
-import { saveRules } from "@/server/services/house/rules";
-import { decideSeats, requestSeats, seatRequestsOf } from "@/server/services/house/requests";
-import { seatsAround } from "@/server/services/house/seats";
-import { readinessFor } from "@/server/services/readiness/findings";
-import { mendFinding } from "@/server/services/readiness/mends";
-import { register } from "@/server/services/registration";
-import { decideRegistrations } from "@/server/services/registration-changes";
-import { pollsOf, saveRunSheet, segmentsOf } from "@/server/services/run-sheets";
-import { addStagePerson } from "@/server/services/stage-people";
-import { createFromTemplate, duplicateEvent, planFromTemplate, saveTemplate } from "@/server/services/templates";
+import { standardRules } from "@/core/organisation";
+import { eventAccess } from "@/server/services/ground/access";
+import { readDraft } from "@/server/services/planning/calendar-import/draft";
+import { readBusyCalendar } from "@/server/services/planning/calendar-import/busy-file";
+import { datesOf } from "@/server/services/planning/dates/load";
+import { createEvent } from "@/server/services/planning/events";
+import { addBusyCalendar, findATime } from "@/server/services/people/find-a-time";
+import { saveLicences } from "@/server/services/organisation/licences";
+import { saveRules } from "@/server/services/organisation/rules";
+import { decideSeats, requestSeats, seatRequestsOf } from "@/server/services/planning/seat-requests";
+import { seatsAround } from "@/server/services/organisation/seats";
+import { readinessFor } from "@/server/services/overview/readiness/findings";
+import { mendFinding } from "@/server/services/overview/readiness/mends";
+import { register } from "@/server/services/way-in/registration";
+import { decideRegistrations } from "@/server/services/way-in/registration-changes";
+import { pollsOf, saveRunSheet, segmentsOf } from "@/server/services/planning/run-sheets";
+import { addStagePerson } from "@/server/services/people/stage-people";
+import {
+  createFromTemplate,
+  duplicateEvent,
+  planFromTemplate,
+  saveTemplate,
+} from "@/server/services/planning/templates";
 import { addMember, goodPlan, makeEvent, makeWorld, type World } from "../support/world";
 
 let world: World;

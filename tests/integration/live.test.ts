@@ -4,7 +4,7 @@ import { eq } from "drizzle-orm";
 import type { CommandBody } from "@/contracts";
 import { connections, tickets } from "@/server/db/schema";
 import { notifyJournal } from "@/server/db/notify";
-import { execute, type Executed } from "@/server/services/room-commands";
+import { execute, type Executed } from "@/server/services/ground/room/commands";
 import type { Hub } from "@/server/live/hub";
 import { joinAs, makeHub } from "../support/hub";
 import { addTicket, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";

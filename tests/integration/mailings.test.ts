@@ -15,9 +15,9 @@ import {
   people,
   tickets,
 } from "@/server/db/schema";
-import { personByEmail } from "@/server/services/people-records";
-import { receiveMail } from "@/server/services/incoming-mail";
-import { sendDue } from "@/server/services/mail/deliver";
+import { personByEmail } from "@/server/services/ground/people-records";
+import { receiveMail } from "@/server/services/mailings/incoming-mail";
+import { sendDue } from "@/server/services/mailings/deliver";
 import { saveKindWords, saveMailing } from "@/server/services/mailings/compose";
 import { previewMailing, testMailing } from "@/server/services/mailings/preview";
 import {
@@ -28,9 +28,9 @@ import {
   summariseAudience,
 } from "@/server/services/mailings/send";
 import { planFollowUps, setReminders, trackOf } from "@/server/services/mailings/track";
-import { answerByLink, askedBy } from "@/server/services/replies";
-import { countTry } from "@/server/services/tries";
-import { eventFile } from "@/server/services/reports/exports";
+import { answerByLink, askedBy } from "@/server/services/way-in/replies";
+import { countTry } from "@/server/services/ground/tries";
+import { eventFile } from "@/server/services/afterwards/exports";
 import { deliveryReport } from "@/stand-ins/delivery-report";
 import { composed } from "../support/mailing";
 import { addTicket, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";

@@ -1,11 +1,11 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { eq } from "drizzle-orm";
 import { messages, people } from "@/server/db/schema";
-import { sendDue } from "@/server/services/mail/deliver";
-import { outboxMail, outboxPage, putOffMail, tryAgain } from "@/server/services/outbox";
-import { eventAccess } from "@/server/services/access";
-import { datesOf } from "@/server/services/dates/load";
-import { register } from "@/server/services/registration";
+import { sendDue } from "@/server/services/mailings/deliver";
+import { outboxMail, outboxPage, putOffMail, tryAgain } from "@/server/services/mailings/outbox";
+import { eventAccess } from "@/server/services/ground/access";
+import { datesOf } from "@/server/services/planning/dates/load";
+import { register } from "@/server/services/way-in/registration";
 import {
   addMember,
   addOrganisation,

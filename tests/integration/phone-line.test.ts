@@ -1,14 +1,14 @@
 import { eq } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { standardRules } from "@/core/house";
+import { standardRules } from "@/core/organisation";
 import { loadFigures } from "@/server/room";
 import { connections, events, organisations, tickets } from "@/server/db/schema";
-import { sendDue } from "@/server/services/mail/deliver";
-import { answerCall, hearCall } from "@/server/services/phone-line";
-import { SignBook } from "@/server/services/presence";
-import { addStagePerson } from "@/server/services/stage-people";
-import { inviteStagePeople } from "@/server/services/stage-invitations";
-import { roomOf } from "@/server/services/room-commands";
+import { sendDue } from "@/server/services/mailings/deliver";
+import { answerCall, hearCall } from "@/server/services/hour/phone-line";
+import { SignBook } from "@/server/services/hour/presence";
+import { addStagePerson } from "@/server/services/people/stage-people";
+import { inviteStagePeople } from "@/server/services/mailings/stage-invitations";
+import { roomOf } from "@/server/services/ground/room/commands";
 import { addTicket, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
 
 let world: World;

@@ -3,10 +3,10 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { eq } from "drizzle-orm";
 import type { CommandBody } from "@/contracts";
 import { admissions, ballots, connections, polls } from "@/server/db/schema";
-import { admitToHouse, closeLost, openConnection, SignBook } from "@/server/services/presence";
-import { executeWhole } from "@/server/services/room-commands";
-import { bringFact } from "@/server/services/room-facts";
-import { saveRunSheet } from "@/server/services/run-sheets";
+import { admitToHouse, closeLost, openConnection, SignBook } from "@/server/services/hour/presence";
+import { executeWhole } from "@/server/services/ground/room/commands";
+import { bringFact } from "@/server/services/hour/facts";
+import { saveRunSheet } from "@/server/services/planning/run-sheets";
 import { addTicket, makeEvent, makeWorld, seat, type MadeEvent, type World } from "../support/world";
 
 let world: World;

@@ -4,10 +4,10 @@ import { randomUUID } from "node:crypto";
 import { eq } from "drizzle-orm";
 import { minuteMs } from "@/core/time";
 import { auditLog, connections, occurrences } from "@/server/db/schema";
-import { appendRows } from "@/server/services/room-commands";
-import { csvText, guardCell, unguardCell } from "@/server/services/reports/delimited";
-import { dateFile, eventFile } from "@/server/services/reports/exports";
-import { importEntries, readEntriesFile } from "@/server/services/reports/import-entries";
+import { appendRows } from "@/server/services/ground/room/commands";
+import { csvText, guardCell, unguardCell } from "@/server/services/ground/delimited";
+import { dateFile, eventFile } from "@/server/services/afterwards/exports";
+import { importEntries, readEntriesFile } from "@/server/services/afterwards/import-entries";
 import {
   addMember,
   addOrganisation,

@@ -5,12 +5,12 @@ import type { CommandBody } from "@/contracts";
 import type { Actor } from "@/core/people";
 import { minuteMs } from "@/core/time";
 import { ballots, connections, occurrences, polls } from "@/server/db/schema";
-import { sendDue } from "@/server/services/mail/deliver";
-import { admitToHouse, closeLost, openConnection, SignBook } from "@/server/services/presence";
-import { executeWhole as execute, journalLength, RoomCache, roomOf } from "@/server/services/room-commands";
-import { bringFact } from "@/server/services/room-facts";
-import { saveRunSheet } from "@/server/services/run-sheets";
-import { sweepDates } from "@/server/services/sweep";
+import { sendDue } from "@/server/services/mailings/deliver";
+import { admitToHouse, closeLost, openConnection, SignBook } from "@/server/services/hour/presence";
+import { executeWhole as execute, journalLength, RoomCache, roomOf } from "@/server/services/ground/room/commands";
+import { bringFact } from "@/server/services/hour/facts";
+import { saveRunSheet } from "@/server/services/planning/run-sheets";
+import { sweepDates } from "@/server/services/outside/sweep";
 import { addTicket, makeEvent, makeWorld, seat, type MadeEvent, type World } from "../support/world";
 
 let world: World;

@@ -3,9 +3,9 @@ import { and, eq } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { RunSheetInput } from "@/contracts";
 import { polls } from "@/server/db/schema";
-import { datesOf } from "@/server/services/dates/load";
-import { copyRunSheet, loadRunSheet, saveRunSheet } from "@/server/services/run-sheets";
-import { removeStagePerson } from "@/server/services/stage-people";
+import { datesOf } from "@/server/services/planning/dates/load";
+import { copyRunSheet, loadRunSheet, saveRunSheet } from "@/server/services/planning/run-sheets";
+import { removeStagePerson } from "@/server/services/people/stage-people";
 import { addTicket, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
 
 let world: World;

@@ -2,10 +2,10 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { eq } from "drizzle-orm";
 import { dayMs } from "@/core/time";
 import { events, occurrences } from "@/server/db/schema";
-import { createEvent } from "@/server/services/events";
-import { deleteEvent, publishEvent } from "@/server/services/event-life";
-import { boardLimit, datesBetween, season, seasonList, type SeasonFilter } from "@/server/services/season";
-import { binned, producersOf } from "@/server/services/season-side";
+import { createEvent } from "@/server/services/planning/events";
+import { deleteEvent, publishEvent } from "@/server/services/planning/event-life";
+import { boardLimit, datesBetween, season, seasonList, type SeasonFilter } from "@/server/services/overview/season";
+import { binned, producersOf } from "@/server/services/overview/season-side";
 import {
   addMember,
   addOrganisation,

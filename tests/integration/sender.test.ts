@@ -10,7 +10,7 @@ import { nobody } from "@/core/mailings";
 import { hourMs } from "@/core/time";
 import { messages } from "@/server/db/schema";
 import { smtpMailer } from "@/server/mail/mailer";
-import { sendDue } from "@/server/services/mail/deliver";
+import { sendDue } from "@/server/services/mailings/deliver";
 import { saveMailing } from "@/server/services/mailings/compose";
 import { sendMailing } from "@/server/services/mailings/send";
 import { startMailServer } from "@/stand-ins/mail-server";

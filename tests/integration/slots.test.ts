@@ -1,15 +1,15 @@
-import { season } from "@/server/services/season";
+import { season } from "@/server/services/overview/season";
 import { and, eq } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { standardRules } from "@/core/house";
+import { standardRules } from "@/core/organisation";
 import { events, messages, occurrences, organisations, tickets } from "@/server/db/schema";
-import { sendDue } from "@/server/services/mail/deliver";
-import { cancelRegistration } from "@/server/services/registration-changes";
-import { takeName } from "@/server/services/room-entry";
-import { bookingPage, bookSlot, createSlots, moveBooking } from "@/server/services/slots";
-import { slotPages } from "@/server/services/slot-pages";
-import { holderById } from "@/server/services/tickets";
-import { addStagePerson } from "@/server/services/stage-people";
+import { sendDue } from "@/server/services/mailings/deliver";
+import { cancelRegistration } from "@/server/services/way-in/registration-changes";
+import { takeName } from "@/server/services/hour/entry";
+import { bookingPage, bookSlot, createSlots, moveBooking } from "@/server/services/way-in/slots";
+import { slotPages } from "@/server/services/way-in/slot-pages";
+import { holderById } from "@/server/services/way-in/tickets";
+import { addStagePerson } from "@/server/services/people/stage-people";
 import { addMember, makeEvent, makeWorld, type World } from "../support/world";
 
 let world: World;

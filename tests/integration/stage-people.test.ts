@@ -3,19 +3,19 @@ import { eq } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { Duty } from "@/core/people";
 import { auditLog, people, tickets } from "@/server/db/schema";
-import { callSheet } from "@/server/services/call-sheet";
-import { dateOf } from "@/server/services/dates/load";
-import { sendDue } from "@/server/services/mail/deliver";
-import { saveRunSheet } from "@/server/services/run-sheets";
+import { callSheet } from "@/server/services/hour/call-sheet";
+import { dateOf } from "@/server/services/planning/dates/load";
+import { sendDue } from "@/server/services/mailings/deliver";
+import { saveRunSheet } from "@/server/services/planning/run-sheets";
 import {
   addStagePerson,
   listStagePeople,
   removeStagePerson,
   setDuties,
   setReply,
-} from "@/server/services/stage-people";
-import { inviteStagePeople, previewStageInvitation } from "@/server/services/stage-invitations";
-import { holderOf } from "@/server/services/tickets";
+} from "@/server/services/people/stage-people";
+import { inviteStagePeople, previewStageInvitation } from "@/server/services/mailings/stage-invitations";
+import { holderOf } from "@/server/services/way-in/tickets";
 import { addMember, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
 
 let world: World;

@@ -10,7 +10,7 @@ import {
   segments,
   tickets,
 } from "../../src/server/db/schema";
-import type { Context } from "../../src/server/services/context";
+import type { Context } from "../../src/server/services/ground/context";
 import type { CrowdMember } from "../../src/stand-ins/crowd";
 
 export interface BusyDate {

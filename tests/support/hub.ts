@@ -1,7 +1,7 @@
 import type { StreamEvent, StreamMessages } from "@/contracts";
 import { Hub } from "@/server/live/hub";
 import { silentLog } from "@/server/platform/log";
-import { admitToHouse, openConnection } from "@/server/services/presence";
+import { admitToHouse, openConnection } from "@/server/services/hour/presence";
 import type { MadeEvent, World } from "./world";
 
 /** A live process of its own on the world's database. */

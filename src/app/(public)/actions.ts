@@ -2,8 +2,8 @@
 import { redirect } from "next/navigation";
 import { audienceWords, messagesFor } from "@/contracts/messages";
 import { app } from "@/server/compose";
-import { slugOfRoomCode } from "@/server/services/dates/open-now";
-import { countTry } from "@/server/services/tries";
+import { slugOfRoomCode } from "@/server/services/planning/dates/open-now";
+import { countTry } from "@/server/services/ground/tries";
 import { visitorLocale } from "../_lib/locale";
 import { currentOrganisation, failureOf, remoteAddress } from "../_lib/request";
 

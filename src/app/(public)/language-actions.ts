@@ -3,8 +3,8 @@ import { cookies } from "next/headers";
 import { revalidatePath } from "next/cache";
 import { locales, type Locale } from "@/contracts/messages";
 import { app } from "@/server/compose";
-import { setLanguage } from "@/server/services/people-records";
-import { holderOf } from "@/server/services/tickets";
+import { setLanguage } from "@/server/services/ground/people-records";
+import { holderOf } from "@/server/services/way-in/tickets";
 import { languageCookie } from "../_lib/locale";
 
 async function keep(locale: string): Promise<Locale | null> {

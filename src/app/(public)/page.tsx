@@ -4,7 +4,7 @@ import { RoomCode } from "@/features/front-door/room-code";
 import { InLanguage } from "@/features/shared/language";
 import { DayAndHour } from "@/features/shared/times";
 import { app } from "@/server/compose";
-import { publicDates, publicRecordings } from "@/server/services/front-door";
+import { publicDates, publicRecordings } from "@/server/services/way-in/front-door";
 import { visitorLocale } from "../_lib/locale";
 import { currentOrganisation } from "../_lib/request";
 import { chooseLanguageAction } from "./language-actions";

@@ -1,14 +1,14 @@
 "use server";
 import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
-import { makeBoard, removeBoard } from "@/server/services/boards";
-import { openRoomNow } from "@/server/services/dates/open-now";
-import { decideSeats } from "@/server/services/house/requests";
-import { saveLicences } from "@/server/services/house/licences";
-import { saveRules } from "@/server/services/house/rules";
-import { seatsAround } from "@/server/services/house/seats";
-import { readDraft } from "@/server/services/calendar-import/draft";
-import { deleteTemplate, renameTemplate } from "@/server/services/templates";
+import { makeBoard, removeBoard } from "@/server/services/afterwards/boards";
+import { openRoomNow } from "@/server/services/planning/dates/open-now";
+import { decideSeats } from "@/server/services/planning/seat-requests";
+import { saveLicences } from "@/server/services/organisation/licences";
+import { saveRules } from "@/server/services/organisation/rules";
+import { seatsAround } from "@/server/services/organisation/seats";
+import { readDraft } from "@/server/services/planning/calendar-import/draft";
+import { deleteTemplate, renameTemplate } from "@/server/services/planning/templates";
 import { act, currentMember } from "../_lib/request";
 
 export async function askSeatsAction(question: unknown) {

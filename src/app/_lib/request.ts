@@ -8,9 +8,9 @@ import { Refusal, type Failure } from "@/core/shared";
 import { app } from "@/server/compose";
 import { isDatabaseAway } from "@/server/db/away";
 import { forgetPages } from "./anonymous-pages";
-import { memberOf, type TeamMember } from "@/server/services/access";
-import type { Context } from "@/server/services/context";
-import { organisationFor, type Organisation } from "@/server/services/front-door";
+import { memberOf, type TeamMember } from "@/server/services/ground/access";
+import type { Context } from "@/server/services/ground/context";
+import { organisationFor, type Organisation } from "@/server/services/way-in/front-door";
 
 /** The organisation that this request's host name serves. */
 export const currentOrganisation = cache(async (): Promise<Organisation> => {
@@ -92,19 +92,19 @@ export async function answer(run: () => Promise<Response>): Promise<Response> {
 export const isUuid = (text: string | null | undefined): text is string =>
   /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/.test(text ?? "");
 
-export const seatCookie = (ticketId: string): string => `sc-${ticketId}`;
+export const holderCookie = (ticketId: string): string => `sc-${ticketId}`;
 
 /** The token that this browser was given for a ticket, when it came in by its link. */
-export const seatToken = async (ticketId: string): Promise<string | null> =>
-  (await cookies()).get(seatCookie(ticketId))?.value ?? null;
+export const holderToken = async (ticketId: string): Promise<string | null> =>
+  (await cookies()).get(holderCookie(ticketId))?.value ?? null;
 
 const proofCookie = (ticketId: string): string => `sc-proof-${ticketId}`;
 /** The one-time link by which this browser was let in, where an event asks for one. */
 export const proofToken = async (ticketId: string): Promise<string | null> =>
   (await cookies()).get(proofCookie(ticketId))?.value ?? null;
 
-/** Gives this browser a seat: the link's token, and the proof of its address where one was asked for. */
-export async function giveSeat(
+/** Lets this browser hold a ticket: the link's token, and the proof of its address where one was asked for. */
+export async function giveHolder(
   context: Context,
   ticketId: string,
   token: string,
@@ -113,7 +113,7 @@ export async function giveSeat(
   const secure = context.environment.STAGE_CALL_URL.startsWith("https:");
   const options = { httpOnly: true, sameSite: "lax", secure, path: "/", maxAge: 14 * 86_400 } as const;
   if (proof) (await cookies()).set(proofCookie(ticketId), proof, options);
-  else (await cookies()).set(seatCookie(ticketId), token, options);
+  else (await cookies()).set(holderCookie(ticketId), token, options);
 }
 
 /** The visitor's network address, for counting tries. */

@@ -1,9 +1,9 @@
 import "server-only";
 import type { SpineState } from "@/features/shared/workspace";
 import { phaseWords } from "@/features/shared/role-words";
-import { datesOf } from "@/server/services/dates/load";
-import { loadPlan, type LoadedPlan } from "@/server/services/events";
-import { readinessFor } from "@/server/services/readiness/findings";
+import { datesOf } from "@/server/services/planning/dates/load";
+import { loadPlan, type LoadedPlan } from "@/server/services/planning/events";
+import { readinessFor } from "@/server/services/overview/readiness/findings";
 import { orNotFound, pageMember } from "./request";
 
 export interface DateQuery {

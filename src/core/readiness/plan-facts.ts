@@ -1,5 +1,5 @@
 import type { CheckName } from "./names";
-import type { Picture } from "../house";
+import type { Picture } from "../organisation";
 import type { Duty, Role } from "../people";
 import type { TimedSegment } from "../run-sheet";
 import type { WallTime } from "../time";

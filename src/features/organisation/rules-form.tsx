@@ -2,7 +2,7 @@
 import type { Done } from "@/contracts";
 import type { Dispatch, SetStateAction } from "react";
 import { useState, useTransition } from "react";
-import type { HouseRules } from "@/core/house";
+import type { HouseRules } from "@/core/organisation";
 import { ClockInput } from "@/features/shared/clock-input";
 import { Button, Checkbox, Field, Input, Note, Textarea, toast } from "@/ui";
 

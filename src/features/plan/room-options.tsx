@@ -3,7 +3,7 @@ import { chatReaches } from "@/core/people";
 import { reachWords } from "@/features/shared/chat/reach-words";
 import { useFormContext, useWatch } from "react-hook-form";
 import type { PlanInput } from "@/contracts";
-import { bandwidthOf, heavyKbps, type Picture } from "@/core/house";
+import { bandwidthOf, heavyKbps, type Picture } from "@/core/organisation";
 import { Field, Input, Select } from "@/ui";
 import { Check, Text } from "./controls";
 import { wordList } from "./word-list";

@@ -1,18 +1,18 @@
 import type { IncomingMessage } from "node:http";
 import { Refusal } from "@/core/shared";
 import type { App } from "../compose";
-import { memberOf } from "../services/access";
-import { organisationFor } from "../services/front-door";
-import { deskEntryByDate } from "../services/room-entry";
-import type { FactActor } from "../services/room-facts";
-import { seatOf } from "../services/seats";
+import { memberOf } from "../services/ground/access";
+import { organisationFor } from "../services/way-in/front-door";
+import { deskEntryByDate } from "../services/hour/entry";
+import type { FactActor } from "../services/hour/facts";
+import { holderOfToken } from "../services/hour/holders";
 import { cookiesOf } from "./request";
 
 /** Who a signed-in member is at this desk, kept for a few seconds as a ticket's holder is. */
 async function memberAt(app: App, request: IncomingMessage, occurrenceId: string): Promise<FactActor> {
-  const { context, signIn, seatCache } = app;
+  const { context, signIn, holderCache } = app;
   const key = `${request.headers.cookie ?? ""}|${occurrenceId}`;
-  const known = seatCache.get(key);
+  const known = holderCache.get(key);
   if (known) return known;
   const headers = new Headers({ cookie: request.headers.cookie ?? "" });
   // the sign-in's library says of a database that is away that something failed, not what
@@ -24,7 +24,7 @@ async function memberAt(app: App, request: IncomingMessage, occurrenceId: string
   const member = await memberOf(context, organisation.id, session?.user.id ?? null);
   const entry = await deskEntryByDate(context, member, occurrenceId);
   const who = { actorId: entry.ticketId, actor: entry.actor, occurrenceId, organisationId: member.organisationId };
-  seatCache.keep(key, who);
+  holderCache.keep(key, who);
   return who;
 }
 
@@ -41,9 +41,9 @@ export async function whoAsks(
   if (!token) throw new Refusal({ code: "not-signed-in" });
   const proof = cookies.get(`sc-proof-${as}`) ?? null;
   const key = `${token}|${proof ?? ""}`;
-  const known = app.seatCache.get(key);
+  const known = app.holderCache.get(key);
   if (known && known.actorId === as && known.occurrenceId === occurrenceId) return known;
-  const who = await seatOf(app.context, token, proof, as, occurrenceId);
-  app.seatCache.keep(key, who);
+  const who = await holderOfToken(app.context, token, proof, as, occurrenceId);
+  app.holderCache.keep(key, who);
   return who;
 }

@@ -4,11 +4,11 @@ import { isStageRole, verdictBy, type Actor, type Permission } from "@/core/peop
 import { roomRights } from "@/core/room";
 import { Refusal } from "@/core/shared";
 import type { App } from "../compose";
-import { parse } from "../services/context";
-import { closeConnection } from "../services/presence";
-import { execute } from "../services/room-commands";
-import { drainOutbox } from "../services/room-outbox";
-import { bringFact, requireInside, type KnownRoom } from "../services/room-facts";
+import { parse } from "../services/ground/context";
+import { closeConnection } from "../services/hour/presence";
+import { execute } from "../services/ground/room/commands";
+import { drainOutbox } from "../services/ground/room/outbox";
+import { bringFact, requireInside, type KnownRoom } from "../services/hour/facts";
 import { whoAsks } from "./access";
 import { readJson, requireOwnOrigin, sendJson } from "./request";
 

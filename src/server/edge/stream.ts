@@ -1,7 +1,7 @@
 import type { IncomingMessage, ServerResponse } from "node:http";
 import { readHave } from "@/contracts";
 import type { App } from "../compose";
-import { closeConnection, openConnection } from "../services/presence";
+import { closeConnection, openConnection } from "../services/hour/presence";
 import { whoAsks } from "./access";
 
 const deviceOf = (agent: string): string =>

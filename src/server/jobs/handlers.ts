@@ -1,14 +1,14 @@
-import type { Context } from "../services/context";
+import type { Context } from "../services/ground/context";
 import type { JobName } from "../platform/queue";
-import { sendDue } from "../services/mail/deliver";
-import { fillSeries } from "../services/dates/fill";
-import { callHooks } from "../services/boards";
-import { receiveAll } from "../services/incoming-mail";
+import { sendDue } from "../services/mailings/deliver";
+import { fillSeries } from "../services/planning/dates/fill";
+import { callHooks } from "../services/afterwards/boards";
+import { receiveAll } from "../services/mailings/incoming-mail";
 import { planFollowUps } from "../services/mailings/track";
-import { countHeld } from "../services/house/forecast";
-import { closeLost } from "../services/presence";
-import { drainOutbox } from "../services/room-outbox";
-import { purge, sweepDates } from "../services/sweep";
+import { countHeld } from "../services/overview/forecast";
+import { closeLost } from "../services/hour/presence";
+import { drainOutbox } from "../services/ground/room/outbox";
+import { purge, sweepDates } from "../services/outside/sweep";
 
 /** Every job; each safe to run twice. */
 export const handlers: Readonly<Record<JobName, (context: Context) => Promise<unknown>>> = {

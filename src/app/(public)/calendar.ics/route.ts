@@ -1,5 +1,5 @@
 import { app } from "@/server/compose";
-import { organisationCalendar } from "@/server/services/calendars";
+import { organisationCalendar } from "@/server/services/outside/calendars";
 import { calendarResponse } from "../../_lib/files";
 import { answer, currentOrganisation } from "../../_lib/request";
 

@@ -1,5 +1,5 @@
 import { app } from "@/server/compose";
-import { organisationFeed } from "@/server/services/front/feed";
+import { organisationFeed } from "@/server/services/outside/feed";
 import { answer, currentOrganisation } from "../../_lib/request";
 
 /** The organisation's feed (Atom): events and recordings. */

@@ -1,6 +1,6 @@
 import { Handset } from "@/features/phone-line/handset";
 import { app } from "@/server/compose";
-import { phoneNumbersOf } from "@/server/services/phone-line";
+import { phoneNumbersOf } from "@/server/services/hour/phone-line";
 import { currentOrganisation } from "../../_lib/request";
 
 export const metadata = { title: "Phone line", robots: { index: false } };

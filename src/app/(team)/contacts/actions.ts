@@ -1,8 +1,8 @@
 "use server";
 import { revalidatePath } from "next/cache";
-import { removeGroup, saveContact } from "@/server/services/contacts/book";
-import { eraseContact } from "@/server/services/contacts/erase";
-import { mergeContacts } from "@/server/services/contacts/merge";
+import { removeGroup, saveContact } from "@/server/services/people/contacts/book";
+import { eraseContact } from "@/server/services/people/contacts/erase";
+import { mergeContacts } from "@/server/services/people/contacts/merge";
 import { act, currentMember } from "../../_lib/request";
 
 export async function saveContactAction(personId: string | null, input: unknown) {

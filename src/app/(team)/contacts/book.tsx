@@ -1,8 +1,8 @@
 import type { ReactNode } from "react";
 import type { Contact, ContactQuery } from "@/contracts";
-import type { ContactPage } from "@/server/services/contacts/book";
+import type { ContactPage } from "@/server/services/people/contacts/book";
 import Link from "next/link";
-import { contactPageSize } from "@/server/services/contacts/book";
+import { contactPageSize } from "@/server/services/people/contacts/book";
 import { Input, buttonClass } from "@/ui";
 
 export type Raw = Record<string, string | undefined>;

@@ -6,10 +6,10 @@ import { SeatRequests } from "@/features/organisation/seat-requests";
 import { TemplateList } from "@/features/organisation/template-list";
 import { TeamBar } from "@/features/shared/team-bar";
 import { durationWords } from "@/core/time";
-import { boardsOf } from "@/server/services/boards";
-import { seatRequestsOf } from "@/server/services/house/requests";
-import { house } from "@/server/services/house/licences";
-import { templatesOf } from "@/server/services/templates";
+import { boardsOf } from "@/server/services/afterwards/boards";
+import { seatRequestsOf } from "@/server/services/planning/seat-requests";
+import { house } from "@/server/services/organisation/licences";
+import { templatesOf } from "@/server/services/planning/templates";
 import { pageMember } from "../../_lib/request";
 import {
   decideSeatsAction,

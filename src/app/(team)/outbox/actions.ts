@@ -1,6 +1,6 @@
 "use server";
 import { revalidatePath } from "next/cache";
-import { tryAgain } from "@/server/services/outbox";
+import { tryAgain } from "@/server/services/mailings/outbox";
 import { act, currentMember } from "../../_lib/request";
 
 /** Tries a mail that failed once more. */

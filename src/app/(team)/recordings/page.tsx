@@ -1,7 +1,7 @@
 import Link from "next/link";
 import { TeamBar } from "@/features/shared/team-bar";
 import { longDate } from "@/core/time";
-import { library } from "@/server/services/recordings";
+import { library } from "@/server/services/afterwards/recordings";
 import { currentOrganisation, pageMember } from "../../_lib/request";
 import { signOutAction } from "../sign-in/actions";
 

@@ -5,8 +5,8 @@ import { SeasonNav, seasonHref, type SeasonQuery } from "@/features/season/seaso
 import { SeasonTable } from "@/features/season/season-table";
 import { TeamBar } from "@/features/shared/team-bar";
 import { dayMs, instantOf, longDate, shiftLocal, wallTimeAt } from "@/core/time";
-import { datesBetween, season, seasonList, type SeasonFilter } from "@/server/services/season";
-import { binned, producersOf } from "@/server/services/season-side";
+import { datesBetween, season, seasonList, type SeasonFilter } from "@/server/services/overview/season";
+import { binned, producersOf } from "@/server/services/overview/season-side";
 import { buttonClass } from "@/ui";
 import { currentOrganisation, isUuid, pageMember } from "../../_lib/request";
 import { signOutAction } from "../sign-in/actions";

@@ -3,7 +3,7 @@ import { headers } from "next/headers";
 import { redirect } from "next/navigation";
 import { wordsOf } from "@/contracts";
 import { app } from "@/server/compose";
-import { countTry } from "@/server/services/tries";
+import { countTry } from "@/server/services/ground/tries";
 import { failureOf, remoteAddress } from "../../_lib/request";
 
 /** Signs a team member in. Tries are counted by address and by network; the answer never says which part was wrong. */

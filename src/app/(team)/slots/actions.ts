@@ -1,6 +1,6 @@
 "use server";
 import { revalidatePath } from "next/cache";
-import { createSlots } from "@/server/services/slots";
+import { createSlots } from "@/server/services/way-in/slots";
 import { act, currentMember } from "../../_lib/request";
 
 export async function createSlotsAction(input: unknown) {

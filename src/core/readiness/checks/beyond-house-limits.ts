@@ -1,4 +1,4 @@
-import { brokenLimits, standardRules } from "../../house";
+import { brokenLimits, standardRules } from "../../organisation";
 import { minuteMs } from "../../time";
 import { finding, type Check } from "../plan-facts";
 

@@ -1,4 +1,4 @@
-import { bandwidthOf } from "../../house";
+import { bandwidthOf } from "../../organisation";
 import { finding, type Check } from "../plan-facts";
 
 /** The chosen picture needs more line than many have. */

@@ -1,6 +1,6 @@
 import { boolean, index, integer, jsonb, pgTable, text, unique, uniqueIndex, uuid } from "drizzle-orm/pg-core";
 
-import { pictures } from "@/core/house";
+import { pictures } from "@/core/organisation";
 import type { FormField } from "@/core/front-door";
 import { duties, phases, roles } from "@/core/people";
 import { chatReaches } from "@/core/people";

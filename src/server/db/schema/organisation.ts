@@ -1,6 +1,6 @@
 import { sql } from "drizzle-orm";
 import { boolean, index, integer, jsonb, pgTable, primaryKey, text, uuid, uniqueIndex } from "drizzle-orm/pg-core";
-import type { HouseRules } from "@/core/house";
+import type { HouseRules } from "@/core/organisation";
 import { instant, organisationId } from "./columns";
 
 export const organisations = pgTable("organisations", {

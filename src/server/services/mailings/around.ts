@@ -3,14 +3,13 @@ import { docFromTemplate, docHtml, docText, plainValue, type MergeValues } from 
 import { messagesFor } from "@/contracts/messages";
 import { cityOf, clockTime, longDate, shortDate } from "@/core/time";
 import { contactGroups, events, groupMembers, invitees, mailings, occurrences, people, tickets } from "../../db/schema";
-import { accessFor, type TeamMember } from "../access";
-import type { Context } from "../context";
-import { dateOf } from "../dates/load";
-import { organisationOf, rulesOf } from "../house/rules";
-import { phoneRows } from "../mail/join-block";
-import { standardWords } from "../mail/render";
-import { phoneDetails } from "../phone-details";
-import { plainText } from "../sanitise";
+import { accessFor, type TeamMember } from "../ground/access";
+import type { Context } from "../ground/context";
+import { dateOf } from "../planning/dates/load";
+import { organisationOf, rulesOf } from "../organisation/rules";
+import { standardWords } from "./render";
+import { phoneDetails, phoneRows } from "../way-in/phone-details";
+import { plainText } from "../ground/sanitise";
 
 /** What an audience can be chosen from. */
 export async function audienceChoices(context: Context, member: TeamMember, eventId: string) {

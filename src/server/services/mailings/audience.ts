@@ -8,8 +8,8 @@ import {
 } from "@/core/mailings";
 import type { Db } from "../../db/client";
 import { contactGroups, groupMembers, invitees, people, tickets } from "../../db/schema";
-import { inBook } from "../contacts/book";
-import type { Context } from "../context";
+import { inBook } from "../people/contacts/book";
+import type { Context } from "../ground/context";
 
 /** Somebody a mailing would reach. New addresses have no person until it is sent. */
 export interface Target {

@@ -12,9 +12,9 @@ import {
 } from "@/core/mailings";
 import { Refusal, unwrap } from "@/core/shared";
 import { mailings, messages } from "../../db/schema";
-import { accessFor, type TeamMember } from "../access";
-import { notFound, parse, type Context } from "../context";
-import { standardWords } from "../mail/render";
+import { accessFor, type TeamMember } from "../ground/access";
+import { notFound, parse, type Context } from "../ground/context";
+import { standardWords } from "./render";
 
 export type MailingRow = typeof mailings.$inferSelect;
 

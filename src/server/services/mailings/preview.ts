@@ -2,12 +2,12 @@ import type { MailDoc } from "@/core/mailings";
 import { Refusal } from "@/core/shared";
 import { people } from "../../db/schema";
 import { and, eq } from "drizzle-orm";
-import { type TeamMember, accessFor } from "../access";
-import { type Context, oneOf } from "../context";
-import { dateOf } from "../dates/load";
-import { type FinishedMessage, finish, redactedLinks } from "../mail/links";
-import { loadMessage, type MessageRow } from "../mail/load";
-import { render } from "../mail/render";
+import { type TeamMember, accessFor } from "../ground/access";
+import { type Context, oneOf } from "../ground/context";
+import { dateOf } from "../planning/dates/load";
+import { type FinishedMessage, finish, redactedLinks } from "./links";
+import { loadMessage, type MessageRow } from "./load";
+import { render } from "./render";
 import { checked } from "./compose";
 
 async function asFor(

@@ -5,11 +5,11 @@ import { nobody, type Audience, type ComposedKind } from "@/core/mailings";
 import { Refusal } from "@/core/shared";
 import { dayMs } from "@/core/time";
 import { invitees, mailings, messages } from "../../db/schema";
-import { accessFor, type TeamMember } from "../access";
-import { audit } from "../audit";
-import { parse, type Context } from "../context";
-import { dateOf } from "../dates/load";
-import { planMessages } from "../mail/plan";
+import { accessFor, type TeamMember } from "../ground/access";
+import { audit } from "../ground/audit";
+import { parse, type Context } from "../ground/context";
+import { dateOf } from "../planning/dates/load";
+import { planMessages } from "../ground/mail-plan";
 import { countAudience, makePeople, type AudienceCount, type Target } from "./audience";
 import { ownMailing } from "./compose";
 

@@ -3,11 +3,11 @@ import { followUpInput, reminderOffsetsInput, type TrackMark } from "@/contracts
 import { isFollowUp } from "@/core/mailings";
 import { dayMs, minuteMs } from "@/core/time";
 import { events, mailings, messages, occurrences } from "../../db/schema";
-import { accessFor, type TeamMember } from "../access";
-import { audit } from "../audit";
-import { parse, type Context } from "../context";
-import { datesOf } from "../dates/load";
-import { planMessages, replanReminders } from "../mail/plan";
+import { accessFor, type TeamMember } from "../ground/access";
+import { audit } from "../ground/audit";
+import { parse, type Context } from "../ground/context";
+import { datesOf } from "../planning/dates/load";
+import { planMessages, replanReminders } from "../ground/mail-plan";
 import { countAudience } from "./audience";
 import { ownMailing } from "./compose";
 import { nobody } from "@/core/mailings";

@@ -3,7 +3,7 @@ import { hourWords, messagesFor } from "@/contracts/messages";
 import { InLanguage } from "@/features/shared/language";
 import { DayAndHour } from "@/features/shared/times";
 import { app } from "@/server/compose";
-import { boardPage } from "@/server/services/boards";
+import { boardPage } from "@/server/services/afterwards/boards";
 import { visitorLocale } from "../../../_lib/locale";
 import { currentOrganisation, orNotFound } from "../../../_lib/request";
 import { chooseLanguageAction } from "../../language-actions";

@@ -4,9 +4,9 @@ import { bookingInput, fieldIssuesOf } from "@/contracts";
 import { audienceIssue, audienceWords, messagesFor } from "@/contracts/messages";
 import type { RegisterState } from "@/features/shared/register-state";
 import { app } from "@/server/compose";
-import { parse } from "@/server/services/context";
-import { bookingPage, bookSlot, moveBooking } from "@/server/services/slots";
-import { holderOf } from "@/server/services/tickets";
+import { parse } from "@/server/services/ground/context";
+import { bookingPage, bookSlot, moveBooking } from "@/server/services/way-in/slots";
+import { holderOf } from "@/server/services/way-in/tickets";
 import { visitorLocale } from "../../../_lib/locale";
 import { currentOrganisation, failureOf, remoteAddress } from "../../../_lib/request";
 

@@ -3,11 +3,11 @@ import { redirect } from "next/navigation";
 import type { Locale } from "@/contracts/messages";
 import { Refusal } from "@/core/shared";
 import { app } from "@/server/compose";
-import { askForProof, isProven, needsProof, redeemProof } from "@/server/services/entry-proofs";
-import { takeName, wayIn } from "@/server/services/room-entry";
-import { holderOf, requireWayIn } from "@/server/services/tickets";
+import { askForProof, isProven, needsProof, redeemProof } from "@/server/services/way-in/entry-proofs";
+import { takeName, wayIn } from "@/server/services/hour/entry";
+import { holderOf, requireWayIn } from "@/server/services/way-in/tickets";
 import { inLanguage } from "../../../_lib/locale";
-import { act, giveSeat, proofToken } from "../../../_lib/request";
+import { act, giveHolder, proofToken } from "../../../_lib/request";
 
 /** Exchanges the link for this browser's seat: a cookie of this ticket's own. */
 export async function enterAction(token: string, locale: Locale, name: string, hasTriedDevices: boolean) {
@@ -20,7 +20,7 @@ export async function enterAction(token: string, locale: Locale, name: string, h
     if (needsProof(holder) && !(await isProven(context, holder.ticket.id, await proofToken(holder.ticket.id))))
       throw new Refusal({ code: "not-found", what: "ticket" });
     await takeName(context, holder, name, hasTriedDevices === true);
-    await giveSeat(context, holder.ticket.id, token);
+    await giveHolder(context, holder.ticket.id, token);
   }, inLanguage(locale));
 }
 
@@ -40,7 +40,7 @@ export async function useProofAction(token: string, locale: Locale, proof: strin
     const { context } = await app();
     const holder = await holderOf(context, token);
     await redeemProof(context, holder, proof);
-    await giveSeat(context, holder.ticket.id, token, proof);
+    await giveHolder(context, holder.ticket.id, token, proof);
   }, inLanguage(locale));
   if (done.ok) redirect(`/enter/${token}`);
   return done;

@@ -3,11 +3,11 @@ import { isStageRole } from "@/core/people";
 import { AddressProof } from "@/features/foyer/address-proof";
 import { Entrance } from "@/features/foyer/entrance";
 import { app } from "@/server/compose";
-import { isProofOpen, isProven, needsProof } from "@/server/services/entry-proofs";
-import { backstageNow, wasHere, wayIn } from "@/server/services/room-entry";
-import { holderOf, phoneRowsFor, requireWayIn } from "@/server/services/tickets";
+import { isProofOpen, isProven, needsProof } from "@/server/services/way-in/entry-proofs";
+import { backstageNow, wasHere, wayIn } from "@/server/services/hour/entry";
+import { holderOf, phoneRowsFor, requireWayIn } from "@/server/services/way-in/tickets";
 import { holderLocale } from "../../../_lib/locale";
-import { orNotFound, proofToken, seatToken } from "../../../_lib/request";
+import { orNotFound, proofToken, holderToken } from "../../../_lib/request";
 import { askProofAction, enterAction, useProofAction } from "./actions";
 
 export const metadata = { title: "Way in", robots: { index: false } };
@@ -59,9 +59,9 @@ export default async function EnterPage({
       isOpen={way.isOpen}
       isByDoors={way.isByDoors}
       isOver={["ended", "cancelled", "not-held"].includes(holder.occurrence.phase)}
-      isOtherDevice={(await seatToken(holder.ticket.id)) === null && (await wasHere(context, holder))}
+      isOtherDevice={(await holderToken(holder.ticket.id)) === null && (await wasHere(context, holder))}
       frontDoor={`/front/${holder.event.slug}?via=forwarded`}
-      hasEntered={(await seatToken(holder.ticket.id)) === token}
+      hasEntered={(await holderToken(holder.ticket.id)) === token}
       backstage={await backstageNow(context, holder)}
       phone={await phoneRowsFor(context, holder)}
       soundBy={holder.event.soundBy}

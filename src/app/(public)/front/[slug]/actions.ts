@@ -6,9 +6,9 @@ import { fieldIssuesOf } from "@/contracts";
 import { audienceIssue, audienceWords, messagesFor } from "@/contracts/messages";
 import type { RegisterState } from "@/features/front-door/types";
 import { app } from "@/server/compose";
-import { frontDoor, tryAccessCode } from "@/server/services/front-door";
-import { enterByLink, register } from "@/server/services/registration";
-import { inviteeOf } from "@/server/services/tickets";
+import { frontDoor, tryAccessCode } from "@/server/services/way-in/front-door";
+import { enterByLink, register } from "@/server/services/way-in/registration";
+import { inviteeOf } from "@/server/services/way-in/tickets";
 import { visitorLocale } from "../../../_lib/locale";
 import { currentOrganisation, failureOf, isUuid, remoteAddress } from "../../../_lib/request";
 

@@ -6,7 +6,7 @@ import { translatorFor } from "@/contracts/messages";
 import { OpenEntry } from "@/features/front-door/open-entry";
 import { RegisterForm } from "@/features/front-door/register-form";
 import { VisitorHour } from "@/features/front-door/when";
-import { type FrontDoor } from "@/server/services/front-door";
+import { type FrontDoor } from "@/server/services/way-in/front-door";
 import { countriesIn } from "../../../_lib/countries";
 import { openEntryAction, registerAction } from "./actions";
 

@@ -3,7 +3,7 @@ import { longDate } from "@/core/time";
 import { Recording } from "@/features/afterwards/recording";
 import { InLanguage } from "@/features/shared/language";
 import { app } from "@/server/compose";
-import { onDemand } from "@/server/services/recordings";
+import { onDemand } from "@/server/services/afterwards/recordings";
 import { visitorLocale } from "../../../_lib/locale";
 import { currentOrganisation, orNotFound } from "../../../_lib/request";
 import { chooseLanguageAction } from "../../language-actions";

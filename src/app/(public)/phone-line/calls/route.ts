@@ -1,5 +1,5 @@
 import { app } from "@/server/compose";
-import { answerCall } from "@/server/services/phone-line";
+import { answerCall } from "@/server/services/hour/phone-line";
 import { answer, remoteAddress, requireOwnOrigin } from "../../../_lib/request";
 
 /** A phone line reports a call: number, conference number and PIN. */

@@ -1,6 +1,6 @@
 import { app } from "@/server/compose";
-import { notFound } from "@/server/services/context";
-import { pictureBody } from "@/server/services/front/pictures";
+import { notFound } from "@/server/services/ground/context";
+import { pictureBody } from "@/server/services/way-in/front/pictures";
 import { answer, isUuid } from "../../../_lib/request";
 
 /** A picture of an event's look or of somebody on stage. */

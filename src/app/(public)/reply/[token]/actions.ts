@@ -3,7 +3,7 @@ import { redirect } from "next/navigation";
 import type { Locale } from "@/contracts/messages";
 import type { GuestFormState } from "@/features/shared/guest-form";
 import { app } from "@/server/compose";
-import { answerByLink } from "@/server/services/replies";
+import { answerByLink } from "@/server/services/way-in/replies";
 import { inLanguage } from "../../../_lib/locale";
 import { act, remoteAddress } from "../../../_lib/request";
 

@@ -4,7 +4,7 @@ import { InLanguage } from "@/features/shared/language";
 import { DayAndHour } from "@/features/shared/times";
 import { buttonClass } from "@/ui";
 import { app } from "@/server/compose";
-import { askedBy, replyWords } from "@/server/services/replies";
+import { askedBy, replyWords } from "@/server/services/way-in/replies";
 import { holderLocale } from "../../../_lib/locale";
 import { currentOrganisation, orNotFound } from "../../../_lib/request";
 import { chooseLanguageAction } from "../../language-actions";

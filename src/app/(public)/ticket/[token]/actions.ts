@@ -3,8 +3,8 @@ import { revalidatePath } from "next/cache";
 import type { Locale } from "@/contracts/messages";
 import type { GuestFormState } from "@/features/shared/guest-form";
 import { app } from "@/server/compose";
-import { cancelRegistration, comeBack } from "@/server/services/registration-changes";
-import { holderOf } from "@/server/services/tickets";
+import { cancelRegistration, comeBack } from "@/server/services/way-in/registration-changes";
+import { holderOf } from "@/server/services/way-in/tickets";
 import { inLanguage } from "../../../_lib/locale";
 import { act } from "../../../_lib/request";
 

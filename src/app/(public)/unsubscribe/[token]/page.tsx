@@ -1,7 +1,7 @@
 import { messagesFor, translatorFor } from "@/contracts/messages";
 import { InLanguage } from "@/features/shared/language";
 import { app } from "@/server/compose";
-import { unsubscribePerson } from "@/server/services/registration";
+import { unsubscribePerson } from "@/server/services/way-in/registration";
 import { buttonClass } from "@/ui";
 import { visitorLocale } from "../../../_lib/locale";
 import { currentOrganisation, orNotFound } from "../../../_lib/request";

@@ -1,5 +1,5 @@
 import { Refusal } from "@/core/shared";
-import { exportContacts } from "@/server/services/contacts/export";
+import { exportContacts } from "@/server/services/people/contacts/export";
 import { answer, currentMember } from "../../../_lib/request";
 
 const types = {

@@ -2,9 +2,9 @@
 import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
 import { wordsOf } from "@/contracts";
-import { applyExtent, previewExtent, undoChange } from "@/server/services/dates/extents";
-import { openStanding } from "@/server/services/dates/open-now";
-import { addRehearsal, cancelRehearsal, inviteToRehearsal } from "@/server/services/dates/rehearsals";
+import { applyExtent, previewExtent, undoChange } from "@/server/services/planning/dates/extents";
+import { openStanding } from "@/server/services/planning/dates/open-now";
+import { addRehearsal, cancelRehearsal, inviteToRehearsal } from "@/server/services/planning/dates/rehearsals";
 import { act, currentMember } from "../../../_lib/request";
 
 export async function previewExtentAction(eventId: string, input: unknown) {

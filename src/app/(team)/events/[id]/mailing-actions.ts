@@ -2,7 +2,7 @@
 import { revalidatePath } from "next/cache";
 import { wordedKinds, type WordedKind } from "@/core/mailings";
 import { Refusal } from "@/core/shared";
-import { postOnBoard } from "@/server/services/boards";
+import { postOnBoard } from "@/server/services/afterwards/boards";
 import { deleteMailing, saveKindWords, saveMailing } from "@/server/services/mailings/compose";
 import { previewMailing, testMailing } from "@/server/services/mailings/preview";
 import {

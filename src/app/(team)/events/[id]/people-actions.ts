@@ -1,10 +1,10 @@
 "use server";
 import { revalidatePath } from "next/cache";
 import { Refusal } from "@/core/shared";
-import { addBusyCalendar, findATime } from "@/server/services/free-busy";
-import { decideRegistrations } from "@/server/services/registration-changes";
-import { addStagePerson, removeStagePerson, setDuties, setReply } from "@/server/services/stage-people";
-import { inviteStagePeople, previewStageInvitation } from "@/server/services/stage-invitations";
+import { addBusyCalendar, findATime } from "@/server/services/people/find-a-time";
+import { decideRegistrations } from "@/server/services/way-in/registration-changes";
+import { addStagePerson, removeStagePerson, setDuties, setReply } from "@/server/services/people/stage-people";
+import { inviteStagePeople, previewStageInvitation } from "@/server/services/mailings/stage-invitations";
 import { act, currentMember } from "../../../_lib/request";
 
 export async function addPersonAction(eventId: string, input: unknown) {

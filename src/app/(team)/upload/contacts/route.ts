@@ -1,6 +1,6 @@
 import { wordsOf, type ImportLine } from "@/contracts";
 import { Refusal } from "@/core/shared";
-import { importContacts, previewImport } from "@/server/services/contacts/import";
+import { importContacts, previewImport } from "@/server/services/people/contacts/import";
 import { answer, currentMember, failureOf, requireOwnOrigin } from "../../../_lib/request";
 
 const mappingOf = (request: Request): unknown => {

@@ -1,5 +1,5 @@
 import { app } from "@/server/compose";
-import { boardFeed } from "@/server/services/boards";
+import { boardFeed } from "@/server/services/afterwards/boards";
 import { answer, currentOrganisation } from "../../../../_lib/request";
 
 /** A board's feed (Atom). */

@@ -1,8 +1,8 @@
 import { cookies } from "next/headers";
 import { Refusal } from "@/core/shared";
 import { app } from "@/server/compose";
-import { eventCalendar } from "@/server/services/calendars";
-import { frontDoor } from "@/server/services/front-door";
+import { eventCalendar } from "@/server/services/outside/calendars";
+import { frontDoor } from "@/server/services/way-in/front-door";
 import { answer, currentOrganisation } from "../../../../_lib/request";
 import { calendarResponse } from "../../../../_lib/files";
 

@@ -2,8 +2,8 @@ import { ImageResponse } from "next/og";
 import { readableLook } from "@/core/front-door";
 import { cityOf, clockTime, longDate } from "@/core/time";
 import { app } from "@/server/compose";
-import { notFound } from "@/server/services/context";
-import { frontDoor } from "@/server/services/front-door";
+import { notFound } from "@/server/services/ground/context";
+import { frontDoor } from "@/server/services/way-in/front-door";
 import { answer, currentOrganisation } from "../../../../_lib/request";
 
 const size = { width: 1200, height: 630 };

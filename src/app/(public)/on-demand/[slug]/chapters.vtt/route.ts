@@ -1,5 +1,5 @@
 import { app } from "@/server/compose";
-import { chaptersText, onDemand } from "@/server/services/recordings";
+import { chaptersText, onDemand } from "@/server/services/afterwards/recordings";
 import { answer, currentOrganisation } from "../../../../_lib/request";
 
 export function GET(_request: Request, { params }: { params: Promise<{ slug: string }> }): Promise<Response> {

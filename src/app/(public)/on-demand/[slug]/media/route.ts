@@ -1,5 +1,5 @@
 import { app } from "@/server/compose";
-import { onDemand } from "@/server/services/recordings";
+import { onDemand } from "@/server/services/afterwards/recordings";
 import { answer, currentOrganisation } from "../../../../_lib/request";
 import { byteRange } from "../../../../_lib/byte-range";
 

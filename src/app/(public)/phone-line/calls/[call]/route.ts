@@ -1,7 +1,7 @@
 import { callReport } from "@/contracts";
 import { app } from "@/server/compose";
-import { parse } from "@/server/services/context";
-import { hearCall } from "@/server/services/phone-line";
+import { parse } from "@/server/services/ground/context";
+import { hearCall } from "@/server/services/hour/phone-line";
 import { answer, requireOwnOrigin } from "../../../../_lib/request";
 
 /** A phone line reports on one call while it lasts: level, key, hung up. */

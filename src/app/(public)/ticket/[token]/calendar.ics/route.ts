@@ -1,6 +1,6 @@
 import { app } from "@/server/compose";
-import { ticketCalendar } from "@/server/services/calendars";
-import { holderOf } from "@/server/services/tickets";
+import { ticketCalendar } from "@/server/services/outside/calendars";
+import { holderOf } from "@/server/services/way-in/tickets";
 import { calendarResponse } from "../../../../_lib/files";
 import { answer, currentOrganisation } from "../../../../_lib/request";
 

@@ -1,5 +1,5 @@
 import { app } from "@/server/compose";
-import { unsubscribe } from "@/server/services/registration";
+import { unsubscribe } from "@/server/services/way-in/registration";
 import { answer } from "../../../../_lib/request";
 
 /**

@@ -4,7 +4,7 @@ import { roleWords, dutyWords } from "@/features/shared/role-words";
 import { PrintButton } from "@/features/people/print-button";
 import { callTimeOf } from "@/core/dates";
 import { cityOf, clockTime, longDate } from "@/core/time";
-import { callSheet } from "@/server/services/call-sheet";
+import { callSheet } from "@/server/services/hour/call-sheet";
 import { workspace, type DateQuery } from "../../../../_lib/workspace";
 
 export const metadata = { title: "Call sheet" };

@@ -1,5 +1,5 @@
 import type { MailingLine } from "@/server/services/mailings/compose";
-import type { OccurrenceRow } from "@/server/services/dates/load";
+import type { OccurrenceRow } from "@/server/services/planning/dates/load";
 import Link from "next/link";
 import type { MailingInput } from "@/contracts";
 import { composedKinds, wordedKinds, type WordedKind } from "@/core/mailings";
@@ -13,7 +13,7 @@ import { Replies } from "@/features/mailings/replies";
 import { Track } from "@/features/mailings/track";
 import { TeamBar } from "@/features/shared/team-bar";
 import { Workspace } from "@/features/shared/workspace";
-import { boardsOf } from "@/server/services/boards";
+import { boardsOf } from "@/server/services/afterwards/boards";
 import { audienceChoices, copyTexts, repliesOf } from "@/server/services/mailings/around";
 import { draftOf, kindWordsOf, mailingsOf } from "@/server/services/mailings/compose";
 import { trackOf } from "@/server/services/mailings/track";

@@ -5,7 +5,7 @@ import { TeamBar } from "@/features/shared/team-bar";
 import { Workspace } from "@/features/shared/workspace";
 import { roleMay } from "@/core/rights";
 import { wallTimeAt } from "@/core/time";
-import { listStagePeople } from "@/server/services/stage-people";
+import { listStagePeople } from "@/server/services/people/stage-people";
 import { workspace, type DateQuery } from "../../../../_lib/workspace";
 import { signOutAction } from "../../../sign-in/actions";
 import {

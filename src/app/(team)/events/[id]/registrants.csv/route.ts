@@ -1,4 +1,4 @@
-import { eventFile } from "@/server/services/reports/exports";
+import { eventFile } from "@/server/services/afterwards/exports";
 import { csvResponse } from "../../../../_lib/files";
 import { answer, currentMember } from "../../../../_lib/request";
 

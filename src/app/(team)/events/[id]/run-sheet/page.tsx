@@ -1,8 +1,8 @@
 import { RunSheetEditor } from "@/features/run-sheet/run-sheet-editor";
 import { TeamBar } from "@/features/shared/team-bar";
 import { Workspace } from "@/features/shared/workspace";
-import { loadRunSheet } from "@/server/services/run-sheets";
-import { listStagePeople } from "@/server/services/stage-people";
+import { loadRunSheet } from "@/server/services/planning/run-sheets";
+import { listStagePeople } from "@/server/services/people/stage-people";
 import { workspace, type DateQuery } from "../../../../_lib/workspace";
 import { signOutAction } from "../../../sign-in/actions";
 import { copyRunSheetAction, mendAction, saveRunSheetAction } from "../actions";

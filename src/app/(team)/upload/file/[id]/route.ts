@@ -1,5 +1,5 @@
 import { Refusal } from "@/core/shared";
-import { addFile } from "@/server/services/front/files";
+import { addFile } from "@/server/services/way-in/front/files";
 import { answer, currentMember, requireOwnOrigin } from "../../../../_lib/request";
 
 /** Takes a file for visitors as the request's body, named by `?name=`. */

@@ -1,4 +1,4 @@
-import { addPicture, mostPictureBytes } from "@/server/services/front/pictures";
+import { addPicture, mostPictureBytes } from "@/server/services/way-in/front/pictures";
 import { Refusal } from "@/core/shared";
 import { answer, currentMember, requireOwnOrigin } from "../../../../_lib/request";
 

@@ -1,9 +1,9 @@
 import { cookies } from "next/headers";
 import { app } from "@/server/compose";
-import { notFound } from "@/server/services/context";
-import { fileBody } from "@/server/services/front/files";
-import { holderOf } from "@/server/services/tickets";
-import { frontDoor } from "@/server/services/front-door";
+import { notFound } from "@/server/services/ground/context";
+import { fileBody } from "@/server/services/way-in/front/files";
+import { holderOf } from "@/server/services/way-in/tickets";
+import { frontDoor } from "@/server/services/way-in/front-door";
 import { answer, currentOrganisation, isUuid } from "../../../../../_lib/request";
 
 /** A file for visitors. A private event's files need its access code, as the page does, or a ticket. */

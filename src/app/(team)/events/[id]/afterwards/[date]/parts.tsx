@@ -6,7 +6,7 @@ import { StrikeSpan } from "@/features/afterwards/strike-span";
 import { PollBars } from "@/features/shared/poll-bars";
 import { Rail, type RailTick } from "@/features/shared/rail";
 import { roleWords } from "@/features/shared/role-words";
-import type { Afterwards } from "@/server/services/reports/afterwards";
+import type { Afterwards } from "@/server/services/afterwards/summary";
 import { strikeCurtainAction, answerByMailAction } from "../../actions";
 import { shown } from "./shown";
 

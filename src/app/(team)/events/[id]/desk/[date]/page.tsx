@@ -1,6 +1,6 @@
 import { CopyLink } from "@/features/desk/copy-link";
 import { Desk } from "@/features/desk/desk";
-import { deskEntry } from "@/server/services/room-entry";
+import { deskEntry } from "@/server/services/hour/entry";
 import { orNotFound, pageMember } from "../../../../../_lib/request";
 
 export const metadata = { title: "Desk" };

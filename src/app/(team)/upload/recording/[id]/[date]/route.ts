@@ -1,5 +1,5 @@
 import { Refusal } from "@/core/shared";
-import { uploadRecording } from "@/server/services/recordings";
+import { uploadRecording } from "@/server/services/afterwards/recordings";
 import { answer, currentMember, requireOwnOrigin } from "../../../../../_lib/request";
 
 /** Takes a recording as the request's body. Outside the proxy, which would cut it: origin is checked here. */

@@ -1,5 +1,5 @@
 import { Refusal } from "@/core/shared";
-import { dateFile, dateFiles, type DateFile } from "@/server/services/reports/exports";
+import { dateFile, dateFiles, type DateFile } from "@/server/services/afterwards/exports";
 import { csvResponse } from "../../../../../../_lib/files";
 import { answer, currentMember } from "../../../../../../_lib/request";
 

@@ -1,0 +1,156 @@
+import { and, eq, inArray, isNotNull, isNull, or, sql } from "drizzle-orm";
+import { personKeyOf, type Connection, type CreditRule } from "@/core/attendance";
+import type { Role } from "@/core/people";
+import { isStageRole } from "@/core/people";
+import { attendanceReport, playedSegments, type AttendanceReport, type ReportPerson } from "@/core/reports";
+import type { RoomState } from "@/core/room";
+import type { Db } from "../../db/client";
+import { connections, people, tickets } from "../../db/schema";
+import { roomOf } from "../ground/room/commands";
+import type { Context } from "../ground/context";
+import type { EventRow } from "../planning/events";
+import type { OccurrenceRow } from "../planning/dates/load";
+
+export interface EntryRow extends Connection {
+  readonly role: Role;
+}
+
+export interface DateReport {
+  readonly room: RoomState;
+  readonly report: AttendanceReport;
+  readonly entries: readonly EntryRow[];
+  readonly people: ReadonlyMap<string, ReportPerson>;
+}
+
+type ConnectionRow = typeof connections.$inferSelect;
+
+/** Only what was past the foyer is attendance; whoever was let in counts from then on. */
+const houseConnections = (db: Db, occurrenceId: string): Promise<ConnectionRow[]> =>
+  db
+    .select()
+    .from(connections)
+    .where(and(eq(connections.occurrenceId, occurrenceId), isNotNull(connections.houseFromAt)))
+    .orderBy(connections.houseFromAt, connections.id);
+
+interface Known {
+  readonly personKey: string;
+  readonly personId: string;
+  readonly name: string;
+  readonly email: string;
+  readonly role: Role;
+  readonly isRegistered: boolean;
+}
+
+async function ticketPeople(db: Db, event: EventRow, occurrence: OccurrenceRow): Promise<Known[]> {
+  const rows = await db
+    .select({ ticket: tickets, name: people.name, email: people.email })
+    .from(tickets)
+    .innerJoin(people, eq(people.id, tickets.personId))
+    .where(
+      and(eq(tickets.eventId, event.id), or(eq(tickets.occurrenceId, occurrence.id), isNull(tickets.occurrenceId))),
+    )
+    .orderBy(tickets.registeredAt, tickets.id);
+  return rows.map(({ ticket, name, email }) => ({
+    personKey: ticket.id,
+    personId: ticket.personId,
+    name: name ?? "",
+    email: email ?? "",
+    role: ticket.role,
+    isRegistered: !isStageRole(ticket.role) && ticket.status === "registered" && ticket.source !== "import",
+  }));
+}
+
+async function counts(
+  db: Db,
+  occurrenceId: string,
+): Promise<{ questions: Map<string, number>; votes: Map<string, number> }> {
+  const asked = await db.execute(
+    sql`select asker_ticket_id as id, count(*)::int as n from questions where occurrence_id = ${occurrenceId} group by 1`,
+  );
+  const voted = await db.execute(sql`select id, sum(n)::int as n from (
+      select b.ticket_id as id, count(*) as n from ballots b join polls p on p.id = b.poll_id where p.occurrence_id = ${occurrenceId} group by 1
+      union all select v.ticket_id, count(*) from question_votes v join questions q on q.id = v.question_id where q.occurrence_id = ${occurrenceId} group by 1
+    ) both_kinds group by 1`);
+  const map = (rows: Record<string, unknown>[]) => new Map(rows.map((row) => [String(row["id"]), Number(row["n"])]));
+  return { questions: map(asked.rows), votes: map(voted.rows) };
+}
+
+/** People who came without a ticket: from imports and open rooms. */
+async function guestPeople(
+  db: Db,
+  rows: readonly ConnectionRow[],
+  keyOf: (row: ConnectionRow) => string,
+  known: ReadonlySet<string>,
+): Promise<Known[]> {
+  const guests = new Map<string, ConnectionRow>();
+  for (const row of rows) if (!known.has(keyOf(row)) && !guests.has(keyOf(row))) guests.set(keyOf(row), row);
+  const ids = [...guests.values()].map((row) => row.personId).filter((id) => id !== null);
+  const named = ids.length === 0 ? [] : await db.select().from(people).where(inArray(people.id, ids));
+  const byId = new Map(named.map((one) => [one.id, one]));
+  return [...guests].map(([personKey, row]) => {
+    const person = row.personId ? byId.get(row.personId) : undefined;
+    return {
+      personKey,
+      personId: row.personId ?? "",
+      name: person?.name ?? "",
+      email: person?.email ?? "",
+      role: row.role as Role,
+      isRegistered: false,
+    };
+  });
+}
+
+/** Everything that a date's report is computed from and the report itself (rule 13). */
+export async function dateReport(context: Context, event: EventRow, occurrence: OccurrenceRow): Promise<DateReport> {
+  const { db } = context;
+  const room = await roomOf(db, occurrence.id);
+  const rows = await houseConnections(db, occurrence.id);
+  const folk = await ticketPeople(db, event, occurrence);
+  const ticketByEmail = new Map(folk.filter((one) => one.email !== "").map((one) => [one.email, one.personKey]));
+  const emailById = await importedEmails(db, rows);
+  const keyOf = (row: ConnectionRow) =>
+    personKeyOf(
+      {
+        ticketId: row.ticketId,
+        provenEmail: row.personId ? (emailById.get(row.personId) ?? null) : null,
+        chainId: row.chainId,
+      },
+      ticketByEmail,
+    );
+  const all = [...folk, ...(await guestPeople(db, rows, keyOf, new Set(folk.map((one) => one.personKey))))];
+  const { questions, votes } = await counts(db, occurrence.id);
+  const reportPeople = all.map((one): ReportPerson => ({
+    ...one,
+    questions: questions.get(one.personKey) ?? 0,
+    votes: votes.get(one.personKey) ?? 0,
+    hands: 0,
+  }));
+  const entries = rows.map((row): EntryRow => ({
+    personKey: keyOf(row),
+    device: row.device,
+    inAt: row.houseFromAt!,
+    outAt: row.outAt,
+    lastSignAt: row.lastSignAt,
+    role: row.role as Role,
+  }));
+  const now = context.clock.now();
+  const credit: CreditRule | null =
+    event.creditPoints === null ? null : { points: event.creditPoints, thresholdPercent: event.creditThresholdPercent };
+  const report = attendanceReport({
+    connections: entries,
+    people: reportPeople,
+    curtainSpans: room.hour.curtainSpans,
+    // a segment ends with the show: once the curtain has fallen for good nobody can be present
+    played: playedSegments(room.cues.given, room.hour.curtainSpans.at(-1)?.droppedAt ?? room.hour.endedAt ?? now),
+    credit,
+    now,
+  });
+  return { room, report, entries, people: new Map(reportPeople.map((one) => [one.personKey, one])) };
+}
+
+async function importedEmails(db: Db, rows: readonly ConnectionRow[]): Promise<ReadonlyMap<string, string>> {
+  const ids = [...new Set(rows.map((row) => row.personId).filter((id) => id !== null))];
+  if (ids.length === 0) return new Map();
+  const found = await db.select({ id: people.id, email: people.email }).from(people).where(inArray(people.id, ids));
+  return new Map(found.filter((one) => one.email !== null).map((one) => [one.id, one.email!]));
+}

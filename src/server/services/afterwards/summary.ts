@@ -1,0 +1,100 @@
+import { and, asc, desc, eq, sql } from "drizzle-orm";
+import { turnoutOf } from "@/core/polls";
+import { isCounted, questionVoteCount } from "../../db/queries/counted";
+import { ballots, polls, questions } from "../../db/schema";
+import { dateAccess, type TeamMember } from "../ground/access";
+import type { Context } from "../ground/context";
+import { segmentsOf, type PollRow, type SegmentRow } from "../planning/run-sheets";
+import type { OccurrenceRow } from "../planning/dates/load";
+import { dateReport, type DateReport } from "./date-report";
+
+export interface Afterwards extends DateReport {
+  readonly occurrence: OccurrenceRow;
+  readonly segments: readonly SegmentRow[];
+  readonly polls: readonly PollRow[];
+  readonly questions: readonly {
+    id: string;
+    text: string;
+    state: string;
+    votes: number;
+    askedAt: number;
+    answer: string | null;
+  }[];
+  /** "41 of 68 present voted, 60 %", by poll */
+  readonly turnout: ReadonlyMap<string, string>;
+}
+
+/** Votes of every poll of a date, by poll and option. */
+export async function ballotCounts(
+  context: Context,
+  occurrenceId: string,
+): Promise<ReadonlyMap<string, Record<string, number>>> {
+  const rows = await context.db
+    .select({ pollId: ballots.pollId, optionId: ballots.optionId, n: sql<number>`count(*)::int` })
+    .from(ballots)
+    .innerJoin(polls, eq(polls.id, ballots.pollId))
+    .where(and(eq(polls.occurrenceId, occurrenceId), isCounted(ballots.ticketId)))
+    .groupBy(ballots.pollId, ballots.optionId);
+  const out = new Map<string, Record<string, number>>();
+  for (const { pollId, optionId, n } of rows) out.set(pollId, { ...out.get(pollId), [optionId]: n });
+  return out;
+}
+
+async function turnouts(
+  context: Context,
+  prepared: readonly PollRow[],
+  data: DateReport,
+): Promise<ReadonlyMap<string, string>> {
+  const attendees = new Map([...data.report.presence].filter(([key]) => data.people.get(key)?.role === "attendee"));
+  const out = new Map<string, string>();
+  for (const poll of prepared) {
+    if (poll.openedAt === null) continue;
+    const cast = await context.db
+      .select({ ticketId: ballots.ticketId })
+      .from(ballots)
+      .where(eq(ballots.pollId, poll.id));
+    const voters = new Set(cast.map((row) => row.ticketId).filter((id) => data.people.get(id)?.role !== "test-guest"));
+    const turnout = turnoutOf(attendees, voters, { start: poll.openedAt, end: poll.closedAt ?? context.clock.now() });
+    out.set(
+      poll.id,
+      `${turnout.voters} of ${turnout.eligible} present voted, ${turnout.percent} %; ${turnout.abstained} abstained`,
+    );
+  }
+  return out;
+}
+
+/** Everything on the page after a date. */
+export async function afterwards(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  occurrenceId: string,
+): Promise<Afterwards> {
+  const { event, occurrence } = await dateAccess(context, member, eventId, occurrenceId, "event.read");
+  const data = await dateReport(context, event, occurrence);
+  const [segments, prepared, asked] = await Promise.all([
+    segmentsOf(context.db, occurrenceId),
+    context.db.select().from(polls).where(eq(polls.occurrenceId, occurrenceId)).orderBy(asc(polls.position)).limit(100),
+    context.db
+      .select({
+        id: questions.id,
+        text: questions.text,
+        state: questions.state,
+        votes: questionVoteCount,
+        askedAt: questions.askedAt,
+        answer: questions.answer,
+      })
+      .from(questions)
+      .where(eq(questions.occurrenceId, occurrenceId))
+      .orderBy(desc(questionVoteCount), asc(questions.askedAt))
+      .limit(500),
+  ]);
+  return {
+    ...data,
+    occurrence,
+    segments,
+    polls: prepared,
+    questions: asked,
+    turnout: await turnouts(context, prepared, data),
+  };
+}

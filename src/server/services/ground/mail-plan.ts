@@ -1,0 +1,189 @@
+import { and, eq, inArray, isNull, or } from "drizzle-orm";
+import { changeNoticeDueAt, remindersFor, type MailingKind } from "@/core/mailings";
+import { isStageRole } from "@/core/people";
+import { groupBy } from "@/core/shared";
+import type { Db } from "../../db/client";
+import { events, messages, occurrences, tickets } from "../../db/schema";
+import type { Context } from "./context";
+
+export interface NewMessage {
+  readonly organisationId: string;
+  readonly eventId: string;
+  readonly occurrenceId: string;
+  readonly personId: string;
+  readonly ticketId: string | null;
+  readonly kind: MailingKind;
+  readonly mailingId?: string | null;
+  readonly questionId?: string;
+  readonly dueAt: number;
+}
+
+/**
+ * Puts messages on the plan. One per (mailing, date, recipient, planned due): a repeat adds nothing. The job
+ * process looks for due ones each second; no job is enqueued with them, since the queue keeps one of a kind
+ * and all who register at the same moment would wait for one another there.
+ */
+export async function planMessages(context: Context, db: Db, wanted: readonly NewMessage[]): Promise<number> {
+  if (wanted.length === 0) return 0;
+  const now = context.clock.now();
+  const host = new URL(context.environment.STAGE_CALL_URL).hostname;
+  const rows = wanted.map(({ dueAt, mailingId, ...one }) => {
+    const id = context.ids.id();
+    const messageId = `<${id}@${host === "127.0.0.1" ? "stage-call.example.org" : host}>`;
+    return {
+      id,
+      ...one,
+      mailingId: mailingId ?? null,
+      plannedDueAt: dueAt,
+      dueAt,
+      state: "planned" as const,
+      messageId,
+      createdAt: now,
+    };
+  });
+  let made = 0;
+  for (let from = 0; from < rows.length; from += 500) {
+    const inserted = await db
+      .insert(messages)
+      .values(rows.slice(from, from + 500))
+      .onConflictDoNothing()
+      .returning({ id: messages.id });
+    made += inserted.length;
+  }
+  return made;
+}
+
+type Ticket = typeof tickets.$inferSelect;
+type Occurrence = typeof occurrences.$inferSelect;
+
+/** What every message about this ticket's date begins with. */
+export const aboutTicket = (ticket: Ticket, occurrence: Occurrence) => ({
+  organisationId: ticket.organisationId,
+  eventId: ticket.eventId,
+  occurrenceId: occurrence.id,
+  personId: ticket.personId,
+  ticketId: ticket.id,
+});
+
+/** The reminders still ahead of one ticket's date. */
+export const remindersOf = (
+  ticket: Ticket,
+  occurrence: Occurrence,
+  offsetsMinutes: readonly number[],
+  now: number,
+): NewMessage[] => {
+  const kind = isStageRole(ticket.role) ? "call-time-reminder" : "reminder";
+  const offsets = kind === "reminder" ? offsetsMinutes : [24 * 60, occurrence.callMinutes + 10];
+  return remindersFor(occurrence.startAt, offsets, now).map((one) => ({
+    ...aboutTicket(ticket, occurrence),
+    kind,
+    dueAt: one.plannedDueAt,
+  }));
+};
+
+/** The reminders still ahead for these tickets (rule 7): a later sign-up gets none that had passed. */
+export async function planReminders(
+  context: Context,
+  db: Db,
+  offsetsMinutes: readonly number[],
+  occurrence: Occurrence,
+  holders: readonly Ticket[],
+): Promise<void> {
+  const now = context.clock.now();
+  await planMessages(
+    context,
+    db,
+    holders.flatMap((ticket) => remindersOf(ticket, occurrence, offsetsMinutes, now)),
+  );
+}
+
+/** Those who hear of each of an event's dates: registered for it, or on stage and already invited. One read for all. */
+export async function holdersOf(db: Db, dates: readonly Occurrence[]): Promise<ReadonlyMap<string, readonly Ticket[]>> {
+  const eventId = dates[0]?.eventId;
+  if (!eventId) return new Map();
+  const ids = dates.map((date) => date.id);
+  const rows = await db
+    .select()
+    .from(tickets)
+    .where(
+      and(
+        eq(tickets.eventId, eventId),
+        eq(tickets.status, "registered"),
+        isNull(tickets.revokedAt),
+        or(inArray(tickets.occurrenceId, ids), isNull(tickets.occurrenceId)),
+      ),
+    );
+  const byDate = groupBy(
+    rows.filter((row) => !isStageRole(row.role) || row.invitedAt !== null),
+    (row) => row.occurrenceId,
+  );
+  return new Map(ids.map((id) => [id, [...(byDate.get(id) ?? []), ...(byDate.get(null) ?? [])]]));
+}
+
+const dropKinds = async (db: Db, dates: readonly Occurrence[], kinds: MailingKind[]): Promise<void> => {
+  if (dates.length === 0) return;
+  await db.delete(messages).where(
+    and(
+      inArray(
+        messages.occurrenceId,
+        dates.map((date) => date.id),
+      ),
+      eq(messages.state, "planned"),
+      inArray(messages.kind, kinds),
+    ),
+  );
+};
+
+/** After a move: reminders not yet sent are laid anew for the new hours. */
+export async function replanReminders(
+  context: Context,
+  db: Db,
+  event: typeof events.$inferSelect,
+  dates: readonly Occurrence[],
+): Promise<void> {
+  await dropKinds(db, dates, ["reminder", "call-time-reminder"]);
+  const holders = await holdersOf(db, dates);
+  const now = context.clock.now();
+  await planMessages(
+    context,
+    db,
+    dates.flatMap((date) =>
+      (holders.get(date.id) ?? []).flatMap((ticket) => remindersOf(ticket, date, event.reminderOffsetsMinutes, now)),
+    ),
+  );
+}
+
+const toHolders = async (
+  context: Context,
+  db: Db,
+  dates: readonly Occurrence[],
+  kind: MailingKind,
+  dueAt: number,
+): Promise<number> => {
+  const holders = await holdersOf(db, dates);
+  return planMessages(
+    context,
+    db,
+    dates.flatMap((date) =>
+      (holders.get(date.id) ?? []).map((ticket) => ({ ...aboutTicket(ticket, date), kind, dueAt })),
+    ),
+  );
+};
+
+/** One change notice a date to each holder, whatever the number of edits within five minutes. */
+export async function planChangeNotice(context: Context, db: Db, dates: readonly Occurrence[]): Promise<number> {
+  await dropKinds(db, dates, ["change"]);
+  return toHolders(context, db, dates, "change", changeNoticeDueAt(context.clock.now()));
+}
+
+/** Word to everybody concerned that dates are called off: at once. */
+export const planCancellation = (context: Context, db: Db, dates: readonly Occurrence[]): Promise<number> =>
+  toHolders(context, db, dates, "cancellation", context.clock.now());
+
+/** Takes what is planned for dates off the plan. */
+export const dropPlannedOf = (db: Db, occurrenceIds: readonly string[]) =>
+  db.delete(messages).where(and(inArray(messages.occurrenceId, [...occurrenceIds]), eq(messages.state, "planned")));
+
+/** Takes what is planned for a ticket off the plan. */
+export const dropPlanned = (db: Db, ticketId: string) =>
+  db.delete(messages).where(and(eq(messages.ticketId, ticketId), eq(messages.state, "planned")));

@@ -1,0 +1,220 @@
+import { and, eq, isNull, sql } from "drizzle-orm";
+import { LRUCache } from "lru-cache";
+import type { CommandInput, JournalledBody } from "@/contracts";
+import type { Actor } from "@/core/people";
+import {
+  append,
+  decide,
+  foldAll,
+  outwardOf,
+  type Decision,
+  type EntryBody,
+  type JournalEntry,
+  type RoomState,
+  type Scene,
+} from "@/core/room";
+import { unwrap } from "@/core/shared";
+import type { Db } from "../../../db/client";
+import { loadScene, type CommandScene } from "../../../db/queries/command-scene";
+import { journalAfter, loadRoom } from "../../../db/queries/journal";
+import { roomChannel } from "../../../db/notify";
+import { journal, rooms } from "../../../db/schema";
+import { aboutOf, commandOf, keepTables, writeWords, type RoomPlace, type Said } from "../../../room";
+import { admitWaiting } from "./admissions";
+import { notFound, type Context } from "../context";
+import { drainOutbox, intoOutbox } from "./outbox";
+
+export { roomOf } from "../../../db/queries/journal";
+
+/** Whoever sends a command: their ticket in this room and what the permission table knows them as. */
+export interface RoomActor {
+  readonly actorId: string;
+  readonly actor: Actor;
+  readonly occurrenceId: string;
+}
+
+/** What a command came to: the committed rows and the room after them; null where it had been done before. */
+export interface Executed {
+  readonly seq: number;
+  readonly roomId: string;
+  readonly done: { readonly entries: readonly JournalEntry[]; readonly next: RoomState } | null;
+}
+
+/** A checkpoint each so many rows: opening a room never folds more than these. */
+const checkpointEvery = 200;
+
+interface Locked {
+  readonly id: string;
+  readonly organisationId: string;
+  readonly seq: number;
+  /** the row of this very command, where it was carried out before */
+  readonly repeatOf: number | null;
+}
+
+/**
+ * The room's lock, always before any row of the date's: every change of a room goes through here. Not so
+ * strong that rows that only refer to the room would wait for it.
+ */
+async function lockRoom(tx: Db, occurrenceId: string, commandId: string | null): Promise<Locked> {
+  const [room] = await tx
+    .select({ id: rooms.id, organisationId: rooms.organisationId, seq: rooms.seq })
+    .from(rooms)
+    .where(and(eq(rooms.occurrenceId, occurrenceId), isNull(rooms.parentId)))
+    .for("no key update");
+  if (!room) throw notFound("date");
+  if (commandId === null) return { ...room, repeatOf: null };
+  const [repeat] = await tx
+    .select({ seq: journal.seq })
+    .from(journal)
+    .where(and(eq(journal.roomId, room.id), eq(journal.commandId, commandId)));
+  return { ...room, repeatOf: repeat?.seq ?? null };
+}
+
+/** Rooms as this process last folded them, so that a command folds only what came since. */
+export class RoomCache {
+  private readonly states = new LRUCache<string, RoomState>({ max: 200 });
+
+  /** @param seq how far the journal has come, where that is known: then memory that is as far asks nothing */
+  async current(db: Db, roomId: string, seq?: number): Promise<RoomState> {
+    const known = this.states.get(roomId);
+    if (!known) return loadRoom(db, roomId);
+    if (seq !== undefined && known.seq === seq) return known;
+    return foldAll(known, await journalAfter(db, roomId, known.seq));
+  }
+  /** only committed rooms may be kept */
+  keep(roomId: string, room: RoomState): void {
+    this.states.set(roomId, room);
+  }
+}
+
+const placeOf = (room: Locked, scene: CommandScene, now: number): RoomPlace => ({
+  roomId: room.id,
+  occurrenceId: scene.occurrenceId,
+  eventId: scene.eventId,
+  organisationId: room.organisationId,
+  now,
+});
+
+/** Rows, position, checkpoint and word to the other processes. */
+async function writeJournal(tx: Db, place: RoomPlace, commandId: string | null, decision: Decision): Promise<void> {
+  const { roomId, organisationId, occurrenceId } = place;
+  const { entries, next } = decision;
+  await tx
+    .insert(journal)
+    .values(entries.map((entry, i) => ({ roomId, organisationId, ...entry, commandId: i === 0 ? commandId : null })));
+  const notice = JSON.stringify({ room: occurrenceId, seq: next.seq });
+  await tx.execute(sql`
+    with moved as (update rooms set seq = ${next.seq} where id = ${roomId} returning 1)
+    select pg_notify(${roomChannel}, ${notice}) from moved`);
+  if (Math.floor(next.seq / checkpointEvery) === Math.floor((next.seq - entries.length) / checkpointEvery)) return;
+  await tx.execute(sql`
+    insert into room_checkpoints (room_id, organisation_id, seq, state)
+    values (${roomId}, ${organisationId}, ${next.seq}, ${JSON.stringify(next)}::jsonb)
+    on conflict (room_id) do update set seq = excluded.seq, state = excluded.state`);
+}
+
+/** Everything that a decision writes, in the caller's transaction. */
+async function writeDecision(
+  context: Context,
+  tx: Db,
+  written: {
+    place: RoomPlace;
+    scene: CommandScene;
+    before: RoomState;
+    decision: Decision;
+    commandId: string | null;
+    actorId: string;
+  },
+): Promise<void> {
+  const { place, scene, before, decision, commandId, actorId } = written;
+  if (decision.entries.length === 0) return;
+  await writeJournal(tx, place, commandId, decision);
+  await keepTables(tx, place, before, decision.next, decision.entries);
+  const outward = decision.entries.flatMap((entry) => outwardOf(entry, before));
+  await intoOutbox(context, tx, place, actorId, outward);
+  const letsIn = ["hour.doors-opened", "hour.doors-released"];
+  if (decision.entries.some(({ body }) => letsIn.includes(body.type))) {
+    await admitWaiting(context, tx, { ...scene, hour: decision.next.hour }, place.organisationId);
+  }
+}
+
+/**
+ * Carries out one journalled command under the room's lock: rights, decision, journal rows, the tables
+ * beside them, one transaction. A command whose id the journal knows is answered with its row and changes
+ * nothing. The caller publishes what is returned at once and drains the room's outbox; other processes hear
+ * of it by NOTIFY.
+ */
+export async function execute(
+  context: Context,
+  cache: RoomCache,
+  who: RoomActor,
+  input: CommandInput,
+): Promise<Executed> {
+  const body = input.command as JournalledBody;
+  const said: Said = { commandId: input.commandId, body, actorId: who.actorId };
+  const outcome = await context.db.transaction(async (tx) => {
+    const room = await lockRoom(tx, who.occurrenceId, input.commandId);
+    if (room.repeatOf !== null)
+      return { roomId: room.id, executed: { seq: room.repeatOf, roomId: room.id, done: null } };
+    const scene = await loadScene(tx, who.occurrenceId);
+    if (!scene) throw notFound("date");
+    const place = placeOf(room, scene, context.clock.now());
+    const pollIds = body.type === "polls.add" ? new Set([...scene.pollIds, input.commandId]) : scene.pollIds;
+    const facts: Scene = { ...scene, pollIds, actor: who.actor, about: await aboutOf(tx, place, body) };
+    const before = await cache.current(tx, room.id, room.seq);
+    const decision = unwrap(decide(before, commandOf(said, before), facts, { ticketId: who.actorId, at: place.now }));
+    await writeWords(tx, place, said);
+    await writeDecision(context, tx, {
+      place,
+      scene,
+      before,
+      decision,
+      commandId: input.commandId,
+      actorId: who.actorId,
+    });
+    return { roomId: room.id, executed: { seq: decision.next.seq, roomId: room.id, done: decision } };
+  });
+  const { roomId, executed } = outcome;
+  if (executed.done) cache.keep(roomId, executed.done.next);
+  return executed;
+}
+
+/** The same, and its acts outside the room with it: for callers that show nothing themselves. */
+export async function executeWhole(
+  context: Context,
+  cache: RoomCache,
+  who: RoomActor,
+  input: CommandInput,
+): Promise<Executed> {
+  const executed = await execute(context, cache, who, input);
+  await drainOutbox(context, executed.roomId);
+  return executed;
+}
+
+/** Rows that nobody asked for by command: what time does, and what an import brings. Inside a transaction. */
+export async function appendRows(
+  context: Context,
+  tx: Db,
+  occurrenceId: string,
+  make: (room: RoomState) => readonly EntryBody[],
+  actorId = "system",
+): Promise<RoomState> {
+  const room = await lockRoom(tx, occurrenceId, null);
+  const scene = await loadScene(tx, occurrenceId);
+  if (!scene) throw notFound("date");
+  const place = placeOf(room, scene, context.clock.now());
+  const before = await loadRoom(tx, room.id);
+  const decision = append(before, make(before), { ticketId: actorId, at: place.now });
+  await writeDecision(context, tx, { place, scene, before, decision, commandId: null, actorId });
+  return decision.next;
+}
+
+/** How many rows a journal has: for tests and the operator. */
+export const journalLength = async (db: Db, occurrenceId: string): Promise<number> =>
+  Number(
+    (
+      await db.execute(
+        sql`select count(*)::int as n from journal j join rooms r on r.id = j.room_id where r.occurrence_id = ${occurrenceId}`,
+      )
+    ).rows[0]!["n"],
+  );

@@ -1,0 +1,167 @@
+import { and, eq, isNull } from "drizzle-orm";
+import { callInput, type CallReport, type CallState } from "@/contracts";
+import { isStageRole } from "@/core/people";
+import { isCurtainUp } from "@/core/room";
+import { Refusal } from "@/core/shared";
+import { notifyFacts } from "../../db/notify";
+import { connections, events, tickets } from "../../db/schema";
+import { notFound, parse, type Context } from "../ground/context";
+import { needsProof } from "../way-in/entry-proofs";
+import { organisationOf, rulesOf } from "../organisation/rules";
+import { closeConnection, openConnection, type SignBook } from "./presence";
+import { executeWhole, roomOf, type RoomCache } from "../ground/room/commands";
+import { wayIn } from "./entry";
+import { holderById, requireWayIn, type Holder } from "../way-in/tickets";
+import { countTry } from "../ground/tries";
+
+const phoneDevice = "phone-line";
+
+interface LinePorts {
+  readonly context: Context;
+  readonly roomCache: RoomCache;
+  readonly signs: Pick<SignBook, "sign">;
+}
+
+/** A number and a conference number that belong together, or one refusal for every other pair. */
+async function eventOnLine(
+  context: Context,
+  number: string,
+  conferenceNumber: string,
+): Promise<typeof events.$inferSelect> {
+  const [event] = await context.db
+    .select()
+    .from(events)
+    .where(and(eq(events.conferenceNumber, conferenceNumber), isNull(events.deletedAt)));
+  if (!event || event.soundBy === "computer") throw notFound("call");
+  const { phoneNumbers } = rulesOf(await organisationOf(context, event.organisationId));
+  if (!phoneNumbers.some((one) => one.number === number)) throw notFound("call");
+  return event;
+}
+
+/**
+ * Whoever a PIN belongs to. PINs are derived, so the event's tickets are gone through: some thousand at
+ * most, a few milliseconds. Two tickets with one PIN open nothing.
+ */
+async function holderByPin(context: Context, eventId: string, pin: string): Promise<Holder> {
+  const rows = await context.db
+    .select({ id: tickets.id, linkVersion: tickets.linkVersion })
+    .from(tickets)
+    .where(and(eq(tickets.eventId, eventId), isNull(tickets.revokedAt)))
+    .limit(50_000);
+  const matching = rows.filter((row) => context.secrets.pinFor(row.id, row.linkVersion) === pin);
+  if (matching.length !== 1) throw notFound("call");
+  return holderById(context, matching[0]!.id);
+}
+
+/** Backstage, unless another device of theirs is there already. */
+async function enterStage(
+  { context, roomCache }: Pick<LinePorts, "context" | "roomCache">,
+  { ticket, actor, occurrence }: Holder,
+): Promise<void> {
+  const who = { actorId: ticket.id, actor, occurrenceId: occurrence.id };
+  await executeWhole(context, roomCache, who, { commandId: context.ids.id(), command: { type: "stage.enter" } }).catch(
+    (error: unknown) => {
+      if (!(error instanceof Refusal) || error.failure.code !== "already-done") throw error;
+    },
+  );
+}
+
+/** Somebody has dialled in. @returns the call's own token, for everything the line reports about it */
+export async function answerCall(
+  { context, roomCache }: LinePorts,
+  rawInput: unknown,
+  from: string,
+): Promise<{ call: string; state: CallState }> {
+  const input = parse(callInput, rawInput);
+  await countTry(context, "phone-pin", `${input.conferenceNumber}|${from}`);
+  const event = await eventOnLine(context, input.number, input.conferenceNumber);
+  const holder = await holderByPin(context, event.id, input.pin);
+  requireWayIn(holder);
+  // a PIN proves no address
+  if (needsProof(holder)) throw notFound("call");
+  const { occurrence, ticket, actor } = holder;
+  if (!wayIn(holder, context.clock.now()).isOpen)
+    throw new Refusal({ code: "wrong-state", action: "enter", state: occurrence.phase });
+  if (isStageRole(actor.role)) await enterStage({ context, roomCache }, holder);
+  const { connectionId } = await openConnection(context, {
+    organisationId: ticket.organisationId,
+    occurrenceId: occurrence.id,
+    ticketId: ticket.id,
+    role: actor.role,
+    device: phoneDevice,
+    mayReturn: "ask",
+  });
+  await notifyFacts(context.db, occurrence.id);
+  return {
+    call: context.secrets.tokenFor(connectionId, 0),
+    state: await stateOf({ context }, holder, connectionId),
+  };
+}
+
+async function stateOf(
+  { context }: Pick<LinePorts, "context">,
+  holder: Holder,
+  connectionId: string,
+): Promise<CallState> {
+  const room = await roomOf(context.db, holder.occurrence.id);
+  const [line] = await context.db
+    .select({ houseFromAt: connections.houseFromAt, outAt: connections.outAt })
+    .from(connections)
+    .where(eq(connections.id, connectionId));
+  const own = isStageRole(holder.actor.role) ? (room.stage.people.get(holder.ticket.id) ?? null) : null;
+  const isOver = !line || line.outAt !== null || room.hour.phase === "ended" || room.hour.phase === "cancelled";
+  return {
+    title: holder.event.title,
+    name: holder.person.name ?? "",
+    place: isOver
+      ? "over"
+      : isStageRole(holder.actor.role)
+        ? (own?.place ?? "backstage")
+        : line.houseFromAt
+          ? "house"
+          : "foyer",
+    isMicrophoneOpen: isStageRole(holder.actor.role) ? (own?.isMicrophoneOpen ?? false) : null,
+    isCurtainUp: isCurtainUp(room.hour),
+  };
+}
+
+async function callOf(context: Context, call: string): Promise<{ connectionId: string; holder: Holder }> {
+  const claim = context.secrets.readToken(call);
+  if (!claim?.matches(0)) throw notFound("call");
+  const [row] = await context.db
+    .select()
+    .from(connections)
+    .where(and(eq(connections.id, claim.ticketId), eq(connections.device, phoneDevice)));
+  if (!row?.ticketId) throw notFound("call");
+  return { connectionId: row.id, holder: await holderById(context, row.ticketId) };
+}
+
+/** The line reports on a call: how loud it is, a key, or that it was hung up. Each report is a sign of life. */
+export async function hearCall(ports: LinePorts, call: string, report: CallReport): Promise<CallState> {
+  const { context, roomCache, signs } = ports;
+  const { connectionId, holder } = await callOf(context, call);
+  const occurrenceId = holder.occurrence.id;
+  if (report.type === "hung-up") await closeConnection(context, connectionId);
+  else signs.sign(connectionId);
+  if (report.type === "key" && isStageRole(holder.actor.role)) {
+    const room = await roomOf(context.db, occurrenceId);
+    const isOpen = !(room.stage.people.get(holder.ticket.id)?.isMicrophoneOpen ?? false);
+    await executeWhole(
+      context,
+      roomCache,
+      { actorId: holder.ticket.id, actor: holder.actor, occurrenceId },
+      { commandId: context.ids.id(), command: { type: "stage.set-microphone", isOpen } },
+    );
+  }
+  if (report.type === "level")
+    await context.db
+      .update(connections)
+      .set({ level: report.level })
+      .where(and(eq(connections.id, connectionId), isNull(connections.outAt)));
+  await notifyFacts(context.db, occurrenceId);
+  return stateOf(ports, holder, connectionId);
+}
+
+/** Every number that the organisation's phone line answers. */
+export const phoneNumbersOf = async (context: Context, organisationId: string) =>
+  rulesOf(await organisationOf(context, organisationId)).phoneNumbers;

@@ -1,0 +1,89 @@
+import type { RenderedMessage } from "../../db/schema";
+import { calendarText } from "@/core/calendar";
+import type { Context } from "../ground/context";
+
+/** Stands in a rendered message where a personal link goes; the link is derived when the mail leaves. */
+export const placeholder = {
+  enter: "https://link.invalid/enter",
+  ticket: "https://link.invalid/ticket",
+  register: "https://link.invalid/register",
+  unsubscribe: "https://link.invalid/unsubscribe",
+  proof: "https://link.invalid/proof",
+  reply: "https://link.invalid/reply",
+  event: "https://link.invalid/event",
+  recording: "https://link.invalid/recording",
+} as const;
+export type LinkKind = keyof typeof placeholder;
+export type Links = Readonly<Record<LinkKind, string>>;
+
+export interface LinkOwner {
+  readonly ticketId: string | null;
+  readonly linkVersion: number;
+  readonly inviteeId: string | null;
+  /** the open one-time link, in the mail that carries it */
+  readonly proofId: string | null;
+  /** of the recording that a mail is about */
+  readonly recordingSlug: string | null;
+  readonly personId: string;
+  readonly slug: string;
+}
+
+/** Somebody's own links, derived anew. */
+export function linksOf(context: Context, owner: LinkOwner): Links {
+  const origin = context.environment.STAGE_CALL_URL;
+  const token = owner.ticketId ? context.secrets.tokenFor(owner.ticketId, owner.linkVersion) : null;
+  const register = `${origin}/front/${owner.slug}?via=invitation`;
+  return {
+    enter: token ? `${origin}/enter/${token}` : register,
+    ticket: token ? `${origin}/ticket/${token}` : register,
+    proof:
+      token && owner.proofId
+        ? `${origin}/enter/${token}?proof=${context.secrets.tokenFor(owner.proofId, 0)}`
+        : register,
+    reply: token
+      ? `${origin}/reply/${token}`
+      : owner.inviteeId
+        ? `${origin}/reply/${context.secrets.tokenFor(owner.inviteeId, 0)}`
+        : register,
+    event: `${origin}/front/${owner.slug}`,
+    recording: owner.recordingSlug ? `${origin}/on-demand/${owner.recordingSlug}` : `${origin}/front/${owner.slug}`,
+    register: owner.inviteeId ? `${register}&for=${context.secrets.tokenFor(owner.inviteeId, 0)}` : register,
+    unsubscribe: `${origin}/unsubscribe/${context.secrets.tokenFor(owner.personId, 0)}`,
+  };
+}
+
+/** What somebody without the right to personal links sees in their place. */
+export const redactedLinks: Links = {
+  enter: "[personal link]",
+  ticket: "[personal link]",
+  register: "[personal link]",
+  unsubscribe: "[personal link]",
+  proof: "[personal link]",
+  reply: "[personal link]",
+  event: "[event link]",
+  recording: "[recording link]",
+};
+
+export interface FinishedMessage {
+  readonly subject: string;
+  readonly text: string;
+  readonly html: string;
+  readonly calendar: { readonly method: string; readonly content: string } | null;
+}
+
+/** The message as its recipient gets it: links put in, calendar lines folded. */
+export function finish(rendered: RenderedMessage, links: Links): FinishedMessage {
+  const put = (text: string): string =>
+    (Object.keys(placeholder) as LinkKind[]).reduce(
+      (out, kind) => out.replaceAll(placeholder[kind], links[kind]),
+      text,
+    );
+  return {
+    subject: rendered.subject,
+    text: put(rendered.text),
+    html: put(rendered.html),
+    calendar: rendered.calendar
+      ? { method: rendered.calendar.method, content: calendarText(rendered.calendar.lines.map(put)) }
+      : null,
+  };
+}

@@ -1,0 +1,158 @@
+import { and, desc, eq, inArray, isNotNull } from "drizzle-orm";
+import { callTimeOf } from "@/core/dates";
+import { traitsOf } from "@/core/mailings";
+import { isStageRole } from "@/core/people";
+import type { Db } from "../../db/client";
+import {
+  events,
+  invitees,
+  mailings,
+  messages,
+  occurrences,
+  organisations,
+  people,
+  questions,
+  recordings,
+  tickets,
+} from "../../db/schema";
+import { notFound, type Context } from "../ground/context";
+import { openProofOf } from "../way-in/entry-proofs";
+import { rulesOf } from "../organisation/rules";
+import { phoneDetails, type PhoneDetails } from "../way-in/phone-details";
+import type { LinkOwner } from "./links";
+
+export type MessageRow = typeof messages.$inferSelect;
+
+/** All that rendering and delivery of one message need. */
+export interface MessageFacts {
+  readonly message: MessageRow;
+  readonly organisation: typeof organisations.$inferSelect;
+  readonly event: typeof events.$inferSelect;
+  readonly occurrence: typeof occurrences.$inferSelect;
+  readonly person: typeof people.$inferSelect;
+  readonly ticket: typeof tickets.$inferSelect | null;
+  /** the producer's own words: of this very mailing, or of its kind in this event */
+  readonly mailing: typeof mailings.$inferSelect | null;
+  /** what a mail of the kind "answer" answers */
+  readonly question: { readonly text: string; readonly answer: string } | null;
+  readonly callAt: number;
+  readonly isForStage: boolean;
+  readonly accessCode: string | null;
+  readonly phone: PhoneDetails | null;
+  readonly owner: LinkOwner;
+}
+
+const present = (ids: readonly (string | null)[]): string[] => [...new Set(ids.filter((id) => id !== null))];
+const byId = <R extends { id: string }>(rows: readonly R[]): ReadonlyMap<string, R> =>
+  new Map(rows.map((row) => [row.id, row]));
+
+/** What the tables hold about many messages: one read a table, however many there are. */
+async function rowsFor(db: Db, wanted: readonly MessageRow[]) {
+  const dateIds = present(wanted.map((one) => one.occurrenceId));
+  const personIds = present(wanted.map((one) => one.personId));
+  const dates = await db
+    .select({ occurrence: occurrences, event: events })
+    .from(occurrences)
+    .innerJoin(events, eq(events.id, occurrences.eventId))
+    .where(inArray(occurrences.id, dateIds));
+  const eventIds = [...new Set(dates.map((row) => row.event.id))];
+  const ticketIds = present(wanted.map((one) => one.ticketId));
+  const questionIds = present(wanted.map((one) => one.questionId));
+  const invited = wanted.some((one) => traitsOf(one.kind).toInvitees);
+  const [folk, ticketRows, words, guests, asked] = await Promise.all([
+    db
+      .select({ person: people, organisation: organisations })
+      .from(people)
+      .innerJoin(organisations, eq(organisations.id, people.organisationId))
+      .where(inArray(people.id, personIds)),
+    ticketIds.length === 0 ? [] : db.select().from(tickets).where(inArray(tickets.id, ticketIds)),
+    db.select().from(mailings).where(inArray(mailings.eventId, eventIds)).limit(5000),
+    invited
+      ? db
+          .select()
+          .from(invitees)
+          .where(and(inArray(invitees.eventId, eventIds), inArray(invitees.personId, personIds)))
+      : [],
+    questionIds.length === 0 ? [] : db.select().from(questions).where(inArray(questions.id, questionIds)),
+  ]);
+  return {
+    dates: new Map(dates.map((row) => [row.occurrence.id, row])),
+    folk: new Map(folk.map((row) => [row.person.id, row])),
+    tickets: byId(ticketRows),
+    words: byId(words),
+    ownWords: new Map(
+      words
+        .filter((row) => !traitsOf(row.kind).toInvitees && row.kind !== "note")
+        .map((row) => [`${row.eventId}|${row.kind}`, row]),
+    ),
+    guests: new Map(guests.map((row) => [`${row.eventId}|${row.personId}`, row])),
+    questions: byId(asked),
+  };
+}
+
+/** The newest published recording of a date. */
+async function recordingSlugOf(db: Db, occurrenceId: string): Promise<string | null> {
+  const [row] = await db
+    .select({ slug: recordings.slug })
+    .from(recordings)
+    .where(and(eq(recordings.occurrenceId, occurrenceId), isNotNull(recordings.publishedFrom)))
+    .orderBy(desc(recordings.publishedFrom))
+    .limit(1);
+  return row?.slug ?? null;
+}
+
+async function factsOf(
+  context: Context,
+  db: Db,
+  message: MessageRow,
+  rows: Awaited<ReturnType<typeof rowsFor>>,
+): Promise<MessageFacts> {
+  const date = message.occurrenceId === null ? undefined : rows.dates.get(message.occurrenceId);
+  const who = rows.folk.get(message.personId);
+  if (!date || !who) throw notFound("message");
+  const { event, occurrence } = date;
+  const { organisation, person } = who;
+  const ticket = (message.ticketId && rows.tickets.get(message.ticketId)) || null;
+  const question = message.questionId ? rows.questions.get(message.questionId) : undefined;
+  const mailing =
+    (message.mailingId ? rows.words.get(message.mailingId) : rows.ownWords.get(`${event.id}|${message.kind}`)) ?? null;
+  return {
+    message,
+    organisation,
+    event,
+    occurrence,
+    person,
+    ticket,
+    mailing,
+    question: question ? { text: question.text, answer: question.answer ?? "" } : null,
+    callAt: callTimeOf(occurrence.startAt, occurrence.callMinutes),
+    isForStage: ticket !== null && isStageRole(ticket.role),
+    accessCode: event.isPrivate && event.accessCodeSealed ? context.secrets.unseal(event.accessCodeSealed) : null,
+    // an invitee gets a PIN with the ticket: before that the details name nobody
+    phone: traitsOf(message.kind).toInvitees ? null : phoneDetails(context, event, rulesOf(organisation), ticket),
+    owner: {
+      ticketId: ticket?.id ?? null,
+      linkVersion: ticket?.linkVersion ?? 0,
+      proofId: message.kind === "entry-link" ? await openProofOf(db, message.ticketId!) : null,
+      recordingSlug: message.kind === "recording-ready" ? await recordingSlugOf(db, occurrence.id) : null,
+      inviteeId: rows.guests.get(`${event.id}|${person.id}`)?.id ?? null,
+      personId: person.id,
+      slug: event.slug,
+    },
+  };
+}
+
+/** Loads what many messages are about, in their order; null for one whose date or person is gone. */
+export async function loadMessages(
+  context: Context,
+  db: Db,
+  wanted: readonly MessageRow[],
+): Promise<readonly (MessageFacts | null)[]> {
+  if (wanted.length === 0) return [];
+  const rows = await rowsFor(db, wanted);
+  return Promise.all(wanted.map((message) => factsOf(context, db, message, rows).catch(() => null)));
+}
+
+/** Loads what a message is about. Every message of this product belongs to a date. */
+export const loadMessage = async (context: Context, db: Db, message: MessageRow): Promise<MessageFacts> =>
+  factsOf(context, db, message, await rowsFor(db, [message]));

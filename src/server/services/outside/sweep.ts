@@ -1,0 +1,136 @@
+import { and, eq, inArray, isNotNull, lt, lte, sql } from "drizzle-orm";
+import { signLostAfterMs } from "@/contracts";
+import { binDays, callTimeOf, stepDue } from "@/core/dates";
+import { dayMs } from "@/core/time";
+import { auditLog, connections, eventFiles, eventPictures, events, occurrences, recordings } from "../../db/schema";
+import { erasePeople } from "../people/contacts/erase";
+import type { Context } from "../ground/context";
+import type { OccurrenceRow } from "../planning/dates/load";
+import { fileName } from "../way-in/front/files";
+import { pictureName } from "../way-in/front/pictures";
+import { appendRows } from "../ground/room/commands";
+import { forgetTries } from "../ground/tries";
+
+async function stagePresence(
+  context: Context,
+  occurrenceId: string,
+): Promise<{ isStagePresent: boolean; lastStageLeftAt: number | null }> {
+  const alive = context.clock.now() - signLostAfterMs;
+  const rows = await context.db
+    .select({ outAt: connections.outAt, lastSignAt: connections.lastSignAt })
+    .from(connections)
+    .where(
+      and(
+        eq(connections.occurrenceId, occurrenceId),
+        inArray(connections.role, ["producer", "crew", "panelist", "interpreter", "captioner"]),
+      ),
+    );
+  const isStagePresent = rows.some((row) => row.outAt === null && row.lastSignAt > alive);
+  const lastStageLeftAt = rows.length === 0 ? null : Math.max(...rows.map((row) => row.outAt ?? row.lastSignAt));
+  return { isStagePresent, lastStageLeftAt };
+}
+
+async function sweepOne(context: Context, occurrence: OccurrenceRow): Promise<boolean> {
+  const { startAt, endAt } = occurrence;
+  const times = { startAt, endAt, callAt: callTimeOf(startAt, occurrence.callMinutes) };
+  const step = stepDue({
+    phase: occurrence.phase,
+    times,
+    now: context.clock.now(),
+    ...(await stagePresence(context, occurrence.id)),
+  });
+  if (!step) return false;
+  await context.db.transaction(async (tx) => {
+    await appendRows(context, tx, occurrence.id, (room) => {
+      // the row may have changed since it was read: the journal has the last word
+      if (room.hour.phase !== occurrence.phase) return [];
+      if (step.step === "end") return [{ type: "hour.ended", curtainFellAt: step.curtainFellAt }];
+      return [step.step === "not-held" ? { type: "hour.not-held" } : { type: "hour.backstage-opened" }];
+    });
+  });
+  return true;
+}
+
+/** What the passing of time does to dates (rule 5). Safe to run twice and by several processes. */
+export async function sweepDates(context: Context): Promise<number> {
+  const due = await context.db
+    .select()
+    .from(occurrences)
+    .where(
+      and(
+        inArray(occurrences.phase, ["scheduled", "backstage", "open"]),
+        lte(occurrences.startAt, context.clock.now() + 4 * 3_600_000),
+      ),
+    )
+    .orderBy(occurrences.startAt)
+    .limit(500);
+  let moved = 0;
+  for (const occurrence of due) {
+    try {
+      if (await sweepOne(context, occurrence)) moved += 1;
+    } catch (error) {
+      context.log.error("sweep failed", error, { occurrence: occurrence.id });
+    }
+  }
+  return moved;
+}
+
+/** Events a week in the bin go with their rows, and the files that belonged to them with them. */
+async function dropBinned(context: Context, now: number): Promise<void> {
+  const isOver = and(isNotNull(events.deletedAt), lt(events.deletedAt, now - binDays * dayMs));
+  const [pictures, files, films] = await Promise.all([
+    context.db
+      .select({ id: eventPictures.id })
+      .from(eventPictures)
+      .innerJoin(events, eq(events.id, eventPictures.eventId))
+      .where(isOver)
+      .limit(5000),
+    context.db
+      .select({ id: eventFiles.id })
+      .from(eventFiles)
+      .innerJoin(events, eq(events.id, eventFiles.eventId))
+      .where(isOver)
+      .limit(5000),
+    context.db
+      .select({ name: recordings.fileName })
+      .from(recordings)
+      .innerJoin(occurrences, eq(occurrences.id, recordings.occurrenceId))
+      .innerJoin(events, eq(events.id, occurrences.eventId))
+      .where(isOver)
+      .limit(5000),
+  ]);
+  await context.db.delete(events).where(isOver);
+  for (const name of [
+    ...pictures.map(({ id }) => pictureName(id)),
+    ...files.map(({ id }) => fileName(id)),
+    ...films.map((film) => film.name),
+  ])
+    await context.storage.remove(name);
+}
+
+/**
+ * Personal data whose time is over goes: people of dates past the organisation's retention, and
+ * everything of events a week in the bin. Figures stand: rows keep their ids without names.
+ */
+export async function purge(context: Context): Promise<number> {
+  const now = context.clock.now();
+  await dropBinned(context, now);
+  const past = await context.db.execute(sql`
+    select p.id from people p join organisations o on o.id = p.organisation_id
+    where p.erased_at is null
+      and p.created_at < ${new Date(now).toISOString()}::timestamptz - make_interval(days => o.retention_days)
+      and not exists (select 1 from members m where m.person_id = p.id)
+      and not exists (select 1 from tickets t join events e on e.id = t.event_id join occurrences c on c.event_id = e.id
+        where t.person_id = p.id and c.end_at > ${new Date(now).toISOString()}::timestamptz - make_interval(days => o.retention_days))
+    limit 5000`);
+  await context.db.transaction((tx) =>
+    erasePeople(
+      tx,
+      past.rows.map((row) => String(row["id"])),
+      now,
+    ),
+  );
+  await context.db.delete(auditLog).where(lt(auditLog.at, now - 3 * 365 * dayMs));
+  await forgetTries(context);
+  return past.rows.length;
+}

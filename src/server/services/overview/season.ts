@@ -1,0 +1,270 @@
+import { and, asc, desc, eq, gte, ilike, inArray, isNotNull, isNull, lt, sql, type SQL } from "drizzle-orm";
+import type { SeasonDate } from "@/contracts";
+import { callTimeOf } from "@/core/dates";
+import type { Phase } from "@/core/people";
+import { planRunSheet } from "@/core/run-sheet";
+import { groupBy } from "@/core/shared";
+import { dayMs } from "@/core/time";
+import { events, occurrences, segments, tickets } from "../../db/schema";
+import type { TeamMember } from "../ground/access";
+import type { Context } from "../ground/context";
+import { expect, pastHouse } from "./forecast";
+import { findingsOf } from "./readiness/findings";
+import { timed } from "../planning/run-sheets";
+
+/** What the season is narrowed to. */
+export interface SeasonFilter {
+  readonly words?: string;
+  readonly state?: "draft" | "published" | "live" | "missing";
+  readonly producerId?: string;
+}
+
+/** Events a member may see: an owner all, others those on whose list they are. */
+export const visibleTo = (member: TeamMember): SQL | undefined =>
+  member.standing === "owner"
+    ? undefined
+    : sql`exists (select 1 from ${tickets} where ${tickets.eventId} = ${events.id} and ${tickets.personId} = ${member.personId} and ${tickets.occurrenceId} is null and ${tickets.revokedAt} is null)`;
+
+/** Titles that hold these words; none: every title. */
+function titled(filter: SeasonFilter): SQL | undefined {
+  const words = filter.words?.trim();
+  return words ? ilike(events.title, `%${words.replace(/[\\%_]/g, "\\$&")}%`) : undefined;
+}
+
+/** A slot that was given back or moved away from is nobody's date. */
+const isTaken = sql`(${occurrences.kind} <> 'slot' or exists (select 1 from ${tickets} where ${tickets.occurrenceId} = ${occurrences.id} and ${tickets.role} = 'attendee' and ${tickets.status} = 'registered' and ${tickets.revokedAt} is null))`;
+
+function narrowed(filter: SeasonFilter): (SQL | undefined)[] {
+  return [
+    isTaken,
+    titled(filter),
+    filter.state === "draft" ? isNull(events.publishedAt) : undefined,
+    filter.state === "published" ? isNotNull(events.publishedAt) : undefined,
+    filter.state === "live" ? inArray(occurrences.phase, ["backstage", "open"]) : undefined,
+    filter.producerId
+      ? sql`exists (select 1 from ${tickets} where ${tickets.eventId} = ${events.id} and ${tickets.personId} = ${filter.producerId} and ${tickets.role} = 'producer' and ${tickets.revokedAt} is null)`
+      : undefined,
+  ];
+}
+
+type Row = { event: typeof events.$inferSelect; occurrence: typeof occurrences.$inferSelect };
+
+/** The rows with what the board shows of each: a fixed number of reads, however many dates. */
+async function filled(
+  context: Context,
+  member: TeamMember,
+  rows: readonly Row[],
+  withPlans: boolean,
+): Promise<readonly SeasonDate[]> {
+  const { db } = context;
+  const ids = rows.map((row) => row.occurrence.id);
+  if (ids.length === 0) return [];
+  const [counts, sheets, findings, past] = await Promise.all([
+    db
+      .select({ id: tickets.occurrenceId, n: sql<number>`count(*)::int` })
+      .from(tickets)
+      .where(and(inArray(tickets.occurrenceId, ids), eq(tickets.role, "attendee"), eq(tickets.status, "registered")))
+      .groupBy(tickets.occurrenceId),
+    withPlans
+      ? db
+          .select()
+          .from(segments)
+          .where(inArray(segments.occurrenceId, ids))
+          .orderBy(asc(segments.position))
+          .limit(20_000)
+      : [],
+    withPlans ? findingsOf(context, rows) : new Map<string, never>(),
+    withPlans ? pastHouse(context, member.organisationId) : null,
+  ]);
+  const registeredOf = new Map(counts.map((row) => [row.id, row.n]));
+  const sheetOf = groupBy(sheets, (row) => row.occurrenceId);
+  return rows.map(({ event, occurrence }): SeasonDate => {
+    const sheet = sheetOf.get(occurrence.id) ?? [];
+    const plan = planRunSheet(
+      sheet.map((one) => timed(one, occurrence.zone)),
+      occurrence.startAt,
+      occurrence.endAt,
+    );
+    const found = findings.get(occurrence.id) ?? [];
+    const registered = registeredOf.get(occurrence.id) ?? 0;
+    return {
+      eventId: event.id,
+      occurrenceId: occurrence.id,
+      title: event.title,
+      kind: occurrence.kind,
+      phase: occurrence.phase,
+      isPublished: event.publishedAt !== null,
+      isOfSeries: occurrence.seriesId !== null,
+      zone: occurrence.zone,
+      startLocal: occurrence.startLocal,
+      callAt: callTimeOf(occurrence.startAt, occurrence.callMinutes),
+      startAt: occurrence.startAt,
+      endAt: occurrence.endAt,
+      registered,
+      registrationLimit: event.registrationLimit,
+      houseSize: event.houseSize,
+      fullChance: past && registered > 0 ? expect(past, registered, event.houseSize).fullChance : null,
+      missing: found.length,
+      gravest: found[0]?.severity ?? null,
+      blocks: plan.segments.map((row, i) => ({ title: sheet[i]!.title, startAt: row.startAt, endAt: row.endAt })),
+    };
+  });
+}
+
+async function datesWhere(
+  context: Context,
+  member: TeamMember,
+  filter: SeasonFilter,
+  range: { from: number; to: number },
+  order: "soonest" | "latest",
+  limit: number,
+  phases: readonly Phase[],
+): Promise<Row[]> {
+  return context.db
+    .select({ event: events, occurrence: occurrences })
+    .from(occurrences)
+    .innerJoin(events, eq(events.id, occurrences.eventId))
+    .where(
+      and(
+        eq(occurrences.organisationId, member.organisationId),
+        isNull(events.deletedAt),
+        gte(occurrences.endAt, range.from),
+        lt(occurrences.startAt, range.to),
+        inArray(occurrences.phase, [...phases]),
+        visibleTo(member),
+        ...narrowed(filter),
+      ),
+    )
+    .orderBy(order === "soonest" ? asc(occurrences.startAt) : desc(occurrences.startAt), asc(occurrences.id))
+    .limit(limit);
+}
+
+const ahead = ["scheduled", "backstage", "open"] as const;
+const over = ["ended", "not-held", "cancelled"] as const;
+export const boardLimit = 40;
+export const pastLimit = 40;
+/** What is missing is found by looking at each date: of so many, the first that lack something are shown. */
+const searchedForMissing = 400;
+const monthLimit = 400;
+
+export interface Season {
+  readonly now: number;
+  readonly ahead: readonly SeasonDate[];
+  /** more dates lie ahead than are shown */
+  readonly hasMore: boolean;
+  readonly past: readonly SeasonDate[];
+  readonly standing: readonly {
+    readonly eventId: string;
+    readonly title: string;
+    readonly slug: string;
+    readonly roomCode: string;
+  }[];
+}
+
+/** Rooms without fixed time that are not open just now. */
+async function standingRooms(context: Context, member: TeamMember, filter: SeasonFilter): Promise<Season["standing"]> {
+  const isOpen = sql`exists (select 1 from ${occurrences} where ${occurrences.eventId} = ${events.id} and ${occurrences.phase} in ('scheduled', 'backstage', 'open'))`;
+  const rows = await context.db
+    .select({ eventId: events.id, title: events.title, slug: events.slug, roomCode: events.roomCode })
+    .from(events)
+    .where(
+      and(
+        eq(events.organisationId, member.organisationId),
+        eq(events.shape, "standing"),
+        isNull(events.deletedAt),
+        sql`not ${isOpen}`,
+        visibleTo(member),
+        titled(filter),
+      ),
+    )
+    .orderBy(desc(events.createdAt))
+    .limit(20);
+  return rows.map((row) => ({ ...row, roomCode: row.roomCode ?? "" }));
+}
+
+/** The member's dates: what is on and ahead, soonest first, and the last past ones. */
+export async function season(context: Context, member: TeamMember, filter: SeasonFilter = {}): Promise<Season> {
+  const now = context.clock.now();
+  const isForMissing = filter.state === "missing";
+  const [rows, pastRows, standing] = await Promise.all([
+    datesWhere(
+      context,
+      member,
+      filter,
+      { from: now - dayMs, to: now + 800 * dayMs },
+      "soonest",
+      isForMissing ? searchedForMissing : boardLimit + 1,
+      ahead,
+    ),
+    filter.state && filter.state !== "published"
+      ? []
+      : datesWhere(context, member, filter, { from: 0, to: now }, "latest", pastLimit, over),
+    standingRooms(context, member, filter),
+  ]);
+  const dates = await filled(context, member, rows, true);
+  const wanted = isForMissing ? dates.filter((date) => date.missing > 0) : dates;
+  return {
+    now,
+    ahead: wanted.slice(0, boardLimit),
+    hasMore: wanted.length > boardLimit,
+    past: await filled(context, member, pastRows, false),
+    standing,
+  };
+}
+
+/** Dates between two instants, for the month. */
+export async function datesBetween(
+  context: Context,
+  member: TeamMember,
+  from: number,
+  to: number,
+  filter: SeasonFilter = {},
+): Promise<readonly SeasonDate[]> {
+  return filled(
+    context,
+    member,
+    await datesWhere(context, member, filter, { from, to }, "soonest", monthLimit, [...ahead, ...over]),
+    false,
+  );
+}
+
+export interface SeasonPage {
+  readonly dates: readonly SeasonDate[];
+  readonly total: number;
+}
+
+/** The season as a list, page by page: what lies ahead, soonest first, then what is over, the last first. */
+export async function seasonList(
+  context: Context,
+  member: TeamMember,
+  filter: SeasonFilter,
+  page: number,
+  pageSize = 50,
+): Promise<SeasonPage> {
+  const where = and(
+    eq(occurrences.organisationId, member.organisationId),
+    isNull(events.deletedAt),
+    visibleTo(member),
+    ...narrowed(filter),
+  );
+  const isOver = sql`${occurrences.phase} in ('ended', 'not-held', 'cancelled')`;
+  const soonest = sql`case when ${isOver} then null else ${occurrences.startAt} end asc nulls last`;
+  const from = () =>
+    context.db
+      .select({ event: events, occurrence: occurrences })
+      .from(occurrences)
+      .innerJoin(events, eq(events.id, occurrences.eventId))
+      .where(where);
+  const [rows, [counted]] = await Promise.all([
+    from()
+      .orderBy(soonest, desc(occurrences.startAt), asc(occurrences.id))
+      .limit(pageSize)
+      .offset(page * pageSize),
+    context.db
+      .select({ n: sql<number>`count(*)::int` })
+      .from(occurrences)
+      .innerJoin(events, eq(events.id, occurrences.eventId))
+      .where(where),
+  ]);
+  return { dates: await filled(context, member, rows, false), total: counted?.n ?? 0 };
+}

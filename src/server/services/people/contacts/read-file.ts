@@ -1,0 +1,145 @@
+import ICAL from "ical.js";
+import { parse } from "csv-parse/sync";
+import { guessMapping, readContact, type ContactDraft, type ContactFault, type ReadableField } from "@/core/contacts";
+import { Refusal } from "@/core/shared";
+import { delimiterOf, unguardCell } from "../../ground/delimited";
+
+const maxBytes = 30_000_000;
+export const mostContacts = 100_000;
+
+export interface BadContact {
+  readonly line: number;
+  readonly reason: ContactFault;
+}
+
+/** A file of contacts as far as it can be told before it is taken in. */
+export interface ContactFile {
+  readonly kind: "csv" | "vcard";
+  readonly header: readonly string[];
+  readonly mapping: readonly (ReadableField | null)[];
+  readonly rows: readonly { readonly line: number; readonly cells: readonly string[] }[];
+}
+
+const faults: Readonly<Record<ContactFault, string>> = {
+  "no-address": "no address",
+  "bad-address": "the address cannot be read",
+  "too-long": "something in it is too long",
+};
+export const faultWords = (fault: ContactFault): string => faults[fault];
+
+function textOf(bytes: Uint8Array): string {
+  if (bytes.byteLength > maxBytes) throw new Refusal({ code: "file-too-large", limitBytes: maxBytes });
+  try {
+    return new TextDecoder("utf-8", { fatal: true }).decode(bytes).replace(/^\uFEFF/, "");
+  } catch {
+    throw new Refusal({ code: "bad-file", reason: "not-utf8" });
+  }
+}
+
+function readCsv(text: string): ContactFile {
+  const first = text.split(/\r?\n/, 1)[0] ?? "";
+  if (first.trim() === "") throw new Refusal({ code: "bad-file", reason: "empty" });
+  let records: { record: string[]; info: { lines: number } }[];
+  try {
+    records = parse(text, {
+      delimiter: delimiterOf(first),
+      info: true,
+      skip_empty_lines: true,
+      relax_column_count: true,
+      max_record_size: 200_000,
+      to: mostContacts + 1,
+    }) as never;
+  } catch (error) {
+    const { code, lines } = error as { code?: string; lines?: number };
+    throw new Refusal({
+      code: "bad-file",
+      reason: code === "CSV_MAX_RECORD_SIZE" ? "not-a-table" : "broken-quotes",
+      line: lines,
+    });
+  }
+  const header = (records[0]?.record ?? []).map((cell) => cell.trim());
+  if (records.length < 2) throw new Refusal({ code: "bad-file", reason: "empty" });
+  return {
+    kind: "csv",
+    header,
+    mapping: guessMapping(header),
+    rows: records
+      .slice(1)
+      .map(({ record, info }) => ({ line: info.lines, cells: record.map((cell) => unguardCell(cell)) })),
+  };
+}
+
+const cardFields = ["name", "email", "company", "phone", "language", "time_zone", "tags", "note"] as const;
+
+/** Cards of vCard 3 or 4 (RFC 2426, RFC 6350): the first or preferred address of each. */
+function readCards(text: string): ContactFile {
+  let parsed: unknown;
+  try {
+    parsed = ICAL.parse(text);
+  } catch {
+    throw new Refusal({ code: "bad-file", reason: "not-a-table" });
+  }
+  const roots = (Array.isArray((parsed as unknown[])[0]) ? (parsed as unknown[]) : [parsed]).slice(
+    0,
+    mostContacts,
+  ) as never[];
+  const rows = roots.map((root, i) => {
+    const card = new ICAL.Component(root);
+    const first = (name: string): string => {
+      const all = card.getAllProperties(name);
+      const preferred = all.find(
+        (one) =>
+          one.getParameter("pref") ||
+          [one.getParameter("type")].flat().some((type) => String(type).toLowerCase() === "pref"),
+      );
+      const value = (preferred ?? all[0])?.getValues() ?? [];
+      return value
+        .flat()
+        .map(String)
+        .join(name === "categories" ? "," : " ")
+        .trim();
+    };
+    const parts = card.getFirstPropertyValue("n");
+    const name = first("fn") || (Array.isArray(parts) ? [parts[1], parts[0]].flat().filter(Boolean).join(" ") : "");
+    return {
+      line: i + 1,
+      cells: [
+        name,
+        first("email"),
+        first("org"),
+        first("tel").replace(/^tel:/i, ""),
+        first("lang"),
+        first("tz"),
+        first("categories"),
+        first("note"),
+      ],
+    };
+  });
+  if (rows.length === 0) throw new Refusal({ code: "bad-file", reason: "empty" });
+  return { kind: "vcard", header: [...cardFields], mapping: [...cardFields], rows };
+}
+
+/** Reads a file of contacts: vCard where it begins like one, else delimited text. */
+export function readContactFile(bytes: Uint8Array): ContactFile {
+  const text = textOf(bytes);
+  return /^\s*BEGIN:VCARD/i.test(text) ? readCards(text) : readCsv(text);
+}
+
+/** Rows as contacts by a mapping: good ones once an address (the first stands), bad ones with line and reason. */
+export function draftsOf(
+  file: ContactFile,
+  mapping: readonly (ReadableField | null)[],
+): { drafts: readonly ContactDraft[]; bad: readonly BadContact[] } {
+  const drafts = new Map<string, ContactDraft>();
+  const bad: BadContact[] = [];
+  for (const { line, cells } of file.rows) {
+    const byField: Partial<Record<ReadableField, string>> = {};
+    mapping.forEach((field, i) => {
+      if (field) byField[field] = cells[i] ?? "";
+    });
+    const draft = readContact(byField);
+    if (typeof draft === "string") bad.push({ line, reason: draft });
+    else if (!drafts.has(draft.email)) drafts.set(draft.email, draft);
+  }
+  return { drafts: [...drafts.values()], bad };
+}

@@ -1,0 +1,267 @@
+import { and, eq, isNull } from "drizzle-orm";
+import { planInput, type PlanInput } from "@/contracts";
+import { standardRules } from "@/core/organisation";
+import { isStageRole } from "@/core/people";
+import { Refusal } from "@/core/shared";
+import { wallTimeAt, type RecurrenceRule } from "@/core/time";
+import type { Db } from "../../db/client";
+import { notifyJournals } from "../../db/notify";
+import { events, occurrences, tickets } from "../../db/schema";
+import { accessFor, type EventAccess, type TeamMember, requireStanding } from "../ground/access";
+import { audit } from "../ground/audit";
+import { oneOf, parse, type Context } from "../ground/context";
+import { instantsOf, layDates, laySeries } from "./dates/lay";
+import { dateOrNull, datesOf, seriesOf, type OccurrenceRow } from "./dates/load";
+import { organisationOf, requireWithinLimits, rulesOf } from "../organisation/rules";
+import { settleSeats } from "../organisation/seats";
+import { holdersOf, planChangeNotice, replanReminders } from "../ground/mail-plan";
+import { cleanHtml } from "../ground/sanitise";
+import { moveUpWaiting } from "./waiting-list";
+
+export type EventRow = typeof events.$inferSelect;
+
+/** A readable address from the title, made unique by a short code. */
+const slugOf = (title: string, code: string): string => {
+  const plain = title
+    .normalize("NFKD")
+    .replace(/[\u0300-\u036f]/g, "")
+    .toLowerCase();
+  const words = plain
+    .replace(/[^a-z0-9]+/g, "-")
+    .replace(/^-+|-+$/g, "")
+    .slice(0, 60);
+  return `${words || "event"}-${code}`;
+};
+
+function rowValues(context: Context, plan: PlanInput) {
+  return {
+    title: plan.title,
+    descriptionHtml: cleanHtml(plan.descriptionHtml),
+    isPrivate: plan.isPrivate,
+    accessCodeSealed: plan.isPrivate && plan.accessCode ? context.secrets.seal(plan.accessCode) : null,
+    houseSize: plan.houseSize,
+    registrationLimit: plan.registrationLimit,
+    questionsOn: plan.questionsOn,
+    pollsOn: plan.pollsOn,
+    othersQuestionsShown: plan.othersQuestionsShown,
+    chatTo: plan.chatTo,
+    chatHeld: plan.chatHeld,
+    entryBy: plan.entryBy,
+    approval: plan.approval,
+    approvedDomains: plan.approvedDomains,
+    provesAddress: plan.provesAddress,
+    foyerOn: plan.foyerOn,
+    earlyEntry: plan.earlyEntry,
+    stageMicrophonesOpen: plan.stageMicrophonesOpen,
+    soundBy: plan.soundBy,
+    isRecorded: plan.isRecorded,
+    consentText: plan.consentText,
+    interpretationInto: plan.interpretationInto,
+    picture: plan.picture,
+    creditPoints: plan.creditPoints,
+    formFields: plan.formFields,
+  };
+}
+
+/** A short number for the phone, dialled after the line's own; unlikely enough to be unique, and checked. */
+const conferenceNumber = (context: Context, plan: PlanInput): string | null =>
+  plan.soundBy === "computer" ? null : context.ids.digits(9);
+
+/** A new event in the shape that was planned: one date, a series, or a room without fixed time. Its maker is its producer. */
+export async function createEvent(
+  context: Context,
+  member: TeamMember,
+  input: unknown,
+): Promise<{ eventId: string; occurrenceId: string | null }> {
+  requireStanding(member, "event.make");
+  const plan = parse(planInput, input);
+  const { organisationId } = member;
+  const rules = rulesOf(await organisationOf(context, organisationId));
+  requireWithinLimits(rules, { ...plan, onStage: 1 });
+  const now = context.clock.now();
+  const eventId = context.ids.id();
+  return context.db.transaction(async (tx) => {
+    const row = {
+      id: eventId,
+      organisationId,
+      slug: slugOf(plan.title, context.ids.code(4)),
+      uid: `${eventId}@stage-call.example.org`,
+      createdAt: now,
+    };
+    const room = {
+      roomCode: plan.shape === "standing" ? context.ids.code(6) : null,
+      conferenceNumber: conferenceNumber(context, plan),
+    };
+    await tx.insert(events).values({ ...row, ...room, shape: plan.shape, ...rowValues(context, plan) });
+    const shape = {
+      organisationId,
+      eventId,
+      zone: plan.zone,
+      durationMinutes: plan.durationMinutes,
+      callMinutes: plan.callMinutes,
+    };
+    if (plan.shape === "one-date") await layDates(context, tx, shape, [plan.startLocal]);
+    if (plan.shape === "series") await laySeries(context, tx, shape, plan.rule!, plan.startLocal);
+    const ticket = {
+      id: context.ids.id(),
+      organisationId,
+      eventId,
+      personId: member.personId,
+      role: "producer" as const,
+    };
+    await tx.insert(tickets).values({ ...ticket, registeredAt: now, invitedAt: now });
+    const dates = await datesOf(tx, eventId);
+    await settleSeats(context, tx, organisationId, new Set(dates.map((date) => date.id)));
+    await audit(context, tx, { organisationId, actorId: member.userId, action: "event.create", eventId });
+    return { eventId, occurrenceId: dates[0]?.id ?? null };
+  });
+}
+
+export interface LoadedPlan {
+  readonly access: EventAccess;
+  readonly event: EventRow;
+  /** the date that the pages are about; null for a room without fixed time that nobody opened */
+  readonly occurrence: OccurrenceRow | null;
+  readonly plan: PlanInput;
+}
+
+export function planOf(
+  context: Context,
+  event: EventRow,
+  occurrence: OccurrenceRow | null,
+  rule: RecurrenceRule | null,
+): PlanInput {
+  const { zone, proposed } = { zone: occurrence?.zone ?? "UTC", proposed: standardRules.proposed };
+  return {
+    title: event.title,
+    descriptionHtml: cleanHtml(event.descriptionHtml),
+    shape: event.shape,
+    startLocal: occurrence?.startLocal ?? wallTimeAt(context.clock.now(), zone).local,
+    rule: rule && { ...rule, byMonth: [...rule.byMonth], byMonthDay: [...rule.byMonthDay], byDay: [...rule.byDay] },
+    zone,
+    durationMinutes: occurrence?.durationMinutes ?? proposed.durationMinutes,
+    callMinutes: occurrence?.callMinutes ?? proposed.callMinutes,
+    houseSize: event.houseSize,
+    registrationLimit: event.registrationLimit,
+    isPrivate: event.isPrivate,
+    accessCode: event.accessCodeSealed ? context.secrets.unseal(event.accessCodeSealed) : null,
+    questionsOn: event.questionsOn,
+    pollsOn: event.pollsOn,
+    othersQuestionsShown: event.othersQuestionsShown,
+    chatTo: event.chatTo,
+    chatHeld: event.chatHeld,
+    entryBy: event.entryBy,
+    approval: event.approval,
+    approvedDomains: event.approvedDomains,
+    provesAddress: event.provesAddress,
+    foyerOn: event.foyerOn,
+    earlyEntry: event.earlyEntry,
+    stageMicrophonesOpen: event.stageMicrophonesOpen,
+    soundBy: event.soundBy,
+    isRecorded: event.isRecorded,
+    consentText: event.consentText,
+    interpretationInto: event.interpretationInto,
+    picture: event.picture,
+    creditPoints: event.creditPoints,
+    formFields: event.formFields.map((field) => ({ ...field, options: [...field.options] })),
+  };
+}
+
+export async function loadPlan(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  dateId: string | null = null,
+): Promise<LoadedPlan> {
+  const access = await accessFor(context, member, eventId, "event.read");
+  const occurrence = await dateOrNull(context.db, eventId, context.clock.now(), dateId);
+  const rows = access.event.shape === "series" ? await seriesOf(context.db, eventId) : [];
+  const plan = planOf(context, access.event, occurrence, rows.at(-1)?.rule ?? null);
+  const seesCode = access.actor.role === "producer";
+  return { access, event: access.event, occurrence, plan: seesCode ? plan : { ...plan, accessCode: null } };
+}
+
+export interface SavedPlan {
+  readonly version: number;
+  readonly hasMoved: boolean;
+  /** people to whom a change notice was planned */
+  readonly told: number;
+}
+
+/**
+ * Saves the plan if nobody else did since `version`. Of a series only what all its dates share is
+ * saved here; its dates change by their extents. A moved date lays its reminders anew; the change
+ * notice goes only where `tellPeople` asks for it: saving and sending are two acts.
+ */
+export async function savePlan(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  version: number,
+  input: unknown,
+  tellPeople: boolean,
+): Promise<SavedPlan> {
+  const access = await accessFor(context, member, eventId, "event.plan");
+  const plan = parse(planInput, input);
+  const { organisationId } = access.event;
+  const onStage = (await stageTicketsOf(context.db, eventId)).length;
+  requireWithinLimits(rulesOf(await organisationOf(context, organisationId)), { ...plan, onStage });
+  return context.db.transaction(async (tx) => {
+    const conference = plan.soundBy === "computer" ? null : (access.event.conferenceNumber ?? context.ids.digits(9));
+    const [saved] = await tx
+      .update(events)
+      .set({ ...rowValues(context, plan), conferenceNumber: conference, version: version + 1 })
+      .where(and(eq(events.id, eventId), eq(events.version, version)))
+      .returning();
+    if (!saved) throw new Refusal({ code: "edited-meanwhile", currentVersion: access.event.version });
+    const dates = await datesOf(tx, eventId);
+    const moved =
+      saved.shape === "one-date"
+        ? await saveSingleDate(context, tx, saved, oneOf(dates, "date"), plan, tellPeople)
+        : { hasMoved: false, told: 0 };
+    const ahead = dates.filter((date) => date.phase === "scheduled");
+    if (moved.hasMoved || plan.houseSize !== access.event.houseSize)
+      await settleSeats(context, tx, organisationId, new Set(ahead.map((date) => date.id)));
+    for (const date of ahead) await moveUpWaiting(context, tx, saved, date);
+    await notifyJournals(
+      tx,
+      dates.filter((one) => one.phase !== "ended" && one.phase !== "cancelled").map((date) => date.id),
+    );
+    return { version: saved.version, ...moved };
+  });
+}
+
+async function saveSingleDate(
+  context: Context,
+  tx: Db,
+  event: EventRow,
+  before: OccurrenceRow,
+  plan: PlanInput,
+  tellPeople: boolean,
+): Promise<{ hasMoved: boolean; told: number }> {
+  const { startLocal, zone, durationMinutes, callMinutes } = plan;
+  const date = { startLocal, zone, durationMinutes, callMinutes, ...instantsOf(startLocal, zone, durationMinutes) };
+  const hasMoved = date.startAt !== before.startAt || date.endAt !== before.endAt || date.zone !== before.zone;
+  if (hasMoved && before.phase !== "scheduled")
+    throw new Refusal({ code: "date-fixed", startLocal: before.startLocal, phase: before.phase });
+  const sequence = before.sequence + (hasMoved ? 1 : 0);
+  const [occurrence] = await tx
+    .update(occurrences)
+    .set({ ...date, originalStartLocal: startLocal, sequence })
+    .where(eq(occurrences.id, before.id))
+    .returning();
+  if (date.startAt !== before.startAt) await replanReminders(context, tx, event, [occurrence!]);
+  return { hasMoved, told: hasMoved && tellPeople ? await planChangeNotice(context, tx, [occurrence!]) : 0 };
+}
+
+/** How many would hear of a move. */
+export const holdersCount = async (context: Context, occurrence: OccurrenceRow | null): Promise<number> =>
+  occurrence ? ((await holdersOf(context.db, [occurrence])).get(occurrence.id) ?? []).length : 0;
+
+/** The event's stage people with their tickets. */
+export const stageTicketsOf = (db: Db, eventId: string) =>
+  db
+    .select()
+    .from(tickets)
+    .where(and(eq(tickets.eventId, eventId), isNull(tickets.occurrenceId), isNull(tickets.revokedAt)))
+    .then((rows) => rows.filter((row) => isStageRole(row.role)));

@@ -1,0 +1,52 @@
+import { and, asc, count, eq, inArray } from "drizzle-orm";
+import { movesUp } from "@/core/seats";
+import type { Db } from "../../db/client";
+import { events, occurrences, tickets } from "../../db/schema";
+import type { Context } from "../ground/context";
+import { aboutTicket, planMessages, planReminders } from "../ground/mail-plan";
+
+/** Registered attendees of a date. Test guests take no place. */
+export async function registeredCount(db: Db, occurrenceId: string): Promise<number> {
+  const [row] = await db
+    .select({ n: count() })
+    .from(tickets)
+    .where(and(eq(tickets.occurrenceId, occurrenceId), eq(tickets.role, "attendee"), eq(tickets.status, "registered")));
+  return row?.n ?? 0;
+}
+
+/**
+ * Moves the longest waiting up while places are free, and writes to each of them. The caller holds
+ * the lock on the event's row, so no two move the same person up.
+ */
+export async function moveUpWaiting(
+  context: Context,
+  db: Db,
+  event: typeof events.$inferSelect,
+  occurrence: typeof occurrences.$inferSelect,
+): Promise<number> {
+  const waiting = await db
+    .select()
+    .from(tickets)
+    .where(and(eq(tickets.occurrenceId, occurrence.id), eq(tickets.status, "waiting")))
+    .orderBy(asc(tickets.waitingSince), asc(tickets.id));
+  const free = movesUp(await registeredCount(db, occurrence.id), waiting.length, event.registrationLimit);
+  const lucky = waiting.slice(0, free);
+  if (lucky.length === 0) return 0;
+  await db
+    .update(tickets)
+    .set({ status: "registered", waitingSince: null })
+    .where(
+      inArray(
+        tickets.id,
+        lucky.map((ticket) => ticket.id),
+      ),
+    );
+  const dueAt = context.clock.now();
+  await planMessages(
+    context,
+    db,
+    lucky.map((ticket) => ({ ...aboutTicket(ticket, occurrence), kind: "waiting-list-place", dueAt })),
+  );
+  await planReminders(context, db, event.reminderOffsetsMinutes, occurrence, lucky);
+  return lucky.length;
+}

@@ -1,0 +1,229 @@
+import { and, asc, desc, eq, gt, isNotNull, isNull, lte, sql } from "drizzle-orm";
+import { timingSafeEqual } from "node:crypto";
+import type { Db } from "../../db/client";
+import { isPublicEvent } from "../../db/queries/public-events";
+import { events, occurrences, organisations, recordings } from "../../db/schema";
+import { currentDate } from "@/core/dates";
+import { Refusal } from "@/core/shared";
+import { notFound, oneOf, type Context } from "../ground/context";
+import { type EventRow } from "../planning/events";
+import { datesOf, type OccurrenceRow } from "../planning/dates/load";
+import { filesOf, type VisitorFile } from "./front/files";
+import { stageCards, type StageCard } from "./front/look";
+import { partsOf, segmentsOf, type PartRow } from "../planning/run-sheets";
+import { cleanHtml, plainText } from "../ground/sanitise";
+import { countTry } from "../ground/tries";
+import { registeredCount } from "../planning/waiting-list";
+
+export type Organisation = typeof organisations.$inferSelect;
+
+/** The organisation that a host name serves: its own, else the default one. */
+export async function organisationFor(db: Db, host: string): Promise<Organisation> {
+  const rows = await db.select().from(organisations);
+  return oneOf(
+    [rows.find((row) => row.host === host) ?? rows.find((row) => row.host === null)].filter((row) => row !== undefined),
+    "organisation",
+  );
+}
+
+const shownDates = 60;
+const isOver = ({ phase }: OccurrenceRow): boolean =>
+  phase === "ended" || phase === "cancelled" || phase === "not-held";
+
+/** What the public page shows of an event. */
+export interface FrontDoor {
+  readonly event: EventRow;
+  /** null: a room without fixed time that is not open */
+  readonly occurrence: OccurrenceRow | null;
+  /** the coming dates of an event that has several, soonest first */
+  readonly dates: readonly OccurrenceRow[];
+  readonly organisation: Organisation;
+  readonly descriptionHtml: string;
+  readonly descriptionText: string;
+  readonly stage: readonly StageCard[];
+  readonly files: readonly VisitorFile[];
+  readonly agenda: readonly string[];
+  readonly parts: readonly PartRow[];
+  /** null: no limit; 0: newcomers go to the waiting list */
+  readonly placesLeft: number | null;
+  readonly recordingSlug: string | null;
+}
+
+async function publishedEvent(context: Context, organisation: Organisation, slug: string): Promise<EventRow> {
+  const [event] = await context.db
+    .select()
+    .from(events)
+    .where(
+      and(
+        eq(events.organisationId, organisation.id),
+        eq(events.slug, slug),
+        isNull(events.deletedAt),
+        isNotNull(events.publishedAt),
+      ),
+    );
+  if (!event) throw notFound("event");
+  return event;
+}
+
+/** A proof that the access code was given once: kept in a cookie, dead when the code changes. */
+const passFor = (context: Context, event: EventRow): string =>
+  context.secrets.fingerprint(`pass|${event.id}|${event.accessCodeSealed ?? ""}`);
+
+export type FrontDoorAnswer = { isLocked: true; organisation: Organisation } | { isLocked: false; door: FrontDoor };
+
+/** The public page of an event. Of a private one nothing at all is told before its code is given. */
+export async function frontDoor(
+  context: Context,
+  organisation: Organisation,
+  slug: string,
+  pass: { cookie: string | null; isInvited: boolean },
+  dateId: string | null = null,
+): Promise<FrontDoorAnswer> {
+  const event = await publishedEvent(context, organisation, slug);
+  const hasPass = !event.isPrivate || pass.isInvited || pass.cookie === passFor(context, event);
+  if (!hasPass) return { isLocked: true, organisation };
+  const { db } = context;
+  const now = context.clock.now();
+  const all = await datesOf(db, event.id);
+  const dates = all.filter((date) => date.endAt > now && date.phase !== "cancelled" && date.phase !== "ended");
+  const chosen = dateId
+    ? oneOf(
+        all.filter((date) => date.id === dateId),
+        "date",
+      )
+    : (currentDate(all, now) ?? null);
+  // a standing room between two openings is closed, not over
+  const occurrence = event.shape === "standing" && chosen && isOver(chosen) ? null : chosen;
+  const [stage, files, agenda, sideParts, registered, recording] = await Promise.all([
+    stageCards(context, event.id),
+    filesOf(context, event.id),
+    occurrence ? segmentsOf(db, occurrence.id) : [],
+    occurrence ? partsOf(db, occurrence.id) : [],
+    event.registrationLimit === null || !occurrence ? null : registeredCount(db, occurrence.id),
+    db
+      .select({ slug: recordings.slug })
+      .from(recordings)
+      .where(
+        and(
+          occurrence ? eq(recordings.occurrenceId, occurrence.id) : sql`false`,
+          lte(recordings.publishedFrom, context.clock.now()),
+        ),
+      )
+      .limit(1),
+  ]);
+  return {
+    isLocked: false,
+    door: {
+      event,
+      occurrence,
+      dates: event.shape === "series" ? dates.slice(0, shownDates) : [],
+      organisation,
+      descriptionHtml: cleanHtml(event.descriptionHtml),
+      descriptionText: plainText(event.descriptionHtml).slice(0, 300),
+      stage,
+      files,
+      agenda: event.agendaShown ? agenda.map((segment) => segment.title) : [],
+      parts: sideParts,
+      placesLeft: event.registrationLimit === null ? null : Math.max(0, event.registrationLimit - (registered ?? 0)),
+      recordingSlug: recording[0]?.slug ?? null,
+    },
+  };
+}
+
+const sameText = (a: string, b: string): boolean => {
+  const [left, right] = [Buffer.from(a), Buffer.from(b)];
+  return left.length === right.length && timingSafeEqual(left, right);
+};
+
+/** Tries an access code; tries are limited by event and by the visitor's network address. */
+export async function tryAccessCode(
+  context: Context,
+  organisation: Organisation,
+  slug: string,
+  code: string,
+  remote: string,
+): Promise<string | null> {
+  const event = await publishedEvent(context, organisation, slug);
+  await countTry(context, "access-code", `${event.id}|${remote}`);
+  if (!event.isPrivate || !event.accessCodeSealed) return passFor(context, event);
+  return sameText(context.secrets.unseal(event.accessCodeSealed), code.trim()) ? passFor(context, event) : null;
+}
+
+export interface PublicListItem {
+  readonly slug: string;
+  readonly title: string;
+  readonly startAt: number;
+  readonly endAt: number;
+  readonly zone: string;
+  readonly phase: OccurrenceRow["phase"];
+}
+
+const readAhead = 400;
+/** A series stands with its next date: its page has the others. */
+const firstOfEach = (rows: readonly PublicListItem[]): PublicListItem[] =>
+  rows.filter((row, i) => rows.findIndex((one) => one.slug === row.slug) === i);
+
+/** The organisation's public events ahead, each with its next date, soonest first. Private events are never listed. */
+export async function publicDates(
+  context: Context,
+  organisation: Organisation,
+  limit = 50,
+): Promise<readonly PublicListItem[]> {
+  return context.db
+    .select({
+      slug: events.slug,
+      title: events.title,
+      startAt: occurrences.startAt,
+      endAt: occurrences.endAt,
+      zone: occurrences.zone,
+      phase: occurrences.phase,
+    })
+    .from(occurrences)
+    .innerJoin(events, eq(events.id, occurrences.eventId))
+    .where(
+      and(
+        eq(occurrences.organisationId, organisation.id),
+        isPublicEvent(organisation.id),
+        eq(occurrences.kind, "show"),
+        gt(occurrences.endAt, context.clock.now()),
+      ),
+    )
+    .orderBy(asc(occurrences.startAt))
+    .limit(readAhead)
+    .then((rows) =>
+      firstOfEach(rows.filter((row) => row.phase !== "cancelled" && row.phase !== "ended")).slice(0, limit),
+    );
+}
+
+export interface PublicRecording {
+  readonly slug: string;
+  readonly title: string;
+  readonly recordedAt: number;
+}
+
+export async function publicRecordings(
+  context: Context,
+  organisation: Organisation,
+  limit = 50,
+): Promise<readonly PublicRecording[]> {
+  return context.db
+    .select({ slug: recordings.slug, title: recordings.title, recordedAt: occurrences.startAt })
+    .from(recordings)
+    .innerJoin(occurrences, eq(occurrences.id, recordings.occurrenceId))
+    .innerJoin(events, eq(events.id, occurrences.eventId))
+    .where(
+      and(
+        eq(recordings.organisationId, organisation.id),
+        lte(recordings.publishedFrom, context.clock.now()),
+        eq(events.isPrivate, false),
+        isNull(events.deletedAt),
+      ),
+    )
+    .orderBy(desc(occurrences.startAt))
+    .limit(limit);
+}
+
+export function requireRegistrationOpen(occurrence: OccurrenceRow | null): asserts occurrence is OccurrenceRow {
+  if (!occurrence || isOver(occurrence))
+    throw new Refusal({ code: "wrong-state", action: "register", state: occurrence?.phase ?? "not-open" });
+}

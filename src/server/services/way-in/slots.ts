@@ -1,0 +1,235 @@
+import { and, eq, gte, isNull, sql } from "drizzle-orm";
+import { freshPlan, registrationInput, slotPlanInput } from "@/contracts";
+import { localeOf } from "@/contracts/messages";
+import { laySlots, type Slot, type SlotPlan } from "@/core/slots";
+import { Refusal, unwrap } from "@/core/shared";
+import { dayMs, isZone, wallTimeAt } from "@/core/time";
+import type { Db } from "../../db/client";
+import { events, occurrences, slotPlans, tickets } from "../../db/schema";
+import { accessFor, requireStanding, type TeamMember } from "../ground/access";
+import { notFound, parse, type Context } from "../ground/context";
+import { layDates } from "../planning/dates/lay";
+import { createEvent } from "../planning/events";
+import { publishEvent } from "../planning/event-life";
+import type { Organisation } from "./front-door";
+import { aboutTicket, dropPlanned, planMessages, planReminders } from "../ground/mail-plan";
+import { personByEmail } from "../ground/people-records";
+import { keepConsent } from "../ground/consent";
+import type { Holder } from "./tickets";
+import { countTry } from "../ground/tries";
+
+type Event = typeof events.$inferSelect;
+/** Slots are offered so far ahead. */
+const offeredDays = 90;
+
+/** Makes a booking page: an event of its own whose dates are the slots that somebody booked. */
+export async function createSlots(
+  context: Context,
+  member: TeamMember,
+  rawInput: unknown,
+): Promise<{ eventId: string; slug: string }> {
+  requireStanding(member, "slots.edit");
+  const { title, forEventId, ...plan } = parse(slotPlanInput, rawInput);
+  if (forEventId) await accessFor(context, member, forEventId, "event.people");
+  unwrap(laySlots(plan, wallTimeAt(context.clock.now() + offeredDays * dayMs, plan.zone).local));
+  const fresh = freshPlan(plan.startLocal, plan.zone, {
+    durationMinutes: plan.lengthMinutes,
+    houseSize: plan.capacity,
+    callMinutes: 5,
+  });
+  const { eventId } = await createEvent(context, member, { ...fresh, title, shape: "slots" });
+  await context.db.insert(slotPlans).values({ eventId, organisationId: member.organisationId, forEventId, ...plan });
+  await publishEvent(context, member, eventId, true);
+  const [event] = await context.db.select({ slug: events.slug }).from(events).where(eq(events.id, eventId));
+  return { eventId, slug: event!.slug };
+}
+
+export interface OfferedSlot extends Slot {
+  readonly left: number;
+}
+
+export interface BookingPage {
+  readonly event: Event;
+  readonly plan: SlotPlan;
+  readonly forEventId: string | null;
+  /** those ahead that have room, soonest first */
+  readonly slots: readonly OfferedSlot[];
+}
+
+async function takenBy(db: Db, eventId: string, from: number): Promise<ReadonlyMap<number, number>> {
+  const rows = await db
+    .select({ startAt: occurrences.startAt, n: sql<number>`count(${tickets.id})::int` })
+    .from(occurrences)
+    .leftJoin(
+      tickets,
+      and(
+        eq(tickets.occurrenceId, occurrences.id),
+        eq(tickets.status, "registered"),
+        eq(tickets.role, "attendee"),
+        isNull(tickets.revokedAt),
+      ),
+    )
+    .where(and(eq(occurrences.eventId, eventId), gte(occurrences.startAt, from)))
+    .groupBy(occurrences.startAt)
+    .limit(5000);
+  return new Map(rows.map((row) => [row.startAt, row.n]));
+}
+
+async function offered(context: Context, db: Db, eventId: string, plan: SlotPlan): Promise<OfferedSlot[]> {
+  const now = context.clock.now();
+  const horizon = now + offeredDays * dayMs;
+  const slots = unwrap(laySlots(plan, wallTimeAt(horizon, plan.zone).local)).filter(
+    (slot) => slot.startAt > now && slot.startAt < horizon,
+  );
+  const taken = await takenBy(db, eventId, now);
+  return slots.map((slot) => ({ ...slot, left: Math.max(0, plan.capacity - (taken.get(slot.startAt) ?? 0)) }));
+}
+
+/** The page on which slots are booked, by its address. */
+export async function bookingPage(context: Context, organisation: Organisation, slug: string): Promise<BookingPage> {
+  const [row] = await context.db
+    .select({ event: events, plan: slotPlans })
+    .from(slotPlans)
+    .innerJoin(events, eq(events.id, slotPlans.eventId))
+    .where(and(eq(events.organisationId, organisation.id), eq(events.slug, slug), isNull(events.deletedAt)));
+  if (!row || row.event.publishedAt === null) throw notFound("slots");
+  const slots = await offered(context, context.db, row.event.id, row.plan);
+  return {
+    event: row.event,
+    plan: row.plan,
+    forEventId: row.plan.forEventId,
+    slots: slots.filter((slot) => slot.left > 0),
+  };
+}
+
+/** The date of a slot, made at its first booking. The event's row is locked: of many who click at once as many get in as there is room. */
+async function takeSlot(
+  context: Context,
+  tx: Db,
+  { event, plan }: Pick<BookingPage, "event" | "plan">,
+  startAt: number,
+): Promise<typeof occurrences.$inferSelect> {
+  await tx.select({ id: events.id }).from(events).where(eq(events.id, event.id)).for("no key update");
+  const slot = (await offered(context, tx, event.id, plan)).find((one) => one.startAt === startAt);
+  if (!slot) throw notFound("slot");
+  if (slot.left === 0) throw new Refusal({ code: "house-full" });
+  const [known] = await tx
+    .select()
+    .from(occurrences)
+    .where(and(eq(occurrences.eventId, event.id), eq(occurrences.startAt, startAt)));
+  if (known) return known;
+  const shape = {
+    organisationId: event.organisationId,
+    eventId: event.id,
+    zone: plan.zone,
+    durationMinutes: plan.lengthMinutes,
+    callMinutes: 5,
+  };
+  const [id] = await layDates(context, tx, shape, [slot.startLocal], { kind: "slot" });
+  const [made] = await tx.select().from(occurrences).where(eq(occurrences.id, id!));
+  return made!;
+}
+
+async function tell(
+  context: Context,
+  tx: Db,
+  event: Event,
+  date: typeof occurrences.$inferSelect,
+  ticket: typeof tickets.$inferSelect,
+): Promise<void> {
+  await planMessages(context, tx, [{ ...aboutTicket(ticket, date), kind: "confirmation", dueAt: context.clock.now() }]);
+  await planReminders(context, tx, event.reminderOffsetsMinutes, date, [ticket]);
+}
+
+/** The ticket of a booking, and the consent that came with it. */
+async function makeBooking(
+  context: Context,
+  tx: Db,
+  date: typeof occurrences.$inferSelect,
+  personId: string,
+  source: string | null | undefined,
+) {
+  const { organisationId } = date;
+  const values = {
+    role: "attendee" as const,
+    status: "registered" as const,
+    source,
+    registeredAt: context.clock.now(),
+    revokedAt: null,
+  };
+  const [made] = await tx
+    .insert(tickets)
+    .values({
+      id: context.ids.id(),
+      organisationId,
+      eventId: date.eventId,
+      occurrenceId: date.id,
+      personId,
+      ...values,
+    })
+    .onConflictDoUpdate({ target: [tickets.eventId, tickets.occurrenceId, tickets.personId], set: values })
+    .returning();
+  await keepConsent(context, tx, "registration", { organisationId, personId, ticketId: made!.id });
+  return made!;
+}
+
+/** Books a slot for somebody: a ticket of its own, its mail with the join details and the calendar file. One open booking a person and page. */
+export async function bookSlot(
+  context: Context,
+  page: Pick<BookingPage, "event" | "plan">,
+  startAt: number,
+  rawInput: unknown,
+  remote: string,
+): Promise<string> {
+  const input = parse(registrationInput, rawInput);
+  const { event } = page;
+  await countTry(context, "registration", `${event.id}|${remote}`);
+  await countTry(context, "mail-to-address", input.email);
+  return context.db.transaction(async (tx) => {
+    const date = await takeSlot(context, tx, page, startAt);
+    const person = await personByEmail(context, tx, event.organisationId, {
+      ...input,
+      zone: input.zone && isZone(input.zone) ? input.zone : null,
+      locale: input.locale && localeOf(input.locale),
+    });
+    const open = await tx
+      .select({ id: tickets.id })
+      .from(tickets)
+      .innerJoin(occurrences, eq(occurrences.id, tickets.occurrenceId))
+      .where(
+        and(
+          eq(tickets.eventId, event.id),
+          eq(tickets.personId, person.id),
+          eq(tickets.status, "registered"),
+          gte(occurrences.endAt, context.clock.now()),
+        ),
+      );
+    if (open.length > 0) throw new Refusal({ code: "already-done", action: "slot.book" });
+    const made = await makeBooking(context, tx, date, person.id, input.source);
+    await tell(context, tx, event, date, made);
+    return made.id;
+  });
+}
+
+/** Moves a booking to another slot; the ticket and its link stay the same. */
+export async function moveBooking(
+  context: Context,
+  page: Pick<BookingPage, "event" | "plan">,
+  holder: Holder,
+  startAt: number,
+): Promise<void> {
+  const { ticket, event, occurrence } = holder;
+  if (event.id !== page.event.id || ticket.status !== "registered") throw notFound("ticket");
+  if (occurrence.startAt <= context.clock.now()) throw new Refusal({ code: "date-past" });
+  await context.db.transaction(async (tx) => {
+    const date = await takeSlot(context, tx, page, startAt);
+    await dropPlanned(tx, ticket.id);
+    const [moved] = await tx
+      .update(tickets)
+      .set({ occurrenceId: date.id })
+      .where(eq(tickets.id, ticket.id))
+      .returning();
+    await planMessages(context, tx, [{ ...aboutTicket(moved!, date), kind: "change", dueAt: context.clock.now() }]);
+    await planReminders(context, tx, event.reminderOffsetsMinutes, date, [moved!]);
+  });
+}
