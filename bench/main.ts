@@ -3,12 +3,14 @@ import { frontDoorBench } from "./front-door";
 import { largeRoomBench } from "./large-room";
 import { broadcastBench } from "./live";
 import { planningBench } from "./planning";
+import { registrationsBench } from "./registrations";
 import { wayInBenches } from "./way-in";
 
 const benches: Readonly<Record<string, () => Promise<void> | void>> = {
   attendance: attendanceBench,
   planning: planningBench,
   "front-door": frontDoorBench,
+  registrations: registrationsBench,
   ...wayInBenches,
   "large-room": largeRoomBench,
   "live-2000": () => broadcastBench(2000),

@@ -2,32 +2,30 @@ import { spawn } from "node:child_process";
 import { mkdtempSync, readdirSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { and, eq, inArray } from "drizzle-orm";
+import { and, eq } from "drizzle-orm";
 import { docFromTemplate, nobody } from "../src/core/mailings";
 import { wallTimeAt, dayMs } from "../src/core/time";
 import { freshPlan } from "../src/contracts";
-import { members, messages, occurrences, organisations, tickets } from "../src/server/db/schema";
+import { members, messages, occurrences, organisations } from "../src/server/db/schema";
 import { smtpMailer, type Mailer } from "../src/server/mail/mailer";
 import type { TeamMember } from "../src/server/services/ground/access";
 import type { Context } from "../src/server/services/ground/context";
 import { importContacts } from "../src/server/services/people/contacts/import";
 import { createEvent } from "../src/server/services/planning/events";
 import { publishEvent } from "@/server/services/planning/event-life";
-import { frontDoor } from "../src/server/services/way-in/front-door";
 import { sendDue } from "../src/server/services/mailings/deliver";
 import { saveMailing } from "../src/server/services/mailings/compose";
 import { sendMailing } from "../src/server/services/mailings/send";
-import { register } from "../src/server/services/way-in/registration";
 import { bookingPage, bookSlot, createSlots } from "../src/server/services/way-in/slots";
 import { makeContext } from "../src/server/worker";
-import { say, show } from "./figures";
+import { say } from "./figures";
 
-async function owner(context: Context): Promise<TeamMember> {
+export async function owner(context: Context): Promise<TeamMember> {
   const [row] = await context.db.select().from(members).where(eq(members.standing, "owner"));
   return { organisationId: row!.organisationId, userId: row!.userId, personId: row!.personId, standing: "owner" };
 }
 
-async function event(
+export async function eventWith(
   context: Context,
   member: TeamMember,
   title: string,
@@ -45,67 +43,9 @@ async function event(
   return { eventId: made.eventId, occurrenceId: date!.id, slug: String(rows[0]!["slug"]) };
 }
 
-/** 100 registrations a second for 20 s, the confirmation queued with each; the last 500 to the waiting list where there is a limit. */
-async function registrations(context: Context, member: TeamMember): Promise<void> {
-  await registrationsWith(context, member, null);
-  await registrationsWith(context, member, 1500);
-}
-
-async function registrationsWith(context: Context, member: TeamMember, limit: number | null): Promise<void> {
-  const words = limit === null ? "no limit" : `a limit of ${limit}`;
-  const { slug, eventId } = await event(context, member, `Bench registrations, ${words}`, limit);
-  const [organisation] = await context.db
-    .select()
-    .from(organisations)
-    .where(eq(organisations.id, member.organisationId));
-  const found = await frontDoor(context, organisation!, slug, { cookie: null, isInvited: false });
-  if (found.isLocked) throw new Error("locked");
-  const took: number[] = [];
-  const failed: string[] = [];
-  const open: Promise<void>[] = [];
-  const startedAt = performance.now();
-  for (let i = 0; i < 2000; i += 1) {
-    const dueMs = i * 10 - (performance.now() - startedAt);
-    if (dueMs > 1) await new Promise((done) => setTimeout(done, dueMs));
-    const from = performance.now();
-    open.push(
-      register(
-        context,
-        found.door,
-        {
-          name: `Guest ${i}`,
-          email: `bench${limit ?? 0}-${i}@example.org`,
-          zone: null,
-          hasConsented: true,
-          source: null,
-          answers: {},
-        },
-        `bench${limit ?? 0}-${i}`,
-      ).then(
-        () => void took.push(performance.now() - from),
-        (error: Error) => void failed.push(String(error.cause ?? error)),
-      ),
-    );
-  }
-  await Promise.all(open);
-  const attendees = and(eq(tickets.eventId, eventId), eq(tickets.role, "attendee"));
-  const [kept, waiting] = [
-    await context.db.$count(tickets, attendees),
-    await context.db.$count(tickets, and(attendees, eq(tickets.status, "waiting"))),
-  ];
-  const queued = await context.db.$count(
-    messages,
-    and(eq(messages.eventId, eventId), inArray(messages.kind, ["confirmation", "waiting-list"])),
-  );
-  show(`registrations, 100 a second for 20 s, ${words}`, took, "60 / 500 ms");
-  say(
-    `registrations, ${words}: ${kept} of 2000 kept, ${waiting} of them waiting, ${queued} mails queued,${failed.length > 0 ? ` ${failed.length} FAILED (${failed[0]}),` : ""} in ${((performance.now() - startedAt) / 1000).toFixed(1)} s`,
-  );
-}
-
 /** 5,000 mails rendered and handed to the stand-in. */
 async function mails(context: Context, member: TeamMember): Promise<void> {
-  const { eventId } = await event(context, member, "Bench mails");
+  const { eventId } = await eventWith(context, member, "Bench mails");
   const folder = mkdtempSync(join(tmpdir(), "stage-call-bench-"));
   const server = spawn("node", ["--conditions=react-server", "--import", "tsx", "scripts/mail-server.ts"], {
     env: { ...process.env, SMTP_PORT: "26525", MAIL_HTTP_PORT: "26526", MAIL_FOLDER: folder },
@@ -232,7 +172,6 @@ const alone = (run: (context: Context, member: TeamMember) => Promise<void>) => 
 
 /** The way in, each part by its name. */
 export const wayInBenches = {
-  registrations: alone(registrations),
   contacts: alone(contacts),
   slots: alone(slots),
   mails: alone(mails),

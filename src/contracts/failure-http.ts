@@ -30,6 +30,7 @@ export const httpStatusOf: Readonly<Record<FailureCode, number>> = {
   "licences-in-use": 409,
   "limit-broken": 422,
   "not-welcome": 403,
+  busy: 503,
   "nothing-to-undo": 409,
   "bad-calendar": 422,
   "bad-rule": 422,

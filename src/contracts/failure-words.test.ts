@@ -32,6 +32,7 @@ const examples: Readonly<{ [Code in FailureCode]: Extract<Failure, { code: Code 
   "no-licence-so-large": { code: "no-licence-so-large", houseSize: 900, largest: 500 },
   "licences-in-use": { code: "licences-in-use", dates: [clash] },
   "limit-broken": { code: "limit-broken", limit: "length", wanted: 400, most: 240 },
+  busy: { code: "busy", retryAfterMs: 2000 },
   "not-welcome": { code: "not-welcome", domains: ["example.org"] },
   "nothing-to-undo": { code: "nothing-to-undo" },
   "bad-calendar": { code: "bad-calendar", reason: "unreadable" },

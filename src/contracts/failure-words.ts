@@ -101,6 +101,8 @@ export function wordsOf(failure: Failure): string {
       return "Backstage opens at the team call.";
     case "too-fast":
       return `One moment: wait ${Math.max(1, Math.ceil(failure.retryAfterMs / 1000))} s, then send it again. It is still here.`;
+    case "busy":
+      return "One moment: very many people are here just now. Try again in a few seconds; nothing was lost.";
     case "wrong-state":
       return `This cannot be done now: the date is ${failure.state.replace("not-held", "not held")}.`;
     case "switched-off":

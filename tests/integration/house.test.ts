@@ -288,7 +288,7 @@ describe("people: free or not, taken or declined", () => {
         { name: "Ines Marl", email, zone: null, hasConsented: true, source: null, answers: {} },
         "local",
       );
-    expect(await codeOf(signUp("ines@example.com"))).toBe("invalid-input");
+    expect(await codeOf(signUp("ines@example.com"))).toBe("not-welcome");
     expect(await codeOf(signUp("ines@north.brinewold.example.org"))).toBe("done");
     await saveRules(world.context, world.owner, standardRules);
   });

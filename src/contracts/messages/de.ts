@@ -192,6 +192,7 @@ export const de: Messages = {
     consent: "Ohne Ihre Einwilligung dürfen wir Ihre Anmeldung nicht aufbewahren.",
     answer: "Eine Antwort wird gebraucht.",
     choice: "Wählen Sie eine der Antworten.",
+    oneMoment: "Einen Moment: Gerade melden sich sehr viele an. Ihre Anmeldung geht von selbst weiter.",
     tooMany: "Zu viele Versuche. Versuchen Sie es in einer Viertelstunde wieder.",
     notWelcome: "Zu dieser Veranstaltung können sich nur bestimmte Adressen anmelden.",
     full: "Alle Plätze sind vergeben.",

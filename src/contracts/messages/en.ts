@@ -192,6 +192,7 @@ export const en = {
     consent: "Without your consent we may not keep your registration.",
     answer: "An answer is needed.",
     choice: "Choose one of the answers.",
+    oneMoment: "One moment: very many people register just now. Yours goes on by itself.",
     tooMany: "Too many tries. Try again in a quarter of an hour.",
     notWelcome: "Only some addresses can register for this event.",
     full: "All seats are taken.",

@@ -189,6 +189,7 @@ export const es: Messages = {
     consent: "Sin su consentimiento no podemos guardar su inscripción.",
     answer: "Hace falta una respuesta.",
     choice: "Elija una de las respuestas.",
+    oneMoment: "Un momento: ahora mismo se inscriben muchísimas personas. Su inscripción sigue por sí sola.",
     tooMany: "Demasiados intentos. Pruebe de nuevo dentro de un cuarto de hora.",
     notWelcome: "En este acto solo pueden inscribirse algunas direcciones.",
     full: "Todos los sitios están ocupados.",

@@ -192,6 +192,7 @@ export const fr: Messages = {
     consent: "Sans votre accord nous ne pouvons pas garder votre inscription.",
     answer: "Il faut une réponse.",
     choice: "Choisissez une des réponses.",
+    oneMoment: "Un instant : beaucoup de monde s’inscrit en ce moment. Votre inscription continue toute seule.",
     tooMany: "Trop d’essais. Réessayez dans un quart d’heure.",
     notWelcome: "Seules certaines adresses peuvent s’inscrire à cet événement.",
     full: "Toutes les places sont prises.",

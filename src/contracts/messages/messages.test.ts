@@ -78,6 +78,7 @@ describe("refusals to guests", () => {
     { code: "poll-not-open" },
     { code: "wrong-state", action: "reply", state: "ended" },
     { code: "not-welcome", domains: ["example.org"] },
+    { code: "busy", retryAfterMs: 2000 },
   ];
 
   it.each(locales)("are said in %s, each in its own words", (locale) => {

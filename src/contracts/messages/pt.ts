@@ -191,6 +191,7 @@ export const pt: Messages = {
     consent: "Sem o seu consentimento não podemos guardar a sua inscrição.",
     answer: "Falta uma resposta.",
     choice: "Escolha uma das respostas.",
+    oneMoment: "Um momento: há muita gente a inscrever-se agora. A sua inscrição continua sozinha.",
     tooMany: "Demasiadas tentativas. Tente de novo dentro de um quarto de hora.",
     notWelcome: "Neste evento só alguns endereços se podem inscrever.",
     full: "Todos os lugares estão ocupados.",

@@ -24,6 +24,8 @@ export function refusalWords(failure: Failure, words: Errors): string {
       return failure.issues.length === 1 ? issueWords(failure.issues[0]!, words) : words.other;
     case "too-many-tries":
       return words.tooMany;
+    case "busy":
+      return words.oneMoment;
     case "not-welcome":
     case "not-allowed":
       return words.notWelcome;

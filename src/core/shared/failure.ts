@@ -22,6 +22,7 @@ export type Failure =
   | { code: "not-inside" }
   | { code: "too-many-streams" }
   | { code: "too-fast"; retryAfterMs: number }
+  | { code: "busy"; retryAfterMs: number }
   | { code: "too-large"; limitBytes: number }
   | { code: "poll-not-open" }
   | { code: "no-such-option" }

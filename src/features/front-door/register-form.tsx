@@ -4,6 +4,7 @@ import { useActionState, useEffect, useRef, useState } from "react";
 import { isShown } from "@/core/front-door";
 import { Answered } from "@/features/shared/answered";
 import { AnswerField } from "./answer-field";
+import { useAgainByItself } from "./use-again-by-itself";
 import type { FormFieldView, RegisterState, RegisterWords } from "./types";
 
 /** The registration form. What was typed stays through a refusal; nothing here needs an account. */
@@ -15,12 +16,14 @@ export function RegisterForm(props: {
   words: RegisterWords;
 }) {
   const [state, submit, isPending] = useActionState(props.action, { status: "fresh", errors: {}, typed: {} });
+  const form = useAgainByItself(state, isPending);
   const [answers, setAnswers] = useState<Readonly<Record<string, string>>>({});
   const zone = useRef<HTMLInputElement>(null);
   useEffect(() => {
     if (zone.current) zone.current.value = Intl.DateTimeFormat().resolvedOptions().timeZone;
   });
   const { words } = props;
+  const isWorking = isPending || state.status === "busy";
   if (state.status === "answered") {
     return <Answered title={words.answered} more={words.answeredMore} email={state.typed["email"] ?? ""} />;
   }
@@ -36,10 +39,15 @@ export function RegisterForm(props: {
       </p>
     );
   return (
-    <form action={submit} className="flex flex-col gap-3" noValidate>
+    <form ref={form} action={submit} className="flex flex-col gap-3" noValidate>
       <input type="hidden" name="zone" ref={zone} defaultValue="" />
       {state.status === "refused" && (
         <p role="alert" className="border-s-2 border-wrong px-3 py-1 text-wrong">
+          {state.message}
+        </p>
+      )}
+      {state.status === "busy" && (
+        <p role="status" className="border-s-2 border-attention px-3 py-1">
           {state.message}
         </p>
       )}
@@ -90,10 +98,10 @@ export function RegisterForm(props: {
       </label>
       {error("hasConsented")}
       <button
-        disabled={isPending}
+        disabled={isWorking}
         className="min-h-10 rounded-control bg-action px-4 font-medium text-on-action disabled:opacity-60"
       >
-        {isPending ? words.working : words.submit}
+        {isWorking ? words.working : words.submit}
       </button>
     </form>
   );

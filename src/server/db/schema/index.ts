@@ -25,6 +25,7 @@ export {
 } from "./events";
 export { polls, segments, type PollOption } from "./run-sheet";
 export { chatEntryNotes, chatLines, logHeads } from "./chat";
+export { datePlaces } from "./places";
 export { busyCalendars, licences, seatRequests, templates, type StoredCalendar } from "./house";
 export { boardPosts, boards, mailings, messages, type RenderedMessage } from "./mail";
 export { recordings } from "./recordings";

@@ -13,24 +13,36 @@ export const limits = {
   "sign-in": { count: 8, windowMs: 10 * minuteMs },
 } as const;
 
+type Try = readonly [limit: keyof typeof limits, key: string];
+
 /**
- * Counts one try under a key and refuses it once the limit is reached. Keys are fingerprinted: the
- * table holds no address.
+ * Counts one try under each key, in one statement, and refuses the first whose limit is reached. Keys are
+ * fingerprinted: the table holds no address.
  */
-export async function countTry(context: Context, limit: keyof typeof limits, key: string): Promise<void> {
-  const { count, windowMs } = limits[limit];
+export async function countTries(context: Context, wanted: readonly Try[]): Promise<void> {
   const now = context.clock.now();
-  const windowStart = now - (now % windowMs);
-  const print = context.secrets.fingerprint(`${limit}|${key}`);
-  const [row] = await context.db
+  const counted = wanted.map(([limit, key]) => {
+    const { count, windowMs } = limits[limit];
+    const windowStart = now - (now % windowMs);
+    return { key: context.secrets.fingerprint(`${limit}|${key}`), windowStart, windowMs, most: count };
+  });
+  const rows = await context.db
     .insert(tries)
-    .values({ key: print, windowStart, count: 1 })
+    // always in one order, so that two who share both keys never wait for each other in a circle
+    .values(
+      counted.map(({ key, windowStart }) => ({ key, windowStart, count: 1 })).sort((a, b) => (a.key < b.key ? -1 : 1)),
+    )
     .onConflictDoUpdate({ target: [tries.key, tries.windowStart], set: { count: sql`${tries.count} + 1` } })
-    .returning({ count: tries.count });
-  const allowed = count * (context.environment.STAGE_CALL_TRIES === "lenient" ? 100 : 1);
-  if ((row?.count ?? 0) <= allowed) return;
-  throw new Refusal({ code: "too-many-tries", retryAfterSeconds: Math.ceil((windowStart + windowMs - now) / 1000) });
+    .returning({ key: tries.key, count: tries.count });
+  const lenience = context.environment.STAGE_CALL_TRIES === "lenient" ? 100 : 1;
+  for (const { key, windowStart, windowMs, most } of counted) {
+    if ((rows.find((row) => row.key === key)?.count ?? 0) <= most * lenience) continue;
+    throw new Refusal({ code: "too-many-tries", retryAfterSeconds: Math.ceil((windowStart + windowMs - now) / 1000) });
+  }
 }
+
+export const countTry = (context: Context, limit: Try[0], key: string): Promise<void> =>
+  countTries(context, [[limit, key]]);
 
 /** Old windows are of no more use. */
 export const forgetTries = (context: Context) =>

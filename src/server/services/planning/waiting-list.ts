@@ -1,22 +1,14 @@
-import { and, asc, count, eq, inArray } from "drizzle-orm";
+import { and, asc, eq, inArray } from "drizzle-orm";
 import { movesUp } from "@/core/seats";
 import type { Db } from "../../db/client";
 import { events, occurrences, tickets } from "../../db/schema";
 import type { Context } from "../ground/context";
+import { holdPlaces } from "./places";
 import { aboutTicket, planMessages, planReminders } from "../ground/mail-plan";
 
-/** Registered attendees of a date. Test guests take no place. */
-export async function registeredCount(db: Db, occurrenceId: string): Promise<number> {
-  const [row] = await db
-    .select({ n: count() })
-    .from(tickets)
-    .where(and(eq(tickets.occurrenceId, occurrenceId), eq(tickets.role, "attendee"), eq(tickets.status, "registered")));
-  return row?.n ?? 0;
-}
-
 /**
- * Moves the longest waiting up while places are free, and writes to each of them. The caller holds
- * the lock on the event's row, so no two move the same person up.
+ * Moves the longest waiting up while places are free, and writes to each of them. The date's
+ * places are held meanwhile, so no two move the same person up.
  */
 export async function moveUpWaiting(
   context: Context,
@@ -24,12 +16,13 @@ export async function moveUpWaiting(
   event: typeof events.$inferSelect,
   occurrence: typeof occurrences.$inferSelect,
 ): Promise<number> {
+  const taken = await holdPlaces(db, occurrence.id);
   const waiting = await db
     .select()
     .from(tickets)
     .where(and(eq(tickets.occurrenceId, occurrence.id), eq(tickets.status, "waiting")))
     .orderBy(asc(tickets.waitingSince), asc(tickets.id));
-  const free = movesUp(await registeredCount(db, occurrence.id), waiting.length, event.registrationLimit);
+  const free = movesUp(taken, waiting.length, event.registrationLimit);
   const lucky = waiting.slice(0, free);
   if (lucky.length === 0) return 0;
   await db

@@ -13,7 +13,7 @@ import { stageCards, type StageCard } from "./front/look";
 import { partsOf, segmentsOf, type PartRow } from "../planning/run-sheets";
 import { cleanHtml, plainText } from "../ground/sanitise";
 import { countTry } from "../ground/tries";
-import { registeredCount } from "../planning/waiting-list";
+import { placesTaken } from "../planning/places";
 
 export type Organisation = typeof organisations.$inferSelect;
 
@@ -99,7 +99,7 @@ export async function frontDoor(
     filesOf(context, event.id),
     occurrence ? segmentsOf(db, occurrence.id) : [],
     occurrence ? partsOf(db, occurrence.id) : [],
-    event.registrationLimit === null || !occurrence ? null : registeredCount(db, occurrence.id),
+    event.registrationLimit === null || !occurrence ? null : placesTaken(db, occurrence.id),
     db
       .select({ slug: recordings.slug })
       .from(recordings)

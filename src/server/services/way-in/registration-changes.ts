@@ -8,10 +8,11 @@ import { audit } from "../ground/audit";
 import type { Context } from "../ground/context";
 import { requireRegistrationOpen } from "./front-door";
 import { dropPlanned, planMessages, aboutTicket } from "../ground/mail-plan";
-import { lockEvent, confirm } from "./registration";
+import { confirm } from "./registration";
 import type { Holder } from "./tickets";
 import { countTry } from "../ground/tries";
-import { moveUpWaiting, registeredCount } from "../planning/waiting-list";
+import { holdPlaces } from "../planning/places";
+import { moveUpWaiting } from "../planning/waiting-list";
 
 /** Gives a place back; the longest waiting moves up. Doing it twice changes nothing more. */
 
@@ -20,7 +21,7 @@ export async function cancelRegistration(context: Context, holder: Holder): Prom
   if (ticket.role !== "attendee") throw new Refusal({ code: "not-allowed", action: "cancel" });
   requireRegistrationOpen(occurrence);
   await context.db.transaction(async (tx) => {
-    await lockEvent(tx, event.id);
+    await holdPlaces(tx, occurrence.id);
     const [current] = await tx.select().from(tickets).where(eq(tickets.id, ticket.id));
     if (current!.status === "cancelled") return;
     await tx.update(tickets).set({ status: "cancelled", waitingSince: null }).where(eq(tickets.id, ticket.id));
@@ -39,12 +40,12 @@ export async function comeBack(context: Context, { event, occurrence, ticket, pe
   requireRegistrationOpen(occurrence);
   await countTry(context, "mail-to-address", person.email ?? ticket.id);
   await context.db.transaction(async (tx) => {
-    await lockEvent(tx, event.id);
+    const taken = await holdPlaces(tx, occurrence.id);
     const [current] = await tx.select().from(tickets).where(eq(tickets.id, ticket.id));
     if (current!.status !== "cancelled") return;
     const status = waitsForApproval(event.approval, { domains: event.approvedDomains }, person.email ?? "")
       ? ("pending" as const)
-      : placeFor(await registeredCount(tx, occurrence.id), event.registrationLimit);
+      : placeFor(taken, event.registrationLimit);
     const now = context.clock.now();
     const [back] = await tx
       .update(tickets)
@@ -69,16 +70,16 @@ export async function decideRegistrations(
   const { event } = await accessFor(context, member, eventId, "event.people");
   if (ticketIds.length === 0) return 0;
   return context.db.transaction(async (tx) => {
-    await lockEvent(tx, eventId);
     const pending = await tx
       .select({ ticket: tickets, occurrence: occurrences })
       .from(tickets)
       .innerJoin(occurrences, eq(occurrences.id, tickets.occurrenceId))
       .where(and(eq(tickets.eventId, eventId), eq(tickets.status, "pending"), inArray(tickets.id, [...ticketIds])))
-      .orderBy(tickets.registeredAt);
+      .orderBy(tickets.registeredAt)
+      .for("no key update", { of: tickets });
     for (const { ticket, occurrence } of pending) {
       const status = isApproved
-        ? placeFor(await registeredCount(tx, occurrence.id), event.registrationLimit)
+        ? placeFor(await holdPlaces(tx, occurrence.id), event.registrationLimit)
         : ("declined" as const);
       const [decided] = await tx
         .update(tickets)

@@ -7,7 +7,7 @@ import { placeFor } from "@/core/seats";
 import { Refusal, type InputIssue } from "@/core/shared";
 import { isZone } from "@/core/time";
 import type { Db } from "../../db/client";
-import { events, people, tickets } from "../../db/schema";
+import { people, tickets } from "../../db/schema";
 import { accessFor, type TeamMember } from "../ground/access";
 import { oneOf, parse, type Context } from "../ground/context";
 import { keepConsent } from "../ground/consent";
@@ -17,10 +17,8 @@ import { organisationOf, rulesOf } from "../organisation/rules";
 import { requireRegistrationOpen, type FrontDoor } from "./front-door";
 import { aboutTicket, planMessages, remindersOf } from "../ground/mail-plan";
 import { personByEmail } from "../ground/people-records";
-import { countTry } from "../ground/tries";
-import { registeredCount } from "../planning/waiting-list";
-
-/** The version of the words that a registrant agrees to. */
+import { countTries, countTry } from "../ground/tries";
+import { holdPlaces } from "../planning/places";
 
 /** Answers to the event's own questions, or a refusal with each field's issue. */
 function answersFor(event: EventRow, answers: Record<string, string>): Record<string, string> {
@@ -40,10 +38,6 @@ function answersFor(event: EventRow, answers: Record<string, string>): Record<st
 
 export type Ticket = typeof tickets.$inferSelect;
 
-/** Serialises everything that counts places of one event. */
-export const lockEvent = (db: Db, eventId: string) =>
-  db.select({ id: events.id }).from(events).where(eq(events.id, eventId)).for("no key update");
-
 export async function confirm(
   context: Context,
   db: Db,
@@ -58,24 +52,35 @@ export async function confirm(
   await planMessages(context, db, [{ ...aboutTicket(ticket, occurrence), kind, dueAt: now }, ...reminders]);
 }
 
+/** Takes up a ticket again that was given back; every other known one stays as it is. */
+async function takeUpAgain(
+  db: Db,
+  { occurrence, personId }: { occurrence: OccurrenceRow; personId: string },
+  values: Partial<Ticket>,
+): Promise<Ticket> {
+  const [known] = await db
+    .select()
+    .from(tickets)
+    .where(and(eq(tickets.occurrenceId, occurrence.id), eq(tickets.personId, personId)));
+  if (known!.status !== "cancelled" && known!.revokedAt === null) return known!;
+  const [back] = await db.update(tickets).set(values).where(eq(tickets.id, known!.id)).returning();
+  return back!;
+}
+
 async function takePlace(
   context: Context,
   db: Db,
-  event: EventRow,
-  occurrence: OccurrenceRow,
+  { event, occurrence }: Pick<FrontDoor, "event"> & { occurrence: OccurrenceRow },
   personId: string,
   input: RegistrationInput,
   answers: Record<string, string>,
 ): Promise<Ticket> {
   const now = context.clock.now();
-  const [known] = await db
-    .select()
-    .from(tickets)
-    .where(and(eq(tickets.occurrenceId, occurrence.id), eq(tickets.personId, personId)));
-  if (known && known.status !== "cancelled" && known.revokedAt === null) return known;
-  const status = waitsForApproval(event.approval, { domains: event.approvedDomains }, input.email)
-    ? ("pending" as const)
-    : placeFor(await registeredCount(db, occurrence.id), event.registrationLimit);
+  const { registrationLimit } = event;
+  const isPending = waitsForApproval(event.approval, { domains: event.approvedDomains }, input.email);
+  // only a limit makes the order in which people come matter; without one unique keys are enough
+  const taken = isPending || registrationLimit === null ? 0 : await holdPlaces(db, occurrence.id);
+  const status = isPending ? ("pending" as const) : placeFor(taken, registrationLimit);
   const values = {
     status,
     waitingSince: status === "waiting" ? now : null,
@@ -84,30 +89,20 @@ async function takePlace(
     registeredAt: now,
     revokedAt: null,
   };
-  if (known) {
-    const [back] = await db.update(tickets).set(values).where(eq(tickets.id, known.id)).returning();
-    return back!;
-  }
-  const ticket = {
-    id: context.ids.id(),
-    organisationId: event.organisationId,
-    eventId: event.id,
-    occurrenceId: occurrence.id,
-    personId,
-    role: "attendee" as const,
-  };
   const [made] = await db
     .insert(tickets)
-    .values({ ...ticket, ...values })
+    .values({
+      id: context.ids.id(),
+      organisationId: event.organisationId,
+      eventId: event.id,
+      occurrenceId: occurrence.id,
+      personId,
+      role: "attendee" as const,
+      ...values,
+    })
     .onConflictDoNothing()
     .returning();
-  if (made) return made;
-  // the same person at the same moment: the ticket that was quicker
-  const [quicker] = await db
-    .select()
-    .from(tickets)
-    .where(and(eq(tickets.occurrenceId, occurrence.id), eq(tickets.personId, personId)));
-  return quicker!;
+  return made ?? takeUpAgain(db, { occurrence, personId }, values);
 }
 
 /**
@@ -126,24 +121,21 @@ export async function register(
   const answers = answersFor(event, input.answers);
   const rules = rulesOf(await organisationOf(context, event.organisationId));
   if (!isWelcome(rules, input.email)) throw new Refusal({ code: "not-welcome", domains: rules.ownDomains });
-  await countTry(context, "registration", `${event.id}|${remote}`);
-  await countTry(context, "mail-to-address", input.email);
   const zone = input.zone && isZone(input.zone) ? input.zone : null;
+  await countTries(context, [
+    ["registration", `${event.id}|${remote}`],
+    ["mail-to-address", input.email],
+  ]);
   await context.db.transaction(async (tx) => {
     const person = await personByEmail(context, tx, event.organisationId, {
       ...input,
       zone,
       locale: input.locale && localeOf(input.locale),
     });
-    // only a limit makes the order in which people come matter; without one unique keys are enough. Taken
-    // after the person, so that as little as can be is done while the others wait
-    if (event.registrationLimit !== null) await lockEvent(tx, event.id);
-    const ticket = await takePlace(context, tx, event, occurrence, person.id, input, answers);
-    await keepConsent(context, tx, "registration", {
-      organisationId: event.organisationId,
-      personId: person.id,
-      ticketId: ticket.id,
-    });
+    // the date's places are held from here on: as little as can be is done while the others wait
+    const ticket = await takePlace(context, tx, { event, occurrence }, person.id, input, answers);
+    const about = { organisationId: event.organisationId, personId: person.id, ticketId: ticket.id };
+    await keepConsent(context, tx, "registration", about);
     await confirm(context, tx, event, occurrence, ticket);
   });
 }
@@ -169,8 +161,7 @@ export async function enterByLink(
   const { organisationId } = event;
   const now = context.clock.now();
   return context.db.transaction(async (tx) => {
-    await lockEvent(tx, event.id);
-    if (placeFor(await registeredCount(tx, occurrence.id), event.registrationLimit) === "waiting")
+    if (placeFor(await holdPlaces(tx, occurrence.id), event.registrationLimit) === "waiting")
       throw new Refusal({ code: "house-full" });
     const personId = context.ids.id();
     await tx.insert(people).values({ id: personId, organisationId, name, email: null, createdAt: now });

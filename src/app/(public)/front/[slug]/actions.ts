@@ -6,6 +6,8 @@ import { fieldIssuesOf } from "@/contracts";
 import { audienceIssue, audienceWords, messagesFor } from "@/contracts/messages";
 import type { RegisterState } from "@/features/front-door/types";
 import { app } from "@/server/compose";
+import { atTheDoor } from "@/server/services/way-in/at-the-door";
+import type { Context } from "@/server/services/ground/context";
 import { frontDoor, tryAccessCode } from "@/server/services/way-in/front-door";
 import { enterByLink, register } from "@/server/services/way-in/registration";
 import { inviteeOf } from "@/server/services/way-in/tickets";
@@ -55,11 +57,28 @@ async function refused(error: unknown, typed: Record<string, string>): Promise<R
   const failure = failureOf(error);
   const locale = await visitorLocale();
   return {
-    status: "refused",
+    // what passes by itself is asked again by the page itself
+    status: failure.code === "busy" || failure.code === "unavailable" ? "busy" : "refused",
     message: audienceWords(failure, locale),
     errors: Object.fromEntries(fieldIssuesOf(failure).map((issue) => [issue.path, audienceIssue(issue, locale)])),
     typed,
   };
+}
+
+/** The open page that somebody registers at; an invitation that is none opens nothing. */
+async function doorFor(
+  context: Context,
+  slug: string,
+  { invitedBy, dateId }: { invitedBy: string | null; dateId: string | null },
+) {
+  const pass = (await cookies()).get(passCookie(slug))?.value ?? null;
+  const way = { cookie: pass, isInvited: invitedBy !== null };
+  const found = await frontDoor(context, await currentOrganisation(), slug, way, isUuid(dateId) ? dateId : null);
+  if (found.isLocked) throw new Refusal({ code: "not-found", what: "event" });
+  const { event } = found.door;
+  if (event.isPrivate && invitedBy !== null && (await inviteeOf(context, event.id, invitedBy)) === null)
+    throw new Refusal({ code: "not-found", what: "event" });
+  return found.door;
 }
 
 /** Registers from the public form; every field typed comes back with a refusal. */
@@ -74,29 +93,20 @@ export async function registerAction(
   const answers: Record<string, string> = {};
   for (const [key, value] of Object.entries(typed)) if (key.startsWith("answers.")) answers[key.slice(8)] = value;
   try {
-    const { context } = await app();
-    const organisation = await currentOrganisation();
-    const found = await frontDoor(
-      context,
-      organisation,
-      slug,
-      { cookie: (await cookies()).get(passCookie(slug))?.value ?? null, isInvited: invitedBy !== null },
-      isUuid(dateId) ? dateId : null,
-    );
-    if (found.isLocked) throw new Refusal({ code: "not-found", what: "event" });
-    const isInvited = (await inviteeOf(context, found.door.event.id, invitedBy)) !== null;
-    if (found.door.event.isPrivate && invitedBy !== null && !isInvited)
-      throw new Refusal({ code: "not-found", what: "event" });
-    const input = {
-      name: typed["name"],
-      email: typed["email"],
-      zone: typed["zone"] || null,
-      hasConsented: typed["consent"] === "on",
-      source,
-      locale: await visitorLocale(),
-      answers,
-    };
-    await register(context, found.door, input, await remoteAddress());
+    await atTheDoor.run(async () => {
+      const { context } = await app();
+      const door = await doorFor(context, slug, { invitedBy, dateId });
+      const input = {
+        name: typed["name"],
+        email: typed["email"],
+        zone: typed["zone"] || null,
+        hasConsented: typed["consent"] === "on",
+        source,
+        locale: await visitorLocale(),
+        answers,
+      };
+      await register(context, door, input, await remoteAddress());
+    });
     return { status: "answered", errors: {}, typed };
   } catch (error) {
     return refused(error, typed);

@@ -1,0 +1,170 @@
+import { spawn } from "node:child_process";
+import { Agent, request } from "node:http";
+import { and, eq } from "drizzle-orm";
+import { freePort } from "../scripts/lib/run.mjs";
+import { tickets } from "../src/server/db/schema";
+import { makeContext } from "../src/server/worker";
+import { cpuOf, record, say, spread } from "./figures";
+import { eventWith, owner } from "./way-in";
+
+const origin = process.env["STAGE_CALL_URL"]!;
+const atOnce = 64;
+const guests = 1500;
+
+interface Answer {
+  readonly status: number;
+  readonly text: string;
+}
+interface Send {
+  (guest: number): Promise<Answer>;
+}
+
+function post(url: string, agent: Agent, headers: Record<string, string>, body: string): Promise<Answer> {
+  return new Promise((done) => {
+    const failed = () => done({ status: 0, text: "" });
+    const length = { "content-length": String(Buffer.byteLength(body)) };
+    const outgoing = request(url, { method: "POST", agent, headers: { ...headers, ...length } }, (incoming) => {
+      let text = "";
+      incoming.on("data", (chunk: Buffer) => (text += chunk.toString()));
+      incoming.on("end", () => done({ status: incoming.statusCode ?? 0, text }));
+      incoming.on("error", failed);
+    });
+    outgoing.on("error", failed);
+    outgoing.end(body);
+  });
+}
+
+const unescaped = (html: string): string => html.replaceAll("&quot;", '"').replaceAll("&amp;", "&");
+
+/** What the browser's form sends: the server action of the public page, with the arguments that are bound to it. */
+async function formOf(slug: string): Promise<{ url: string; id: string; bound: unknown[] }> {
+  const url = `${origin}/front/${slug}`;
+  const html = await (await fetch(url)).text();
+  const [before] = html.split('name="email"');
+  const [, key, reference] = [...before!.matchAll(/name="\$ACTION_(\d+):0" value="([^"]*)"/g)].at(-1)!;
+  const { id } = JSON.parse(unescaped(reference!)) as { id: string };
+  const [, bound] = new RegExp(`name="\\$ACTION_${key}:1" value="([^"]*)"`).exec(html)!;
+  return { url, id, bound: JSON.parse(unescaped(bound!)) as unknown[] };
+}
+
+async function formSender(slug: string): Promise<Send> {
+  const { url, id, bound } = await formOf(slug);
+  const agent = new Agent({ keepAlive: true, maxSockets: 2000 });
+  const boundary = "stage-call-bench";
+  const part = (name: string, value: string) =>
+    `--${boundary}\r\nContent-Disposition: form-data; name="${name}"\r\n\r\n${value}\r\n`;
+  const call = JSON.stringify([...bound, { status: "fresh", errors: {}, typed: {} }, "$K1"]);
+  return (guest) => {
+    const fields = {
+      name: `Guest ${guest}`,
+      email: `${slug}-${guest}@example.org`,
+      zone: "Europe/Lisbon",
+      consent: "on",
+    };
+    const body = Object.entries(fields).map(([name, value]) => part(`1_${name}`, value));
+    const headers = {
+      "next-action": id,
+      accept: "text/x-component",
+      origin,
+      "x-forwarded-for": `10.${guest >> 16}.${(guest >> 8) & 255}.${guest & 255}`,
+      "content-type": `multipart/form-data; boundary=${boundary}`,
+    };
+    return post(url, agent, headers, `${body.join("")}${part("0", call)}--${boundary}--\r\n`);
+  };
+}
+
+const isDone = ({ text }: Answer): boolean => text.includes('"status":"answered"');
+
+/** So many at a time, each as soon as the one before is answered: the most that the machine takes. */
+async function saturated(send: Send, pid: number) {
+  const took: number[] = [];
+  let next = 0;
+  let refused = 0;
+  const cpuBefore = cpuOf(pid);
+  const startedAt = performance.now();
+  await Promise.all(
+    Array.from({ length: atOnce }, async () => {
+      while (next < guests) {
+        const guest = (next += 1);
+        const from = performance.now();
+        if (isDone(await send(guest))) took.push(performance.now() - from);
+        else refused += 1;
+      }
+    }),
+  );
+  const seconds = (performance.now() - startedAt) / 1000;
+  return { took, refused, perSecond: took.length / seconds, cpu: (cpuOf(pid) - cpuBefore) / took.length };
+}
+
+async function bareRun() {
+  const port = await freePort(4970);
+  const child = spawn("node", ["bench/bare-registrar.mjs"], {
+    env: { ...process.env, PORT: String(port) },
+    stdio: ["ignore", "pipe", "inherit"],
+  });
+  await new Promise((done) => child.stdout!.once("data", done));
+  const agent = new Agent({ keepAlive: true, maxSockets: 2000 });
+  const run = await saturated((guest) => post(`http://127.0.0.1:${port}/`, agent, {}, `Guest ${guest}`), child.pid!);
+  child.kill();
+  return run;
+}
+
+/** Twice as many a second as the machine takes, for ten seconds; who is told "one moment" comes again, as the page does. */
+async function overrun(send: Send, perSecond: number) {
+  const many = Math.round(perSecond * 20);
+  let again = 0;
+  const one = async (guest: number): Promise<void> => {
+    while (!isDone(await send(guest))) {
+      again += 1;
+      await new Promise((done) => setTimeout(done, 750 + Math.random() * 750));
+    }
+  };
+  const startedAt = performance.now();
+  const open: Promise<void>[] = [];
+  for (let guest = 0; guest < many; guest += 1) {
+    const dueMs = (guest * 10_000) / many - (performance.now() - startedAt);
+    if (dueMs > 1) await new Promise((done) => setTimeout(done, dueMs));
+    open.push(one(guest));
+  }
+  await Promise.all(open);
+  return { many, again, seconds: (performance.now() - startedAt) / 1000 };
+}
+
+/** Registrations as browsers send them, through the page's own form, beside a bare server that only inserts. */
+export async function registrationsBench(): Promise<void> {
+  const tools = await makeContext(process.env);
+  const { context } = tools;
+  const member = await owner(context);
+  const pid = Number(process.env["SERVER_PID"]);
+  const warm = await eventWith(context, member, "Bench, warming up", null);
+  const sendWarm = await formSender(warm.slug);
+  for (let guest = 0; guest < 100; guest += 1) await sendWarm(guest);
+  for (const limit of [null, 1000]) {
+    const words = limit === null ? "no limit" : `a limit of ${limit}`;
+    const bare = await bareRun();
+    const made = await eventWith(context, member, `Bench registrations, ${words}`, limit);
+    const run = await saturated(await formSender(made.slug), pid);
+    const attendees = and(eq(tickets.eventId, made.eventId), eq(tickets.role, "attendee"));
+    const waiting = await context.db.$count(tickets, and(attendees, eq(tickets.status, "waiting")));
+    const name = limit === null ? "registrations" : "registrations-limited";
+    record(
+      { name, n: run.took.length, ...spread(run.took), cpu: run.cpu, bare: { ...spread(bare.took), cpu: bare.cpu } },
+      "0.4 of the bare server's registrations a second",
+    );
+    const kept = await context.db.$count(tickets, attendees);
+    say(
+      `  ${words}: ${run.perSecond.toFixed(0)} a second, bare ${bare.perSecond.toFixed(0)}: ${(run.perSecond / bare.perSecond).toFixed(2)}; ${run.refused} not answered, ${kept} kept, ${waiting} waiting`,
+    );
+    if (limit !== null) continue;
+    const crowd = await eventWith(context, member, "Bench registrations, too many", null);
+    const over = await overrun(await formSender(crowd.slug), run.perSecond);
+    const held = await context.db.$count(
+      tickets,
+      and(eq(tickets.eventId, crowd.eventId), eq(tickets.role, "attendee")),
+    );
+    say(
+      `  twice as many as the machine takes: ${over.many} sent in 10 s, ${over.again} told "one moment", ${held} kept (${over.many - held} lost), all in after ${over.seconds.toFixed(1)} s`,
+    );
+  }
+  await tools.close();
+}
