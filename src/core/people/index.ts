@@ -40,6 +40,8 @@ export {
   duties,
   holdsDuty,
   isStageRole,
+  stageRoles,
+  countedRole,
   roles,
   visitor,
   type Actor,

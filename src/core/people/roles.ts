@@ -21,13 +21,21 @@ export interface Actor {
 
 export const visitor: Actor = { role: "visitor", duties: [] };
 
-const stageRoles: ReadonlySet<Role> = new Set(["producer", "crew", "panelist", "interpreter", "captioner"]);
+/** Everybody who may stand backstage. */
+export const stageRoles = [
+  "producer",
+  "crew",
+  "panelist",
+  "interpreter",
+  "captioner",
+] as const satisfies readonly Role[];
+/** Whoever alone takes seats and fills the figures; stage people and test guests never do (rules 3, 11, 13). */
+export const countedRole = "attendee" satisfies Role;
 
 /** Stage people come backstage; everyone else waits in the foyer. */
-export const isStageRole = (role: Role): boolean => stageRoles.has(role);
+export const isStageRole = (role: Role): boolean => (stageRoles as readonly Role[]).includes(role);
 
-/** Attendees alone fill the house and the figures; stage people and test guests never do (rules 3, 11, 13). */
-export const countsInFigures = (role: Role): boolean => role === "attendee";
+export const countsInFigures = (role: Role): boolean => role === countedRole;
 
 /** The producer holds every duty. */
 export const holdsDuty = (actor: Actor, duty: Duty): boolean =>

@@ -1,6 +1,7 @@
 import { sql } from "drizzle-orm";
 import type { RoomFigures } from "@/core/room";
 import type { Db } from "../db/client";
+import { isStage } from "../db/queries/roles";
 import { isCounted } from "../db/queries/counted";
 
 type Row = Record<string, unknown>;
@@ -12,7 +13,7 @@ export async function loadFigures(db: Db, occurrenceId: string, aliveSince: numb
   const [present, votes, tallies] = await Promise.all([
     rowsOf(
       db,
-      sql`select ticket_id, bool_or(house_from_at is not null) as inside, bool_or(role in ('producer','crew','panelist','interpreter','captioner')) as stage,
+      sql`select ticket_id, bool_or(house_from_at is not null) as inside, bool_or(${isStage(sql`role`)}) as stage,
         max(coalesce(level, 0)) filter (where device = 'phone-line') as caller
         from connections where occurrence_id = ${occurrenceId} and out_at is null and last_sign_at > ${alive} and ticket_id is not null group by ticket_id`,
     ),

@@ -1,6 +1,7 @@
 import { and, eq, gt, isNull, ne } from "drizzle-orm";
 import { foyerOpensAt, callTimeOf, mayComeBackstage } from "@/core/dates";
 import { isStageRole } from "@/core/people";
+import { roleMay } from "@/core/rights";
 import { Refusal } from "@/core/shared";
 import { connections, occurrences, people, slotPlans, tickets } from "../../db/schema";
 import { eventAccess, type TeamMember } from "../ground/access";
@@ -136,8 +137,7 @@ export async function deskEntry(
   occurrenceId: string,
 ): Promise<DeskEntry> {
   const access = await eventAccess(context, member, eventId);
-  if (access.actor.role !== "producer" && access.actor.role !== "crew")
-    throw new Refusal({ code: "not-allowed", action: "desk.open" });
+  if (!roleMay(access.actor, "desk.open")) throw new Refusal({ code: "not-allowed", action: "desk.open" });
   const occurrence = (await allDatesOf(context.db, eventId)).find((one) => one.id === occurrenceId);
   if (!occurrence) throw notFound("date");
   const ticketId = access.ticketId ?? (await producerTicket(context, member, eventId));

@@ -4,6 +4,7 @@ import { isStageRole, type Role } from "@/core/people";
 import { seatsLetInUnderLock } from "@/core/seats";
 import { notifyFacts } from "../../db/notify";
 import { loadScene } from "../../db/queries/command-scene";
+import { isCountedRole, isStage } from "../../db/queries/roles";
 import { loadRoom } from "../../db/queries/journal";
 import { connections, rooms } from "../../db/schema";
 import { admitWaiting } from "../ground/room/admissions";
@@ -35,7 +36,7 @@ export async function openConnection(
   const inside = sql`c.occurrence_id = ${occurrenceId} and c.out_at is null and c.last_sign_at > ${alive} and c.house_from_at is not null`;
   const hasRoom =
     mayReturn === "ask"
-      ? sql`(select count(distinct c.ticket_id) from connections c where ${inside} and c.role = 'attendee') + ${seatsLetInUnderLock}
+      ? sql`(select count(distinct c.ticket_id) from connections c where ${inside} and ${isCountedRole(sql`c.role`)}) + ${seatsLetInUnderLock}
           < (select e.house_size from occurrences o join events e on e.id = o.event_id where o.id = ${occurrenceId})`
       : sql`${mayReturn}::boolean`;
   const isIn = isStageRole(role)
@@ -100,7 +101,7 @@ async function writeSigns(context: Context, batch: readonly (readonly [string, n
       where not exists (select 1 from carried k where k.stream_id = c.stream_id) order by c.stream_id, c.in_at desc)
     insert into connections (id, stream_id, organisation_id, occurrence_id, ticket_id, role, device, chain_id, in_at, last_sign_at, house_from_at)
     select gen_random_uuid(), l.stream_id, l.organisation_id, l.occurrence_id, l.ticket_id, l.role, l.device, l.chain_id, l.at, l.at,
-      case when l.house_from_at is not null and l.role not in ('attendee', 'test-guest') then l.at end
+      case when l.house_from_at is not null and ${isStage(sql`l.role`)} then l.at end
     from closed l join occurrences o on o.id = l.occurrence_id left join tickets t on t.id = l.ticket_id
     where l.at > l.out_at and o.phase in ('scheduled', 'backstage', 'open') and t.barred_at is null and t.revoked_at is null`);
 }

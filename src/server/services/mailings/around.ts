@@ -2,6 +2,7 @@ import { and, asc, desc, eq, isNull, lt, sql } from "drizzle-orm";
 import { docFromTemplate, docHtml, docText, plainValue, type MergeValues } from "@/core/mailings";
 import { messagesFor } from "@/contracts/messages";
 import { cityOf, clockTime, longDate, shortDate } from "@/core/time";
+import { isCountedRole } from "../../db/queries/roles";
 import { contactGroups, events, groupMembers, invitees, mailings, occurrences, people, tickets } from "../../db/schema";
 import { accessFor, type TeamMember } from "../ground/access";
 import type { Context } from "../ground/context";
@@ -60,7 +61,7 @@ const shown = 400;
 /** What the invited have said: counts, and the first of them by name. */
 export async function repliesOf(context: Context, member: TeamMember, eventId: string) {
   await accessFor(context, member, eventId, "event.read");
-  const registered = sql<boolean>`exists (select 1 from ${tickets} where ${tickets.eventId} = ${invitees.eventId} and ${tickets.personId} = ${invitees.personId} and ${tickets.role} = 'attendee' and ${tickets.status} = 'registered')`;
+  const registered = sql<boolean>`exists (select 1 from ${tickets} where ${tickets.eventId} = ${invitees.eventId} and ${tickets.personId} = ${invitees.personId} and ${isCountedRole(tickets.role)} and ${tickets.status} = 'registered')`;
   const rows = await context.db
     .select({ name: people.name, email: people.email, reply: invitees.reply, isRegistered: registered })
     .from(invitees)

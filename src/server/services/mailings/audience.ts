@@ -7,6 +7,7 @@ import {
   type ListedAddress,
 } from "@/core/mailings";
 import type { Db } from "../../db/client";
+import { isCountedRole } from "../../db/queries/roles";
 import { contactGroups, groupMembers, invitees, people, tickets } from "../../db/schema";
 import { inBook } from "../people/contacts/book";
 import type { Context } from "../ground/context";
@@ -69,7 +70,7 @@ async function byStanding(
           and(
             eq(invitees.eventId, eventId),
             isNull(invitees.reply),
-            sql`not exists (select 1 from tickets t where t.event_id = ${invitees.eventId} and t.person_id = ${invitees.personId} and t.role = 'attendee' and t.status <> 'cancelled')`,
+            sql`not exists (select 1 from tickets t where t.event_id = ${invitees.eventId} and t.person_id = ${invitees.personId} and ${isCountedRole(sql`t.role`)} and t.status <> 'cancelled')`,
           ),
         );
       return rows.map((row) => ({ ...row, ticketId: null }));

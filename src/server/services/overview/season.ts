@@ -5,6 +5,7 @@ import type { Phase } from "@/core/people";
 import { planRunSheet } from "@/core/run-sheet";
 import { groupBy } from "@/core/shared";
 import { dayMs } from "@/core/time";
+import { isCountedRole } from "../../db/queries/roles";
 import { events, occurrences, segments, tickets } from "../../db/schema";
 import type { TeamMember } from "../ground/access";
 import type { Context } from "../ground/context";
@@ -32,7 +33,7 @@ function titled(filter: SeasonFilter): SQL | undefined {
 }
 
 /** A slot that was given back or moved away from is nobody's date. */
-const isTaken = sql`(${occurrences.kind} <> 'slot' or exists (select 1 from ${tickets} where ${tickets.occurrenceId} = ${occurrences.id} and ${tickets.role} = 'attendee' and ${tickets.status} = 'registered' and ${tickets.revokedAt} is null))`;
+const isTaken = sql`(${occurrences.kind} <> 'slot' or exists (select 1 from ${tickets} where ${tickets.occurrenceId} = ${occurrences.id} and ${isCountedRole(tickets.role)} and ${tickets.status} = 'registered' and ${tickets.revokedAt} is null))`;
 
 function narrowed(filter: SeasonFilter): (SQL | undefined)[] {
   return [

@@ -4,6 +4,7 @@ import { admit, type Waiting } from "@/core/seats";
 import type { HourState } from "@/core/room";
 import type { Db } from "../../../db/client";
 import type { CommandScene } from "../../../db/queries/command-scene";
+import { isCountedRole, isStage } from "../../../db/queries/roles";
 import { notifyFacts } from "../../../db/notify";
 import { admissions } from "../../../db/schema";
 import type { Context } from "../context";
@@ -28,14 +29,14 @@ export async function admitWaiting(
   const { occurrenceId, houseSize } = scene;
   const now = context.clock.now();
   const alive = new Date(now - signLostAfterMs).toISOString();
-  const live = sql`c.occurrence_id = ${occurrenceId} and c.out_at is null and c.last_sign_at > ${alive} and c.role in ('attendee', 'test-guest')
+  const live = sql`c.occurrence_id = ${occurrenceId} and c.out_at is null and c.last_sign_at > ${alive} and not ${isStage(sql`c.role`)}
     and not exists (select 1 from tickets b where b.id = c.ticket_id and b.barred_at is not null)`;
   const foyer =
     await tx.execute(sql`select c.ticket_id, min(c.role) as role, min(c.in_at) as arrived, bool_or(a.ticket_id is not null) as was_inside
       from connections c left join admissions a on a.occurrence_id = c.occurrence_id and a.ticket_id = c.ticket_id
       where ${live} group by c.ticket_id having bool_and(c.house_from_at is null)`);
   const inside = await tx.execute(
-    sql`select count(distinct c.ticket_id)::int as n from connections c where ${live} and c.house_from_at is not null and c.role = 'attendee'`,
+    sql`select count(distinct c.ticket_id)::int as n from connections c where ${live} and c.house_from_at is not null and ${isCountedRole(sql`c.role`)}`,
   );
   const waiting = (foyer.rows as unknown as FoyerRow[]).map((row): Waiting => ({
     ticketId: row.ticket_id,
