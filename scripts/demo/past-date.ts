@@ -2,7 +2,7 @@ import { foldAll, emptyRoom, type EntryBody, type JournalEntry } from "../../src
 import { minuteMs } from "../../src/core/time";
 import {
   ballots,
-  connections,
+  stays,
   journal,
   occurrences,
   polls,
@@ -97,7 +97,7 @@ function askQuestions(
   });
 }
 
-/** Fills a past date as if it had been held: journal, connections, questions with votes, ballots. */
+/** Fills a past date as if it had been held: journal, stays, questions with votes, ballots. */
 export async function fillPastDate(db: Db, chance: Chance, parts: PastParts): Promise<void> {
   const { organisationId, occurrenceId, startAt } = parts;
   const show = {
@@ -149,6 +149,12 @@ export async function fillPastDate(db: Db, chance: Chance, parts: PastParts): Pr
   await fillFacts(db, chance, parts, { show, came, asked, opened });
 }
 
+/** A device that stayed at one place: its stay has its own id. */
+const newConnection = (chance: Chance) => {
+  const id = chance.id();
+  return { id, connectionId: id };
+};
+
 /** Who was there, what they voted for and how: the facts beside the journal. */
 async function fillFacts(
   db: Db,
@@ -164,6 +170,7 @@ async function fillFacts(
   const { organisationId, occurrenceId, startAt } = parts;
   const base = { organisationId, occurrenceId };
   const { show, came, asked, opened } = hour;
+  const [main] = await db.select({ id: rooms.id }).from(rooms).where(eq(rooms.occurrenceId, occurrenceId));
   const attended = came.flatMap((ticketId) =>
     visits(chance, show.from, show.to).map((visit) => ({ ticketId, role: "attendee", ...visit })),
   );
@@ -175,18 +182,19 @@ async function fillFacts(
     to: show.to + minuteMs,
   }));
   await inChunks([...attended, ...stage], (chunk) =>
-    db.insert(connections).values(
+    db.insert(stays).values(
       chunk.map(({ ticketId, role, device, from, to }) => ({
-        id: chance.id(),
         ...base,
+        ...newConnection(chance),
+        roomId: main!.id,
         ticketId,
         chainId: ticketId,
         role,
         device,
-        inAt: from,
+        place: role === "attendee" ? ("house" as const) : ("backstage" as const),
+        fromAt: from,
         lastSignAt: to,
-        outAt: to,
-        houseFromAt: from,
+        toAt: to,
       })),
     ),
   );

@@ -6,7 +6,7 @@ import type { ImportLine } from "@/contracts";
 import { nobody } from "@/core/mailings";
 import { similarity } from "@/core/questions";
 import { minuteMs } from "@/core/time";
-import { connections, invitees, mailings, messages, people, questions, tickets } from "@/server/db/schema";
+import { stays, invitees, mailings, messages, people, questions, tickets } from "@/server/db/schema";
 import { eventAccess } from "@/server/services/ground/access";
 import { contactById, contactPage, likelyDuplicates, saveContact } from "@/server/services/people/contacts/book";
 import { eraseContact } from "@/server/services/people/contacts/erase";
@@ -21,7 +21,7 @@ import { register } from "@/server/services/way-in/registration";
 import { cancelRegistration } from "@/server/services/way-in/registration-changes";
 import { holderById } from "@/server/services/way-in/tickets";
 import { composed } from "../support/mailing";
-import { addMember, addOrganisation, addTicket, makeEvent, makeWorld, type World } from "../support/world";
+import { addMember, addOrganisation, addTicket, makeEvent, makeWorld, type World, stayed } from "../support/world";
 
 let world: World;
 beforeAll(async () => {
@@ -375,19 +375,7 @@ describe("two contacts made one, and one erased", () => {
     const ticketId = await addTicket(world, event, "attendee", "Gone Soon");
     const [row] = await world.context.db.select().from(tickets).where(eq(tickets.id, ticketId));
     const at = Date.parse("2026-11-26T18:00:00Z");
-    await world.context.db.insert(connections).values({
-      id: randomUUID(),
-      organisationId: world.organisationId,
-      occurrenceId: event.occurrenceId,
-      ticketId,
-      role: "attendee",
-      device: "computer",
-      chainId: ticketId,
-      inAt: at,
-      lastSignAt: at + 30 * minuteMs,
-      outAt: at + 30 * minuteMs,
-      houseFromAt: at,
-    });
+    await stayed(world, event.occurrenceId, ticketId, { fromAt: at, toAt: at + 30 * minuteMs });
     await world.context.db.insert(questions).values({
       id: randomUUID(),
       organisationId: world.organisationId,
@@ -418,7 +406,7 @@ describe("two contacts made one, and one erased", () => {
     const [person] = await world.context.db.select().from(people).where(eq(people.id, row!.personId));
     expect(person).toMatchObject({ name: null, email: null, note: "", tags: [] });
     expect(await world.context.db.$count(questions, eq(questions.text, "My own words"))).toBe(0);
-    expect(await world.context.db.$count(connections, eq(connections.ticketId, ticketId))).toBe(1);
+    expect(await world.context.db.$count(stays, eq(stays.ticketId, ticketId))).toBe(1);
     await expect(eraseContact(world.context, world.owner, world.owner.personId)).rejects.toMatchObject({
       failure: { code: "not-allowed" },
     });

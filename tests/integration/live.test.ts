@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { eq } from "drizzle-orm";
 import type { CommandBody } from "@/contracts";
-import { connections, tickets } from "@/server/db/schema";
+import { stays, tickets } from "@/server/db/schema";
 import { notifyJournal } from "@/server/db/notify";
 import { execute, type Executed } from "@/server/services/ground/room/commands";
 import type { Hub } from "@/server/live/hub";
@@ -117,8 +117,8 @@ describe("who loses their right", () => {
       await here.published(event.occurrenceId, done);
       for (const one of streams)
         await one.until(({ event: name, data }) => name === "closed" && data.why === "shown-out");
-      const rows = await world.context.db.select().from(connections).where(eq(connections.ticketId, guest));
-      expect(rows.every((row) => row.outAt !== null)).toBe(true);
+      const rows = await world.context.db.select().from(stays).where(eq(stays.ticketId, guest));
+      expect(rows.every((row) => row.toAt !== null)).toBe(true);
       await expect(joinAs(world, here, event, guest, "attendee")).rejects.toMatchObject({
         failure: { code: "barred" },
       });

@@ -5,7 +5,6 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { docFromTemplate, nobody } from "@/core/mailings";
 import { dayMs, hourMs, minuteMs } from "@/core/time";
 import {
-  connections,
   contactGroups,
   groupMembers,
   invitees,
@@ -33,7 +32,7 @@ import { countTry } from "@/server/services/ground/tries";
 import { eventFile } from "@/server/services/afterwards/exports";
 import { deliveryReport } from "@/stand-ins/delivery-report";
 import { composed } from "../support/mailing";
-import { addTicket, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
+import { addTicket, makeEvent, makeWorld, type MadeEvent, type World, stayed } from "../support/world";
 
 let world: World;
 let event: MadeEvent;
@@ -91,18 +90,7 @@ describe("whom a mailing reaches", () => {
     await world.context.db.update(people).set({ unsubscribedAt: 1 }).where(eq(people.id, gone.id));
     await world.context.db.update(people).set({ addressFailedAt: 1 }).where(eq(people.id, failed.id));
     const pastTicket = await addTicket(world, earlier, "attendee", "Came before");
-    await world.context.db.insert(connections).values({
-      id: randomUUID(),
-      organisationId: world.organisationId,
-      occurrenceId: earlier.occurrenceId,
-      ticketId: pastTicket,
-      role: "attendee",
-      device: "computer",
-      chainId: pastTicket,
-      inAt: 1,
-      lastSignAt: 2,
-      houseFromAt: 1,
-    });
+    await stayed(world, earlier.occurrenceId, pastTicket, { fromAt: 1, toAt: null, lastSignAt: 2 });
     await addTicket(world, earlier, "attendee", "Missed it");
     const summary = await count({
       groups: [group.name],
@@ -386,18 +374,7 @@ describe("the track", () => {
       await addTicket(world, event, "attendee", "Missed"),
     ];
     await addTicket(world, event, "test-guest", "Tester");
-    await world.context.db.insert(connections).values({
-      id: randomUUID(),
-      organisationId: world.organisationId,
-      occurrenceId: event.occurrenceId,
-      ticketId: came,
-      role: "attendee",
-      device: "computer",
-      chainId: came,
-      inAt: 1,
-      lastSignAt: 2,
-      houseFromAt: 1,
-    });
+    await stayed(world, event.occurrenceId, came, { fromAt: 1, toAt: null, lastSignAt: 2 });
     await keep("follow-up-came", { subject: "Thanks" });
     await keep("follow-up-missed", { subject: "Pity", afterMinutes: 24 * 60 });
     const [date] = await world.context.db

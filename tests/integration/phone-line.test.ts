@@ -2,7 +2,7 @@ import { eq } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { standardRules } from "@/core/organisation";
 import { loadFigures } from "@/server/room";
-import { connections, events, organisations, tickets } from "@/server/db/schema";
+import { stays, events, organisations, tickets } from "@/server/db/schema";
 import { sendDue } from "@/server/services/mailings/deliver";
 import { answerCall, hearCall } from "@/server/services/hour/phone-line";
 import { SignBook } from "@/server/services/hour/presence";
@@ -78,12 +78,12 @@ describe("the phone line", () => {
     });
     const [line] = await world.context.db
       .select()
-      .from(connections)
-      .where(eq(connections.ticketId, ticketId))
-      .orderBy(connections.inAt)
+      .from(stays)
+      .where(eq(stays.ticketId, ticketId))
+      .orderBy(stays.fromAt)
       .limit(1);
     expect(line).toMatchObject({ device: "phone-line" });
-    expect(line!.outAt).not.toBeNull();
+    expect(line!.toAt).not.toBeNull();
   });
 
   it("leaves a caller of the audience in the foyer before the doors, and gives them no microphone", async () => {

@@ -2,7 +2,8 @@ import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { eq } from "drizzle-orm";
 import type { CommandBody } from "@/contracts";
-import { admissions, ballots, connections, polls } from "@/server/db/schema";
+import { connectionsOf } from "@/core/attendance";
+import { admissions, ballots, stays, polls } from "@/server/db/schema";
 import { admitToHouse, closeLost, openConnection, SignBook } from "@/server/services/hour/presence";
 import { executeWhole } from "@/server/services/ground/room/commands";
 import { bringFact } from "@/server/services/hour/facts";
@@ -31,12 +32,18 @@ const run = (command: CommandBody, commandId: string = randomUUID()) => {
 };
 const connect = (ticketId: string) => {
   const about = { organisationId: world.organisationId, occurrenceId: event.occurrenceId, ticketId };
-  return openConnection(world.context, { ...about, role: "attendee", device: "computer", mayReturn: "ask" });
+  return openConnection(world.context, {
+    ...about,
+    role: "attendee",
+    device: "computer",
+    mayReturn: "ask",
+    stagePlace: "ask",
+  });
 };
-const stays = (ticketId: string) =>
-  world.context.db.select().from(connections).where(eq(connections.ticketId, ticketId)).orderBy(connections.inAt);
+const staysOf = (ticketId: string) =>
+  world.context.db.select().from(stays).where(eq(stays.ticketId, ticketId)).orderBy(stays.fromAt, stays.lastSignAt);
 const leave = (ticketId: string) =>
-  world.context.db.update(connections).set({ outAt: world.clock.now() }).where(eq(connections.ticketId, ticketId));
+  world.context.db.update(stays).set({ toAt: world.clock.now() }).where(eq(stays.ticketId, ticketId));
 
 describe("signs of life", () => {
   it("after an interval was closed as lost open a new one: a hidden tab or an outage loses nobody for ever", async () => {
@@ -54,13 +61,13 @@ describe("signs of life", () => {
     await closeLost(world.context);
     await signAt(1000);
     await signAt(10_000);
-    const rows = await stays(guest);
-    expect(rows.map((row) => [row.lastSignAt - rows[0]!.inAt, row.outAt === null])).toEqual([
-      [10_000, false],
-      [81_000, true],
-    ]);
+    const rows = await staysOf(guest);
     // the seat is asked for again, as by anybody who comes back
-    expect(rows[1]!.houseFromAt).toBeNull();
+    expect(rows.map((row) => [row.place, row.lastSignAt - rows[0]!.fromAt, row.toAt === null])).toEqual([
+      ["foyer", 0, false],
+      ["house", 10_000, false],
+      ["foyer", 81_000, true],
+    ]);
     expect(await admitToHouse(world.context, event.occurrenceId)).toBe(1);
   });
 
@@ -81,9 +88,59 @@ describe("signs of life", () => {
     world.clock.advance(40 * 60_000);
     book.sign(connectionId);
     await book.flush();
-    expect((await stays(guest)).map((row) => row.outAt)).toEqual([endedAt]);
-    const [gone] = await stays(silent);
-    expect(gone!.outAt).toBe(gone!.lastSignAt);
+    expect((await staysOf(guest)).map((row) => row.toAt)).toEqual([endedAt]);
+    const [gone] = await staysOf(silent);
+    expect(gone!.toAt).toBe(gone!.lastSignAt);
+  });
+});
+
+describe("stays", () => {
+  it("follow somebody from place to place: the device is one, its signs go on, and attendance sees one entry", async () => {
+    const panelist = await addTicket(world, event, "panelist", "Goes on stage");
+    const actor = { role: "panelist" as const, duties: [] };
+    const act = (command: CommandBody) =>
+      executeWhole(
+        world.context,
+        world.cache,
+        { actorId: panelist, actor, occurrenceId: event.occurrenceId },
+        { commandId: randomUUID(), command },
+      );
+    await act({ type: "stage.enter" });
+    const about = { organisationId: world.organisationId, occurrenceId: event.occurrenceId, ticketId: panelist };
+    const { connectionId } = await openConnection(world.context, {
+      ...about,
+      role: "panelist",
+      device: "computer",
+      mayReturn: "ask",
+      stagePlace: "ask",
+    });
+    const book = new SignBook(world.context);
+    for (const place of ["standby", "stage", "backstage"] as const) {
+      world.clock.advance(60_000);
+      await run({ type: "stage.move", ticketId: panelist, place });
+      book.sign(connectionId);
+      await book.flush();
+    }
+    const rows = await staysOf(panelist);
+    expect(rows.map((row) => [row.place, row.connectionId === connectionId])).toEqual(
+      ["backstage", "standby", "stage", "backstage"].map((place) => [place, true]),
+    );
+    for (const [i, row] of rows.entries()) expect(row.toAt).toBe(rows[i + 1]?.fromAt ?? null);
+    expect(connectionsOf(rows)).toMatchObject([{ fromAt: rows[0]!.fromAt, toAt: null }]);
+    // another device of theirs comes in where they stand
+    await run({ type: "stage.move", ticketId: panelist, place: "stage" });
+    await openConnection(world.context, {
+      ...about,
+      role: "panelist",
+      device: "phone",
+      mayReturn: "ask",
+      stagePlace: "ask",
+    });
+    const open = (await staysOf(panelist)).filter((row) => row.toAt === null);
+    expect(open.map((row) => [row.device, row.place]).sort()).toEqual([
+      ["computer", "stage"],
+      ["phone", "stage"],
+    ]);
   });
 });
 
@@ -100,12 +157,9 @@ describe("seats", () => {
     for (const id of guests.slice(0, 5)) await connect(id);
     await Promise.all(guests.slice(5).map(connect));
     await admitToHouse(world.context, event.occurrenceId);
-    const rows = await world.context.db
-      .select()
-      .from(connections)
-      .where(eq(connections.occurrenceId, event.occurrenceId));
+    const rows = await world.context.db.select().from(stays).where(eq(stays.occurrenceId, event.occurrenceId));
     const inside = new Set(
-      rows.filter((row) => row.houseFromAt !== null && row.role === "attendee").map((row) => row.ticketId),
+      rows.filter((row) => row.place !== "foyer" && row.role === "attendee").map((row) => row.ticketId),
     );
     expect(inside.size).toBe(5);
   });

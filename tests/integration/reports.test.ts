@@ -1,9 +1,8 @@
 import { parse } from "csv-parse/sync";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { randomUUID } from "node:crypto";
 import { eq } from "drizzle-orm";
 import { minuteMs } from "@/core/time";
-import { auditLog, connections, occurrences } from "@/server/db/schema";
+import { auditLog, occurrences } from "@/server/db/schema";
 import { appendRows } from "@/server/services/ground/room/commands";
 import { csvText, guardCell, unguardCell } from "@/server/services/ground/delimited";
 import { dateFile, eventFile } from "@/server/services/afterwards/exports";
@@ -16,6 +15,7 @@ import {
   makeWorld,
   type MadeEvent,
   type World,
+  stayed,
 } from "../support/world";
 
 let world: World;
@@ -35,19 +35,7 @@ async function heldDate(): Promise<MadeEvent & { ticketId: string }> {
   const ticketId = await addTicket(world, event, "attendee", '=SUM("a")');
   const visit = async (device: string, from: string, to: string) => {
     const at = (time: string) => Date.parse(`2026-11-26T${time.padEnd(8, ":00")}Z`);
-    await world.context.db.insert(connections).values({
-      id: randomUUID(),
-      organisationId: world.organisationId,
-      occurrenceId: event.occurrenceId,
-      ticketId,
-      chainId: ticketId,
-      role: "attendee",
-      device,
-      inAt: at(from),
-      lastSignAt: at(to),
-      outAt: at(to),
-      houseFromAt: at(from),
-    });
+    await stayed(world, event.occurrenceId, ticketId, { device, fromAt: at(from), toAt: at(to) });
   };
   await visit("computer", "17:52", "18:20");
   await visit("phone", "18:10", "18:25");

@@ -4,7 +4,7 @@ import { eq } from "drizzle-orm";
 import type { CommandBody } from "@/contracts";
 import type { Actor } from "@/core/people";
 import { minuteMs } from "@/core/time";
-import { ballots, connections, occurrences, polls } from "@/server/db/schema";
+import { ballots, stays, occurrences, polls } from "@/server/db/schema";
 import { sendDue } from "@/server/services/mailings/deliver";
 import { admitToHouse, closeLost, openConnection, SignBook } from "@/server/services/hour/presence";
 import { executeWhole as execute, journalLength, RoomCache, roomOf } from "@/server/services/ground/room/commands";
@@ -52,6 +52,7 @@ const connect = async (ticketId: string, role: "attendee" | "test-guest" | "pane
     role,
     device: "computer",
     mayReturn: "ask",
+    stagePlace: "ask",
   });
 
 describe("the journalled room", () => {
@@ -110,13 +111,13 @@ describe("the journalled room", () => {
     await connect(tester, "test-guest");
     await run({ type: "hour.open-doors" });
     const inside = async () =>
-      (await world.context.db.select().from(connections).where(eq(connections.occurrenceId, event.occurrenceId)))
-        .filter((row) => row.houseFromAt !== null && row.outAt === null)
+      (await world.context.db.select().from(stays).where(eq(stays.occurrenceId, event.occurrenceId)))
+        .filter((row) => row.place !== "foyer" && row.toAt === null)
         .map((row) => row.ticketId);
     expect((await inside()).sort()).toEqual([a, b, tester].sort());
     expect(await admitToHouse(world.context, event.occurrenceId)).toBe(0);
     // A goes: C gets the seat; A comes back and waits for the next one
-    await world.context.db.update(connections).set({ outAt: world.clock.now() }).where(eq(connections.ticketId, a));
+    await world.context.db.update(stays).set({ toAt: world.clock.now() }).where(eq(stays.ticketId, a));
     expect(await admitToHouse(world.context, event.occurrenceId)).toBe(1);
     expect(await inside()).toContain(c);
   });

@@ -58,7 +58,15 @@ export async function joinAs(
 ) {
   const { organisationId } = world;
   const { occurrenceId } = event;
-  const about = { organisationId, occurrenceId, ticketId, role, device: "computer", mayReturn: "ask" as const };
+  const about = {
+    organisationId,
+    occurrenceId,
+    ticketId,
+    role,
+    device: "computer",
+    mayReturn: "ask" as const,
+    stagePlace: "ask" as const,
+  };
   const { connectionId, isInside } = await openConnection(world.context, about);
   const end = ear();
   const { wantsDesk = false, have = new Map() } = options;

@@ -1,3 +1,4 @@
+import { mainRoomOf } from "@/server/db/queries/journal";
 import { randomUUID } from "node:crypto";
 import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
@@ -6,7 +7,7 @@ import pg from "pg";
 import { freshPlan, type PlanInput } from "@/contracts";
 import { standardRules } from "@/core/organisation";
 import { openDatabase, type Database } from "@/server/db/client";
-import { admissions, connections, members, organisations, people, tickets, user } from "@/server/db/schema";
+import { admissions, stays, members, organisations, people, tickets, user } from "@/server/db/schema";
 import { folderStorage } from "@/server/files/storage";
 import { noInbox } from "@/server/mail/inbox";
 import type { OutgoingMail } from "@/server/mail/mailer";
@@ -193,6 +194,34 @@ export async function addTicket(
   return id;
 }
 
+/** Somebody's time in the house of a date, as the tables have it afterwards. */
+export async function stayed(
+  world: World,
+  occurrenceId: string,
+  ticketId: string,
+  {
+    fromAt,
+    toAt,
+    lastSignAt = toAt ?? fromAt,
+    device = "computer",
+    role = "attendee",
+  }: {
+    fromAt: number;
+    toAt: number | null;
+    lastSignAt?: number;
+    device?: string;
+    role?: string;
+  },
+): Promise<string> {
+  const id = randomUUID();
+  const room = await mainRoomOf(world.context.db, occurrenceId);
+  const of = { organisationId: world.organisationId, occurrenceId, roomId: room!.id, ticketId, chainId: ticketId };
+  await world.context.db
+    .insert(stays)
+    .values({ id, connectionId: id, ...of, role, device, place: "house", fromAt, toAt, lastSignAt });
+  return id;
+}
+
 /** Lets somebody into the house of a date, and keeps them there: only who is inside takes part. */
 export async function seat(
   world: World,
@@ -200,13 +229,10 @@ export async function seat(
   ticketId: string,
   role: "attendee" | "test-guest" = "attendee",
 ): Promise<string> {
-  const id = randomUUID();
   const at = world.clock.now();
   const of = { organisationId: world.organisationId, occurrenceId: event.occurrenceId, ticketId };
-  const stay = { inAt: at, lastSignAt: at + 3_600_000, houseFromAt: at };
-  await world.context.db
-    .insert(connections)
-    .values({ id, streamId: id, ...of, role, device: "computer", chainId: ticketId, ...stay });
+  const stay = { fromAt: at, toAt: null, lastSignAt: at + 3_600_000, role };
+  const id = await stayed(world, event.occurrenceId, ticketId, stay);
   await world.context.db
     .insert(admissions)
     .values({ ...of, admittedAt: at })

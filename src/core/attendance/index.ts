@@ -11,3 +11,4 @@ export {
   type Connection,
   type CurtainSpan,
 } from "./presence";
+export { connectionsOf, type Stay } from "./stays";

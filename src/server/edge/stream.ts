@@ -35,6 +35,7 @@ export async function openStream(
     role: who.actor.role,
     device: deviceOf(request.headers["user-agent"] ?? ""),
     mayReturn: room?.hasRoomFor(who.actorId) ?? "ask",
+    stagePlace: room?.stagePlaceOf(who.actorId) ?? "ask",
   });
   let leave: (() => void) | null = null;
   const gone = () => {

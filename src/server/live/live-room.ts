@@ -9,6 +9,7 @@ import {
   project,
   sourcesOf,
   standingOf,
+  type Place,
   switchesNow,
   topicsOf,
   type JournalEntry,
@@ -96,6 +97,10 @@ export class LiveRoom {
   hasRoomFor(ticketId: string): boolean | "ask" {
     if (this.isInside(ticketId)) return true;
     return this.seated() + seatsLetInUnderLock < this.words.event.houseSize ? true : "ask";
+  }
+  /** Where somebody of the stage stands. */
+  stagePlaceOf(ticketId: string): Place {
+    return this.state.stage.people.get(ticketId)?.place ?? "backstage";
   }
   /** Whether somebody waits for a seat that is there. */
   hasAdmissible(): boolean {

@@ -13,9 +13,9 @@ export async function loadFigures(db: Db, occurrenceId: string, aliveSince: numb
   const [present, votes, tallies] = await Promise.all([
     rowsOf(
       db,
-      sql`select ticket_id, bool_or(house_from_at is not null) as inside, bool_or(${isStage(sql`role`)}) as stage,
+      sql`select ticket_id, bool_or(place <> 'foyer') as inside, bool_or(${isStage(sql`role`)}) as stage,
         max(coalesce(level, 0)) filter (where device = 'phone-line') as caller
-        from connections where occurrence_id = ${occurrenceId} and out_at is null and last_sign_at > ${alive} and ticket_id is not null group by ticket_id`,
+        from stays where occurrence_id = ${occurrenceId} and to_at is null and last_sign_at > ${alive} and ticket_id is not null group by ticket_id`,
     ),
     rowsOf(
       db,

@@ -32,13 +32,13 @@ export { recordings } from "./recordings";
 export {
   admissions,
   ballots,
-  connections,
   journal,
   questions,
   questionVotes,
   roomCheckpoints,
   roomOutbox,
   rooms,
+  stays,
 } from "./room";
 export { account, session, user, verification } from "./sign-in";
 export { entryProofs, eventFiles, eventPictures, slotPlans } from "./way-in";

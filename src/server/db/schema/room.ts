@@ -11,7 +11,7 @@ import {
   type AnyPgColumn,
 } from "drizzle-orm/pg-core";
 import { questionStates } from "@/core/questions";
-import type { EntryBody, OutwardAct } from "@/core/room";
+import { places, type EntryBody, type OutwardAct } from "@/core/room";
 import { instant, organisationId } from "./columns";
 import { occurrences } from "./events";
 import { polls } from "./run-sheet";
@@ -131,17 +131,23 @@ export const ballots = pgTable(
   (t) => [primaryKey({ columns: [t.pollId, t.ticketId] }), index("ballots_ticket").on(t.ticketId)],
 );
 
-/** One device of one person, in and out. Written in batches; `lastSignAt` closes what was lost. */
-export const connections = pgTable(
-  "connections",
+/**
+ * One device of one person at one place, from and to: whoever moves ends one stay and begins the next. Signs are
+ * written in batches; `lastSignAt` closes what was lost. Attendance (rule 13) reads these.
+ */
+export const stays = pgTable(
+  "stays",
   {
     id: uuid("id").primaryKey(),
     organisationId: organisationId(),
     occurrenceId: uuid("occurrence_id")
       .notNull()
       .references(() => occurrences.id, { onDelete: "cascade" }),
-    /** the stream that its signs of life name: one stream may have several intervals */
-    streamId: uuid("stream_id"),
+    roomId: uuid("room_id")
+      .notNull()
+      .references(() => rooms.id, { onDelete: "cascade" }),
+    /** the device's stream, which its signs of life name: it stays at one place after another */
+    connectionId: uuid("connection_id").notNull(),
     ticketId: uuid("ticket_id"),
     /** set for imported entries of people without a ticket */
     personId: uuid("person_id"),
@@ -149,24 +155,25 @@ export const connections = pgTable(
     chainId: text("chain_id").notNull(),
     role: text("role").notNull(),
     device: text("device").notNull(),
-    inAt: instant("in_at").notNull(),
+    place: text("place", { enum: places }).notNull(),
+    fromAt: instant("from_at").notNull(),
     lastSignAt: instant("last_sign_at").notNull(),
-    outAt: instant("out_at"),
-    /** from then on in the house or on the stage; null: never got past the foyer */
-    houseFromAt: instant("house_from_at"),
+    /** null while it lasts */
+    toAt: instant("to_at"),
     /** how loud a caller is, 0–100; null for devices that measure their own */
     level: integer("level"),
     /** the import that brought it; null for live ones */
     importKey: text("import_key"),
   },
   (t) => [
-    index("connections_occurrence").on(t.occurrenceId, t.outAt),
-    index("connections_ticket").on(t.ticketId),
-    index("connections_stream").on(t.streamId),
-    index("connections_silent")
+    index("stays_occurrence").on(t.occurrenceId, t.toAt),
+    index("stays_room").on(t.roomId, t.toAt),
+    index("stays_ticket").on(t.ticketId),
+    index("stays_connection").on(t.connectionId),
+    index("stays_silent")
       .on(t.lastSignAt)
-      .where(sql`out_at is null`),
-    uniqueIndex("connections_import").on(t.occurrenceId, t.importKey),
+      .where(sql`to_at is null`),
+    uniqueIndex("stays_import").on(t.occurrenceId, t.importKey),
   ],
 );
 

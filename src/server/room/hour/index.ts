@@ -9,9 +9,9 @@ import type { RoomPlace, RoomServer } from "../room-server";
 /** An ended date ends everybody's stay: who is alive to that very moment, the others at their last sign. */
 const endStays = (tx: Db, { occurrenceId, now }: RoomPlace) =>
   tx.execute(sql`
-    update connections set out_at = case when last_sign_at > ${new Date(now - signLostAfterMs).toISOString()}::timestamptz
-      then greatest(in_at, ${new Date(now).toISOString()}::timestamptz) else last_sign_at end
-    where occurrence_id = ${occurrenceId} and out_at is null`);
+    update stays set to_at = case when last_sign_at > ${new Date(now - signLostAfterMs).toISOString()}::timestamptz
+      then greatest(from_at, ${new Date(now).toISOString()}::timestamptz) else last_sign_at end
+    where occurrence_id = ${occurrenceId} and to_at is null`);
 
 export const hourServer: RoomServer = {
   async keep(tx, place, { hour: before }, { hour: after }, entries) {
@@ -35,8 +35,8 @@ export const hourServer: RoomServer = {
         .where(eq(tickets.id, ticketId));
       if (isBarred) {
         await tx.execute(sql`
-          update connections set out_at = greatest(in_at, ${new Date(place.now).toISOString()}::timestamptz)
-          where occurrence_id = ${place.occurrenceId} and ticket_id = ${ticketId} and out_at is null`);
+          update stays set to_at = greatest(from_at, ${new Date(place.now).toISOString()}::timestamptz)
+          where occurrence_id = ${place.occurrenceId} and ticket_id = ${ticketId} and to_at is null`);
       }
     }
     if (entries.some(({ body }) => body.type === "hour.ended")) await endStays(tx, place);

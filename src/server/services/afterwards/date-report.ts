@@ -1,11 +1,11 @@
-import { and, eq, inArray, isNotNull, isNull, or, sql } from "drizzle-orm";
-import { personKeyOf, type Connection, type CreditRule } from "@/core/attendance";
+import { and, eq, inArray, isNull, ne, or, sql } from "drizzle-orm";
+import { connectionsOf, personKeyOf, type Connection, type CreditRule } from "@/core/attendance";
 import type { Role } from "@/core/people";
 import { isStageRole } from "@/core/people";
 import { attendanceReport, playedSegments, type AttendanceReport, type ReportPerson } from "@/core/reports";
 import type { RoomState } from "@/core/room";
 import type { Db } from "../../db/client";
-import { connections, people, tickets } from "../../db/schema";
+import { people, stays, tickets } from "../../db/schema";
 import { roomOf } from "../ground/room/commands";
 import type { Context } from "../ground/context";
 import type { EventRow } from "../planning/events";
@@ -22,15 +22,15 @@ export interface DateReport {
   readonly people: ReadonlyMap<string, ReportPerson>;
 }
 
-type ConnectionRow = typeof connections.$inferSelect;
+type StayRow = typeof stays.$inferSelect;
 
 /** Only what was past the foyer is attendance; whoever was let in counts from then on. */
-const houseConnections = (db: Db, occurrenceId: string): Promise<ConnectionRow[]> =>
+const houseStays = (db: Db, occurrenceId: string): Promise<StayRow[]> =>
   db
     .select()
-    .from(connections)
-    .where(and(eq(connections.occurrenceId, occurrenceId), isNotNull(connections.houseFromAt)))
-    .orderBy(connections.houseFromAt, connections.id);
+    .from(stays)
+    .where(and(eq(stays.occurrenceId, occurrenceId), ne(stays.place, "foyer")))
+    .orderBy(stays.fromAt, stays.id);
 
 interface Known {
   readonly personKey: string;
@@ -78,11 +78,11 @@ async function counts(
 /** People who came without a ticket: from imports and open rooms. */
 async function guestPeople(
   db: Db,
-  rows: readonly ConnectionRow[],
-  keyOf: (row: ConnectionRow) => string,
+  rows: readonly StayRow[],
+  keyOf: (row: StayRow) => string,
   known: ReadonlySet<string>,
 ): Promise<Known[]> {
-  const guests = new Map<string, ConnectionRow>();
+  const guests = new Map<string, StayRow>();
   for (const row of rows) if (!known.has(keyOf(row)) && !guests.has(keyOf(row))) guests.set(keyOf(row), row);
   const ids = [...guests.values()].map((row) => row.personId).filter((id) => id !== null);
   const named = ids.length === 0 ? [] : await db.select().from(people).where(inArray(people.id, ids));
@@ -104,11 +104,11 @@ async function guestPeople(
 export async function dateReport(context: Context, event: EventRow, occurrence: OccurrenceRow): Promise<DateReport> {
   const { db } = context;
   const room = await roomOf(db, occurrence.id);
-  const rows = await houseConnections(db, occurrence.id);
+  const rows = await houseStays(db, occurrence.id);
   const folk = await ticketPeople(db, event, occurrence);
   const ticketByEmail = new Map(folk.filter((one) => one.email !== "").map((one) => [one.email, one.personKey]));
   const emailById = await importedEmails(db, rows);
-  const keyOf = (row: ConnectionRow) =>
+  const keyOf = (row: StayRow) =>
     personKeyOf(
       {
         ticketId: row.ticketId,
@@ -125,11 +125,11 @@ export async function dateReport(context: Context, event: EventRow, occurrence: 
     votes: votes.get(one.personKey) ?? 0,
     hands: 0,
   }));
-  const entries = rows.map((row): EntryRow => ({
+  const entries = connectionsOf(rows).map((row): EntryRow => ({
     personKey: keyOf(row),
     device: row.device,
-    inAt: row.houseFromAt!,
-    outAt: row.outAt,
+    inAt: row.fromAt,
+    outAt: row.toAt,
     lastSignAt: row.lastSignAt,
     role: row.role as Role,
   }));
@@ -148,7 +148,7 @@ export async function dateReport(context: Context, event: EventRow, occurrence: 
   return { room, report, entries, people: new Map(reportPeople.map((one) => [one.personKey, one])) };
 }
 
-async function importedEmails(db: Db, rows: readonly ConnectionRow[]): Promise<ReadonlyMap<string, string>> {
+async function importedEmails(db: Db, rows: readonly StayRow[]): Promise<ReadonlyMap<string, string>> {
   const ids = [...new Set(rows.map((row) => row.personId).filter((id) => id !== null))];
   if (ids.length === 0) return new Map();
   const found = await db.select({ id: people.id, email: people.email }).from(people).where(inArray(people.id, ids));

@@ -3,11 +3,13 @@ import { parse } from "csv-parse/sync";
 import { roles, type Role } from "@/core/people";
 import { Refusal, type FileFault } from "@/core/shared";
 import { digest } from "../../platform/secrets";
-import { connections } from "../../db/schema";
+import type { Db } from "../../db/client";
+import { stays } from "../../db/schema";
 import { dateAccess, type TeamMember } from "../ground/access";
 import { audit } from "../ground/audit";
 import { type Context } from "../ground/context";
 import { personByEmail } from "../ground/people-records";
+import { mainRoomOf } from "../../db/queries/journal";
 import { appendRows, roomOf } from "../ground/room/commands";
 import { delimiterOf, unguardCell } from "../ground/delimited";
 import { entriesHeader } from "./exports";
@@ -108,6 +110,50 @@ export interface Imported {
   readonly bad: readonly BadLine[];
 }
 
+interface Into {
+  readonly organisationId: string;
+  readonly occurrenceId: string;
+  readonly roomId: string;
+}
+
+/** The people behind a file's addresses, made where there are none. */
+async function peopleOf(context: Context, tx: Db, organisationId: string, lines: readonly EntryLine[]) {
+  const ids = new Map<string, string>();
+  for (const { email, name } of lines) {
+    if (email && !ids.has(email))
+      ids.set(email, (await personByEmail(context, tx, organisationId, { name, email })).id);
+  }
+  return ids;
+}
+
+/** @returns how many lines were new */
+async function keepEntries(context: Context, tx: Db, into: Into, lines: readonly EntryLine[]): Promise<number> {
+  const ids = await peopleOf(context, tx, into.organisationId, lines);
+  let added = 0;
+  for (let from = 0; from < lines.length; from += 500) {
+    const rows = lines.slice(from, from + 500).map((one) => {
+      const importKey = digest([one.person, one.email, one.device, one.inAt, one.outAt].join("|"));
+      const id = context.ids.id();
+      return {
+        id,
+        connectionId: id,
+        ...into,
+        place: "house" as const,
+        personId: ids.get(one.email) ?? null,
+        chainId: one.person || importKey,
+        fromAt: one.inAt,
+        lastSignAt: one.outAt,
+        toAt: one.outAt,
+        role: one.role,
+        device: one.device.slice(0, 60),
+        importKey,
+      };
+    });
+    added += (await tx.insert(stays).values(rows).onConflictDoNothing().returning({ id: stays.id })).length;
+  }
+  return added;
+}
+
 /**
  * Reads an `entries.csv` into a date. Rows known already add nothing, so the same file twice changes
  * nothing. A date that never had a show takes its planned hour as the show.
@@ -122,32 +168,9 @@ export async function importEntries(
   const { event, occurrence } = await dateAccess(context, member, eventId, occurrenceId, "event.import-entries");
   const { good, bad } = readEntriesFile(bytes);
   const { organisationId } = event;
+  const roomId = (await mainRoomOf(context.db, occurrenceId))!.id;
   return context.db.transaction(async (tx) => {
-    let added = 0;
-    const personIds = new Map<string, string>();
-    for (const one of good) {
-      if (one.email && !personIds.has(one.email)) {
-        personIds.set(
-          one.email,
-          (await personByEmail(context, tx, organisationId, { name: one.name, email: one.email })).id,
-        );
-      }
-      const importKey = digest([one.person, one.email, one.device, one.inAt, one.outAt].join("|"));
-      const row = {
-        id: context.ids.id(),
-        organisationId,
-        occurrenceId,
-        personId: personIds.get(one.email) ?? null,
-        chainId: one.person || importKey,
-      };
-      const times = { inAt: one.inAt, lastSignAt: one.outAt, outAt: one.outAt, houseFromAt: one.inAt };
-      const made = await tx
-        .insert(connections)
-        .values({ ...row, ...times, role: one.role, device: one.device.slice(0, 60), importKey })
-        .onConflictDoNothing()
-        .returning({ id: connections.id });
-      added += made.length;
-    }
+    const added = await keepEntries(context, tx, { organisationId, occurrenceId, roomId }, good);
     const room = await roomOf(tx, occurrenceId);
     if (room.hour.curtainSpans.length === 0 && good.length > 0) {
       const { startAt: raisedAt, endAt: droppedAt } = occurrence;

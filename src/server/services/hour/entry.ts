@@ -3,7 +3,7 @@ import { foyerOpensAt, callTimeOf, mayComeBackstage } from "@/core/dates";
 import { isStageRole } from "@/core/people";
 import { roleMay } from "@/core/rights";
 import { Refusal } from "@/core/shared";
-import { connections, occurrences, people, slotPlans, tickets } from "../../db/schema";
+import { stays, occurrences, people, slotPlans, tickets } from "../../db/schema";
 import { eventAccess, type TeamMember } from "../ground/access";
 import { oneOf, notFound, wrongInput, type Context } from "../ground/context";
 import { keepConsent } from "../ground/consent";
@@ -75,12 +75,8 @@ export async function takeName(context: Context, holder: Holder, name: string, h
 /** Whether some device came in by this ticket before: a second one is asked whether it is the same person. */
 export const wasHere = async (context: Context, { ticket, occurrence }: Holder): Promise<boolean> =>
   (await context.db.$count(
-    connections,
-    and(
-      eq(connections.ticketId, ticket.id),
-      eq(connections.occurrenceId, occurrence.id),
-      ne(connections.device, "phone-line"),
-    ),
+    stays,
+    and(eq(stays.ticketId, ticket.id), eq(stays.occurrenceId, occurrence.id), ne(stays.device, "phone-line")),
   )) > 0;
 
 /** Whoever tried sound and picture in a booked slot has done the tech check of the event that the slots are for. */
@@ -101,15 +97,15 @@ export async function backstageNow(context: Context, holder: Holder): Promise<re
   if (!isStageRole(holder.actor.role)) return [];
   const rows = await context.db
     .selectDistinct({ name: people.name, id: people.id })
-    .from(connections)
-    .innerJoin(tickets, eq(tickets.id, connections.ticketId))
+    .from(stays)
+    .innerJoin(tickets, eq(tickets.id, stays.ticketId))
     .innerJoin(people, eq(people.id, tickets.personId))
     .where(
       and(
-        eq(connections.occurrenceId, holder.occurrence.id),
-        isNull(connections.outAt),
+        eq(stays.occurrenceId, holder.occurrence.id),
+        isNull(stays.toAt),
         isNull(tickets.occurrenceId),
-        gt(connections.lastSignAt, context.clock.now() - 25_000),
+        gt(stays.lastSignAt, context.clock.now() - 25_000),
       ),
     )
     .limit(50);

@@ -32,8 +32,8 @@ export async function requireInside(context: Context, who: RoomActor, known: Kno
   if (isStageRole(who.actor.role) || known?.isInside(who.actorId)) return;
   const alive = new Date(context.clock.now() - signLostAfterMs).toISOString();
   const { rows } = await context.db.execute(sql`
-    select 1 from connections where ticket_id = ${who.actorId} and occurrence_id = ${who.occurrenceId}
-      and out_at is null and house_from_at is not null and last_sign_at > ${alive} limit 1`);
+    select 1 from stays where ticket_id = ${who.actorId} and occurrence_id = ${who.occurrenceId}
+      and to_at is null and place <> 'foyer' and last_sign_at > ${alive} limit 1`);
   if (rows.length === 0) throw new Refusal({ code: "not-inside" });
 }
 

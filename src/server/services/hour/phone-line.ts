@@ -1,10 +1,10 @@
-import { and, eq, isNull } from "drizzle-orm";
+import { and, eq, isNull, desc, sql } from "drizzle-orm";
 import { callInput, type CallReport, type CallState } from "@/contracts";
 import { isStageRole } from "@/core/people";
 import { isCurtainUp } from "@/core/room";
 import { Refusal } from "@/core/shared";
 import { notifyFacts } from "../../db/notify";
-import { connections, events, tickets } from "../../db/schema";
+import { stays, events, tickets } from "../../db/schema";
 import { notFound, parse, type Context } from "../ground/context";
 import { needsProof } from "../way-in/entry-proofs";
 import { organisationOf, rulesOf } from "../organisation/rules";
@@ -90,6 +90,7 @@ export async function answerCall(
     role: actor.role,
     device: phoneDevice,
     mayReturn: "ask",
+    stagePlace: "ask",
   });
   await notifyFacts(context.db, occurrence.id);
   return {
@@ -105,11 +106,13 @@ async function stateOf(
 ): Promise<CallState> {
   const room = await roomOf(context.db, holder.occurrence.id);
   const [line] = await context.db
-    .select({ houseFromAt: connections.houseFromAt, outAt: connections.outAt })
-    .from(connections)
-    .where(eq(connections.id, connectionId));
+    .select({ place: stays.place, toAt: stays.toAt })
+    .from(stays)
+    .where(eq(stays.connectionId, connectionId))
+    .orderBy(desc(stays.fromAt), sql`${stays.toAt} desc nulls first`)
+    .limit(1);
   const own = isStageRole(holder.actor.role) ? (room.stage.people.get(holder.ticket.id) ?? null) : null;
-  const isOver = !line || line.outAt !== null || room.hour.phase === "ended" || room.hour.phase === "cancelled";
+  const isOver = !line || line.toAt !== null || room.hour.phase === "ended" || room.hour.phase === "cancelled";
   return {
     title: holder.event.title,
     name: holder.person.name ?? "",
@@ -117,9 +120,9 @@ async function stateOf(
       ? "over"
       : isStageRole(holder.actor.role)
         ? (own?.place ?? "backstage")
-        : line.houseFromAt
-          ? "house"
-          : "foyer",
+        : line.place === "foyer"
+          ? "foyer"
+          : "house",
     isMicrophoneOpen: isStageRole(holder.actor.role) ? (own?.isMicrophoneOpen ?? false) : null,
     isCurtainUp: isCurtainUp(room.hour),
   };
@@ -130,10 +133,11 @@ async function callOf(context: Context, call: string): Promise<{ connectionId: s
   if (!claim?.matches(0)) throw notFound("call");
   const [row] = await context.db
     .select()
-    .from(connections)
-    .where(and(eq(connections.id, claim.ticketId), eq(connections.device, phoneDevice)));
+    .from(stays)
+    .where(and(eq(stays.connectionId, claim.ticketId), eq(stays.device, phoneDevice)))
+    .limit(1);
   if (!row?.ticketId) throw notFound("call");
-  return { connectionId: row.id, holder: await holderById(context, row.ticketId) };
+  return { connectionId: row.connectionId, holder: await holderById(context, row.ticketId) };
 }
 
 /** The line reports on a call: how loud it is, a key, or that it was hung up. Each report is a sign of life. */
@@ -155,9 +159,9 @@ export async function hearCall(ports: LinePorts, call: string, report: CallRepor
   }
   if (report.type === "level")
     await context.db
-      .update(connections)
+      .update(stays)
       .set({ level: report.level })
-      .where(and(eq(connections.id, connectionId), isNull(connections.outAt)));
+      .where(and(eq(stays.connectionId, connectionId), isNull(stays.toAt)));
   await notifyFacts(context.db, occurrenceId);
   return stateOf(ports, holder, connectionId);
 }

@@ -1,12 +1,13 @@
 import { and, eq, isNull, lt, sql } from "drizzle-orm";
 import { signLostAfterMs } from "@/contracts";
 import { isStageRole, type Role } from "@/core/people";
+import type { Place } from "@/core/room";
 import { seatsLetInUnderLock } from "@/core/seats";
 import { notifyFacts } from "../../db/notify";
 import { loadScene } from "../../db/queries/command-scene";
 import { isCountedRole, isStage } from "../../db/queries/roles";
-import { loadRoom } from "../../db/queries/journal";
-import { connections, rooms } from "../../db/schema";
+import { loadRoom, roomOf } from "../../db/queries/journal";
+import { rooms, stays } from "../../db/schema";
 import { admitWaiting } from "../ground/room/admissions";
 import type { Context } from "../ground/context";
 
@@ -18,6 +19,14 @@ export interface NewConnection {
   readonly device: string;
   /** whether somebody who was let in before may walk straight back in; `ask`: as far as seats go, by the tables */
   readonly mayReturn: boolean | "ask";
+  /** where somebody of the stage stands, where the process knows the room */
+  readonly stagePlace: Place | "ask";
+}
+
+/** Where somebody of the stage stands already: a device that comes back does not move them. */
+async function stagePlaceOf(context: Context, { occurrenceId, ticketId, stagePlace }: NewConnection): Promise<Place> {
+  if (stagePlace !== "ask") return stagePlace;
+  return (await roomOf(context.db, occurrenceId)).stage.people.get(ticketId)?.place ?? "backstage";
 }
 
 /**
@@ -33,21 +42,22 @@ export async function openConnection(
   const now = new Date(context.clock.now()).toISOString();
   const alive = new Date(context.clock.now() - signLostAfterMs).toISOString();
   const { organisationId, occurrenceId, ticketId, role, device, mayReturn } = one;
-  const inside = sql`c.occurrence_id = ${occurrenceId} and c.out_at is null and c.last_sign_at > ${alive} and c.house_from_at is not null`;
+  const inside = sql`c.occurrence_id = ${occurrenceId} and c.to_at is null and c.last_sign_at > ${alive} and c.place <> 'foyer'`;
   const hasRoom =
     mayReturn === "ask"
-      ? sql`(select count(distinct c.ticket_id) from connections c where ${inside} and ${isCountedRole(sql`c.role`)}) + ${seatsLetInUnderLock}
+      ? sql`(select count(distinct c.ticket_id) from stays c where ${inside} and ${isCountedRole(sql`c.role`)}) + ${seatsLetInUnderLock}
           < (select e.house_size from occurrences o join events e on e.id = o.event_id where o.id = ${occurrenceId})`
       : sql`${mayReturn}::boolean`;
-  const isIn = isStageRole(role)
-    ? sql`true`
-    : sql`exists (select 1 from admissions a where a.occurrence_id = ${occurrenceId} and a.ticket_id = ${ticketId})
-        and (exists (select 1 from connections c where ${inside} and c.ticket_id = ${ticketId}) or ${role} = 'test-guest' or ${hasRoom})`;
+  const place = isStageRole(role)
+    ? sql`${await stagePlaceOf(context, one)}`
+    : sql`case when exists (select 1 from admissions a where a.occurrence_id = ${occurrenceId} and a.ticket_id = ${ticketId})
+        and (exists (select 1 from stays c where ${inside} and c.ticket_id = ${ticketId}) or ${role} = 'test-guest' or ${hasRoom}) then 'house' else 'foyer' end`;
   const { rows } = await context.db.execute(sql`
-    insert into connections (id, stream_id, organisation_id, occurrence_id, ticket_id, role, device, chain_id, in_at, last_sign_at, house_from_at)
-    select ${connectionId}, ${connectionId}, ${organisationId}, ${occurrenceId}, ${ticketId}, ${role}, ${device}, ${ticketId},
-      ${now}::timestamptz, ${now}::timestamptz, case when ${isIn} then ${now}::timestamptz end
-    returning house_from_at is not null as inside`);
+    insert into stays (id, connection_id, organisation_id, occurrence_id, room_id, ticket_id, role, device, chain_id, place, from_at, last_sign_at)
+    select ${connectionId}, ${connectionId}, ${organisationId}, ${occurrenceId}, r.id, ${ticketId}, ${role}, ${device}, ${ticketId},
+      ${place}, ${now}::timestamptz, ${now}::timestamptz
+    from rooms r where r.occurrence_id = ${occurrenceId} and r.parent_id is null
+    returning place <> 'foyer' as inside`);
   return { connectionId, isInside: rows[0]?.["inside"] === true };
 }
 
@@ -55,9 +65,9 @@ export async function openConnection(
 export async function closeConnection(context: Context, connectionId: string): Promise<void> {
   const now = context.clock.now();
   await context.db
-    .update(connections)
-    .set({ outAt: now, lastSignAt: now })
-    .where(and(eq(connections.streamId, connectionId), isNull(connections.outAt)));
+    .update(stays)
+    .set({ toAt: now, lastSignAt: now })
+    .where(and(eq(stays.connectionId, connectionId), isNull(stays.toAt)));
 }
 
 /** Signs of life, gathered and written in one statement a tick. */
@@ -94,25 +104,26 @@ async function writeSigns(context: Context, batch: readonly (readonly [string, n
   await context.db.execute(sql`
     with signs as (select * from unnest(${ids}::uuid[], ${times}::timestamptz[]) as s(id, at)),
     carried as (
-      update connections c set last_sign_at = greatest(c.last_sign_at, s.at) from signs s
-      where c.stream_id = s.id and c.out_at is null returning c.stream_id),
+      update stays c set last_sign_at = greatest(c.last_sign_at, s.at) from signs s
+      where c.connection_id = s.id and c.to_at is null returning c.connection_id),
     closed as (
-      select distinct on (c.stream_id) c.*, s.at from connections c join signs s on s.id = c.stream_id
-      where not exists (select 1 from carried k where k.stream_id = c.stream_id) order by c.stream_id, c.in_at desc)
-    insert into connections (id, stream_id, organisation_id, occurrence_id, ticket_id, role, device, chain_id, in_at, last_sign_at, house_from_at)
-    select gen_random_uuid(), l.stream_id, l.organisation_id, l.occurrence_id, l.ticket_id, l.role, l.device, l.chain_id, l.at, l.at,
-      case when l.house_from_at is not null and ${isStage(sql`l.role`)} then l.at end
+      select distinct on (c.connection_id) c.*, s.at from stays c join signs s on s.id = c.connection_id
+      where not exists (select 1 from carried k where k.connection_id = c.connection_id)
+      order by c.connection_id, c.from_at desc, c.to_at desc)
+    insert into stays (id, connection_id, organisation_id, occurrence_id, room_id, ticket_id, role, device, chain_id, place, from_at, last_sign_at)
+    select gen_random_uuid(), l.connection_id, l.organisation_id, l.occurrence_id, l.room_id, l.ticket_id, l.role, l.device, l.chain_id,
+      case when ${isStage(sql`l.role`)} then l.place else 'foyer' end, l.at, l.at
     from closed l join occurrences o on o.id = l.occurrence_id left join tickets t on t.id = l.ticket_id
-    where l.at > l.out_at and o.phase in ('scheduled', 'backstage', 'open') and t.barred_at is null and t.revoked_at is null`);
+    where l.at > l.to_at and o.phase in ('scheduled', 'backstage', 'open') and t.barred_at is null and t.revoked_at is null`);
 }
 
 /** Connections without a sign for too long end at their last one. Safe to run by every process. @param graceMs how much longer to wait */
 export async function closeLost(context: Context, graceMs = 0): Promise<void> {
   const lost = await context.db
-    .update(connections)
-    .set({ outAt: sql`${connections.lastSignAt}` })
-    .where(and(isNull(connections.outAt), lt(connections.lastSignAt, context.clock.now() - signLostAfterMs - graceMs)))
-    .returning({ occurrenceId: connections.occurrenceId });
+    .update(stays)
+    .set({ toAt: sql`${stays.lastSignAt}` })
+    .where(and(isNull(stays.toAt), lt(stays.lastSignAt, context.clock.now() - signLostAfterMs - graceMs)))
+    .returning({ occurrenceId: stays.occurrenceId });
   for (const id of new Set(lost.map((row) => row.occurrenceId))) await notifyFacts(context.db, id);
 }
 
@@ -127,6 +138,8 @@ export async function admitToHouse(context: Context, occurrenceId: string): Prom
     const scene = await loadScene(tx, occurrenceId);
     if (!room || !scene) return 0;
     const { hour } = await loadRoom(tx, room.id);
-    return (await admitWaiting(context, tx, { ...scene, hour }, room.organisationId)).length;
+    return (
+      await admitWaiting(context, tx, { ...scene, hour }, { roomId: room.id, organisationId: room.organisationId })
+    ).length;
   });
 }

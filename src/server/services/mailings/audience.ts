@@ -34,7 +34,7 @@ export interface AudienceCount {
 
 type Found = { personId: string; ticketId: string | null };
 
-const came = sql`exists (select 1 from connections c where c.ticket_id = tickets.id and c.house_from_at is not null)`;
+const came = sql`exists (select 1 from stays c where c.ticket_id = tickets.id and c.place <> 'foyer')`;
 
 /** People of one event by where they stand; of its date alone where one is given. */
 async function byStanding(

@@ -2,7 +2,8 @@ import { and, eq, inArray, isNotNull, lt, lte, sql } from "drizzle-orm";
 import { signLostAfterMs } from "@/contracts";
 import { binDays, callTimeOf, stepDue } from "@/core/dates";
 import { dayMs } from "@/core/time";
-import { auditLog, connections, eventFiles, eventPictures, events, occurrences, recordings } from "../../db/schema";
+import { auditLog, stays, eventFiles, eventPictures, events, occurrences, recordings } from "../../db/schema";
+import { isStage } from "../../db/queries/roles";
 import { erasePeople } from "../people/contacts/erase";
 import type { Context } from "../ground/context";
 import type { OccurrenceRow } from "../planning/dates/load";
@@ -17,16 +18,11 @@ async function stagePresence(
 ): Promise<{ isStagePresent: boolean; lastStageLeftAt: number | null }> {
   const alive = context.clock.now() - signLostAfterMs;
   const rows = await context.db
-    .select({ outAt: connections.outAt, lastSignAt: connections.lastSignAt })
-    .from(connections)
-    .where(
-      and(
-        eq(connections.occurrenceId, occurrenceId),
-        inArray(connections.role, ["producer", "crew", "panelist", "interpreter", "captioner"]),
-      ),
-    );
-  const isStagePresent = rows.some((row) => row.outAt === null && row.lastSignAt > alive);
-  const lastStageLeftAt = rows.length === 0 ? null : Math.max(...rows.map((row) => row.outAt ?? row.lastSignAt));
+    .select({ toAt: stays.toAt, lastSignAt: stays.lastSignAt })
+    .from(stays)
+    .where(and(eq(stays.occurrenceId, occurrenceId), isStage(stays.role)));
+  const isStagePresent = rows.some((row) => row.toAt === null && row.lastSignAt > alive);
+  const lastStageLeftAt = rows.length === 0 ? null : Math.max(...rows.map((row) => row.toAt ?? row.lastSignAt));
   return { isStagePresent, lastStageLeftAt };
 }
 

@@ -7,6 +7,7 @@ import type { CommandScene } from "../../../db/queries/command-scene";
 import { isCountedRole, isStage } from "../../../db/queries/roles";
 import { notifyFacts } from "../../../db/notify";
 import { admissions } from "../../../db/schema";
+import { moveStays } from "../../../room/stays";
 import type { Context } from "../context";
 
 interface FoyerRow {
@@ -24,19 +25,19 @@ export async function admitWaiting(
   context: Context,
   tx: Db,
   scene: Pick<CommandScene, "occurrenceId" | "houseSize"> & { readonly hour: HourState },
-  organisationId: string,
+  { roomId, organisationId }: { readonly roomId: string; readonly organisationId: string },
 ): Promise<readonly string[]> {
   const { occurrenceId, houseSize } = scene;
   const now = context.clock.now();
   const alive = new Date(now - signLostAfterMs).toISOString();
-  const live = sql`c.occurrence_id = ${occurrenceId} and c.out_at is null and c.last_sign_at > ${alive} and not ${isStage(sql`c.role`)}
+  const live = sql`c.occurrence_id = ${occurrenceId} and c.to_at is null and c.last_sign_at > ${alive} and not ${isStage(sql`c.role`)}
     and not exists (select 1 from tickets b where b.id = c.ticket_id and b.barred_at is not null)`;
   const foyer =
-    await tx.execute(sql`select c.ticket_id, min(c.role) as role, min(c.in_at) as arrived, bool_or(a.ticket_id is not null) as was_inside
-      from connections c left join admissions a on a.occurrence_id = c.occurrence_id and a.ticket_id = c.ticket_id
-      where ${live} group by c.ticket_id having bool_and(c.house_from_at is null)`);
+    await tx.execute(sql`select c.ticket_id, min(c.role) as role, min(c.from_at) as arrived, bool_or(a.ticket_id is not null) as was_inside
+      from stays c left join admissions a on a.occurrence_id = c.occurrence_id and a.ticket_id = c.ticket_id
+      where ${live} group by c.ticket_id having bool_and(c.place = 'foyer')`);
   const inside = await tx.execute(
-    sql`select count(distinct c.ticket_id)::int as n from connections c where ${live} and c.house_from_at is not null and ${isCountedRole(sql`c.role`)}`,
+    sql`select count(distinct c.ticket_id)::int as n from stays c where ${live} and c.place <> 'foyer' and ${isCountedRole(sql`c.role`)}`,
   );
   const waiting = (foyer.rows as unknown as FoyerRow[]).map((row): Waiting => ({
     ticketId: row.ticket_id,
@@ -55,9 +56,7 @@ export async function admitWaiting(
     .insert(admissions)
     .values(lucky.map((ticketId) => ({ occurrenceId, organisationId, ticketId, admittedAt: now })))
     .onConflictDoNothing();
-  const at = new Date(now).toISOString();
-  await tx.execute(sql`update connections set house_from_at = ${at} where occurrence_id = ${occurrenceId} and out_at is null
-    and house_from_at is null and ticket_id = any(${sql.param([...lucky])}::uuid[])`);
+  await moveStays(tx, { roomId, now }, lucky, "house");
   await notifyFacts(tx, occurrenceId);
   return lucky;
 }

@@ -134,7 +134,7 @@ async function writeDecision(
   await intoOutbox(context, tx, place, actorId, outward);
   const letsIn = ["hour.doors-opened", "hour.doors-released"];
   if (decision.entries.some(({ body }) => letsIn.includes(body.type))) {
-    await admitWaiting(context, tx, { ...scene, hour: decision.next.hour }, place.organisationId);
+    await admitWaiting(context, tx, { ...scene, hour: decision.next.hour }, place);
   }
 }
 

@@ -34,8 +34,8 @@ export async function contactHistory(
         and not exists (select 1 from tickets t where t.person_id = i.person_id and t.event_id = i.event_id)
     )
     select own.event_id, e.title, d.start_at, d.zone, own.role, own.status, own.reply,
-      coalesce((select extract(epoch from sum(upper(r) - lower(r))) / 60 from unnest((select range_agg(tstzrange(c.house_from_at, greatest(c.house_from_at, coalesce(c.out_at, c.last_sign_at)))) from connections c
-        where c.ticket_id = own.ticket_id and c.occurrence_id = own.date_id and c.house_from_at is not null)) as r), 0)::float as minutes
+      coalesce((select extract(epoch from sum(upper(r) - lower(r))) / 60 from unnest((select range_agg(tstzrange(c.from_at, greatest(c.from_at, coalesce(c.to_at, c.last_sign_at)))) from stays c
+        where c.ticket_id = own.ticket_id and c.occurrence_id = own.date_id and c.place <> 'foyer')) as r), 0)::float as minutes
     from own join events e on e.id = own.event_id and e.deleted_at is null left join occurrences d on d.id = own.date_id
     where d.start_at is null or d.start_at < ${new Date(context.clock.now() + 400 * dayMs).toISOString()}
     order by d.start_at desc nulls first limit 100`);

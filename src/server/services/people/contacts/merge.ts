@@ -46,7 +46,7 @@ async function moveTheRest(tx: Db, keepId: string, goneId: string): Promise<void
   await tx.execute(
     sql`delete from invitees x where person_id = ${goneId} and exists (select 1 from invitees k where k.person_id = ${keepId} and k.event_id = x.event_id)`,
   );
-  for (const table of ["invitees", "connections", "consents", "busy_calendars"])
+  for (const table of ["invitees", "stays", "consents", "busy_calendars"])
     await tx.execute(sql`update ${sql.identifier(table)} set person_id = ${keepId} where person_id = ${goneId}`);
   await tx.execute(
     sql`insert into group_members (group_id, person_id, organisation_id) select group_id, ${keepId}, organisation_id from group_members where person_id = ${goneId} on conflict do nothing`,
