@@ -36,7 +36,7 @@ function post(url: string, agent: Agent, headers: Record<string, string>, body: 
 
 const unescaped = (html: string): string => html.replaceAll("&quot;", '"').replaceAll("&amp;", "&");
 
-/** What the browser's form sends: the server action of the public page, with the arguments that are bound to it. */
+/** What the browser's form sends: the server action of the public page, with the arguments that are bound to it, the form's first state among them. */
 async function formOf(slug: string): Promise<{ url: string; id: string; bound: unknown[] }> {
   const url = `${origin}/front/${slug}`;
   const html = await (await fetch(url)).text();
@@ -53,7 +53,7 @@ async function formSender(slug: string): Promise<Send> {
   const boundary = "stage-call-bench";
   const part = (name: string, value: string) =>
     `--${boundary}\r\nContent-Disposition: form-data; name="${name}"\r\n\r\n${value}\r\n`;
-  const call = JSON.stringify([...bound, { status: "fresh", errors: {}, typed: {} }, "$K1"]);
+  const call = JSON.stringify([...bound, "$K1"]);
   return (guest) => {
     const fields = {
       name: `Guest ${guest}`,
@@ -61,7 +61,7 @@ async function formSender(slug: string): Promise<Send> {
       zone: "Europe/Lisbon",
       consent: "on",
     };
-    const body = Object.entries(fields).map(([name, value]) => part(`1_${name}`, value));
+    const body = Object.entries(fields).map(([name, value]) => part(`_1_${name}`, value));
     const headers = {
       "next-action": id,
       accept: "text/x-component",

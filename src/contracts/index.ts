@@ -55,7 +55,9 @@ export {
 export {
   commandInput,
   factTypes,
+  whisperTypes,
   type FactBody,
+  type WhisperBody,
   type JournalledBody,
   type CommandAnswer,
   type CommandBody,

@@ -1,3 +1,4 @@
+import type { WhisperBody } from "./room/command";
 import type { PersonalPart, PlainView, ViewChange } from "@/core/room";
 
 /** One row of a log feed: its place, the moment of its last change by the feed's own counter, and what it says. */
@@ -21,6 +22,8 @@ export interface StreamMessages {
   change: { readonly topic: string; readonly n: number; readonly changes: readonly ViewChange[] };
   /** rows of a log feed, in order; `gone` rows are to be taken off the screen. `head`: how far the feed has come */
   lines: { readonly topic: string; readonly head: number; readonly rows: readonly LogRow[] };
+  /** what was said in passing since the last tick: the last word of each person, kept nowhere */
+  whispers: { readonly topic: string; readonly said: readonly (readonly [ticketId: string, body: WhisperBody])[] };
   /** one person's own things */
   personal: { readonly me: PersonalPart };
   /** whether the server reaches its database */

@@ -42,6 +42,33 @@ const run = (command: CommandBody): Promise<Executed> => {
 };
 
 describe("two processes on one database", () => {
+  it("pass on what is said in passing: to the stage in both, the last word alone, never to the house, kept nowhere", async () => {
+    const [here, there] = [hub(), hub()];
+    try {
+      const guest = await addTicket(world, event, "attendee", "House");
+      const speaker = await addTicket(world, event, "panelist", "Speaks");
+      const house = await joinAs(world, here, event, guest, "attendee");
+      await run({ type: "hour.open-doors" });
+      const near = await joinAs(world, here, event, speaker, "panelist");
+      const far = await joinAs(world, there, event, await addTicket(world, event, "panelist", "Far"), "panelist");
+      await house.until((one) => one.event === "follow" && one.data.topics.includes("hour:house"));
+      for (const level of [10, 70]) here.whispered(event.occurrenceId, speaker, { type: "stage.level", level });
+      for (const one of [near, far]) {
+        const heard = await one.until(({ event: name }) => name === "whispers");
+        expect(heard.data).toEqual({ topic: "stage.level", said: [[speaker, { type: "stage.level", level: 70 }]] });
+      }
+      expect(house.heard.filter((one) => one.event === "whispers")).toEqual([]);
+      expect(house.heard.flatMap((one) => (one.event === "follow" ? one.data.topics : []))).not.toContain(
+        "stage.level",
+      );
+      const late = await joinAs(world, there, event, speaker, "panelist");
+      await late.until((one) => one.event === "snapshot");
+      expect(late.heard.filter((one) => one.event === "whispers")).toEqual([]);
+    } finally {
+      await closeAll();
+    }
+  });
+
   it("serve one room: a command given at one is seen at the other, and people let in get the house's feeds", async () => {
     const [here, there] = [hub(), hub()];
     try {

@@ -44,7 +44,7 @@ import { saveRules } from "@/server/services/organisation/rules";
 import { seatsAround } from "@/server/services/organisation/seats";
 import { mendFinding } from "@/server/services/overview/readiness/mends";
 import { deleteTemplate, duplicateEvent, renameTemplate, saveTemplate } from "@/server/services/planning/templates";
-import { bringFact } from "@/server/services/hour/facts";
+import { bringFact, requireRight } from "@/server/services/hour/facts";
 import { copyRunSheet, saveRunSheet } from "@/server/services/planning/run-sheets";
 import { addStagePerson, removeStagePerson, setDuties, setReply } from "@/server/services/people/stage-people";
 import { inviteStagePeople, previewStageInvitation } from "@/server/services/mailings/stage-invitations";
@@ -371,6 +371,7 @@ const commands: { [T in CommandBody["type"]]: Extract<CommandBody, { type: T }> 
   "stage.move": { type: "stage.move", ticketId: id, place: "stage" },
   "stage.set-microphone": { type: "stage.set-microphone", isOpen: true },
   "stage.close-microphones": { type: "stage.close-microphones", exceptId: null },
+  "stage.level": { type: "stage.level", level: 40 },
   "hour.open-doors": { type: "hour.open-doors" },
   "hour.hold-doors": { type: "hour.hold-doors" },
   "hour.release-doors": { type: "hour.release-doors" },
@@ -429,7 +430,9 @@ describe("rule 6: every command of the room asks the table", () => {
         const sent =
           command.type === "polls.vote" || command.type === "questions.vote" || command.type === "chat.say"
             ? bringFact(world.context, who, command)
-            : execute(world.context, world.cache, who, { commandId: randomUUID(), command });
+            : command.type === "stage.level"
+              ? requireRight(world.context, who, command.type, null)
+              : execute(world.context, world.cache, who, { commandId: randomUUID(), command });
         expect([command.type, actor.role, actor.duties, await codeOf(sent)]).toEqual([
           command.type,
           actor.role,

@@ -6,7 +6,7 @@ import { hourCommands } from "./hour";
 import { pollsCommands, pollsFacts } from "./polls";
 import { questionsCommands, questionsFacts } from "./questions";
 import { id } from "./shared";
-import { stageCommands } from "./stage";
+import { stageCommands, stageWhispers } from "./stage";
 
 const command = z.discriminatedUnion("type", [
   ...hourCommands,
@@ -21,6 +21,9 @@ const fact = z.discriminatedUnion("type", [...questionsFacts, ...pollsFacts, ...
 export const factTypes: readonly string[] = [...questionsFacts, ...pollsFacts, ...chatFacts].map(
   (one) => one.shape.type.value,
 );
+const whisper = z.discriminatedUnion("type", [...stageWhispers]);
+/** The names of what is said in passing: it is sent on and kept nowhere. */
+export const whisperTypes: readonly string[] = stageWhispers.map((one) => one.shape.type.value);
 /** Of the connection, not of the room: a sign of life, and a goodbye. */
 const presence = z.discriminatedUnion("type", [
   z.object({ type: z.literal("sign"), connectionId: id }),
@@ -28,8 +31,9 @@ const presence = z.discriminatedUnion("type", [
 ]);
 
 /** What a client posts to `/live/{occurrence}/commands`. */
-export const commandInput = z.object({ commandId: id, command: z.union([command, fact, presence]) });
+export const commandInput = z.object({ commandId: id, command: z.union([command, fact, whisper, presence]) });
 export type JournalledBody = z.infer<typeof command>;
+export type WhisperBody = z.infer<typeof whisper>;
 export type FactBody = z.infer<typeof fact>;
 export type CommandBody = z.infer<typeof commandInput>["command"];
 export type CommandInput = z.infer<typeof commandInput>;

@@ -7,3 +7,5 @@ export const stageCommands = [
   z.object({ type: z.literal("stage.set-microphone"), isOpen: z.boolean() }),
   z.object({ type: z.literal("stage.close-microphones"), exceptId: id.nullable() }),
 ] as const;
+
+export const stageWhispers = [z.object({ type: z.literal("stage.level"), level: z.int().min(0).max(100) })] as const;

@@ -18,6 +18,7 @@ export interface Shape {
   readonly command: { readonly type: string };
   readonly fact: { readonly type: string };
   readonly entry: { readonly type: string };
+  readonly whisper: { readonly type: string };
 }
 
 /** What a decision may read beside the capability's own state. */
@@ -48,6 +49,14 @@ export interface LogTopic {
   readonly window: number;
 }
 
+/**
+ * What nobody keeps: a level, a pointer, a stroke in progress. Sent on to whoever may hear it, the last of each
+ * person alone, at most four times a second; never journalled. Its type is the feed that carries it.
+ */
+export interface WhisperTopic {
+  readonly isFor: (standing: Standing, switches: Switches) => boolean;
+}
+
 /** How fast one person may bring an act: so many at once, then one each so often. */
 export interface Pace {
   readonly burst: number;
@@ -56,8 +65,8 @@ export interface Pace {
 
 /** One capability of the hour. Types, entries and topics begin with its name. */
 export interface Capability<C extends Shape> {
-  readonly rights: { readonly [T in (C["command"] | C["fact"])["type"]]: Permission };
-  readonly paces?: { readonly [T in (C["command"] | C["fact"])["type"]]?: Pace };
+  readonly rights: { readonly [T in (C["command"] | C["fact"] | C["whisper"])["type"]]: Permission };
+  readonly paces?: { readonly [T in (C["command"] | C["fact"] | C["whisper"])["type"]]?: Pace };
   readonly empty: C["state"];
   readonly decide: {
     readonly [T in C["command"]["type"]]: (
@@ -78,4 +87,5 @@ export interface Capability<C extends Shape> {
   readonly hears?: (own: C["state"], entry: HourEntry, by: By) => C["state"];
   readonly views: Readonly<Record<string, ViewTopic<C["state"]>>>;
   readonly logs?: Readonly<Record<string, LogTopic>>;
+  readonly whispers?: { readonly [T in C["whisper"]["type"]]: WhisperTopic };
 }

@@ -43,6 +43,7 @@ export {
   sourcesOf,
   topicsOf,
   viewTopics,
+  whisperTopics,
   type Decision,
   type RoomState,
 } from "./room";

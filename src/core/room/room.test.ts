@@ -127,6 +127,8 @@ describe("the list of capabilities", () => {
   it("claims no command, row or feed twice, each under its capability's own name", () => {
     const claimed = Object.entries(capabilities).flatMap(([name, one]) => {
       const logs = "logs" in one ? Object.keys(one.logs as object) : [];
+      const whispers = "whispers" in one ? Object.keys(one.whispers as object) : [];
+      for (const type of whispers) expect(one.rights).toHaveProperty([type]);
       const rows = [...new Set([...Object.keys(one.rights), ...Object.keys(one.decide)]), ...Object.keys(one.fold)];
       for (const type of rows) expect(type.startsWith(`${name}.`)).toBe(true);
       for (const topic of [...Object.keys(one.views), ...logs]) expect(topic.startsWith(`${name}:`)).toBe(true);

@@ -1,7 +1,7 @@
 import { verdictBy, type Circumstance, type Permission, type Switches } from "../people";
 import { fail, ok, type Result } from "../shared";
 import { capabilities, type Capabilities, type CapabilityName } from "./capabilities";
-import type { By, Capability, LogTopic, Now, Pace, Shape, Sight, ViewTopic } from "./capability";
+import type { By, Capability, LogTopic, Now, Pace, Shape, Sight, ViewTopic, WhisperTopic } from "./capability";
 import { chain } from "./chain";
 import type { PlainView } from "./changes";
 import type { EntryBody, JournalEntry, RoomCommand } from "./commands";
@@ -121,6 +121,10 @@ const views = new Map<string, { name: CapabilityName; topic: ViewTopic<unknown> 
   ),
 );
 const logs = new Map<string, LogTopic>(names.flatMap((name) => Object.entries(all[name].logs ?? {})));
+/** What is said in passing, by type. */
+export const whisperTopics: ReadonlyMap<string, WhisperTopic> = new Map(
+  names.flatMap((name) => Object.entries<WhisperTopic>(all[name].whispers ?? {})),
+);
 export const viewTopics: readonly string[] = [...views.keys()];
 export const logTopics: ReadonlyMap<string, LogTopic> = logs;
 
@@ -128,10 +132,11 @@ export const logTopics: ReadonlyMap<string, LogTopic> = logs;
 export function topicsOf(
   standing: Standing,
   switches: Switches,
-): { views: readonly string[]; logs: readonly string[] } {
+): { views: readonly string[]; logs: readonly string[]; whispers: readonly string[] } {
   return {
     views: [...views].filter(([, { topic }]) => topic.isFor(standing, switches)).map(([id]) => id),
     logs: [...logs].filter(([, topic]) => topic.isFor(standing, switches)).map(([id]) => id),
+    whispers: [...whisperTopics].filter(([, topic]) => topic.isFor(standing, switches)).map(([id]) => id),
   };
 }
 

@@ -143,6 +143,7 @@ export function Desk(props: DeskProps) {
     const may = (action: Action) => verdict(props.actor, action, circumstance) === "yes";
     return {
       view,
+      levels: room.levels,
       send,
       now,
       zone: event.zone,
@@ -151,7 +152,7 @@ export function Desk(props: DeskProps) {
       clock,
       may,
     };
-  }, [view, now, send, props.actor]);
+  }, [view, room.levels, now, send, props.actor]);
   useEffect(() => {
     if (view?.status["it"]?.phase === "scheduled" || (view && !(props.ticketId in view.stage)))
       void send({ type: "stage.enter" });

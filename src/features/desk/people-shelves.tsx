@@ -1,6 +1,7 @@
 "use client";
 import type { StagePlace } from "@/core/room";
 import { Button, classes } from "@/ui";
+import { Loudness } from "@/features/shared/loudness";
 import { roleWords } from "@/features/shared/role-words";
 import type { DeskScene } from "./scene";
 
@@ -20,22 +21,6 @@ const moves: Record<StagePlace, readonly { to: StagePlace; act: string }[]> = {
   ],
   stage: [{ to: "backstage", act: "Off" }],
 };
-
-/** How loud somebody on a phone line is just now. */
-function Loudness({ level, name }: { level: number; name: string }) {
-  return (
-    <div
-      role="meter"
-      aria-label={`Level of ${name}`}
-      aria-valuenow={level}
-      aria-valuemin={0}
-      aria-valuemax={100}
-      className="mt-1 h-1.5 bg-rule"
-    >
-      <div className="h-full bg-action" style={{ width: `${level}%` }} />
-    </div>
-  );
-}
 
 /** Stage, standby and backstage as three shelves of people, then the house and the foyer by name. */
 export function PeopleShelves({ scene }: { scene: DeskScene }) {
@@ -69,8 +54,11 @@ export function PeopleShelves({ scene }: { scene: DeskScene }) {
                     {person.callerLevel !== null && " · on the phone"} ·{" "}
                     {!person.isPresent ? "away" : person.isMicrophoneOpen ? "microphone open" : "muted"}
                   </p>
-                  {person.callerLevel !== null && (
-                    <Loudness level={person.isMicrophoneOpen ? person.callerLevel : 0} name={person.name} />
+                  {(person.callerLevel !== null || (person.isPresent && person.isMicrophoneOpen)) && (
+                    <Loudness
+                      level={person.isMicrophoneOpen ? (person.callerLevel ?? scene.levels.get(id) ?? 0) : 0}
+                      name={person.name}
+                    />
                   )}
                   {may("stage.move") && (
                     <div className="mt-1 flex gap-1">

@@ -7,6 +7,8 @@ import type { RoomLink } from "@/features/shared/room-link/use-room";
 export interface DeskScene {
   readonly view: DeskView;
   readonly send: RoomLink<DeskView>["send"];
+  /** how loud people of the stage are, 0–100 */
+  readonly levels: RoomLink<DeskView>["levels"];
   readonly now: number;
   readonly zone: string;
   readonly segments: readonly OrderedSegment[];

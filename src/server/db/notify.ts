@@ -7,6 +7,7 @@ export const roomChannel = "stage_call_room";
 export type RoomNotice =
   | { readonly room: string; readonly seq: number }
   | { readonly room: string; readonly edited: true }
+  | { readonly room: string; readonly whispers: readonly unknown[]; readonly by: string }
   | { readonly room: string; readonly facts: true; readonly logs: readonly string[]; readonly by: string };
 
 const notify = (db: Db, notice: RoomNotice) =>
@@ -24,3 +25,7 @@ export const notifyJournals = (db: Db, occurrenceIds: readonly string[]) =>
 /** Tells every process that ballots, votes or presence of a room changed, and which log feeds grew. @param by the process that has them in memory already */
 export const notifyFacts = (db: Db, occurrenceId: string, logs: readonly string[] = [], by = "") =>
   notify(db, { room: occurrenceId, facts: true, logs, by });
+
+/** What was said in passing in this process, for the screens of the others. The caller keeps each part under 7 kB. */
+export const notifyWhispers = (db: Db, occurrenceId: string, whispers: readonly unknown[], by: string) =>
+  notify(db, { room: occurrenceId, whispers, by });

@@ -1,5 +1,5 @@
 import type { IncomingMessage, ServerResponse } from "node:http";
-import { commandInput, factTypes, type FactBody } from "@/contracts";
+import { commandInput, factTypes, whisperTypes, type FactBody, type WhisperBody } from "@/contracts";
 import { isStageRole, verdictBy, type Actor, type Permission } from "@/core/people";
 import { roomRights } from "@/core/room";
 import { Refusal } from "@/core/shared";
@@ -8,11 +8,12 @@ import { parse } from "../services/ground/context";
 import { closeConnection } from "../services/hour/presence";
 import { execute } from "../services/ground/room/commands";
 import { drainOutbox } from "../services/ground/room/outbox";
-import { bringFact, requireInside, type KnownRoom } from "../services/hour/facts";
+import { bringFact, requireInside, requireRight, type KnownRoom } from "../services/hour/facts";
 import { whoAsks } from "./access";
 import { readJson, requireOwnOrigin, sendJson } from "./request";
 
 const facts: ReadonlySet<string> = new Set(factTypes);
+const whispers: ReadonlySet<string> = new Set(whisperTypes);
 
 /** Refuses what the table refuses anyway, as far as memory tells, before a lock is taken. @throws a refusal */
 function refuseEarly(room: KnownRoom, actor: Actor, type: string): void {
@@ -55,6 +56,12 @@ export async function takeCommand(
     const outcome = await bringFact(context, who, command as FactBody, known, input.commandId);
     hub.factBrought(occurrenceId, who.actorId, outcome);
     return sendJson(response, 200, { ok: true, seq: 0, ...outcome.answer });
+  }
+  if (whispers.has(command.type)) {
+    const body = command as WhisperBody;
+    await requireRight(context, who, body.type, known);
+    hub.whispered(occurrenceId, who.actorId, body);
+    return done(0);
   }
   if (known) refuseEarly(known, who.actor, command.type);
   if (!isStageRole(who.actor.role)) await requireInside(context, who, known);

@@ -1,16 +1,13 @@
 import { editedParts, type HubPorts, type Join } from "./hub-ports";
 
 export type { HubPorts, Join } from "./hub-ports";
-import { signLostAfterMs } from "@/contracts";
+import { signLostAfterMs, type WhisperBody } from "@/contracts";
 import { isStageRole } from "@/core/people";
-
 import { type JournalEntry } from "@/core/room";
 import { Refusal } from "@/core/shared";
-
 import { isDatabaseAway } from "../db/away";
 import { notifyFacts, type RoomNotice } from "../db/notify";
 import { journalAfter, journalHeads } from "../db/queries/journal";
-
 import { loadFigures, refreshed, touchedBy, wordsWanted, type FactOutcome, type WordsWanted } from "../room";
 import { concerned } from "./concerned";
 import { Follower } from "./follower";
@@ -20,6 +17,9 @@ import { listen } from "./listener";
 import { readLogs } from "./read-logs";
 import { OpenRooms } from "./open-rooms";
 import { sendOwnParts } from "./personal";
+import { Timers } from "./timers";
+import { WhisperRelay } from "./whisper-relay";
+import type { Said } from "./whispers";
 
 const figuresEveryMs = 250;
 /** presence alone, and what another process counted, is read anew at most this often */
@@ -31,10 +31,11 @@ const mostStreamsEach = 4;
 /** Every open stream of this process: follows the journals, folds, projects, writes. */
 export class Hub {
   private readonly rooms: OpenRooms;
-  private readonly timers: NodeJS.Timeout[] = [];
+  private readonly timers: Timers;
   private readonly listener: { close(): Promise<void> };
   /** dates with something to tell the other processes, and which of their log feeds grew */
   private readonly factsToTell = new Map<string, Set<string>>();
+  private readonly relay = new WhisperRelay();
   private readonly id: string;
   private isWell = true;
   private isTicking = false;
@@ -52,17 +53,10 @@ export class Hub {
         }
       },
     });
-    this.every(figuresEveryMs, () => this.tick());
-    this.every(headsEveryMs, () => this.pollHeads());
-    this.every(keepAliveEveryMs, () => this.broadcast(keepAlive));
-  }
-
-  private every(ms: number, run: () => Promise<void> | void): void {
-    const timer = setInterval(() => {
-      Promise.resolve(run()).catch((error: unknown) => this.ports.log.error("live tick failed", error));
-    }, ms);
-    timer.unref();
-    this.timers.push(timer);
+    this.timers = new Timers(ports.log);
+    this.timers.every(figuresEveryMs, () => this.tick());
+    this.timers.every(headsEveryMs, () => this.pollHeads());
+    this.timers.every(keepAliveEveryMs, () => this.broadcast(keepAlive));
   }
 
   private setHealth(isWell: boolean): void {
@@ -146,6 +140,11 @@ export class Hub {
     for (const topic of logs) told.add(topic);
     this.factsToTell.set(occurrenceId, told);
   }
+  /** Said in passing in this process: shown with the next tick, and told to the others with it. */
+  whispered(occurrenceId: string, ticketId: string, body: WhisperBody): void {
+    this.rooms.get(occurrenceId)?.hear([[ticketId, body]]);
+    this.relay.take(occurrenceId, [ticketId, body]);
+  }
   /** The decision of a command of this process, just committed: its screens need not wait for NOTIFY. */
   async published(occurrenceId: string, done: { readonly entries: readonly JournalEntry[] } | null): Promise<void> {
     const room = this.rooms.get(occurrenceId);
@@ -156,14 +155,13 @@ export class Hub {
   private hear(notice: RoomNotice): void {
     const room = this.rooms.get(notice.room);
     if (!room) return;
-    if ("facts" in notice) {
+    if ("whispers" in notice) {
+      if (notice.by !== this.id) room.hear(notice.whispers as readonly Said[]);
+    } else if ("facts" in notice) {
       // what this process counted itself is in memory already
       if (notice.by === this.id) return;
       room.areFiguresDirty = true;
-      for (const topic of notice.logs) {
-        const log = room.logs.get(topic);
-        if (log) log.isBehind = true;
-      }
+      for (const topic of notice.logs) room.logs.get(topic)?.fallBehind();
       room.figuresReadAt = Math.min(room.figuresReadAt, this.ports.clock.now() - recountEveryMs + 1000);
     } else if ("edited" in notice) void this.tail(room, true);
     // rows that this process wrote itself are in memory already
@@ -237,6 +235,7 @@ export class Hub {
         const told = [...this.factsToTell];
         this.factsToTell.clear();
         for (const [id, logs] of told) await notifyFacts(this.ports.db, id, [...logs], this.id);
+        await this.relay.tell(this.ports.db, this.id);
       });
       const now = this.ports.clock.now();
       for (const room of this.rooms) {
@@ -279,7 +278,7 @@ export class Hub {
   }
   /** Ends every stream: open ones would keep the server from stopping. */
   async close(): Promise<void> {
-    this.timers.forEach(clearInterval);
+    this.timers.stop();
     for (const room of this.rooms) for (const one of [...room.followers()]) this.leave(room, one);
     await this.listener.close();
   }

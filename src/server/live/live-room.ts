@@ -12,6 +12,7 @@ import {
   type Place,
   switchesNow,
   topicsOf,
+  whisperTopics,
   type JournalEntry,
   type RoomDirectory,
   type RoomFigures,
@@ -21,6 +22,7 @@ import {
 import type { FigureChange } from "../room";
 import { Feed } from "./feed";
 import { Follower } from "./follower";
+import { Whispers, type Said } from "./whispers";
 import { framed, messageText } from "./frame";
 import type { LogTail } from "./log-tail";
 
@@ -40,6 +42,8 @@ export class LiveRoom {
   figuresReadAt = 0;
   /** whose own part is to be sent with the next figures */
   readonly changedPeople = new Set<string>();
+  /** said in passing, for the next tick */
+  private readonly whispers = new Whispers();
   /** who came since the figures were last shown, and where: laid on together, a full house comes at once */
   readonly arrived = new Map<string, "foyer" | "house" | "stage">();
   /** the ends of the log feeds, all of them, for as long as the room is open */
@@ -98,6 +102,10 @@ export class LiveRoom {
     if (this.isInside(ticketId)) return true;
     return this.seated() + seatsLetInUnderLock < this.words.event.houseSize ? true : "ask";
   }
+  hear(said: readonly Said[]): void {
+    for (const one of said) this.whispers.take(one);
+    this.areFiguresDirty = true;
+  }
   /** Where somebody of the stage stands. */
   stagePlaceOf(ticketId: string): Place {
     return this.state.stage.people.get(ticketId)?.place ?? "backstage";
@@ -122,9 +130,9 @@ export class LiveRoom {
     const key = `${standing.role} ${standing.place} ${standing.isAtDesk} ${standing.duties.join()} ${JSON.stringify(switches)}`;
     const known = this.topics.get(key);
     if (known) return known;
-    const { views, logs } = topicsOf(standing, switches);
+    const { views, logs, whispers } = topicsOf(standing, switches);
     if (this.topics.size > 200) this.topics.clear();
-    this.topics.set(key, [...views, ...logs]);
+    this.topics.set(key, [...views, ...logs, ...whispers]);
     return this.topics.get(key)!;
   }
 
@@ -155,6 +163,8 @@ export class LiveRoom {
     bundle.followers.add(follower);
     const follow: StreamMessages["follow"] = { topics, now: this.now(), connectionId: follower.connectionId };
     const pictures = topics.map((topic) => {
+      // nobody keeps what was said before somebody came
+      if (whisperTopics.has(topic)) return "";
       const log = this.logs.get(topic);
       return log ? log.welcome(seen.get(topic)?.n) : this.feed(topic).welcome(seen.get(topic));
     });
@@ -211,6 +221,10 @@ export class LiveRoom {
     }
   }
   private advance(topic: string): string {
+    if (whisperTopics.has(topic)) {
+      const said = this.whispers.drain(topic);
+      return said.length === 0 ? "" : messageText("whispers", { topic, said });
+    }
     const log = this.logs.get(topic);
     if (log) return log.advance();
     const feed = this.feed(topic);

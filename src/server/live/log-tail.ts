@@ -12,6 +12,9 @@ export class LogTail {
   private fresh: LogRow[] = [];
   /** rows are known to be missing: the table is to be read after `head` */
   isBehind = false;
+  fallBehind(): void {
+    this.isBehind = true;
+  }
 
   constructor(
     readonly topic: string,

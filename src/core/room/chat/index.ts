@@ -40,6 +40,7 @@ export interface ChatShape {
   state: ChatState;
   command: ChatCommand;
   fact: { type: "chat.say"; to: ChatTarget; text: string };
+  whisper: never;
   entry: ChatEntry;
 }
 

@@ -24,6 +24,7 @@ export interface CuesShape {
   state: CuesState;
   command: CuesCommand;
   fact: never;
+  whisper: never;
   entry: CuesEntry;
 }
 

@@ -19,5 +19,6 @@ export interface HourShape {
   state: HourState;
   command: HourCommand;
   fact: never;
+  whisper: never;
   entry: HourEntry;
 }

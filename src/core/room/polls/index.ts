@@ -33,6 +33,7 @@ export interface PollsShape {
   state: PollsState;
   command: PollsCommand;
   fact: { type: "polls.vote"; pollId: string; optionId: string };
+  whisper: never;
   entry: PollsEntry;
 }
 

@@ -29,6 +29,7 @@ export interface QuestionsShape {
   state: QuestionsState;
   command: QuestionsCommand;
   fact: { type: "questions.vote"; questionId: string; isFor: boolean };
+  whisper: never;
   entry: QuestionsEntry;
 }
 

@@ -23,6 +23,8 @@ export interface StageShape {
   state: StageState;
   command: StageCommand;
   fact: never;
+  /** how loud somebody of the stage is, 0–100, measured in their own browser */
+  whisper: { type: "stage.level"; level: number };
   entry: StageEntry;
 }
 
@@ -92,7 +94,9 @@ export const stage = {
     "stage.move": ofPeople,
     "stage.set-microphone": { roles: onStage, phases: live },
     "stage.close-microphones": ofPeople,
+    "stage.level": { roles: onStage, phases: live },
   },
+  paces: { "stage.level": { burst: 8, everyMs: 200 } },
   empty: emptyStage,
   decide: {
     "stage.enter": (own, _, now, by) => enter(own, now, by),
@@ -128,4 +132,6 @@ export const stage = {
     },
     "stage:house": { isFor: isInHouse, reads: ["people", "present"], make: (sight) => ({ cast: castOf(sight) }) },
   },
+  // the house never gets a level
+  whispers: { "stage.level": { isFor: isOfTheStage } },
 } as const satisfies Capability<StageShape>;

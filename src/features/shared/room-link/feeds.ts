@@ -1,5 +1,5 @@
 import { logEpoch, type LogRow, type StreamMessages } from "@/contracts";
-import { applyChanges, logTopics, type PlainView } from "@/core/room";
+import { applyChanges, logTopics, whisperTopics, type PlainView } from "@/core/room";
 
 /** A screen holds so many rows of a log feed; older ones are read by page. */
 const mostRows = 500;
@@ -29,7 +29,7 @@ export interface Feeds {
 export const noFeeds: Feeds = { held: new Map(), topics: null, view: null, logs: new Map() };
 
 function together(held: ReadonlyMap<string, Held>, topics: readonly string[] | null): PlainView | null {
-  const views = (topics ?? []).filter((topic) => !logTopics.has(topic));
+  const views = (topics ?? []).filter((topic) => !logTopics.has(topic) && !whisperTopics.has(topic));
   if (views.length === 0 || views.some((topic) => !held.has(topic))) return null;
   return Object.assign({}, ...views.map((topic) => held.get(topic)!.view)) as PlainView;
 }

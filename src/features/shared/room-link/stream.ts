@@ -17,6 +17,7 @@ const events = [
   "snapshot",
   "change",
   "lines",
+  "whispers",
   "personal",
   "health",
   "closed",

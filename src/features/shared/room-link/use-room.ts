@@ -1,6 +1,6 @@
 "use client";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { signEveryMs, wordsOf, type CommandBody } from "@/contracts";
+import { signEveryMs, wordsOf, type CommandBody, type StreamMessages, type WhisperBody } from "@/contracts";
 import type { Failure } from "@/core/shared";
 import type { AnyView, PersonalPart } from "@/core/room";
 import { CommandQueue, type Receipt } from "./command-queue";
@@ -25,7 +25,11 @@ export interface RoomLink<V extends AnyView> {
   readonly waiting: number;
   /** server time minus this browser's, in milliseconds */
   readonly clockAheadMs: number;
+  /** how loud people of the stage are, 0–100, as their own browsers say */
+  readonly levels: ReadonlyMap<string, number>;
   send(command: CommandBody): Promise<Receipt>;
+  /** says something in passing: sent once, kept nowhere, answered by nobody */
+  whisper(body: WhisperBody): void;
 }
 
 /** At the end a whole house signs: spread over this long. */
@@ -38,19 +42,19 @@ function sayGoodbye(url: string, connectionId: string | null): void {
   navigator.sendBeacon(url, new Blob([body], { type: "application/json" }));
 }
 
+/** Where a link puts what comes. */
+interface LinkSet {
+  feeds(run: (before: Feeds) => Feeds): void;
+  me(me: PersonalPart): void;
+  whispers(message: StreamMessages["whispers"]): void;
+  state(run: (before: LinkState) => LinkState): void;
+  refusal(failure: Failure | { readonly code: "lost" }): void;
+  waiting(count: number): void;
+  clockAhead(ms: number): void;
+}
+
 /** What a room's link is built on, apart from React. */
-function openLink(
-  base: string,
-  query: string,
-  set: {
-    feeds(run: (before: Feeds) => Feeds): void;
-    me(me: PersonalPart): void;
-    state(run: (before: LinkState) => LinkState): void;
-    refusal(failure: Failure | { readonly code: "lost" }): void;
-    waiting(count: number): void;
-    clockAhead(ms: number): void;
-  },
-) {
+function openLink(base: string, query: string, set: LinkSet) {
   let held: Feeds = noFeeds;
   let connectionId: string | null = null;
   const take = (run: (before: Feeds) => Feeds) => {
@@ -80,6 +84,7 @@ function openLink(
       snapshot: (message) => take((before) => snapshot(before, message)),
       change: (message) => take((before) => change(before, message)),
       lines: (message) => take((before) => lines(before, message)),
+      whispers: set.whispers,
       personal: ({ me }) => set.me(me),
       health: ({ isWell }) => set.state(() => (isWell ? "live" : "unwell")),
       closed: ({ why }) => set.state(() => why),
@@ -120,11 +125,18 @@ export function useRoom<V extends AnyView>(
   const [refusal, setRefusal] = useState<Failure | { readonly code: "lost" } | null>(null);
   const [waiting, setWaiting] = useState(0);
   const [clockAheadMs, setClockAheadMs] = useState(0);
+  const [levels, setLevels] = useState<ReadonlyMap<string, number>>(new Map());
   const link = useRef<ReturnType<typeof openLink> | null>(null);
 
   useEffect(() => {
     const set = { feeds: setFeeds, me: setMe, state: setState, refusal: setRefusal, waiting: setWaiting };
-    const opened = openLink(`/live/${occurrenceId}`, as ? `as=${as}` : "", { ...set, clockAhead: setClockAheadMs });
+    const whispers = ({ said }: StreamMessages["whispers"]) =>
+      setLevels((before) => new Map([...before, ...said.map(([id, { level }]) => [id, level] as const)]));
+    const opened = openLink(`/live/${occurrenceId}`, as ? `as=${as}` : "", {
+      ...set,
+      whispers,
+      clockAhead: setClockAheadMs,
+    });
     link.current = opened;
     return opened.close;
   }, [occurrenceId, as]);
@@ -141,6 +153,7 @@ export function useRoom<V extends AnyView>(
     setRefusal(null);
     return link.current?.queue.push(command) ?? Promise.resolve({ ok: false, failure: { code: "lost" } });
   }, []);
+  const whisper = useCallback((body: WhisperBody) => link.current?.queue.post(body), []);
   return {
     view: feeds.view as V | null,
     screen: screenOf(feeds.topics),
@@ -150,6 +163,8 @@ export function useRoom<V extends AnyView>(
     refusal: refusal && (refusal.code === "lost" ? lostWords : say(refusal)),
     waiting,
     clockAheadMs,
+    levels,
     send,
+    whisper,
   };
 }

@@ -12,25 +12,32 @@ import { OwnPicture } from "../own-picture";
 import { Rail } from "../rail";
 import { segmentsInOrder } from "../segments";
 import { spanText } from "../times";
+import { Loudness } from "../loudness";
 import { useDevices } from "../use-devices";
+import { useOwnLevel } from "./use-own-level";
 import { useNow } from "../use-now";
 import { useRoom } from "../room-link/use-room";
 import { LinkNote } from "./house-room";
 
 const placeWords = { backstage: "Backstage", standby: "Standby", stage: "On stage" } as const;
 
-function StagePeople({ view }: { view: StageView }) {
+function StagePeople({ view, levels }: { view: StageView; levels: ReadonlyMap<string, number> }) {
   return (
     <section>
       <h2 className="mt-2 text-label text-ink-2">People on stage and behind it</h2>
       <ul>
         {Object.entries(view.stage).map(([id, person]) => (
-          <li key={id} className="flex justify-between border-b border-rule py-1.5">
-            <span className={person.isPresent ? "" : "text-ink-2"}>{person.name}</span>
-            <span className="text-label text-ink-2">
-              {person.isPresent ? placeWords[person.place] : "away"}
-              {person.callerLevel !== null && " · on the phone"}
-            </span>
+          <li key={id} className="border-b border-rule py-1.5">
+            <p className="flex justify-between">
+              <span className={person.isPresent ? "" : "text-ink-2"}>{person.name}</span>
+              <span className="text-label text-ink-2">
+                {person.isPresent ? placeWords[person.place] : "away"}
+                {person.callerLevel !== null && " · on the phone"}
+              </span>
+            </p>
+            {person.isPresent && person.isMicrophoneOpen && (
+              <Loudness level={person.callerLevel ?? levels.get(id) ?? 0} name={person.name} />
+            )}
           </li>
         ))}
       </ul>
@@ -102,6 +109,8 @@ export function StageRoom({ occurrenceId, ticketId, zone }: { occurrenceId: stri
   const room = useRoom<StageView>(occurrenceId, ticketId);
   const { view, me, state, refusal, clockAheadMs, send } = room;
   const devices = useDevices();
+  const isOwnOpen = view?.stage[ticketId]?.isMicrophoneOpen ?? false;
+  useOwnLevel(devices.level, isOwnOpen, room.whisper);
   const t = useTranslations("foyer");
   const hasEntered = useRef(false);
   useEffect(() => {
@@ -166,7 +175,7 @@ export function StageRoom({ occurrenceId, ticketId, zone }: { occurrenceId: stri
             {own?.isMicrophoneOpen ? "Microphone open: close it" : "Microphone closed: open it"}
           </Button>
           {!own?.isMicrophoneOpen && devices.level > 0.25 && <Note tone="attention">You are muted.</Note>}
-          <StagePeople view={view} />
+          <StagePeople view={view} levels={room.levels} />
         </div>
         <div className="flex flex-col gap-4">
           <StageClocks now={now} zone={zone} clock={clock} view={view} />

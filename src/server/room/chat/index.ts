@@ -29,7 +29,7 @@ async function ownLines(db: Db, occurrenceId: string, ticketIds: readonly string
     select l.line_id, l.author_ticket_id, l.text, l.at, l.state, coalesce(l.with_ticket_id, l.author_ticket_id) as whose
     from chat_lines l join rooms r on r.id = l.room_id and r.occurrence_id = ${occurrenceId}
     where (l.with_ticket_id = any(${ids}::uuid[]) and l.state = 'shown') or (l.author_ticket_id = any(${ids}::uuid[]) and l.state = 'held')
-    order by l.at limit ${ticketIds.length * mostOwnLines}`);
+    order by l.at, l.seq limit ${ticketIds.length * mostOwnLines}`);
   const by = groupBy(rows, (row) => String(row["whose"]));
   const line = (row: Record<string, unknown>): OwnLine => ({
     id: String(row["line_id"]),

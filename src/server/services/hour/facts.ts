@@ -1,6 +1,6 @@
 import { sql } from "drizzle-orm";
-import { signLostAfterMs, type FactBody } from "@/contracts";
-import { isStageRole, verdictBy, type Circumstance } from "@/core/people";
+import { signLostAfterMs, type FactBody, type WhisperBody } from "@/contracts";
+import { isStageRole, verdictBy, type Circumstance, type Permission } from "@/core/people";
 import { roomRights, switchesNow, type RoomState } from "@/core/room";
 import { Refusal } from "@/core/shared";
 import { roomOf } from "../../db/queries/journal";
@@ -38,14 +38,14 @@ export async function requireInside(context: Context, who: RoomActor, known: Kno
 }
 
 /** The permission table's word on an act that does not go through the room's lock. */
-async function requireRight(
+export async function requireRight(
   context: Context,
   who: RoomActor,
-  type: FactBody["type"],
+  type: FactBody["type"] | WhisperBody["type"],
   known: KnownRoom | null,
 ): Promise<void> {
   const circumstance = known?.circumstance() ?? (await circumstanceFromTables(context, who.occurrenceId));
-  const rule = roomRights[type];
+  const rule: Permission = roomRights[type];
   const said = verdictBy(rule, who.actor, circumstance);
   if (said === "wrong-role") throw new Refusal({ code: "not-allowed", action: type });
   if (said === "wrong-phase") throw new Refusal({ code: "wrong-state", action: type, state: circumstance.phase });

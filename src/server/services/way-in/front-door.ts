@@ -71,29 +71,51 @@ const passFor = (context: Context, event: EventRow): string =>
 
 export type FrontDoorAnswer = { isLocked: true; organisation: Organisation } | { isLocked: false; door: FrontDoor };
 
-/** The public page of an event. Of a private one nothing at all is told before its code is given. */
-export async function frontDoor(
+/** What somebody brings who asks for a page: the proof of its access code, an invitation. */
+export interface Pass {
+  readonly cookie: string | null;
+  readonly isInvited: boolean;
+}
+
+/** The event behind a public page and its date, without all that the page shows: what a registration needs. */
+export type DoorStep = Pick<FrontDoor, "event" | "occurrence" | "organisation">;
+
+/** @returns null for a private event whose code was not given: nothing at all is told of it */
+export async function doorStep(
   context: Context,
   organisation: Organisation,
   slug: string,
-  pass: { cookie: string | null; isInvited: boolean },
+  pass: Pass,
   dateId: string | null = null,
-): Promise<FrontDoorAnswer> {
+): Promise<(DoorStep & { readonly all: readonly OccurrenceRow[] }) | null> {
   const event = await publishedEvent(context, organisation, slug);
-  const hasPass = !event.isPrivate || pass.isInvited || pass.cookie === passFor(context, event);
-  if (!hasPass) return { isLocked: true, organisation };
-  const { db } = context;
-  const now = context.clock.now();
-  const all = await datesOf(db, event.id);
-  const dates = all.filter((date) => date.endAt > now && date.phase !== "cancelled" && date.phase !== "ended");
+  if (event.isPrivate && !pass.isInvited && pass.cookie !== passFor(context, event)) return null;
+  const all = await datesOf(context.db, event.id);
   const chosen = dateId
     ? oneOf(
         all.filter((date) => date.id === dateId),
         "date",
       )
-    : (currentDate(all, now) ?? null);
+    : (currentDate(all, context.clock.now()) ?? null);
   // a standing room between two openings is closed, not over
   const occurrence = event.shape === "standing" && chosen && isOver(chosen) ? null : chosen;
+  return { event, occurrence, organisation, all };
+}
+
+/** The public page of an event. Of a private one nothing at all is told before its code is given. */
+export async function frontDoor(
+  context: Context,
+  organisation: Organisation,
+  slug: string,
+  pass: Pass,
+  dateId: string | null = null,
+): Promise<FrontDoorAnswer> {
+  const step = await doorStep(context, organisation, slug, pass, dateId);
+  if (!step) return { isLocked: true, organisation };
+  const { event, occurrence, all } = step;
+  const { db } = context;
+  const now = context.clock.now();
+  const dates = all.filter((date) => date.endAt > now && date.phase !== "cancelled" && date.phase !== "ended");
   const [stage, files, agenda, sideParts, registered, recording] = await Promise.all([
     stageCards(context, event.id),
     filesOf(context, event.id),
@@ -104,10 +126,7 @@ export async function frontDoor(
       .select({ slug: recordings.slug })
       .from(recordings)
       .where(
-        and(
-          occurrence ? eq(recordings.occurrenceId, occurrence.id) : sql`false`,
-          lte(recordings.publishedFrom, context.clock.now()),
-        ),
+        and(occurrence ? eq(recordings.occurrenceId, occurrence.id) : sql`false`, lte(recordings.publishedFrom, now)),
       )
       .limit(1),
   ]);

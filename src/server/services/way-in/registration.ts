@@ -14,7 +14,7 @@ import { keepConsent } from "../ground/consent";
 import { type EventRow } from "../planning/events";
 import { dateOf, type OccurrenceRow } from "../planning/dates/load";
 import { organisationOf, rulesOf } from "../organisation/rules";
-import { requireRegistrationOpen, type FrontDoor } from "./front-door";
+import { requireRegistrationOpen, type DoorStep } from "./front-door";
 import { aboutTicket, planMessages, remindersOf } from "../ground/mail-plan";
 import { personByEmail } from "../ground/people-records";
 import { countTries, countTry } from "../ground/tries";
@@ -35,6 +35,9 @@ function answersFor(event: EventRow, answers: Record<string, string>): Record<st
     });
   return kept;
 }
+
+/** Where somebody registers; the organisation where the caller has it at hand. */
+type Door = Pick<DoorStep, "event" | "occurrence"> & Partial<Pick<DoorStep, "organisation">>;
 
 export type Ticket = typeof tickets.$inferSelect;
 
@@ -70,7 +73,7 @@ async function takeUpAgain(
 async function takePlace(
   context: Context,
   db: Db,
-  { event, occurrence }: Pick<FrontDoor, "event"> & { occurrence: OccurrenceRow },
+  { event, occurrence }: Pick<DoorStep, "event"> & { occurrence: OccurrenceRow },
   personId: string,
   input: RegistrationInput,
   answers: Record<string, string>,
@@ -109,17 +112,12 @@ async function takePlace(
  * Registers somebody. The answer is the same whether the address is new, known or already on the
  * list: the mail alone tells, so nothing leaks to whoever types a stranger's address.
  */
-export async function register(
-  context: Context,
-  door: Pick<FrontDoor, "event" | "occurrence">,
-  rawInput: unknown,
-  remote: string,
-): Promise<void> {
+export async function register(context: Context, door: Door, rawInput: unknown, remote: string): Promise<void> {
   const { event, occurrence } = door;
   requireRegistrationOpen(occurrence);
   const input = parse(registrationInput, rawInput);
   const answers = answersFor(event, input.answers);
-  const rules = rulesOf(await organisationOf(context, event.organisationId));
+  const rules = rulesOf(door.organisation ?? (await organisationOf(context, event.organisationId)));
   if (!isWelcome(rules, input.email)) throw new Refusal({ code: "not-welcome", domains: rules.ownDomains });
   const zone = input.zone && isZone(input.zone) ? input.zone : null;
   await countTries(context, [
@@ -144,18 +142,13 @@ export async function register(
  * Lets somebody in by the open link: a name is enough, the ticket is made on the spot and no mail goes.
  * @returns the ticket's token
  */
-export async function enterByLink(
-  context: Context,
-  door: Pick<FrontDoor, "event" | "occurrence">,
-  rawInput: unknown,
-  remote: string,
-): Promise<string> {
+export async function enterByLink(context: Context, door: Door, rawInput: unknown, remote: string): Promise<string> {
   const { event, occurrence } = door;
   if (event.entryBy !== "open-link") throw new Refusal({ code: "wrong-state", action: "enter", state: event.entryBy });
   requireRegistrationOpen(occurrence);
   const { name } = parse(openEntryInput, rawInput);
   // a name alone says nothing of where somebody comes from
-  if (!rulesOf(await organisationOf(context, event.organisationId)).guestsFromOutside)
+  if (!rulesOf(door.organisation ?? (await organisationOf(context, event.organisationId))).guestsFromOutside)
     throw new Refusal({ code: "not-allowed", action: "enter" });
   await countTry(context, "registration", `${event.id}|${remote}`);
   const { organisationId } = event;

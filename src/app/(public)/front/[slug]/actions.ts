@@ -8,7 +8,7 @@ import type { RegisterState } from "@/features/front-door/types";
 import { app } from "@/server/compose";
 import { atTheDoor } from "@/server/services/way-in/at-the-door";
 import type { Context } from "@/server/services/ground/context";
-import { frontDoor, tryAccessCode } from "@/server/services/way-in/front-door";
+import { doorStep, tryAccessCode, type DoorStep } from "@/server/services/way-in/front-door";
 import { enterByLink, register } from "@/server/services/way-in/registration";
 import { inviteeOf } from "@/server/services/way-in/tickets";
 import { visitorLocale } from "../../../_lib/locale";
@@ -33,17 +33,10 @@ export async function openEntryAction(
   let token: string;
   try {
     const { context } = await app();
-    const found = await frontDoor(
-      context,
-      await currentOrganisation(),
-      slug,
-      { cookie: (await cookies()).get(passCookie(slug))?.value ?? null, isInvited: false },
-      isUuid(dateId) ? dateId : null,
-    );
-    if (found.isLocked) throw new Refusal({ code: "not-found", what: "event" });
+    const door = await doorFor(context, slug, { invitedBy: null, dateId });
     token = await enterByLink(
       context,
-      found.door,
+      door,
       { name: typed.name, hasConsented: typed.consent === "on" },
       await remoteAddress(),
     );
@@ -70,15 +63,14 @@ async function doorFor(
   context: Context,
   slug: string,
   { invitedBy, dateId }: { invitedBy: string | null; dateId: string | null },
-) {
-  const pass = (await cookies()).get(passCookie(slug))?.value ?? null;
-  const way = { cookie: pass, isInvited: invitedBy !== null };
-  const found = await frontDoor(context, await currentOrganisation(), slug, way, isUuid(dateId) ? dateId : null);
-  if (found.isLocked) throw new Refusal({ code: "not-found", what: "event" });
-  const { event } = found.door;
+): Promise<DoorStep> {
+  const pass = { cookie: (await cookies()).get(passCookie(slug))?.value ?? null, isInvited: invitedBy !== null };
+  const step = await doorStep(context, await currentOrganisation(), slug, pass, isUuid(dateId) ? dateId : null);
+  if (!step) throw new Refusal({ code: "not-found", what: "event" });
+  const { event } = step;
   if (event.isPrivate && invitedBy !== null && (await inviteeOf(context, event.id, invitedBy)) === null)
     throw new Refusal({ code: "not-found", what: "event" });
-  return found.door;
+  return step;
 }
 
 /** Registers from the public form; every field typed comes back with a refusal. */

@@ -1,0 +1,28 @@
+import { useEffect, useRef } from "react";
+import type { WhisperBody } from "@/contracts";
+
+const everyMs = 250;
+/** smaller steps than this are not worth a request */
+const leastStep = 4;
+
+/** What is worth saying after what was said last: a step that can be seen, and silence once. */
+export const levelToSay = (said: number, level: number): number | null =>
+  Math.abs(level - said) >= leastStep || (level === 0 && said !== 0) ? level : null;
+
+/** Tells team and stage how loud one is, while the microphone is open. @param level 0–1, as the device measures it */
+export function useOwnLevel(level: number, isOpen: boolean, whisper: (body: WhisperBody) => void): void {
+  const now = useRef(0);
+  useEffect(() => {
+    now.current = isOpen ? Math.round(level * 100) : 0;
+  }, [level, isOpen]);
+  useEffect(() => {
+    let said = 0;
+    const timer = setInterval(() => {
+      const next = levelToSay(said, now.current);
+      if (next === null) return;
+      said = next;
+      whisper({ type: "stage.level", level: next });
+    }, everyMs);
+    return () => clearInterval(timer);
+  }, [whisper]);
+}
