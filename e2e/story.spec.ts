@@ -134,6 +134,13 @@ test("the whole story, from planning to the attendance file", async ({ browser, 
   await page.keyboard.press("n");
   await expect(page.getByRole("listitem").filter({ hasText: "Welcome" })).toHaveAttribute("aria-current", "step");
 
+  // what the panelist's microphone hears (the browser's own test tone) is seen at the desk, never in the house
+  await leira.getByRole("button", { name: "Try microphone and camera" }).click();
+  await leira.getByRole("button", { name: "Microphone closed: open it" }).click();
+  const level = page.getByRole("meter", { name: "Level of Leira Quill" });
+  await expect.poll(async () => Number(await level.getAttribute("aria-valuenow"))).toBeGreaterThan(0);
+  await expect(anna.getByRole("meter")).toHaveCount(0);
+
   // one key drops the curtain; it rises again
   await page.keyboard.press("x");
   await expect(anna.getByText("The programme begins shortly")).toBeVisible();

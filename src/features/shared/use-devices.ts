@@ -1,5 +1,6 @@
 "use client";
 import { useCallback, useEffect, useRef, useState } from "react";
+import { measuredEveryMs, meterStep } from "./level";
 
 export interface Devices {
   readonly stream: MediaStream | null;
@@ -48,8 +49,8 @@ export function useDevices(): Devices {
     const timer = setInterval(() => {
       analyser.getFloatTimeDomainData(samples);
       const power = samples.reduce((sum, sample) => sum + sample * sample, 0) / samples.length;
-      setLevel(Math.min(1, Math.sqrt(power) * 4));
-    }, 100);
+      setLevel((shown) => meterStep(shown, Math.sqrt(power) * 4));
+    }, measuredEveryMs);
     return () => {
       clearInterval(timer);
       void audio.close();

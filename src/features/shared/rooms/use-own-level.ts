@@ -3,7 +3,7 @@ import type { WhisperBody } from "@/contracts";
 
 const everyMs = 250;
 /** smaller steps than this are not worth a request */
-const leastStep = 4;
+const leastStep = 2;
 
 /** What is worth saying after what was said last: a step that can be seen, and silence once. */
 export const levelToSay = (said: number, level: number): number | null =>
