@@ -1,4 +1,7 @@
 import { expect, test } from "./support/test";
+import { randomUUID } from "node:crypto";
+import { executeWhole, RoomCache } from "../src/server/services/ground/room/commands";
+import { bringFact } from "../src/server/services/hour/facts";
 import { SimulatedGuest } from "../src/stand-ins/crowd";
 import { makeContext } from "../src/server/worker";
 import { makeBusyDate } from "../tests/support/busy-date";
@@ -20,6 +23,16 @@ test("a line is held, let through, made a question; a removed one leaves no trac
 }) => {
   const tools = await makeContext({ ...process.env, STAGE_CALL_CLOCK_FILE: undefined });
   const date = await makeBusyDate(tools.context, 3, { areAdmitted: true });
+  // more lines than a screen is given on joining
+  const who = { actorId: date.producer.ticketId, actor: { role: "producer" as const, duties: [] } };
+  const inRoom = { ...who, occurrenceId: date.occurrenceId, organisationId: date.organisationId };
+  await executeWhole(tools.context, new RoomCache(), inRoom, {
+    commandId: randomUUID(),
+    command: { type: "stage.enter" },
+  });
+  for (let i = 1; i <= 75; i += 1) {
+    await bringFact(tools.context, inRoom, { type: "chat.say", to: "all", withId: null, text: `Line number ${i}` });
+  }
   await tools.close();
   producer = new SimulatedGuest(baseURL!, date.producer);
   await producer.come();
@@ -29,6 +42,16 @@ test("a line is held, let through, made a question; a removed one leaves no trac
   await seat.goto(`/enter/${date.attendees[0]!.token}`);
   await seat.getByRole("button", { name: "Take my seat" }).click();
   await seat.getByRole("tab", { name: /Chat/ }).click();
+  const log = seat.getByRole("log");
+  await expect(log.getByText("Line number 75", { exact: true })).toBeVisible();
+  await expect(log.getByText("Line number 15", { exact: true })).toHaveCount(0);
+  await seat.getByRole("button", { name: "Show earlier lines" }).click();
+  await expect(log.getByText("Line number 1", { exact: true })).toHaveCount(1);
+  await expect(seat.getByRole("button", { name: "Show earlier lines" })).toHaveCount(0);
+  const page100 = (topic: string) =>
+    seat.request.get(`/live/${date.occurrenceId}/lines?topic=${topic}&before=50&as=${date.attendees[0]!.ticketId}`);
+  expect((await (await page100("chat:house")).json()).rows).toHaveLength(49);
+  expect([(await page100("chat:talkback")).status(), (await page100("chat:none")).status()]).toEqual([404, 404]);
   const other = new SimulatedGuest(baseURL!, date.attendees[1]!);
   await other.come();
   await producer.send({ type: "chat.say", to: "talkback", withId: null, text: "Between us backstage" });

@@ -64,6 +64,9 @@ export {
   type CommandInput,
 } from "./room/command";
 export {
+  earlierInput,
+  earlierPage,
+  type EarlierPage,
   haveText,
   readHave,
   signEveryMs,

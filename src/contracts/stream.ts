@@ -1,3 +1,4 @@
+import { z } from "zod";
 import type { WhisperBody } from "./room/command";
 import type { PersonalPart, PlainView, ViewChange } from "@/core/room";
 
@@ -8,6 +9,19 @@ export interface LogRow {
   readonly rev: number;
   /** null: taken away */
   readonly row: unknown;
+}
+
+/** Earlier rows of a log feed, a page at a time: `GET /live/{occurrence}/lines?topic=…&before={seq}`. */
+export const earlierPage = 100;
+export const earlierInput = z.object({
+  topic: z.string().max(60),
+  before: z.coerce.number().int().min(0).max(2_000_000_000),
+});
+export interface EarlierPage {
+  /** oldest first */
+  readonly rows: readonly LogRow[];
+  /** nothing came before these */
+  readonly isWhole: boolean;
 }
 
 /** The epoch under which a client says how far it has read a log feed: it outlives every process. */

@@ -14,6 +14,7 @@ import type { Context } from "../../src/server/services/ground/context";
 import type { CrowdMember } from "../../src/stand-ins/crowd";
 
 export interface BusyDate {
+  readonly organisationId: string;
   readonly eventId: string;
   readonly occurrenceId: string;
   readonly pollId: string;
@@ -114,5 +115,5 @@ export async function makeBusyDate(
     );
   }
   const members = rows.map((row) => ({ ticketId: row.id, token: secrets.tokenFor(row.id, 1), occurrenceId }));
-  return { eventId, occurrenceId, pollId, producer: members[0]!, attendees: members.slice(1) };
+  return { organisationId, eventId, occurrenceId, pollId, producer: members[0]!, attendees: members.slice(1) };
 }

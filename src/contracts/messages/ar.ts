@@ -258,6 +258,7 @@ export const ar: Messages = {
     somebodyElseMore: "لكل شخص تذكرة. سجّل لتصلك تذكرتك بالبريد.",
   },
   chat: {
+    earlier: "أظهر الأسطر السابقة",
     title: "المحادثة",
     say: "اكتب في المحادثة",
     sayTo: "إلى",

@@ -259,6 +259,7 @@ export const de: Messages = {
     somebodyElseMore: "Eine Karte gehört einem Menschen. Melden Sie sich an, Ihre eigene kommt per Mail.",
   },
   chat: {
+    earlier: "Frühere Zeilen zeigen",
     title: "Chat",
     say: "In den Chat schreiben",
     sayTo: "An",

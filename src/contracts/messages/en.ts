@@ -259,6 +259,7 @@ export const en = {
     somebodyElseMore: "A ticket is one person’s. Register, and your own comes by mail.",
   },
   chat: {
+    earlier: "Show earlier lines",
     title: "Chat",
     say: "Write to the chat",
     sayTo: "To",

@@ -257,6 +257,7 @@ export const es: Messages = {
     somebodyElseMore: "Cada entrada es de una persona. Inscríbase y recibirá la suya por correo.",
   },
   chat: {
+    earlier: "Mostrar líneas anteriores",
     title: "Chat",
     say: "Escribir en el chat",
     sayTo: "Para",

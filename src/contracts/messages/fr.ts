@@ -259,6 +259,7 @@ export const fr: Messages = {
     somebodyElseMore: "Un billet est à une seule personne. Inscrivez-vous et le vôtre arrive par courriel.",
   },
   chat: {
+    earlier: "Afficher les lignes précédentes",
     title: "Discussion",
     say: "Écrire dans la discussion",
     sayTo: "À",

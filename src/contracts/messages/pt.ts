@@ -258,6 +258,7 @@ export const pt: Messages = {
     somebodyElseMore: "Cada bilhete é de uma pessoa. Inscreva-se e o seu segue por correio.",
   },
   chat: {
+    earlier: "Mostrar linhas anteriores",
     title: "Conversa",
     say: "Escrever na conversa",
     sayTo: "Para",

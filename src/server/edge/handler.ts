@@ -2,10 +2,11 @@ import type { IncomingMessage, ServerResponse } from "node:http";
 import type { App } from "../compose";
 import { Refusal } from "@/core/shared";
 import { takeCommand } from "./command";
+import { sendEarlier } from "./lines";
 import { sendFailure, sendJson } from "./request";
 import { openStream } from "./stream";
 
-const livePath = /^\/live\/([0-9a-f-]{36})\/(stream|commands)$/;
+const livePath = /^\/live\/([0-9a-f-]{36})\/(stream|commands|lines)$/;
 
 /** Whether this handler answers, before the framework's: everything under /live/, and the operators' question. */
 export const isLive = (url: string): boolean => url.startsWith("/live/");
@@ -16,6 +17,9 @@ async function answer(app: App, request: IncomingMessage, response: ServerRespon
   if (!occurrenceId) throw new Refusal({ code: "not-found", what: "address" });
   if (what === "stream" && request.method === "GET") {
     return openStream(app, request, response, occurrenceId, url.searchParams);
+  }
+  if (what === "lines" && request.method === "GET") {
+    return sendEarlier(app, request, response, occurrenceId, url.searchParams);
   }
   if (what === "commands" && request.method === "POST") {
     return takeCommand(app, request, response, occurrenceId, url.searchParams.get("as"));

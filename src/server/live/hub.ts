@@ -6,7 +6,7 @@ import { isStageRole } from "@/core/people";
 import { type JournalEntry } from "@/core/room";
 import { Refusal } from "@/core/shared";
 import { isDatabaseAway } from "../db/away";
-import { notifyFacts, type RoomNotice } from "../db/notify";
+import type { RoomNotice } from "../db/notify";
 import { journalAfter, journalHeads } from "../db/queries/journal";
 import { loadFigures, refreshed, touchedBy, wordsWanted, type FactOutcome, type WordsWanted } from "../room";
 import { concerned } from "./concerned";
@@ -18,7 +18,7 @@ import { readLogs } from "./read-logs";
 import { OpenRooms } from "./open-rooms";
 import { sendOwnParts } from "./personal";
 import { Timers } from "./timers";
-import { WhisperRelay } from "./whisper-relay";
+import { Relay } from "./relay";
 import type { Said } from "./whispers";
 
 const figuresEveryMs = 250;
@@ -33,9 +33,7 @@ export class Hub {
   private readonly rooms: OpenRooms;
   private readonly timers: Timers;
   private readonly listener: { close(): Promise<void> };
-  /** dates with something to tell the other processes, and which of their log feeds grew */
-  private readonly factsToTell = new Map<string, Set<string>>();
-  private readonly relay = new WhisperRelay();
+  private readonly relay = new Relay();
   private readonly id: string;
   private isWell = true;
   private isTicking = false;
@@ -85,9 +83,8 @@ export class Hub {
    * of it stays.
    */
   async join(join: Join): Promise<() => void> {
-    const room = await this.rooms.open(join.occurrenceId);
+    const room = await this.openRoom(join.occurrenceId, join.ticketId);
     if (room.countOf(join.ticketId) >= mostStreamsEach) throw new Refusal({ code: "too-many-streams" });
-    if (!room.words.people.has(join.ticketId)) await this.readWords(room, [{ part: "people", ids: [join.ticketId] }]);
     const standing = room.standing(join.ticketId, join.wantsDesk, join.isInside);
     if (!standing) throw new Refusal({ code: room.state.hour.barred.has(join.ticketId) ? "barred" : "not-signed-in" });
     const leave = (follower: Follower) => this.leave(room, follower);
@@ -98,6 +95,12 @@ export class Hub {
     // own parts go with the next tick, those of all who came in one read
     room.changedPeople.add(join.ticketId);
     return () => this.leave(room, follower);
+  }
+  /** The room in memory, this person among its people. */
+  async openRoom(occurrenceId: string, ticketId: string): Promise<LiveRoom> {
+    const room = await this.rooms.open(occurrenceId);
+    if (!room.words.people.has(ticketId)) await this.readWords(room, [{ part: "people", ids: [ticketId] }]);
+    return room;
   }
   /** Where somebody came to be shows with the next tick; the tables are read again only now and then. */
   private seat(room: LiveRoom, { ticketId, standing }: Follower): void {
@@ -136,14 +139,12 @@ export class Hub {
   factsChanged(occurrenceId: string, logs: readonly string[] = []): void {
     const room = this.rooms.get(occurrenceId);
     if (room) room.areFiguresDirty = true;
-    const told = this.factsToTell.get(occurrenceId) ?? new Set();
-    for (const topic of logs) told.add(topic);
-    this.factsToTell.set(occurrenceId, told);
+    this.relay.facts(occurrenceId, logs);
   }
   /** Said in passing in this process: shown with the next tick, and told to the others with it. */
   whispered(occurrenceId: string, ticketId: string, body: WhisperBody): void {
     this.rooms.get(occurrenceId)?.hear([[ticketId, body]]);
-    this.relay.take(occurrenceId, [ticketId, body]);
+    this.relay.whisper(occurrenceId, [ticketId, body]);
   }
   /** The decision of a command of this process, just committed: its screens need not wait for NOTIFY. */
   async published(occurrenceId: string, done: { readonly entries: readonly JournalEntry[] } | null): Promise<void> {
@@ -232,9 +233,6 @@ export class Hub {
     try {
       await this.withDatabase(async () => {
         await this.ports.flushPresence();
-        const told = [...this.factsToTell];
-        this.factsToTell.clear();
-        for (const [id, logs] of told) await notifyFacts(this.ports.db, id, [...logs], this.id);
         await this.relay.tell(this.ports.db, this.id);
       });
       const now = this.ports.clock.now();

@@ -125,7 +125,7 @@ export class LiveRoom {
   }
   private readonly topics = new Map<string, readonly string[]>();
   /** A pure function of standing and switches: looked up by what it reads, a whole house asks it at once. */
-  private topicsFor(standing: Standing): readonly string[] {
+  topicsFor(standing: Standing): readonly string[] {
     const switches = switchesNow(this.state.hour, this.words.event.switches);
     const key = `${standing.role} ${standing.place} ${standing.isAtDesk} ${standing.duties.join()} ${JSON.stringify(switches)}`;
     const known = this.topics.get(key);

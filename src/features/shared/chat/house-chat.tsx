@@ -9,7 +9,7 @@ import { Button } from "@/ui";
 import type { RoomLink } from "../room-link/use-room";
 import { ChatComposer } from "./composer";
 import { LineList } from "./line-list";
-import { linesOf, withOwn, type ShownLine } from "./rows";
+import { earlierOf, linesOf, withOwn, type ShownLine } from "./rows";
 import { chatWords } from "./words";
 
 const sizesPx = [14, 16, 18, 22] as const;
@@ -84,7 +84,15 @@ export function HouseChat({
           </Button>
         </span>
       </div>
-      <LineList lines={lines} me={me.ticketId} zone={zone} words={words} sizePx={sizesPx[size]!} acts={acts} />
+      <LineList
+        lines={lines}
+        me={me.ticketId}
+        zone={zone}
+        words={words}
+        sizePx={sizesPx[size]!}
+        acts={acts}
+        earlier={earlierOf(room, "chat:house")}
+      />
       {targets.length > 0 ? (
         <ChatComposer
           words={words}

@@ -73,6 +73,28 @@ function LineItem({
 }
 
 /**
+ * A scrolled box of lines. At its end it follows what comes; away from it, lines that come in front push nothing
+ * away. `keep` is called before they are asked for.
+ */
+function useLineBox(lines: readonly ShownLine[], isFollowing: boolean) {
+  const box = useRef<HTMLDivElement>(null);
+  const heightBefore = useRef<number | null>(null);
+  const firstId = lines[0]?.id;
+  useLayoutEffect(() => {
+    if (heightBefore.current === null || !box.current) return;
+    box.current.scrollTop += box.current.scrollHeight - heightBefore.current;
+    heightBefore.current = null;
+  }, [firstId]);
+  useLayoutEffect(() => {
+    if (isFollowing && box.current) box.current.scrollTop = box.current.scrollHeight;
+  }, [lines, isFollowing]);
+  const keep = () => {
+    heightBefore.current = box.current?.scrollHeight ?? null;
+  };
+  return { box, keep };
+}
+
+/**
  * Lines in the order of their arrival. Whoever reads back is not pulled away: what comes meanwhile is
  * counted below, and one press leads to it.
  */
@@ -83,18 +105,14 @@ export function LineList(props: {
   words: ChatWords;
   sizePx?: number;
   acts?: (line: ShownLine) => ReactNode;
+  /** reads a page of what came before; left out where there is nothing more */
+  earlier?: (() => Promise<void>) | undefined;
 }) {
   const { lines, words } = props;
-  const box = useRef<HTMLDivElement>(null);
-  const [seen, setSeen] = useState<number | null>(null);
-  const fresh = seen === null ? 0 : Math.max(0, lines.length - seen);
-  useLayoutEffect(() => {
-    if (seen === null && box.current) box.current.scrollTop = box.current.scrollHeight;
-  }, [lines, seen]);
-  const toEnd = () => {
-    setSeen(null);
-    if (box.current) box.current.scrollTop = box.current.scrollHeight;
-  };
+  // the last line that was seen before reading back; null: at the end
+  const [seen, setSeen] = useState<string | null>(null);
+  const fresh = seen === null ? 0 : lines.length - 1 - lines.findLastIndex((line) => line.id === seen);
+  const { box, keep } = useLineBox(lines, seen === null);
   return (
     <div className="relative flex min-h-0 flex-1 flex-col">
       <div
@@ -106,9 +124,24 @@ export function LineList(props: {
         onScroll={() => {
           if (!box.current) return;
           if (isAtEnd(box.current)) setSeen(null);
-          else setSeen((before) => before ?? lines.length);
+          else setSeen((before) => before ?? lines.at(-1)?.id ?? null);
         }}
       >
+        {props.earlier && lines.length > 0 && (
+          <Button
+            size="small"
+            weight="plain"
+            className="mx-auto block"
+            onClick={() => {
+              // whoever asks for what came before reads back
+              setSeen((before) => before ?? lines.at(-1)?.id ?? null);
+              keep();
+              void props.earlier!();
+            }}
+          >
+            {words.earlier}
+          </Button>
+        )}
         {lines.length === 0 && <p className="py-2 text-ink-2">{words.empty}</p>}
         <ul className="flex flex-col gap-1" style={{ fontSize: props.sizePx ?? 14 }}>
           {lines.map((line) => (
@@ -124,7 +157,12 @@ export function LineList(props: {
         </ul>
       </div>
       {fresh > 0 && (
-        <Button size="small" weight="act" className="absolute inset-x-0 bottom-1 mx-auto w-fit" onClick={toEnd}>
+        <Button
+          size="small"
+          weight="act"
+          className="absolute inset-x-0 bottom-1 mx-auto w-fit"
+          onClick={() => setSeen(null)}
+        >
           {words.newLines(fresh)}
         </Button>
       )}

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { change, follow, lines, noFeeds, snapshot } from "../room-link/feeds";
-import { linesOf, pieces, withOwn } from "./rows";
+import { change, earlier, follow, lines, noFeeds, snapshot } from "../room-link/feeds";
+import { earlierOf, linesOf, pieces, withOwn } from "./rows";
 
 const row = (id: string, seq: number, rev: number, text: string | null, at = seq) => ({
   id,
@@ -26,6 +26,23 @@ const shown = (feeds: typeof noFeeds) => linesOf(feeds.logs.get(topic)).map((lin
 
 describe("a log feed on a screen", () => {
   const begun = lines(noFeeds, { topic, head: 2, rows: [row("x", 1, 1, "one"), row("y", 2, 2, "two")] });
+  it("takes a page of earlier rows in front, keeps it when more come, and knows when there is nothing before", () => {
+    const late = Array.from({ length: 500 }, (_, i) => row(`n${i}`, 1000 + i, 1000 + i, `late ${i}`));
+    const full = lines(noFeeds, { topic, head: 1499, rows: late });
+    const asked: string[] = [];
+    const room = { logs: full.logs, readEarlier: async (which: string) => void asked.push(which) };
+    void earlierOf(room, topic)?.();
+    expect(asked).toEqual([topic]);
+    const page = Array.from({ length: 100 }, (_, i) => row(`e${i}`, 900 + i, 900 + i, `early ${i}`));
+    const read = earlier(full, topic, { rows: [...page, late[0]!], isWhole: false });
+    expect(shown(read).slice(0, 1).concat(shown(read).slice(99, 101))).toEqual(["early 0", "early 99", "late 0"]);
+    const grown = lines(read, { topic, head: 1500, rows: [row("z", 1500, 1500, "newest")] });
+    expect([shown(grown).length, shown(grown)[0], shown(grown).at(-1)]).toEqual([600, "early 1", "newest"]);
+    const whole = earlier(grown, topic, { rows: [], isWhole: true });
+    expect(earlierOf({ ...room, logs: whole.logs }, topic)).toBeUndefined();
+    // a short talk was given whole on joining
+    expect(earlierOf({ ...room, logs: begun.logs }, topic)).toBeUndefined();
+  });
   it("keeps the order of arrival, whatever the order of changes; a row twice is one row", () => {
     const next = lines(begun, {
       topic,
@@ -65,7 +82,7 @@ describe("view feeds on a screen", () => {
 });
 
 describe("lines as a person sees them", () => {
-  const log = { head: 2, rows: [row("x", 1, 1, "one", 10), row("y", 2, 2, "two", 30)] };
+  const log = { head: 2, isWhole: false, rows: [row("x", 1, 1, "one", 10), row("y", 2, 2, "two", 30)] };
   it("has their own held lines and notes among those of the house, by time", () => {
     const own = [
       { id: "h", text: "mine, held", at: 20, isMine: true, state: "held" as const },

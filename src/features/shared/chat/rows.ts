@@ -56,3 +56,15 @@ export function pieces(
   if (from < text.length) out.push({ text: text.slice(from), href: null });
   return out;
 }
+
+/** From how many lines on there may be earlier ones that a screen was not given on joining. */
+const windowRows = 60;
+
+/** How to read what came before, where there may be something. */
+export const earlierOf = (
+  { logs, readEarlier }: { readonly logs: ReadonlyMap<string, Log>; readEarlier(topic: string): Promise<void> },
+  topic: string,
+): (() => Promise<void>) | undefined => {
+  const log = logs.get(topic);
+  return log && !log.isWhole && log.rows.length >= windowRows ? () => readEarlier(topic) : undefined;
+};

@@ -9,7 +9,7 @@ import type { RoomLink } from "../room-link/use-room";
 import { ChatSwitch } from "./chat-switch";
 import { ChatComposer } from "./composer";
 import { LineList } from "./line-list";
-import { linesOf, type ShownLine } from "./rows";
+import { earlierOf, linesOf, type ShownLine } from "./rows";
 import { chatWords, type ChatWords } from "./words";
 
 /** Stage and desk are English. */
@@ -42,6 +42,7 @@ function Talk(props: {
         me={props.me}
         zone={props.zone}
         words={teamWords}
+        earlier={earlierOf(room, topic)}
         {...(props.acts ? { acts: props.acts } : {})}
       />
       <ChatComposer
@@ -136,7 +137,7 @@ function Notes({
   const withName = withWhom?.name ?? last?.withName ?? "";
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-2">
-      <LineList lines={lines} me={me} zone={zone} words={teamWords} />
+      <LineList lines={lines} me={me} zone={zone} words={teamWords} earlier={earlierOf(room, "chat:notes")} />
       {withId && (
         <>
           <p className="text-label text-ink-2">
@@ -219,45 +220,6 @@ export function DeskChat({
           <p>The lines go off every screen at once. The record keeps them.</p>
         </Confirm>
       )}
-    </section>
-  );
-}
-
-/** Lines that wait until somebody has looked at them: one act lets each through. */
-export function HeldLines({ room, mayHandle }: { room: RoomLink<AnyView>; mayHandle: boolean }) {
-  const held = linesOf(room.logs.get("chat:held"));
-  if (held.length === 0) return null;
-  return (
-    <section aria-label="Waiting to be let through" className="mb-3">
-      <h2 className="text-label font-medium text-ink-2">
-        Waiting to be let through <span className="mono">{held.length}</span>
-      </h2>
-      <ul>
-        {held.slice(0, 20).map((line) => (
-          <li key={line.id} className="border-s-2 border-b border-s-attention border-b-rule py-2 ps-2">
-            <p dir="auto" className="break-words whitespace-pre-wrap">
-              {line.text}
-            </p>
-            <p className="mb-1 text-label text-ink-2">
-              <bdi>{line.name}</bdi>, in the chat
-            </p>
-            {mayHandle && (
-              <span className="flex gap-1">
-                <Button
-                  size="small"
-                  weight="act"
-                  onClick={() => void room.send({ type: "chat.let-through", lineId: line.id })}
-                >
-                  Let through
-                </Button>
-                <Button size="small" onClick={() => void room.send({ type: "chat.take-away", lineId: line.id })}>
-                  Remove
-                </Button>
-              </span>
-            )}
-          </li>
-        ))}
-      </ul>
     </section>
   );
 }

@@ -1,4 +1,4 @@
-import { logEpoch, type LogRow, type StreamMessages } from "@/contracts";
+import { logEpoch, type EarlierPage, type LogRow, type StreamMessages } from "@/contracts";
 import { applyChanges, logTopics, whisperTopics, type PlainView } from "@/core/room";
 
 /** A screen holds so many rows of a log feed; older ones are read by page. */
@@ -14,6 +14,8 @@ interface Held {
 export interface Log {
   readonly head: number;
   readonly rows: readonly LogRow[];
+  /** nothing came before the first row; unknown until it was asked */
+  readonly isWhole: boolean;
 }
 
 /** The feeds that a screen follows, as it has them, and the one picture that they make together. */
@@ -63,8 +65,19 @@ export function lines(feeds: Feeds, { topic, head, rows }: StreamMessages["lines
     if (row.row === null) byId.delete(row.id);
     else byId.set(row.id, row);
   }
-  const next = [...byId.values()].sort((a, b) => a.seq - b.seq).slice(-mostRows);
-  return { ...feeds, logs: new Map(feeds.logs).set(topic, { head, rows: next }) };
+  // whoever read back keeps what they read
+  const most = Math.max(mostRows, known?.rows.length ?? 0);
+  const next = [...byId.values()].sort((a, b) => a.seq - b.seq).slice(-most);
+  return { ...feeds, logs: new Map(feeds.logs).set(topic, { head, rows: next, isWhole: known?.isWhole ?? false }) };
+}
+
+/** A page of earlier rows laid before those that are there. */
+export function earlier(feeds: Feeds, topic: string, page: EarlierPage): Feeds {
+  const known = feeds.logs.get(topic);
+  if (!known) return feeds;
+  const first = known.rows[0]?.seq ?? Infinity;
+  const rows = [...page.rows.filter((row) => row.seq < first), ...known.rows];
+  return { ...feeds, logs: new Map(feeds.logs).set(topic, { ...known, rows, isWhole: page.isWhole }) };
 }
 
 /** What a stream says that it has, when it comes back. */

@@ -7,6 +7,7 @@ import { CommandQueue, type Receipt } from "./command-queue";
 import { change, follow, haveOf, lines, noFeeds, screenOf, snapshot, type Feeds } from "./feeds";
 import { browserStore } from "./queue-store";
 import { steadyTimer } from "./signs";
+import { useReadEarlier } from "./use-read-earlier";
 import { followStream } from "./stream";
 
 export type LinkState = "connecting" | "live" | "lost" | "unwell" | "withdrawn" | "shown-out";
@@ -28,6 +29,8 @@ export interface RoomLink<V extends AnyView> {
   /** how loud people of the stage are, 0–100, as their own browsers say */
   readonly levels: ReadonlyMap<string, number>;
   send(command: CommandBody): Promise<Receipt>;
+  /** a page more of a log feed, before what is there */
+  readEarlier(topic: string): Promise<void>;
   /** says something in passing: sent once, kept nowhere, answered by nobody */
   whisper(body: WhisperBody): void;
 }
@@ -153,6 +156,7 @@ export function useRoom<V extends AnyView>(
     setRefusal(null);
     return link.current?.queue.push(command) ?? Promise.resolve({ ok: false, failure: { code: "lost" } });
   }, []);
+  const readEarlier = useReadEarlier(occurrenceId, as, feeds.logs, setFeeds);
   const whisper = useCallback((body: WhisperBody) => link.current?.queue.post(body), []);
   return {
     view: feeds.view as V | null,
@@ -165,6 +169,7 @@ export function useRoom<V extends AnyView>(
     clockAheadMs,
     levels,
     send,
+    readEarlier,
     whisper,
   };
 }
