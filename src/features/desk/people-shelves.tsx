@@ -58,6 +58,7 @@ export function PeopleShelves({ scene }: { scene: DeskScene }) {
                     <Loudness
                       level={person.isMicrophoneOpen ? (person.callerLevel ?? scene.levels.get(id) ?? 0) : 0}
                       name={person.name}
+                      className="mt-1"
                     />
                   )}
                   {may("stage.move") && (

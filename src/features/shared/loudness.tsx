@@ -1,5 +1,7 @@
+import { classes } from "@/ui";
+
 /** How loud somebody is just now, 0–100. */
-export function Loudness({ level, name }: { level: number; name: string }) {
+export function Loudness({ level, name, className }: { level: number; name: string; className?: string }) {
   return (
     <div
       role="meter"
@@ -7,7 +9,7 @@ export function Loudness({ level, name }: { level: number; name: string }) {
       aria-valuenow={level}
       aria-valuemin={0}
       aria-valuemax={100}
-      className="mt-1 h-1.5 bg-rule"
+      className={classes("h-1.5 bg-rule", className)}
     >
       <div className="h-full bg-action" style={{ width: `${level}%` }} />
     </div>

@@ -28,16 +28,16 @@ function StagePeople({ view, levels }: { view: StageView; levels: ReadonlyMap<st
       <ul>
         {Object.entries(view.stage).map(([id, person]) => (
           <li key={id} className="border-b border-rule py-1.5">
-            <p className="flex justify-between">
-              <span className={person.isPresent ? "" : "text-ink-2"}>{person.name}</span>
+            <div className="flex items-center gap-3">
+              <span className={classes("flex-1", !person.isPresent && "text-ink-2")}>{person.name}</span>
+              {person.isPresent && person.isMicrophoneOpen && (
+                <Loudness level={person.callerLevel ?? levels.get(id) ?? 0} name={person.name} className="w-16" />
+              )}
               <span className="text-label text-ink-2">
                 {person.isPresent ? placeWords[person.place] : "away"}
                 {person.callerLevel !== null && " · on the phone"}
               </span>
-            </p>
-            {person.isPresent && person.isMicrophoneOpen && (
-              <Loudness level={person.callerLevel ?? levels.get(id) ?? 0} name={person.name} />
-            )}
+            </div>
           </li>
         ))}
       </ul>
