@@ -173,6 +173,12 @@ test("the database away for a minute: screens say so, then resume, and nothing a
   const seat = await seatInBrowser(browser, server, date, 0);
   await producer.send({ type: "hour.open-doors" });
   await expect(seat.getByText("The programme begins shortly")).toBeVisible();
+  const visitor = await (await browser.newContext({ baseURL: server.origin })).newPage();
+  await visitor.goto("/");
+  await visitor.locator('a[href^="/front/"]').first().click();
+  await visitor.getByLabel("Your name").fill("Ines Marl");
+  await visitor.getByLabel("Mail address").fill("ines.away@example.org");
+  await visitor.getByRole("checkbox").last().check();
   const before = await journalLength(db(), date.occurrenceId);
   await tools.close();
   installation.cluster.stop();
@@ -183,6 +189,8 @@ test("the database away for a minute: screens say so, then resume, and nothing a
   await desk.getByRole("button", { name: /Raise it for/ }).click();
   await seat.getByLabel("Ask a question").fill("Asked while the records were away");
   await seat.getByRole("button", { name: "Ask", exact: true }).click();
+  await visitor.getByRole("button", { name: "Send me my ticket" }).click();
+  await expect(visitor.getByText("One moment: very many people register just now.")).toBeVisible({ timeout: 30_000 });
   // a minute of a real outage, longer than a sign may be missing: no clock of ours moves the database's
   await expect.poll(() => Date.now() - away, { timeout: 70_000, intervals: [1000] }).toBeGreaterThan(60_000);
   expect(phaseOf(producer)).toBe("open");
@@ -194,6 +202,9 @@ test("the database away for a minute: screens say so, then resume, and nothing a
   await expect(
     seat.getByText("Nobody", { exact: false }).or(seat.getByText("The stage is empty for a moment.")),
   ).toBeVisible();
+  // the visitor pressed once: their registration went on by itself
+  await expect(visitor.getByText("ines.away@example.org")).toBeVisible({ timeout: 40_000 });
+  await expect(visitor.getByText("One moment: very many people register just now.")).toBeHidden();
   tools = await makeContext({ ...installation.env, STAGE_CALL_CLOCK_FILE: undefined });
   expect(await journalLength(db(), date.occurrenceId)).toBe(before + 2);
   // the seat's one interval goes on over the gap: nobody was put out for signs that had nowhere to go

@@ -1,6 +1,6 @@
-import { and, asc, eq, gt } from "drizzle-orm";
+import { asc, eq } from "drizzle-orm";
 import { calendarLines, calendarText, type CalendarEntry } from "@/core/calendar";
-import { isPublicEvent } from "../../db/queries/public-events";
+import { isPublicDateAhead } from "../../db/queries/public-events";
 import { events, occurrences } from "../../db/schema";
 import type { Context } from "../ground/context";
 import type { EventRow } from "../planning/events";
@@ -77,14 +77,7 @@ export async function organisationCalendar(context: Context, organisation: Organ
     .select({ event: events, occurrence: occurrences })
     .from(occurrences)
     .innerJoin(events, eq(events.id, occurrences.eventId))
-    .where(
-      and(
-        eq(occurrences.organisationId, organisation.id),
-        isPublicEvent(organisation.id),
-        eq(occurrences.kind, "show"),
-        gt(occurrences.endAt, context.clock.now()),
-      ),
-    )
+    .where(isPublicDateAhead(organisation.id, context.clock.now()))
     .orderBy(asc(occurrences.startAt))
     .limit(366);
   const entries = rows.map(({ event, occurrence }) => publicEntry(context, organisation, event, occurrence));

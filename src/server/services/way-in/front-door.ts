@@ -1,7 +1,7 @@
-import { and, asc, desc, eq, gt, isNotNull, isNull, lte, sql } from "drizzle-orm";
+import { and, asc, desc, eq, isNotNull, isNull, lte, sql } from "drizzle-orm";
 import { timingSafeEqual } from "node:crypto";
 import type { Db } from "../../db/client";
-import { isPublicEvent } from "../../db/queries/public-events";
+import { isPublicDateAhead } from "../../db/queries/public-events";
 import { events, occurrences, organisations, recordings } from "../../db/schema";
 import { currentDate } from "@/core/dates";
 import { Refusal } from "@/core/shared";
@@ -199,14 +199,7 @@ export async function publicDates(
     })
     .from(occurrences)
     .innerJoin(events, eq(events.id, occurrences.eventId))
-    .where(
-      and(
-        eq(occurrences.organisationId, organisation.id),
-        isPublicEvent(organisation.id),
-        eq(occurrences.kind, "show"),
-        gt(occurrences.endAt, context.clock.now()),
-      ),
-    )
+    .where(isPublicDateAhead(organisation.id, context.clock.now()))
     .orderBy(asc(occurrences.startAt))
     .limit(readAhead)
     .then((rows) =>

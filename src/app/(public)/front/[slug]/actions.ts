@@ -50,8 +50,7 @@ async function refused(error: unknown, typed: Record<string, string>): Promise<R
   const failure = failureOf(error);
   const locale = await visitorLocale();
   return {
-    // what passes by itself is asked again by the page itself
-    status: failure.code === "busy" || failure.code === "unavailable" ? "busy" : "refused",
+    status: "refused",
     message: audienceWords(failure, locale),
     errors: Object.fromEntries(fieldIssuesOf(failure).map((issue) => [issue.path, audienceIssue(issue, locale)])),
     typed,
@@ -101,7 +100,11 @@ export async function registerAction(
     });
     return { status: "answered", errors: {}, typed };
   } catch (error) {
-    return refused(error, typed);
+    const { code } = failureOf(error);
+    // what passes by itself is asked again by the page itself
+    if (code !== "busy" && code !== "unavailable") return refused(error, typed);
+    const message = audienceWords({ code: "busy", retryAfterMs: 0 }, await visitorLocale());
+    return { status: "busy", message, errors: {}, typed };
   }
 }
 
