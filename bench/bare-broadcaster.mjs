@@ -1,17 +1,20 @@
 // What the live edge is measured against: a Node server that writes one message to every open stream with
-// `response.write`, and does nothing else. POST /say sends `?bytes=` of text to all.
+// `response.write`, and does nothing else. POST /say sends an event of `?bytes=` to all; who comes gets one of FIRST_BYTES.
 import { createServer } from "node:http";
 
 const open = new Set();
+/** One event of an event stream that carries so many bytes. */
+const event = (name, bytes) => `event: ${name}\ndata: ${"x".repeat(Math.max(1, bytes))}\n\n`;
+const firstBytes = Number(process.env.FIRST_BYTES);
 const server = createServer((request, response) => {
   const url = new URL(request.url, "http://bare");
   if (url.pathname === "/say") {
-    const payload = Buffer.from(`data: ${"x".repeat(Math.max(1, Number(url.searchParams.get("bytes")) - 8))}\n\n`);
+    const payload = Buffer.from(event("change", Number(url.searchParams.get("bytes"))));
     for (const one of open) one.write(payload);
     return void response.end("{}");
   }
   response.writeHead(200, { "content-type": "text/event-stream" });
-  response.write(`data: ${"x".repeat(Number(url.searchParams.get("first") ?? 1))}\n\n`);
+  response.write(event("snapshot", firstBytes));
   open.add(response);
   response.on("close", () => open.delete(response));
 });

@@ -1,6 +1,6 @@
 import { spawn } from "node:child_process";
 import { Agent, request } from "node:http";
-import { SimulatedGuest } from "../src/stand-ins/crowd";
+import { SimulatedGuest, type CrowdMember } from "../src/stand-ins/crowd";
 import { makeContext } from "../src/server/worker";
 import { freePort } from "../scripts/lib/run.mjs";
 import { makeBusyDate, type BusyDate } from "../tests/support/busy-date";
@@ -11,51 +11,44 @@ const serverPid = Number(process.env["SERVER_PID"]);
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
 const rounds = 20;
 
+interface Spent {
+  readonly tookMs: number;
+  readonly cpu: number;
+}
 interface Measured {
-  readonly opening: { readonly tookMs: number; readonly cpu: number };
+  readonly opening: Spent;
+  readonly returning: Spent;
   readonly act: Spread & { readonly cpu: number; readonly arrived: number };
 }
 
-/** A bare broadcaster in a process of its own, with as many listeners from this one. */
-async function bareRun(listeners: number, bytes: number, firstBytes: number): Promise<Measured> {
+/** A bare broadcaster in a process of its own, with the very same guests as listeners. */
+async function bareRun(members: readonly CrowdMember[], bytes: number, firstBytes: number): Promise<Measured> {
   const port = await freePort(4950);
   const child = spawn("node", ["bench/bare-broadcaster.mjs"], {
-    env: { ...process.env, PORT: String(port) },
+    env: { ...process.env, PORT: String(port), FIRST_BYTES: String(firstBytes) },
     stdio: ["ignore", "pipe", "inherit"],
   });
   await new Promise((done) => child.stdout!.once("data", done));
+  const bare = `http://127.0.0.1:${port}`;
   let sentAt = 0;
   const times: number[] = [];
-  const streams: ReturnType<typeof request>[] = [];
-  const opens: (() => Promise<void>)[] = Array.from(
-    { length: listeners },
-    () => () =>
-      new Promise((done) => {
-        const outgoing = request(
-          { host: "127.0.0.1", port, path: `/?first=${firstBytes}`, agent: false },
-          (incoming) => {
-            incoming.once("data", () => done());
-            incoming.on("data", () => times.push(performance.now() - sentAt));
-            incoming.on("error", () => {});
-          },
-        );
-        outgoing.on("error", () => {});
-        outgoing.end();
-        streams.push(outgoing);
-      }),
-  );
-  const opening = await measured(child.pid!, () => openAll(opens));
+  const guests = members.map((member) => new SimulatedGuest(bare, member, false));
+  for (const guest of guests) {
+    guest.onMessage = (event) => {
+      if (event === "change") times.push(performance.now() - sentAt);
+    };
+  }
+  const opening = await measured(child.pid!, () => comeAll(guests));
+  const returning = await returnAll(child.pid!, guests);
   const agent = new Agent({ keepAlive: true });
   const say = () =>
     new Promise<void>((done) => {
-      const outgoing = request(
-        { host: "127.0.0.1", port, path: `/say?bytes=${bytes}`, method: "POST", agent },
-        (incoming) => incoming.resume().on("end", done),
+      const outgoing = request(`${bare}/say?bytes=${bytes}`, { method: "POST", agent }, (incoming) =>
+        incoming.resume().on("end", done),
       );
       outgoing.end();
     });
   await pause(1500);
-  times.length = 0;
   const before = cpuOf(child.pid!);
   for (let round = 0; round < rounds; round += 1) {
     sentAt = performance.now();
@@ -63,20 +56,26 @@ async function bareRun(listeners: number, bytes: number, firstBytes: number): Pr
     await pause(700);
   }
   const act = { ...spread(times), cpu: cpuOf(child.pid!) - before, arrived: times.length };
-  for (const stream of streams) stream.destroy();
+  for (const guest of guests) guest.leave();
   child.kill();
   await pause(500);
-  return { opening, act };
+  return { opening, returning, act };
 }
 
-async function measured(pid: number, run: () => Promise<void>): Promise<{ tookMs: number; cpu: number }> {
+async function measured(pid: number, run: () => Promise<void>): Promise<Spent> {
   const [at, cpu] = [performance.now(), cpuOf(pid)];
   await run();
   return { tookMs: performance.now() - at, cpu: cpuOf(pid) - cpu };
 }
-const openAll = async (opens: readonly (() => Promise<void>)[]): Promise<void> => {
-  for (let i = 0; i < opens.length; i += 25) await Promise.all(opens.slice(i, i + 25).map((open) => open()));
-};
+async function comeAll(guests: readonly SimulatedGuest[]): Promise<void> {
+  for (let i = 0; i < guests.length; i += 25) await Promise.all(guests.slice(i, i + 25).map((guest) => guest.come()));
+}
+/** Every line breaks at once, and everybody comes again. */
+async function returnAll(pid: number, guests: readonly SimulatedGuest[]): Promise<Spent> {
+  for (const guest of guests) guest.leave();
+  await pause(3000);
+  return measured(pid, () => comeAll(guests));
+}
 
 export async function makeDate(attendees: number): Promise<BusyDate> {
   const { context, close } = await makeContext(process.env);
@@ -103,7 +102,9 @@ export async function broadcastBench(listeners: number): Promise<void> {
       times.push(performance.now() - sentAt);
     };
   }
-  const opening = await measured(serverPid, () => openAll(guests.map((guest) => () => guest.come())));
+  const opening = await measured(serverPid, () => comeAll(guests));
+  await pause(4000);
+  const returning = await returnAll(serverPid, guests);
   await pause(4000);
   times = [];
   const before = cpuOf(serverPid);
@@ -114,26 +115,24 @@ export async function broadcastBench(listeners: number): Promise<void> {
   }
   const act = { ...spread(times), cpu: cpuOf(serverPid) - before };
   if (times.length !== rounds * listeners) console.log(`  ! ${times.length} of ${rounds * listeners} messages arrived`);
-  if (listeners === 2000) await ballotBench(producer, guests.slice(0, 500), date.pollId);
-  if (listeners === 2000) await chatBench(guests);
+  if (listeners === 2000 && !process.env["ONLY_OPENING"])
+    await ballotBench(producer, guests.slice(0, 500), date.pollId);
+  if (listeners === 2000 && !process.env["ONLY_OPENING"]) await chatBench(guests);
   for (const guest of [...guests, producer]) guest.leave();
   await pause(2000);
-  const bare = await bareRun(listeners, bytes + 20, firstBytes);
+  const bare = await bareRun(date.attendees, bytes, firstBytes);
   record(
     { name: `desk-act-${listeners}`, n: times.length, ...act, bare: bare.act },
     "median and 99th at most the bare broadcaster's",
   );
-  record(
-    {
-      name: `opening-${listeners}`,
-      n: listeners,
-      median: opening.tookMs,
-      p99: opening.tookMs,
-      cpu: opening.cpu,
-      bare: { median: bare.opening.tookMs, p99: bare.opening.tookMs, cpu: bare.opening.cpu },
-    },
-    `processor time at most 2 times the bare server's (here ${(opening.cpu / bare.opening.cpu).toFixed(2)})`,
-  );
+  recordOpening(`opening-${listeners}`, listeners, opening, bare.opening);
+  recordOpening(`returning-${listeners}`, listeners, returning, bare.returning);
+}
+
+function recordOpening(name: string, n: number, own: Spent, bare: Spent): void {
+  const whole = ({ tookMs, cpu }: Spent) => ({ median: tookMs, p99: tookMs, cpu });
+  const aim = `processor time at most 2 times the bare server's (here ${(own.cpu / bare.cpu).toFixed(2)})`;
+  record({ name, n, ...whole(own), bare: whole(bare) }, aim);
 }
 
 async function ballotBench(producer: SimulatedGuest, guests: readonly SimulatedGuest[], pollId: string): Promise<void> {

@@ -34,42 +34,23 @@ function post(url: string, agent: Agent, headers: Record<string, string>, body: 
   });
 }
 
-const unescaped = (html: string): string => html.replaceAll("&quot;", '"').replaceAll("&amp;", "&");
-
-/** What the browser's form sends: the server action of the public page, with the arguments that are bound to it, the form's first state among them. */
-async function formOf(slug: string): Promise<{ url: string; id: string; bound: unknown[] }> {
-  const url = `${origin}/front/${slug}`;
-  const html = await (await fetch(url)).text();
-  const [before] = html.split('name="email"');
-  const [, key, reference] = [...before!.matchAll(/name="\$ACTION_(\d+):0" value="([^"]*)"/g)].at(-1)!;
-  const { id } = JSON.parse(unescaped(reference!)) as { id: string };
-  const [, bound] = new RegExp(`name="\\$ACTION_${key}:1" value="([^"]*)"`).exec(html)!;
-  return { url, id, bound: JSON.parse(unescaped(bound!)) as unknown[] };
-}
-
-async function formSender(slug: string): Promise<Send> {
-  const { url, id, bound } = await formOf(slug);
+/** What the browser's form sends. */
+function formSender(slug: string): Send {
   const agent = new Agent({ keepAlive: true, maxSockets: 2000 });
-  const boundary = "stage-call-bench";
-  const part = (name: string, value: string) =>
-    `--${boundary}\r\nContent-Disposition: form-data; name="${name}"\r\n\r\n${value}\r\n`;
-  const call = JSON.stringify([...bound, "$K1"]);
   return (guest) => {
-    const fields = {
+    const typed = {
       name: `Guest ${guest}`,
       email: `${slug}-${guest}@example.org`,
       zone: "Europe/Lisbon",
       consent: "on",
     };
-    const body = Object.entries(fields).map(([name, value]) => part(`_1_${name}`, value));
     const headers = {
-      "next-action": id,
-      accept: "text/x-component",
       origin,
       "x-forwarded-for": `10.${guest >> 16}.${(guest >> 8) & 255}.${guest & 255}`,
-      "content-type": `multipart/form-data; boundary=${boundary}`,
+      "content-type": "application/json",
     };
-    return post(url, agent, headers, `${body.join("")}${part("0", call)}--${boundary}--\r\n`);
+    const body = { typed, source: null, invitedBy: null, dateId: null };
+    return post(`${origin}/front/${slug}/register`, agent, headers, JSON.stringify(body));
   };
 }
 
@@ -137,13 +118,13 @@ export async function registrationsBench(): Promise<void> {
   const member = await owner(context);
   const pid = Number(process.env["SERVER_PID"]);
   const warm = await eventWith(context, member, "Bench, warming up", null);
-  const sendWarm = await formSender(warm.slug);
+  const sendWarm = formSender(warm.slug);
   for (let guest = 0; guest < 100; guest += 1) await sendWarm(guest);
   for (const limit of [null, 1000]) {
     const words = limit === null ? "no limit" : `a limit of ${limit}`;
     const bare = await bareRun();
     const made = await eventWith(context, member, `Bench registrations, ${words}`, limit);
-    const run = await saturated(await formSender(made.slug), pid);
+    const run = await saturated(formSender(made.slug), pid);
     const attendees = and(eq(tickets.eventId, made.eventId), eq(tickets.role, "attendee"));
     const waiting = await context.db.$count(tickets, and(attendees, eq(tickets.status, "waiting")));
     const name = limit === null ? "registrations" : "registrations-limited";
@@ -157,7 +138,7 @@ export async function registrationsBench(): Promise<void> {
     );
     if (limit !== null) continue;
     const crowd = await eventWith(context, member, "Bench registrations, too many", null);
-    const over = await overrun(await formSender(crowd.slug), run.perSecond);
+    const over = await overrun(formSender(crowd.slug), run.perSecond);
     const held = await context.db.$count(
       tickets,
       and(eq(tickets.eventId, crowd.eventId), eq(tickets.role, "attendee")),

@@ -59,6 +59,8 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
   return response;
 }
 
-// uploads check origin and length on their own: bodies over 10 MB would be cut here. Commands of a room
-// come by the hundred a second, carry no page, and check their origin on their own too
-export const config = { matcher: ["/((?!_next/static|_next/image|favicon|icon.svg|upload/|live/).*)"] };
+// uploads check origin and length on their own: bodies over 10 MB would be cut here. Commands of a room and
+// registrations come by the hundred a second, carry no page, and check their origin on their own too
+export const config = {
+  matcher: ["/((?!_next/static|_next/image|favicon|icon.svg|upload/|live/|front/[^/]+/register$).*)"],
+};

@@ -35,8 +35,10 @@ export {
   emailText,
   personName,
   openEntryInput,
+  registerForm,
   registrationInput,
   stagePersonInput,
+  type RegisterForm,
   type RegistrationInput,
   type StagePersonInput,
 } from "./people-input";

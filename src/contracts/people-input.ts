@@ -56,4 +56,13 @@ export const openEntryInput = z.object({
   hasConsented: z.literal(true, { error: issue("consent-to-enter") }),
 });
 
+/** The public form as the browser's script sends it: every field as typed, and how somebody came. */
+export const registerForm = z.object({
+  typed: z.record(z.string().max(100), z.string().max(5000)),
+  source: z.string().max(60).nullable(),
+  invitedBy: z.string().max(300).nullable(),
+  dateId: z.string().max(36).nullable(),
+});
+
+export type RegisterForm = z.infer<typeof registerForm>;
 export type RegistrationInput = z.infer<typeof registrationInput>;

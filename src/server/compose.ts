@@ -4,6 +4,8 @@ import type { Context } from "./services/ground/context";
 import { admitToHouse, closeLost, SignBook } from "./services/hour/presence";
 import { RoomCache } from "./services/ground/room/commands";
 import { ActPace } from "./edge/limits";
+import { Registrar } from "./services/way-in/registrar";
+import { Entrance } from "./services/hour/entrance";
 import { HolderCache } from "./services/hour/holder-cache";
 import { makeContext } from "./worker";
 import { makeSignIn, type SignIn } from "./sign-in";
@@ -17,6 +19,8 @@ export interface App {
   readonly roomCache: RoomCache;
   readonly holderCache: HolderCache;
   readonly pace: ActPace;
+  readonly entrance: Entrance;
+  readonly registrar: Registrar;
   readonly signIn: SignIn;
   close(): Promise<void>;
 }
@@ -57,6 +61,8 @@ export async function makeApp(source: Record<string, string | undefined>): Promi
     roomCache: new RoomCache(),
     holderCache,
     pace: new ActPace(() => clock.now()),
+    entrance: new Entrance(context),
+    registrar: new Registrar(context),
     signIn: makeSignIn(database.db, environment.STAGE_CALL_URL, secrets.signInSecret),
     async close() {
       await hub.close();

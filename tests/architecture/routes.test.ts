@@ -16,6 +16,7 @@ const guards: Readonly<Record<string, string>> = {
   "ui-kit/page.tsx": "STAGE_CALL_UI_KIT",
   "(public)/front/[slug]/page.tsx": "frontDoor(",
   "(public)/front/[slug]/calendar.ics/route.ts": "frontDoor(",
+  "(public)/front/[slug]/register/route.ts": "requireOwnOrigin(",
   "(public)/calendar.ics/route.ts": "open",
   "(public)/ticket/[token]/page.tsx": "holderOf(",
   "(public)/ticket/[token]/calendar.ics/route.ts": "holderOf(",

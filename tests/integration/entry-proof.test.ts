@@ -31,7 +31,8 @@ describe("an event that lets people in by their address alone", () => {
     const ticketId = await addTicket(world, event, "attendee", "Sanna");
     const one = await holder(ticketId);
     const token = tokenOf(world.context, one.ticket);
-    const seat = (proof: string | null) => holderOfToken(world.context, token, proof, ticketId, event.occurrenceId);
+    const seat = (proof: string | null) =>
+      holderOfToken(world.context, { token, proof, ticketId, occurrenceId: event.occurrenceId });
     await expect(seat(null)).rejects.toMatchObject({ failure: { code: "not-found" } });
     const proof = await proofFromMail(ticketId);
     expect(await isProofOpen(world.context, one, proof)).toBe(true);

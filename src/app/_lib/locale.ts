@@ -6,12 +6,14 @@ import type { Failure } from "@/core/shared";
 
 export const languageCookie = "sc-language";
 
-/** The visitor's language: the one they chose, else the first that their browser wishes for and there is. */
-export const visitorLocale = cache(async (): Promise<Locale> => {
-  const chosen = (await cookies()).get(languageCookie)?.value;
-  if (chosen && locales.includes(chosen as Locale)) return chosen as Locale;
-  return acceptedLocale((await headers()).get("accept-language") ?? "");
-});
+/** A visitor's language: the one they chose, else the first that their browser wishes for and there is. */
+export const localeFrom = (chosen: string | undefined, wished: string | null): Locale =>
+  chosen && locales.includes(chosen as Locale) ? (chosen as Locale) : acceptedLocale(wished ?? "");
+
+/** The language of whoever asks for this page. */
+export const visitorLocale = cache(async (): Promise<Locale> =>
+  localeFrom((await cookies()).get(languageCookie)?.value, (await headers()).get("accept-language")),
+);
 
 /** A holder's own language; a choice made in this browser goes before it. */
 export async function holderLocale(personLocale: string): Promise<Locale> {

@@ -116,9 +116,10 @@ export async function giveHolder(
   else (await cookies()).set(holderCookie(ticketId), token, options);
 }
 
-/** The visitor's network address, for counting tries. */
-export const remoteAddress = async (): Promise<string> =>
-  (await headers()).get("x-forwarded-for")?.split(",")[0]?.trim() ?? "local";
+/** A visitor's network address, for counting tries. */
+export const remoteOf = (headers: Pick<Headers, "get">): string =>
+  headers.get("x-forwarded-for")?.split(",")[0]?.trim() ?? "local";
+export const remoteAddress = async (): Promise<string> => remoteOf(await headers());
 
 /** Refuses a request from another site: for routes outside the proxy. */
 export function requireOwnOrigin(request: Request): void {

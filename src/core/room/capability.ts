@@ -1,6 +1,6 @@
 import type { Permission, Switches } from "../people";
 import type { Result } from "../shared";
-import type { PlainView } from "./changes";
+import type { MadeView } from "./changes";
 import type { RoomDirectory, RoomFigures } from "./directory";
 import type { HourEntry, HourState } from "./hour/state";
 import type { Scene } from "./scene";
@@ -41,7 +41,7 @@ export interface Sight<State> {
 export interface ViewTopic<State> {
   readonly isFor: (standing: Standing, switches: Switches) => boolean;
   readonly reads: readonly (keyof RoomDirectory | keyof RoomFigures)[];
-  readonly make: (sight: Sight<State>) => PlainView;
+  readonly make: (sight: Sight<State>) => MadeView;
 }
 /** A feed of rows that only grow; `window`: how many of the last come on joining. */
 export interface LogTopic {

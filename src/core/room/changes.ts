@@ -1,3 +1,5 @@
+import { Book } from "../shared";
+
 /** A view seen generically: sections of items by id. */
 export type PlainView = Readonly<Record<string, Readonly<Record<string, unknown>>>>;
 
@@ -12,16 +14,34 @@ function isSame(a: unknown, b: unknown): boolean {
   return keys.every((key) => isSame((a as Record<string, unknown>)[key], (b as Record<string, unknown>)[key]));
 }
 
-/** What turns one projection into the next of the same role class. */
-export function changesBetween(before: PlainView, after: PlainView): readonly ViewChange[] {
-  const changes: ViewChange[] = [];
-  for (const section of Object.keys(after)) {
-    const was = before[section] ?? {};
-    const is = after[section]!;
-    for (const id of Object.keys(is)) if (!isSame(was[id], is[id])) changes.push([section, id, is[id]]);
-    for (const id of Object.keys(was)) if (!(id in is)) changes.push([section, id, null]);
+/** A view as it is made: what may hold thousands is a book, which knows what differs from the one before. */
+export type MadeView = Readonly<Record<string, Readonly<Record<string, unknown>> | Book<unknown>>>;
+type MadeSection = MadeView[string];
+const nothing: MadeSection = {};
+
+const plainSection = (section: MadeSection): PlainView[string] =>
+  section instanceof Book ? Object.fromEntries(section) : section;
+
+/** The view as it is sent. */
+export const plainView = (view: MadeView): PlainView =>
+  Object.fromEntries(Object.entries(view).map(([name, section]) => [name, plainSection(section)]));
+
+function* changesOf(section: string, was: MadeSection, is: MadeSection): Iterable<ViewChange> {
+  if (was === is) return;
+  if (was instanceof Book && is instanceof Book) {
+    for (const [id, before, after] of Book.changes(was, is)) {
+      if (!isSame(before, after)) yield [section, id, after ?? null];
+    }
+    return;
   }
-  return changes;
+  const [before, after] = [plainSection(was), plainSection(is)];
+  for (const id of Object.keys(after)) if (!isSame(before[id], after[id])) yield [section, id, after[id]];
+  for (const id of Object.keys(before)) if (!(id in after)) yield [section, id, null];
+}
+
+/** What turns one projection into the next of the same feed. */
+export function changesBetween(before: MadeView, after: MadeView): readonly ViewChange[] {
+  return Object.keys(after).flatMap((name) => [...changesOf(name, before[name] ?? nothing, after[name]!)]);
 }
 
 /** The clients' reducer: a view with changes put in. Untouched sections keep their identity. */

@@ -10,7 +10,7 @@ export {
 } from "./chat";
 export { cleanLine, graphemesIn, mostGraphemes } from "./chat/text";
 export { chain } from "./chain";
-export { applyChanges, changesBetween, type PlainView, type ViewChange } from "./changes";
+export { applyChanges, changesBetween, plainView, type MadeView, type PlainView, type ViewChange } from "./changes";
 export type { EntryBody, JournalEntry, RoomCommand, RoomFact } from "./commands";
 export { currentCue, type CueMark } from "./cues";
 export {

@@ -3,7 +3,7 @@ import { fail, ok, type Result } from "../shared";
 import { capabilities, type Capabilities, type CapabilityName } from "./capabilities";
 import type { By, Capability, LogTopic, Now, Pace, Shape, Sight, ViewTopic, WhisperTopic } from "./capability";
 import { chain } from "./chain";
-import type { PlainView } from "./changes";
+import type { MadeView } from "./changes";
 import type { EntryBody, JournalEntry, RoomCommand } from "./commands";
 import type { RoomDirectory, RoomFigures } from "./directory";
 import { switchesNow } from "./hour/state";
@@ -153,7 +153,7 @@ export function sourcesOf(
 }
 
 /** One feed's picture of the room. What its followers may not see is not in it. */
-export function project(topic: string, room: RoomState, words: RoomDirectory, figures: RoomFigures): PlainView {
+export function project(topic: string, room: RoomState, words: RoomDirectory, figures: RoomFigures): MadeView {
   const { name, topic: view } = views.get(topic)!;
   const switches = switchesNow(room.hour, words.event.switches);
   return view.make({ own: room[name], hour: room.hour, switches, words, figures } as Sight<unknown>);

@@ -33,7 +33,12 @@ export class Book<T> implements Iterable<readonly [string, T]> {
     top.set(id, value);
     const size = this.size + (value === undefined ? 0 : 1) - (this.has(id) ? 1 : 0);
     const next = new Book(this.ground, top, size);
-    return top.size > Math.max(mostOnTop, this.ground.size / 32) ? Book.from(next) : next;
+    return top.size > Math.max(mostOnTop, this.ground.size / 32) ? next.grounded() : next;
+  }
+  private grounded(): Book<T> {
+    const ground = new Map<string, T>();
+    this.forEach((value, id) => ground.set(id, value));
+    return new Book(ground, new Map(), ground.size);
   }
   /** The book with this value under this id; new ids come last. */
   with(id: string, value: T): Book<T> {
@@ -51,17 +56,41 @@ export class Book<T> implements Iterable<readonly [string, T]> {
     for (const [id, value] of this.top) if (value !== undefined && !this.ground.has(id)) yield [id, value];
   }
 
+  /** The same walk without an iterator's cost: for views, which walk thousands of entries a tick. */
+  forEach(visit: (value: T, id: string) => void): void {
+    const { top } = this;
+    this.ground.forEach((value, id) => {
+      const now = top.size > 0 && top.has(id) ? top.get(id) : value;
+      if (now !== undefined) visit(now, id);
+    });
+    top.forEach((value, id) => {
+      if (value !== undefined && !this.ground.has(id)) visit(value, id);
+    });
+  }
+
+  /** Books that came of one another have the same, until one of them gets a new ground. */
+  get lineage(): object {
+    return this.ground;
+  }
   /** What differs between two books: id, value before, value after. */
-  static *changes<T>(before: Book<T>, after: Book<T>): Iterable<readonly [string, T | undefined, T | undefined]> {
-    if (before === after) return;
-    const ids =
-      before.ground === after.ground
-        ? new Set([...before.top.keys(), ...after.top.keys()])
-        : new Set([...[...before].map(([id]) => id), ...[...after].map(([id]) => id)]);
-    for (const id of ids) {
-      const [was, is] = [before.get(id), after.get(id)];
-      if (!Object.is(was, is)) yield [id, was, is];
+  static changes<T>(before: Book<T>, after: Book<T>): readonly (readonly [string, T | undefined, T | undefined])[] {
+    if (before === after) return [];
+    const found: [string, T | undefined, T | undefined][] = [];
+    if (before.ground === after.ground) {
+      for (const id of new Set([...before.top.keys(), ...after.top.keys()])) {
+        const [was, is] = [before.get(id), after.get(id)];
+        if (!Object.is(was, is)) found.push([id, was, is]);
+      }
+      return found;
     }
+    after.forEach((is, id) => {
+      const was = before.get(id);
+      if (!Object.is(was, is)) found.push([id, was, is]);
+    });
+    before.forEach((was, id) => {
+      if (!after.has(id)) found.push([id, was, undefined]);
+    });
+    return found;
   }
 
   /** For a checkpoint: see `revive`. */

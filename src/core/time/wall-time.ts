@@ -48,11 +48,17 @@ export function nextTransition(instant: number, zone: string): number | null {
   return zoned.getTimeZoneTransition("next")?.epochMilliseconds ?? null;
 }
 
+/** names that were asked before and are zones: there are some hundreds, and asking costs as much as a registration */
+const knownZones = new Set<string>();
+
 /** Whether the name is an IANA zone that this machine's database knows. Fixed offsets are refused. */
 export function isZone(name: string): boolean {
+  if (knownZones.has(name)) return true;
   if (/^[+-]/.test(name)) return false;
   try {
     new Intl.DateTimeFormat("en", { timeZone: name });
+    // names are known in any case of their letters: only the usual ones are kept
+    if (knownZones.size < 1000) knownZones.add(name);
     return true;
   } catch {
     return false;

@@ -1,28 +1,31 @@
 "use client";
-import { Checkbox, Input } from "@/ui";
-import { useActionState, useEffect, useRef, useState } from "react";
+import { Button, Checkbox, Input } from "@/ui";
+import { useEffect, useRef, useState } from "react";
 import { isShown } from "@/core/front-door";
 import { Answered } from "@/features/shared/answered";
 import { AnswerField } from "./answer-field";
 import { useAgainByItself } from "./use-again-by-itself";
-import type { FormFieldView, RegisterState, RegisterWords } from "./types";
+import { useRegister, type Registering } from "./use-register";
+import type { FormFieldView, RegisterWords } from "./types";
 
 /** The registration form. What was typed stays through a refusal; nothing here needs an account. */
 export function RegisterForm(props: {
-  action: (before: RegisterState, data: FormData) => Promise<RegisterState>;
+  action: Registering["action"];
+  address: string;
+  cameBy: Registering["cameBy"];
   fields: readonly FormFieldView[];
   countries: readonly { readonly code: string; readonly name: string }[];
   prefill: { name: string; email: string } | null;
   words: RegisterWords;
 }) {
-  const [state, submit, isPending] = useActionState(props.action, { status: "fresh", errors: {}, typed: {} });
+  const { words } = props;
+  const { state, submit, onSubmit, isPending } = useRegister({ ...props, oneMoment: words.oneMoment });
   const form = useAgainByItself(state, isPending);
   const [answers, setAnswers] = useState<Readonly<Record<string, string>>>({});
   const zone = useRef<HTMLInputElement>(null);
   useEffect(() => {
     if (zone.current) zone.current.value = Intl.DateTimeFormat().resolvedOptions().timeZone;
   });
-  const { words } = props;
   const isWorking = isPending || state.status === "busy";
   if (state.status === "answered") {
     return <Answered title={words.answered} more={words.answeredMore} email={state.typed["email"] ?? ""} />;
@@ -39,7 +42,7 @@ export function RegisterForm(props: {
       </p>
     );
   return (
-    <form ref={form} action={submit} className="flex flex-col gap-3" noValidate>
+    <form ref={form} action={submit} onSubmit={onSubmit} className="flex flex-col gap-3" noValidate>
       <input type="hidden" name="zone" ref={zone} defaultValue="" />
       {state.status === "refused" && (
         <p role="alert" className="border-s-2 border-wrong px-3 py-1 text-wrong">
@@ -97,12 +100,9 @@ export function RegisterForm(props: {
         <span>{words.consent}</span>
       </label>
       {error("hasConsented")}
-      <button
-        disabled={isWorking}
-        className="min-h-10 rounded-control bg-action px-4 font-medium text-on-action disabled:opacity-60"
-      >
+      <Button type="submit" weight="act" size="large" disabled={isWorking}>
         {isWorking ? words.working : words.submit}
-      </button>
+      </Button>
     </form>
   );
 }

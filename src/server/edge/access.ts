@@ -5,7 +5,6 @@ import { memberOf } from "../services/ground/access";
 import { organisationFor } from "../services/way-in/front-door";
 import { deskEntryByDate } from "../services/hour/entry";
 import type { FactActor } from "../services/hour/facts";
-import { holderOfToken } from "../services/hour/holders";
 import { cookiesOf } from "./request";
 
 /** Who a signed-in member is at this desk, kept for a few seconds as a ticket's holder is. */
@@ -43,7 +42,7 @@ export async function whoAsks(
   const key = `${token}|${proof ?? ""}`;
   const known = app.holderCache.get(key);
   if (known && known.actorId === as && known.occurrenceId === occurrenceId) return known;
-  const who = await holderOfToken(app.context, token, proof, as, occurrenceId);
+  const who = await app.entrance.holder({ token, proof, ticketId: as, occurrenceId });
   app.holderCache.keep(key, who);
   return who;
 }

@@ -5,7 +5,6 @@ import { roomRights } from "@/core/room";
 import { Refusal } from "@/core/shared";
 import type { App } from "../compose";
 import { parse } from "../services/ground/context";
-import { closeConnection } from "../services/hour/presence";
 import { execute } from "../services/ground/room/commands";
 import { drainOutbox } from "../services/ground/room/outbox";
 import { bringFact, requireInside, requireRight, type KnownRoom } from "../services/hour/facts";
@@ -35,7 +34,7 @@ export async function takeCommand(
   as: string | null,
 ): Promise<void> {
   requireOwnOrigin(request);
-  const { context, hub, signs, roomCache, pace } = app;
+  const { context, hub, entrance, signs, roomCache, pace } = app;
   const input = parse(commandInput, await readJson(request));
   const { command } = input;
   const done = (seq: number) => sendJson(response, 200, { ok: true, seq });
@@ -46,7 +45,7 @@ export async function takeCommand(
   }
   const who = await whoAsks(app, request, occurrenceId, as);
   if (command.type === "goodbye") {
-    await closeConnection(context, command.connectionId);
+    await entrance.close(command.connectionId);
     hub.factsChanged(occurrenceId);
     return done(0);
   }
@@ -70,5 +69,5 @@ export async function takeCommand(
   const shown = hub.published(occurrenceId, executed.done);
   done(executed.seq);
   await shown;
-  await drainOutbox(context, executed.roomId);
+  if (executed.hasOutward) await drainOutbox(context, executed.roomId);
 }

@@ -1,20 +1,47 @@
 import type { IncomingMessage, ServerResponse } from "node:http";
+import type { Socket } from "node:net";
 import { readHave } from "@/contracts";
 import type { App } from "../compose";
-import { closeConnection, openConnection } from "../services/hour/presence";
 import { whoAsks } from "./access";
 
 const deviceOf = (agent: string): string =>
   /Mobi|Android|iPhone/.test(agent) ? "phone" : /iPad|Tablet/.test(agent) ? "tablet" : "computer";
 
-const headers = {
-  "content-type": "text/event-stream",
-  "cache-control": "no-store, no-transform",
-  "transfer-encoding": "chunked",
+const headLines = [
+  "HTTP/1.1 200 OK",
+  "content-type: text/event-stream",
+  "cache-control: no-store, no-transform",
+  "transfer-encoding: chunked",
   // proxies are to pass each line on as it comes
-  "x-accel-buffering": "no",
-  "x-content-type-options": "nosniff",
-};
+  "x-accel-buffering: no",
+  "x-content-type-options: nosniff",
+  "connection: close",
+];
+const headAt = (now: number): Buffer =>
+  Buffer.from(`${headLines.join("\r\n")}\r\ndate: ${new Date(now).toUTCString()}\r\n\r\n`);
+
+/**
+ * A socket as the hub writes to it. The head leaves in one write with the first picture: a house of thousands comes
+ * at once, and the framework's own way of sending it costs as much as all the rest of letting somebody in.
+ */
+class StreamWire {
+  hasBegun = false;
+  constructor(
+    private readonly socket: Socket,
+    private readonly now: () => number,
+  ) {}
+  get writableLength(): number {
+    return this.socket.writableLength;
+  }
+  write(bytes: Uint8Array): boolean {
+    if (this.hasBegun) return this.socket.write(bytes);
+    this.hasBegun = true;
+    return this.socket.write(Buffer.concat([headAt(this.now()), bytes]));
+  }
+  end(bytes: Uint8Array): void {
+    this.socket.end(bytes);
+  }
+}
 
 /** The room's event stream. What was seen of which feed is in `?have=`; the rest comes again. */
 export async function openStream(
@@ -24,30 +51,26 @@ export async function openStream(
   occurrenceId: string,
   query: URLSearchParams,
 ): Promise<void> {
-  const { context, hub } = app;
+  const { context, hub, entrance } = app;
   const as = query.get("as");
   const who = await whoAsks(app, request, occurrenceId, as);
-  const room = hub.known(occurrenceId);
-  const { connectionId, isInside } = await openConnection(context, {
+  const { connectionId, isInside } = await entrance.open({
     organisationId: who.organisationId,
     occurrenceId,
     ticketId: who.actorId,
     role: who.actor.role,
     device: deviceOf(request.headers["user-agent"] ?? ""),
-    mayReturn: room?.hasRoomFor(who.actorId) ?? "ask",
-    stagePlace: room?.stagePlaceOf(who.actorId) ?? "ask",
+    room: hub.known(occurrenceId),
   });
   let leave: (() => void) | null = null;
   const gone = () => {
     leave?.();
-    closeConnection(context, connectionId).then(
+    entrance.close(connectionId).then(
       () => hub.factsChanged(occurrenceId),
       // where the database is away the last sign of life closes it
       () => {},
     );
   };
-  response.writeHead(200, headers);
-  response.flushHeaders();
   const socket = response.socket;
   if (!socket || socket.destroyed) return gone();
   socket.setNoDelay(true);
@@ -55,13 +78,15 @@ export async function openStream(
   // listened to before anything is waited for: somebody may leave while they are being let in
   response.once("close", gone);
   const have = readHave(query.get("have"));
-  const wire = {
-    get writableLength() {
-      return socket.writableLength;
-    },
-    write: (bytes: Uint8Array) => socket.write(bytes),
-    end: (bytes: Uint8Array) => void socket.end(bytes),
-  };
-  leave = await hub.join({ occurrenceId, connectionId, ticketId: who.actorId, wantsDesk: !as, isInside, have, wire });
+  const wire = new StreamWire(socket, () => context.clock.now());
+  const join = { occurrenceId, connectionId, ticketId: who.actorId, wantsDesk: !as, isInside, have, wire };
+  try {
+    leave = await hub.join(join);
+  } catch (error) {
+    gone();
+    // what has begun as a stream cannot become a refusal
+    if (wire.hasBegun) return void socket.destroy();
+    throw error;
+  }
   if (response.destroyed) leave();
 }

@@ -1,4 +1,4 @@
-import { changesBetween, type PlainView } from "@/core/room";
+import { changesBetween, plainView, type MadeView } from "@/core/room";
 import { messageText } from "./frame";
 
 const mostKept = 200;
@@ -16,7 +16,7 @@ export class Feed {
   constructor(
     readonly topic: string,
     private readonly epoch: string,
-    private view: PlainView,
+    private view: MadeView,
     private sources: readonly unknown[],
   ) {}
 
@@ -26,7 +26,7 @@ export class Feed {
   }
 
   /** The message that brings followers up to this view; empty where nothing changed. */
-  advance(view: PlainView, sources: readonly unknown[]): string {
+  advance(view: MadeView, sources: readonly unknown[]): string {
     const changes = changesBetween(this.view, view);
     this.view = view;
     this.sources = sources;
@@ -49,7 +49,7 @@ export class Feed {
         .join("");
     }
     const { topic, epoch, n, view } = this;
-    this.snapshot ??= messageText("snapshot", { topic, epoch, n, view });
+    this.snapshot ??= messageText("snapshot", { topic, epoch, n, view: plainView(view) });
     return this.snapshot;
   }
 }

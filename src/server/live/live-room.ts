@@ -10,8 +10,6 @@ import {
   sourcesOf,
   standingOf,
   type Place,
-  switchesNow,
-  topicsOf,
   whisperTopics,
   type JournalEntry,
   type RoomDirectory,
@@ -21,6 +19,7 @@ import {
 } from "@/core/room";
 import type { FigureChange } from "../room";
 import { Feed } from "./feed";
+import { KnownTopics } from "./known-topics";
 import { Follower } from "./follower";
 import { Whispers, type Said } from "./whispers";
 import { framed, messageText } from "./frame";
@@ -97,10 +96,13 @@ export class LiveRoom {
     this.counted = { of: present, seated };
     return seated + this.arrived.size;
   }
-  /** Whether somebody who was let in before finds a seat: by memory, with some left over for who comes meanwhile. */
-  hasRoomFor(ticketId: string): boolean | "ask" {
+  /**
+   * Whether somebody who was let in before finds a seat: by memory, with some left over for who comes meanwhile.
+   * @param before how many others come in at this instant before them
+   */
+  hasRoomFor(ticketId: string, before = 0): boolean | "ask" {
     if (this.isInside(ticketId)) return true;
-    return this.seated() + seatsLetInUnderLock < this.words.event.houseSize ? true : "ask";
+    return this.seated() + before + seatsLetInUnderLock < this.words.event.houseSize ? true : "ask";
   }
   hear(said: readonly Said[]): void {
     for (const one of said) this.whispers.take(one);
@@ -123,17 +125,18 @@ export class LiveRoom {
     if (!person || this.state.hour.barred.has(ticketId)) return null;
     return standingOf(this.state.stage, person, isInside, wantsDesk);
   }
-  private readonly topics = new Map<string, readonly string[]>();
-  /** A pure function of standing and switches: looked up by what it reads, a whole house asks it at once. */
+  private readonly topics = new KnownTopics();
   topicsFor(standing: Standing): readonly string[] {
-    const switches = switchesNow(this.state.hour, this.words.event.switches);
-    const key = `${standing.role} ${standing.place} ${standing.isAtDesk} ${standing.duties.join()} ${JSON.stringify(switches)}`;
-    const known = this.topics.get(key);
-    if (known) return known;
-    const { views, logs, whispers } = topicsOf(standing, switches);
-    if (this.topics.size > 200) this.topics.clear();
-    this.topics.set(key, [...views, ...logs, ...whispers]);
-    return this.topics.get(key)!;
+    return this.topics.of(standing, this.state.hour, this.words.event.switches);
+  }
+  private placedBy: readonly unknown[] = [];
+  /** Whether anything that places and rights are made of is another than when everybody was last looked at. */
+  private areStandingsDue(): boolean {
+    const { stage, hour } = this.state;
+    const made = [stage, hour.barred, hour.turned, this.words.event.switches, this.words.people, this.figures.present];
+    const isSame = made.every((one, i) => one === this.placedBy[i]);
+    this.placedBy = made;
+    return !isSame;
   }
 
   /** Starts one stream: what it missed of its feeds, or their pictures. */
@@ -184,6 +187,7 @@ export class LiveRoom {
   restand(ticketIds?: Iterable<string>): { readonly gone: readonly Follower[]; readonly moved: readonly Follower[] } {
     const gone: Follower[] = [];
     const moved: Follower[] = [];
+    if (!ticketIds && !this.areStandingsDue()) return { gone, moved };
     const whom = ticketIds ? [...ticketIds].flatMap((id) => this.of(id)) : [...this.followers()];
     for (const follower of whom) {
       const standing = this.standing(follower.ticketId, follower.wantsDesk);

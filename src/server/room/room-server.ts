@@ -1,6 +1,6 @@
 import type { CommandBody, FactBody, LogRow } from "@/contracts";
 import type { EntryBody, JournalEntry, OwnParts, RoomCommand, RoomDirectory, RoomState } from "@/core/room";
-import type { Actor } from "@/core/people";
+import type { Actor, Switches } from "@/core/people";
 import type { Db } from "../db/client";
 
 /** Where a capability's server part works: one room of one date. */
@@ -35,6 +35,8 @@ export interface FactPlace {
   readonly now: number;
   /** the room's state where this process follows it: spares reading it */
   readonly room: RoomState | null;
+  /** as they stand now */
+  readonly switches: Switches;
 }
 
 /** What a fact changed of the merged figures: added to them, never counted anew. */

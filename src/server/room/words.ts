@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray, isNull, or } from "drizzle-orm";
+import { and, asc, eq, isNull, or } from "drizzle-orm";
 import { callTimeOf } from "@/core/dates";
 import type {
   DirectoryEvent,
@@ -10,6 +10,7 @@ import type {
 } from "@/core/room";
 import { instantOf } from "@/core/time";
 import type { Db } from "../db/client";
+import { anyOf } from "../db/queries/any-of";
 import { switchesOf } from "../db/queries/switches";
 import {
   events,
@@ -45,7 +46,7 @@ async function people(db: Db, of: WordsOf, ids?: readonly string[]): Promise<Rea
         eq(tickets.status, "registered"),
         isNull(tickets.revokedAt),
         or(eq(tickets.occurrenceId, of.occurrenceId), isNull(tickets.occurrenceId)),
-        ids && inArray(tickets.id, [...ids]),
+        ids && anyOf(tickets.id, ids),
       ),
     );
   return byKey(
@@ -62,7 +63,7 @@ async function questions(
   const rows = await db
     .select({ id: questionTable.id, text: questionTable.text, answer: questionTable.answer })
     .from(questionTable)
-    .where(and(eq(questionTable.occurrenceId, of.occurrenceId), ids && inArray(questionTable.id, [...ids])))
+    .where(and(eq(questionTable.occurrenceId, of.occurrenceId), ids && anyOf(questionTable.id, ids)))
     .orderBy(asc(questionTable.askedAt))
     .limit(5000);
   return byKey(rows, (row) => row.id);

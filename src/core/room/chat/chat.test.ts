@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { roles } from "../../people";
 import { asAttendee, open, play, refusal, words, figures } from "../test-room";
-import { logTopics, project, standingOf, topicsOf, viewTopics } from "..";
+import { logTopics, plainView, project, standingOf, topicsOf, viewTopics } from "..";
 import { cleanLine, graphemesIn } from "./text";
 import { chatTargets, mayWriteTo, topicOf, type LineFacts } from ".";
 
@@ -109,7 +109,7 @@ describe("rule 18: what the desk does with lines", () => {
     const shown = (screen: string) =>
       viewTopics
         .filter((topic) => topic.startsWith("chat:") && topic.includes(screen))
-        .map((topic) => JSON.stringify(project(topic, held, words, figures)))
+        .map((topic) => JSON.stringify(plainView(project(topic, held, words, figures))))
         .join();
     expect(shown("desk")).toContain("a1");
     expect(shown("room")).not.toContain("a1");

@@ -11,12 +11,22 @@ export interface CommandScene extends Omit<Scene, "actor" | "about"> {
   readonly eventId: string;
   readonly houseSize: number;
   readonly switches: Switches;
+  /** the journal's row of this very command, where it was carried out before */
+  readonly repeatOf: number | null;
+}
+
+interface OfCommand {
+  readonly roomId: string;
+  readonly commandId: string;
 }
 
 /** One read for all of it: every command of the hour begins with this. Null for an unknown date. */
-export async function loadScene(db: Db, occurrenceId: string): Promise<CommandScene | null> {
+export async function loadScene(db: Db, occurrenceId: string, of?: OfCommand): Promise<CommandScene | null> {
+  const repeat = of
+    ? sql`(select j.seq from journal j where j.room_id = ${of.roomId} and j.command_id = ${of.commandId})`
+    : sql`null::int`;
   const { rows } = await db.execute(sql`
-    select o.event_id, o.start_at, o.end_at, o.call_minutes, e.house_size, e.questions_on, e.polls_on,
+    select ${repeat} as repeat_of, o.event_id, o.start_at, o.end_at, o.call_minutes, e.house_size, e.questions_on, e.polls_on,
       e.others_questions_shown, e.chat_to, e.chat_held, e.early_entry, e.stage_microphones_open,
       array(select s.id from segments s where s.occurrence_id = o.id order by s.position) as segment_ids,
       array(select p.id from polls p where p.occurrence_id = o.id) as poll_ids,
@@ -28,6 +38,7 @@ export async function loadScene(db: Db, occurrenceId: string): Promise<CommandSc
   const startAt = at(row["start_at"]);
   return {
     occurrenceId,
+    repeatOf: row["repeat_of"] as number | null,
     eventId: row["event_id"] as string,
     houseSize: row["house_size"] as number,
     times: { startAt, endAt: at(row["end_at"]), callAt: callTimeOf(startAt, row["call_minutes"] as number) },

@@ -1,7 +1,8 @@
-import { and, asc, eq, gt, inArray, isNull } from "drizzle-orm";
+import { and, asc, eq, gt, isNull } from "drizzle-orm";
 import { Book } from "@/core/shared";
 import { emptyRoom, foldAll, roomFrom, type JournalEntry, type RoomState } from "@/core/room";
 import type { Db } from "../client";
+import { anyOf } from "./any-of";
 import { journal, roomCheckpoints, rooms } from "../schema";
 
 /** The journal's rows after `seq`, in order. */
@@ -44,6 +45,6 @@ export async function journalHeads(db: Db, occurrenceIds: readonly string[]): Pr
   const rows = await db
     .select({ occurrenceId: rooms.occurrenceId, seq: rooms.seq })
     .from(rooms)
-    .where(and(inArray(rooms.occurrenceId, [...occurrenceIds]), isNull(rooms.parentId)));
+    .where(and(anyOf(rooms.occurrenceId, occurrenceIds), isNull(rooms.parentId)));
   return new Map(rows.map((row) => [row.occurrenceId, row.seq]));
 }

@@ -1,10 +1,9 @@
 import { sql } from "drizzle-orm";
 import type { FactBody } from "@/contracts";
 import { isStageRole } from "@/core/people";
-import { chatTopicOf, mayWriteTo, switchesNow } from "@/core/room";
+import { chatTopicOf, mayWriteTo } from "@/core/room";
 import { Refusal } from "@/core/shared";
 import type { Db } from "../../db/client";
-import { loadScene } from "../../db/queries/command-scene";
 import { roomOf } from "../../db/queries/journal";
 import type { FactOutcome, FactPlace } from "../room-server";
 import { lineAt } from "./lines";
@@ -34,10 +33,8 @@ async function mayAnswer(db: Db, place: FactPlace): Promise<boolean> {
  * it there and writes nothing.
  */
 export async function say(db: Db, place: FactPlace, fact: Say): Promise<FactOutcome> {
-  const scene = await loadScene(db, place.occurrenceId);
-  if (!scene) throw new Refusal({ code: "not-found", what: "date" });
   const room = place.room ?? (await roomOf(db, place.occurrenceId));
-  const switches = switchesNow(room.hour, scene.switches);
+  const { switches } = place;
   const isGuest = !isStageRole(place.actor.role);
   const isAnswer = isGuest && fact.to === "note";
   const isAllowed = isAnswer ? await mayAnswer(db, place) : mayWriteTo(place.actor, fact.to, switches.chat.to);

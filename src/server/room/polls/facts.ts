@@ -1,7 +1,8 @@
-import { and, eq, inArray, sql } from "drizzle-orm";
+import { and, eq, sql } from "drizzle-orm";
 import type { OwnParts } from "@/core/room";
 import { groupBy, Refusal } from "@/core/shared";
 import type { Db } from "../../db/client";
+import { anyOf } from "../../db/queries/any-of";
 import { ballots, polls } from "../../db/schema";
 import type { FactOutcome, FactPlace } from "../room-server";
 
@@ -42,7 +43,7 @@ export async function ownBallots(
     .select({ ticketId: ballots.ticketId, pollId: ballots.pollId, optionId: ballots.optionId })
     .from(ballots)
     .innerJoin(polls, eq(polls.id, ballots.pollId))
-    .where(and(inArray(ballots.ticketId, [...ticketIds]), eq(polls.occurrenceId, occurrenceId)));
+    .where(and(anyOf(ballots.ticketId, ticketIds), eq(polls.occurrenceId, occurrenceId)));
   const by = groupBy(rows, (row) => row.ticketId);
   const own = (id: string) => Object.fromEntries((by.get(id) ?? []).map((row) => [row.pollId, row.optionId]));
   return new Map(ticketIds.map((id) => [id, { polls: { ballots: own(id) } }]));

@@ -1,7 +1,8 @@
-import { and, asc, eq, inArray } from "drizzle-orm";
+import { and, asc, eq } from "drizzle-orm";
 import type { OwnParts } from "@/core/room";
 import { groupBy, Refusal } from "@/core/shared";
 import type { Db } from "../../db/client";
+import { anyOf } from "../../db/queries/any-of";
 import { questions, questionVotes } from "../../db/schema";
 import type { FactOutcome, FactPlace } from "../room-server";
 
@@ -40,7 +41,7 @@ export async function ownQuestions(
     db
       .select({ ticketId: questionVotes.ticketId, questionId: questionVotes.questionId })
       .from(questionVotes)
-      .where(inArray(questionVotes.ticketId, ids))
+      .where(anyOf(questionVotes.ticketId, ids))
       .limit(ids.length * 1000),
     db
       .select({
@@ -51,7 +52,7 @@ export async function ownQuestions(
         answer: questions.answer,
       })
       .from(questions)
-      .where(and(eq(questions.occurrenceId, occurrenceId), inArray(questions.askerTicketId, ids)))
+      .where(and(eq(questions.occurrenceId, occurrenceId), anyOf(questions.askerTicketId, ids)))
       .orderBy(asc(questions.askedAt))
       .limit(ids.length * mostQuestionsEach),
   ]);

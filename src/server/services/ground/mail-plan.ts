@@ -55,8 +55,11 @@ export async function planMessages(context: Context, db: Db, wanted: readonly Ne
 type Ticket = typeof tickets.$inferSelect;
 type Occurrence = typeof occurrences.$inferSelect;
 
+/** What a message about a ticket needs of it. */
+export type Addressed = Pick<Ticket, "id" | "organisationId" | "eventId" | "personId" | "role">;
+
 /** What every message about this ticket's date begins with. */
-export const aboutTicket = (ticket: Ticket, occurrence: Occurrence) => ({
+export const aboutTicket = (ticket: Addressed, occurrence: Pick<Occurrence, "id">) => ({
   organisationId: ticket.organisationId,
   eventId: ticket.eventId,
   occurrenceId: occurrence.id,
@@ -66,7 +69,7 @@ export const aboutTicket = (ticket: Ticket, occurrence: Occurrence) => ({
 
 /** The reminders still ahead of one ticket's date. */
 export const remindersOf = (
-  ticket: Ticket,
+  ticket: Addressed,
   occurrence: Occurrence,
   offsetsMinutes: readonly number[],
   now: number,

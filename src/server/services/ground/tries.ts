@@ -4,6 +4,8 @@ import { hourMs, minuteMs } from "@/core/time";
 import { tries } from "../../db/schema";
 import type { Context } from "./context";
 
+const iso = (ms: number): string => new Date(ms).toISOString();
+
 /** Every limit on tries there is: so many a window. */
 export const limits = {
   "access-code": { count: 10, windowMs: 10 * minuteMs },
@@ -13,32 +15,51 @@ export const limits = {
   "sign-in": { count: 8, windowMs: 10 * minuteMs },
 } as const;
 
-type Try = readonly [limit: keyof typeof limits, key: string];
+export type Try = readonly [limit: keyof typeof limits, key: string];
 
 /**
- * Counts one try under each key, in one statement, and refuses the first whose limit is reached. Keys are
- * fingerprinted: the table holds no address.
+ * Counts the tries of several at once, in one statement, each under its keys. Keys are fingerprinted: the
+ * table holds no address. @returns for each the refusal of the first limit that is reached, or null
  */
-export async function countTries(context: Context, wanted: readonly Try[]): Promise<void> {
+export async function countTriesOfMany(
+  context: Context,
+  wanted: readonly (readonly Try[])[],
+): Promise<readonly (Refusal | null)[]> {
   const now = context.clock.now();
-  const counted = wanted.map(([limit, key]) => {
-    const { count, windowMs } = limits[limit];
-    const windowStart = now - (now % windowMs);
-    return { key: context.secrets.fingerprint(`${limit}|${key}`), windowStart, windowMs, most: count };
-  });
-  const rows = await context.db
-    .insert(tries)
-    // always in one order, so that two who share both keys never wait for each other in a circle
-    .values(
-      counted.map(({ key, windowStart }) => ({ key, windowStart, count: 1 })).sort((a, b) => (a.key < b.key ? -1 : 1)),
-    )
-    .onConflictDoUpdate({ target: [tries.key, tries.windowStart], set: { count: sql`${tries.count} + 1` } })
-    .returning({ key: tries.key, count: tries.count });
   const lenience = context.environment.STAGE_CALL_TRIES === "lenient" ? 100 : 1;
-  for (const { key, windowStart, windowMs, most } of counted) {
-    if ((rows.find((row) => row.key === key)?.count ?? 0) <= most * lenience) continue;
-    throw new Refusal({ code: "too-many-tries", retryAfterSeconds: Math.ceil((windowStart + windowMs - now) / 1000) });
-  }
+  const added = new Map<string, { readonly windowStart: number; n: number }>();
+  const counted = wanted.map((tries) =>
+    tries.map(([limit, key]) => {
+      const { count, windowMs } = limits[limit];
+      const windowStart = now - (now % windowMs);
+      const fingerprint = context.secrets.fingerprint(`${limit}|${key}`);
+      const sum = added.get(fingerprint) ?? { windowStart, n: 0 };
+      sum.n += 1;
+      added.set(fingerprint, sum);
+      return { key: fingerprint, place: sum.n, endsAt: windowStart + windowMs, most: count * lenience };
+    }),
+  );
+  // always in one order, so that two who share several keys never wait for each other in a circle
+  const rows = [...added].sort(([a], [b]) => (a < b ? -1 : 1));
+  const list = (of: (row: (typeof rows)[number]) => string | number) => sql.param(rows.map(of));
+  const kept = await context.db.execute(sql`
+    insert into tries (key, window_start, count)
+    select * from unnest(${list(([key]) => key)}::text[], ${list(([, { windowStart }]) => iso(windowStart))}::timestamptz[],
+      ${list(([, { n }]) => n)}::int[])
+    on conflict (key, window_start) do update set count = tries.count + excluded.count returning key, count`);
+  const totals = new Map(kept.rows.map((row) => [String(row["key"]), Number(row["count"])]));
+  return counted.map((tries) => {
+    const broken = tries.find(({ key, place, most }) => totals.get(key)! - added.get(key)!.n + place > most);
+    return broken
+      ? new Refusal({ code: "too-many-tries", retryAfterSeconds: Math.ceil((broken.endsAt - now) / 1000) })
+      : null;
+  });
+}
+
+/** Counts one try under each key, and refuses the first whose limit is reached. */
+export async function countTries(context: Context, wanted: readonly Try[]): Promise<void> {
+  const [refusal] = await countTriesOfMany(context, [wanted]);
+  if (refusal) throw refusal;
 }
 
 export const countTry = (context: Context, limit: Try[0], key: string): Promise<void> =>

@@ -6,7 +6,7 @@ import { Refusal } from "@/core/shared";
 import { stays, occurrences, people, slotPlans, tickets } from "../../db/schema";
 import { eventAccess, type TeamMember } from "../ground/access";
 import { oneOf, notFound, wrongInput, type Context } from "../ground/context";
-import { keepConsent } from "../ground/consent";
+import { keepConsents } from "../ground/consent";
 import { allDatesOf, type OccurrenceRow } from "../planning/dates/load";
 import type { Holder } from "../way-in/tickets";
 
@@ -65,11 +65,9 @@ export async function takeName(context: Context, holder: Holder, name: string, h
       .set({ techCheckedAt: context.clock.now() })
       .where(eq(tickets.id, holder.ticket.id));
   const { ticket, person } = holder;
-  await keepConsent(context, context.db, "recording", {
-    organisationId: ticket.organisationId,
-    personId: person.id,
-    ticketId: ticket.id,
-  });
+  await keepConsents(context, context.db, "recording", [
+    { organisationId: ticket.organisationId, personId: person.id, ticketId: ticket.id },
+  ]);
 }
 
 /** Whether some device came in by this ticket before: a second one is asked whether it is the same person. */

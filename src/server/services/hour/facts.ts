@@ -37,13 +37,13 @@ export async function requireInside(context: Context, who: RoomActor, known: Kno
   if (rows.length === 0) throw new Refusal({ code: "not-inside" });
 }
 
-/** The permission table's word on an act that does not go through the room's lock. */
+/** The permission table's word on an act that does not go through the room's lock. @returns what it was asked under */
 export async function requireRight(
   context: Context,
   who: RoomActor,
   type: FactBody["type"] | WhisperBody["type"],
   known: KnownRoom | null,
-): Promise<void> {
+): Promise<Circumstance> {
   const circumstance = known?.circumstance() ?? (await circumstanceFromTables(context, who.occurrenceId));
   const rule: Permission = roomRights[type];
   const said = verdictBy(rule, who.actor, circumstance);
@@ -51,6 +51,7 @@ export async function requireRight(
   if (said === "wrong-phase") throw new Refusal({ code: "wrong-state", action: type, state: circumstance.phase });
   if (said === "switched-off") throw new Refusal({ code: "switched-off", what: rule.needs?.switch ?? "questions" });
   await requireInside(context, who, known);
+  return circumstance;
 }
 
 /**
@@ -64,7 +65,7 @@ export async function bringFact(
   known: KnownRoom | null = null,
   commandId: string = context.ids.id(),
 ): Promise<FactOutcome> {
-  await requireRight(context, who, fact.type, known);
-  const place = { ...who, commandId, now: context.clock.now(), room: known?.state ?? null };
+  const { switches } = await requireRight(context, who, fact.type, known);
+  const place = { ...who, commandId, now: context.clock.now(), room: known?.state ?? null, switches };
   return bring(context.db, place, fact);
 }

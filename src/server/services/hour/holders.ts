@@ -1,46 +1,79 @@
 import { sql } from "drizzle-orm";
 import { isStageRole, type Actor } from "@/core/people";
 import { Refusal } from "@/core/shared";
+import { outcomeOf, type Outcome } from "../../platform/together";
 import { notFound, type Context } from "../ground/context";
 import { isProven } from "../way-in/entry-proofs";
 import type { FactActor } from "./facts";
 
-/**
- * Whoever a link token belongs to, for one room: one narrow read, since every command of a full
- * house begins with it. Unknown, forged, revoked and other rooms' tokens are refused alike.
- */
-export async function holderOfToken(
-  context: Context,
-  token: string,
-  proof: string | null,
-  ticketId: string,
-  occurrenceId: string,
-): Promise<FactActor> {
-  const claim = context.secrets.readToken(token);
-  if (!claim || claim.ticketId !== ticketId) throw notFound("ticket");
+/** What somebody shows to be let into one room. */
+export interface HolderClaim {
+  readonly token: string;
+  /** the one-time link by which their device was let in, where an event asks for one */
+  readonly proof: string | null;
+  readonly ticketId: string;
+  readonly occurrenceId: string;
+}
+
+interface HolderRow {
+  readonly id: string;
+  readonly occurrence_id: string;
+  readonly proves_address: boolean;
+  readonly role: Actor["role"];
+  readonly duties: Actor["duties"];
+  readonly status: string;
+  readonly link_version: number;
+  readonly organisation_id: string;
+}
+
+const isId = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
+const keyOf = (ticketId: string, occurrenceId: string): string => `${ticketId} ${occurrenceId}`;
+
+async function rowsOf(context: Context, claims: readonly HolderClaim[]): Promise<ReadonlyMap<string, HolderRow>> {
+  const ids = sql.param(claims.map((one) => one.ticketId));
+  const dates = sql.param(claims.map((one) => one.occurrenceId));
   const { rows } = await context.db.execute(sql`
-    select e.proves_address, t.role, t.duties, t.status, t.link_version, t.organisation_id
-    from tickets t join events e on e.id = t.event_id join occurrences o on o.event_id = t.event_id and o.id = ${occurrenceId}
-    where t.id = ${ticketId} and t.revoked_at is null and t.barred_at is null and e.deleted_at is null and (t.occurrence_id is null or t.occurrence_id = o.id)`);
-  const row = rows[0] as
-    | {
-        proves_address: boolean;
-        role: Actor["role"];
-        duties: Actor["duties"];
-        status: string;
-        link_version: number;
-        organisation_id: string;
-      }
-    | undefined;
-  if (!row || !claim.matches(row.link_version)) throw notFound("ticket");
-  if (!isStageRole(row.role) && row.status !== "registered")
+    select distinct t.id, o.id as occurrence_id, e.proves_address, t.role, t.duties, t.status, t.link_version, t.organisation_id
+    from unnest(${ids}::uuid[], ${dates}::uuid[]) as w(ticket_id, occurrence_id)
+      join tickets t on t.id = w.ticket_id join events e on e.id = t.event_id
+      join occurrences o on o.event_id = t.event_id and o.id = w.occurrence_id
+    where t.revoked_at is null and t.barred_at is null and e.deleted_at is null and (t.occurrence_id is null or t.occurrence_id = o.id)`);
+  return new Map((rows as unknown as HolderRow[]).map((row) => [keyOf(row.id, row.occurrence_id), row]));
+}
+
+async function holderBy(context: Context, claim: HolderClaim, row: HolderRow | undefined): Promise<FactActor> {
+  const { token, proof, ticketId, occurrenceId } = claim;
+  const said = context.secrets.readToken(token);
+  if (!said || said.ticketId !== ticketId || !row || !said.matches(row.link_version)) throw notFound("ticket");
+  const isAudience = !isStageRole(row.role);
+  if (isAudience && row.status !== "registered")
     throw new Refusal({ code: "wrong-state", action: "house.enter", state: row.status });
-  if (row.proves_address && !isStageRole(row.role) && !(await isProven(context, ticketId, proof)))
-    throw notFound("ticket");
-  return {
-    actorId: ticketId,
-    actor: { role: row.role, duties: row.duties },
-    occurrenceId,
-    organisationId: row.organisation_id,
-  };
+  if (row.proves_address && isAudience && !(await isProven(context, ticketId, proof))) throw notFound("ticket");
+  const actor = { role: row.role, duties: row.duties };
+  return { actorId: ticketId, actor, occurrenceId, organisationId: row.organisation_id };
+}
+
+/**
+ * Whom link tokens belong to, each for one room: one narrow read, since every command of a full house begins
+ * with it. Unknown, forged, revoked and other rooms' tokens are refused alike.
+ */
+export async function holdersOfTokens(
+  context: Context,
+  claims: readonly HolderClaim[],
+): Promise<readonly Outcome<FactActor>[]> {
+  // one that is no id at all must not spoil the read for the others
+  const rows = await rowsOf(
+    context,
+    claims.filter((one) => isId.test(one.ticketId) && isId.test(one.occurrenceId)),
+  );
+  return Promise.all(
+    claims.map((one) => outcomeOf(() => holderBy(context, one, rows.get(keyOf(one.ticketId, one.occurrenceId))))),
+  );
+}
+
+/** The same for one. @throws the refusal */
+export async function holderOfToken(context: Context, claim: HolderClaim): Promise<FactActor> {
+  const [outcome] = await holdersOfTokens(context, [claim]);
+  if (outcome!.ok) return outcome!.value;
+  throw outcome!.error;
 }

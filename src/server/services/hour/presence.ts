@@ -4,6 +4,7 @@ import { isStageRole, type Role } from "@/core/people";
 import type { Place } from "@/core/room";
 import { seatsLetInUnderLock } from "@/core/seats";
 import { notifyFacts } from "../../db/notify";
+import { anyOf } from "../../db/queries/any-of";
 import { loadScene } from "../../db/queries/command-scene";
 import { isCountedRole, isStage } from "../../db/queries/roles";
 import { loadRoom, roomOf } from "../../db/queries/journal";
@@ -29,46 +30,71 @@ async function stagePlaceOf(context: Context, { occurrenceId, ticketId, stagePla
   return (await roomOf(context.db, occurrenceId)).stage.people.get(ticketId)?.place ?? "backstage";
 }
 
-/**
- * A device comes in: one statement. Stage people are in at once. The audience stands in the foyer until
- * admitted; whoever was let in before comes straight back where a device of theirs is inside, or there is
- * room: never over the house's size.
- */
-export async function openConnection(
-  context: Context,
-  one: NewConnection,
-): Promise<{ connectionId: string; isInside: boolean }> {
-  const connectionId = context.ids.id();
-  const now = new Date(context.clock.now()).toISOString();
-  const alive = new Date(context.clock.now() - signLostAfterMs).toISOString();
-  const { organisationId, occurrenceId, ticketId, role, device, mayReturn } = one;
-  const inside = sql`c.occurrence_id = ${occurrenceId} and c.to_at is null and c.last_sign_at > ${alive} and c.place <> 'foyer'`;
-  const hasRoom =
-    mayReturn === "ask"
-      ? sql`(select count(distinct c.ticket_id) from stays c where ${inside} and ${isCountedRole(sql`c.role`)}) + ${seatsLetInUnderLock}
-          < (select e.house_size from occurrences o join events e on e.id = o.event_id where o.id = ${occurrenceId})`
-      : sql`${mayReturn}::boolean`;
-  const place = isStageRole(role)
-    ? sql`${await stagePlaceOf(context, one)}`
-    : sql`case when exists (select 1 from admissions a where a.occurrence_id = ${occurrenceId} and a.ticket_id = ${ticketId})
-        and (exists (select 1 from stays c where ${inside} and c.ticket_id = ${ticketId}) or ${role} = 'test-guest' or ${hasRoom}) then 'house' else 'foyer' end`;
-  const { rows } = await context.db.execute(sql`
-    insert into stays (id, connection_id, organisation_id, occurrence_id, room_id, ticket_id, role, device, chain_id, place, from_at, last_sign_at)
-    select ${connectionId}, ${connectionId}, ${organisationId}, ${occurrenceId}, r.id, ${ticketId}, ${role}, ${device}, ${ticketId},
-      ${place}, ${now}::timestamptz, ${now}::timestamptz
-    from rooms r where r.occurrence_id = ${occurrenceId} and r.parent_id is null
-    returning place <> 'foyer' as inside`);
-  return { connectionId, isInside: rows[0]?.["inside"] === true };
+export interface Opened {
+  readonly connectionId: string;
+  readonly isInside: boolean;
 }
 
-/** A device says goodbye. */
-export async function closeConnection(context: Context, connectionId: string): Promise<void> {
+/** What a row of the statement says of one who comes, as columns. */
+async function columnsOf(context: Context, comers: readonly NewConnection[]) {
+  const places = await Promise.all(
+    comers.map(async (one) => (isStageRole(one.role) ? await stagePlaceOf(context, one) : null)),
+  );
+  const list = (of: (one: NewConnection, i: number) => string | null) => sql.param(comers.map(of));
+  const ids = comers.map(() => context.ids.id());
+  const mayReturn = ({ mayReturn: may }: NewConnection) => (may === "ask" ? "ask" : may ? "yes" : "no");
+  const columns = sql`${sql.param(ids)}::uuid[], ${list((one) => one.organisationId)}::uuid[], ${list((one) => one.occurrenceId)}::uuid[],
+    ${list((one) => one.ticketId)}::uuid[], ${list((one) => one.role)}::text[], ${list((one) => one.device)}::text[],
+    ${list(mayReturn)}::text[], ${list((_, i) => places[i]!)}::text[]`;
+  return { ids, columns };
+}
+
+/**
+ * Devices come in: one statement, whatever their number. Stage people are in at once. The audience stands in the
+ * foyer until admitted; whoever was let in before comes straight back where a device of theirs is inside, or there
+ * is room, those before them counted: never over the house's size.
+ */
+export async function openConnections(context: Context, comers: readonly NewConnection[]): Promise<readonly Opened[]> {
+  const now = new Date(context.clock.now()).toISOString();
+  const alive = new Date(context.clock.now() - signLostAfterMs).toISOString();
+  const { ids, columns } = await columnsOf(context, comers);
+  const inside = sql`c.occurrence_id = w.occurrence_id and c.to_at is null and c.last_sign_at > ${alive}::timestamptz and c.place <> 'foyer'`;
+  const { rows } = await context.db.execute(sql`
+    with w as (
+      select *, row_number() over (partition by occurrence_id, may_return order by n) as nth
+      from unnest(${columns}) with ordinality as w(id, organisation_id, occurrence_id, ticket_id, role, device, may_return, stage_place, n))
+    insert into stays (id, connection_id, organisation_id, occurrence_id, room_id, ticket_id, role, device, chain_id, place, from_at, last_sign_at)
+    select w.id, w.id, w.organisation_id, w.occurrence_id, r.id, w.ticket_id, w.role, w.device, w.ticket_id,
+      case when w.stage_place is not null then w.stage_place
+        when exists (select 1 from admissions a where a.occurrence_id = w.occurrence_id and a.ticket_id = w.ticket_id)
+          and (w.may_return = 'yes' or w.role = 'test-guest'
+            or exists (select 1 from stays c where ${inside} and c.ticket_id = w.ticket_id)
+            or (w.may_return = 'ask' and w.nth + ${seatsLetInUnderLock}::int
+              + (select count(distinct c.ticket_id) from stays c where ${inside} and ${isCountedRole(sql`c.role`)})
+              <= (select e.house_size from occurrences o join events e on e.id = o.event_id where o.id = w.occurrence_id)))
+        then 'house' else 'foyer' end, ${now}::timestamptz, ${now}::timestamptz
+    from w join rooms r on r.occurrence_id = w.occurrence_id and r.parent_id is null
+    returning id, place <> 'foyer' as inside`);
+  const isInside = new Map(rows.map((row) => [String(row["id"]), row["inside"] === true]));
+  return ids.map((id) => ({ connectionId: id, isInside: isInside.get(id) ?? false }));
+}
+
+/** One device comes in. */
+export const openConnection = async (context: Context, one: NewConnection): Promise<Opened> =>
+  (await openConnections(context, [one]))[0]!;
+
+/** Devices say goodbye. */
+export async function closeConnections(context: Context, connectionIds: readonly string[]): Promise<void> {
   const now = context.clock.now();
   await context.db
     .update(stays)
     .set({ toAt: now, lastSignAt: now })
-    .where(and(eq(stays.connectionId, connectionId), isNull(stays.toAt)));
+    .where(and(anyOf(stays.connectionId, connectionIds), isNull(stays.toAt)));
 }
+
+/** One device says goodbye. */
+export const closeConnection = (context: Context, connectionId: string): Promise<void> =>
+  closeConnections(context, [connectionId]);
 
 /** Signs of life, gathered and written in one statement a tick. */
 export class SignBook {

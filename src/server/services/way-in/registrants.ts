@@ -1,7 +1,7 @@
 import { eq, and } from "drizzle-orm";
 import { tickets, people } from "../../db/schema";
 import type { Context } from "../ground/context";
-import { Ticket } from "./registration";
+import { Ticket } from "./take-places";
 
 export interface Registrant {
   readonly ticket: Ticket;

@@ -8,7 +8,7 @@ import { audit } from "../ground/audit";
 import type { Context } from "../ground/context";
 import { requireRegistrationOpen } from "./front-door";
 import { dropPlanned, planMessages, aboutTicket } from "../ground/mail-plan";
-import { confirm } from "./registration";
+import { confirm } from "./take-places";
 import type { Holder } from "./tickets";
 import { countTry } from "../ground/tries";
 import { holdPlaces } from "../planning/places";

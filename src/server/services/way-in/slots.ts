@@ -14,9 +14,9 @@ import { publishEvent } from "../planning/event-life";
 import type { Organisation } from "./front-door";
 import { aboutTicket, dropPlanned, planMessages, planReminders } from "../ground/mail-plan";
 import { personByEmail } from "../ground/people-records";
-import { keepConsent } from "../ground/consent";
+import { keepConsents } from "../ground/consent";
 import type { Holder } from "./tickets";
-import { countTry } from "../ground/tries";
+import { countTries } from "../ground/tries";
 
 type Event = typeof events.$inferSelect;
 /** Slots are offered so far ahead. */
@@ -169,7 +169,7 @@ async function makeBooking(
     })
     .onConflictDoUpdate({ target: [tickets.eventId, tickets.occurrenceId, tickets.personId], set: values })
     .returning();
-  await keepConsent(context, tx, "registration", { organisationId, personId, ticketId: made!.id });
+  await keepConsents(context, tx, "registration", [{ organisationId, personId, ticketId: made!.id }]);
   return made!;
 }
 
@@ -183,8 +183,10 @@ export async function bookSlot(
 ): Promise<string> {
   const input = parse(registrationInput, rawInput);
   const { event } = page;
-  await countTry(context, "registration", `${event.id}|${remote}`);
-  await countTry(context, "mail-to-address", input.email);
+  await countTries(context, [
+    ["registration", `${event.id}|${remote}`],
+    ["mail-to-address", input.email],
+  ]);
   return context.db.transaction(async (tx) => {
     const date = await takeSlot(context, tx, page, startAt);
     const person = await personByEmail(context, tx, event.organisationId, {

@@ -1,24 +1,19 @@
 "use server";
-import { cookies } from "next/headers";
+import { cookies, headers } from "next/headers";
 import { redirect } from "next/navigation";
-import { Refusal } from "@/core/shared";
-import { fieldIssuesOf } from "@/contracts";
-import { audienceIssue, audienceWords, messagesFor } from "@/contracts/messages";
+import { audienceWords, messagesFor } from "@/contracts/messages";
 import type { RegisterState } from "@/features/front-door/types";
 import { app } from "@/server/compose";
-import { atTheDoor } from "@/server/services/way-in/at-the-door";
-import type { Context } from "@/server/services/ground/context";
-import { doorStep, tryAccessCode, type DoorStep } from "@/server/services/way-in/front-door";
-import { enterByLink, register } from "@/server/services/way-in/registration";
-import { inviteeOf } from "@/server/services/way-in/tickets";
+import { tryAccessCode } from "@/server/services/way-in/front-door";
+import { openDoor } from "@/server/services/way-in/registrar";
+import { enterByLink } from "@/server/services/way-in/registration";
 import { visitorLocale } from "../../../_lib/locale";
 import { currentOrganisation, failureOf, isUuid, remoteAddress } from "../../../_lib/request";
-
-const passCookie = (slug: string): string => `sc-pass-${slug}`;
+import { passCookie, refused, registering } from "./registering";
 
 interface CameBy {
-  readonly via: string | null;
-  readonly invitation: string | null;
+  readonly source: string | null;
+  readonly invitedBy: string | null;
   readonly dateId: string | null;
 }
 
@@ -33,7 +28,7 @@ export async function openEntryAction(
   let token: string;
   try {
     const { context } = await app();
-    const door = await doorFor(context, slug, { invitedBy: null, dateId });
+    const door = await openDoor(context, await standsAt(slug, null, dateId));
     token = await enterByLink(
       context,
       door,
@@ -41,71 +36,33 @@ export async function openEntryAction(
       await remoteAddress(),
     );
   } catch (error) {
-    return refused(error, typed);
+    return refused(error, typed, await visitorLocale());
   }
   redirect(`/enter/${token}`);
 }
 
-async function refused(error: unknown, typed: Record<string, string>): Promise<RegisterState> {
-  const failure = failureOf(error);
-  const locale = await visitorLocale();
+/** Which page this browser stands at, and by what right. */
+async function standsAt(slug: string, invitedBy: string | null, dateId: string | null) {
   return {
-    status: "refused",
-    message: audienceWords(failure, locale),
-    errors: Object.fromEntries(fieldIssuesOf(failure).map((issue) => [issue.path, audienceIssue(issue, locale)])),
-    typed,
+    host: (await headers()).get("host") ?? "",
+    slug,
+    passCookie: (await cookies()).get(passCookie(slug))?.value ?? null,
+    invitedBy,
+    dateId: isUuid(dateId) ? dateId : null,
   };
 }
 
-/** The open page that somebody registers at; an invitation that is none opens nothing. */
-async function doorFor(
-  context: Context,
-  slug: string,
-  { invitedBy, dateId }: { invitedBy: string | null; dateId: string | null },
-): Promise<DoorStep> {
-  const pass = { cookie: (await cookies()).get(passCookie(slug))?.value ?? null, isInvited: invitedBy !== null };
-  const step = await doorStep(context, await currentOrganisation(), slug, pass, isUuid(dateId) ? dateId : null);
-  if (!step) throw new Refusal({ code: "not-found", what: "event" });
-  const { event } = step;
-  if (event.isPrivate && invitedBy !== null && (await inviteeOf(context, event.id, invitedBy)) === null)
-    throw new Refusal({ code: "not-found", what: "event" });
-  return step;
-}
-
-/** Registers from the public form; every field typed comes back with a refusal. */
+/** Registers from the public form where the browser runs no scripts. */
 export async function registerAction(
   slug: string,
-  { via: source, invitation: invitedBy, dateId }: CameBy,
+  { source, invitedBy, dateId }: CameBy,
   _before: RegisterState,
   data: FormData,
 ): Promise<RegisterState> {
   const typed: Record<string, string> = {};
   for (const [key, value] of data) if (typeof value === "string" && !key.startsWith("$")) typed[key] = value;
-  const answers: Record<string, string> = {};
-  for (const [key, value] of Object.entries(typed)) if (key.startsWith("answers.")) answers[key.slice(8)] = value;
-  try {
-    await atTheDoor.run(async () => {
-      const { context } = await app();
-      const door = await doorFor(context, slug, { invitedBy, dateId });
-      const input = {
-        name: typed["name"],
-        email: typed["email"],
-        zone: typed["zone"] || null,
-        hasConsented: typed["consent"] === "on",
-        source,
-        locale: await visitorLocale(),
-        answers,
-      };
-      await register(context, door, input, await remoteAddress());
-    });
-    return { status: "answered", errors: {}, typed };
-  } catch (error) {
-    const { code } = failureOf(error);
-    // what passes by itself is asked again by the page itself
-    if (code !== "busy" && code !== "unavailable") return refused(error, typed);
-    const message = audienceWords({ code: "busy", retryAfterMs: 0 }, await visitorLocale());
-    return { status: "busy", message, errors: {}, typed };
-  }
+  const place = await standsAt(slug, invitedBy, dateId);
+  return registering(typed, { ...place, source, remote: await remoteAddress(), locale: await visitorLocale() });
 }
 
 /** Tries an access code; the right one opens the page for this browser. */

@@ -4,7 +4,7 @@ import { cookies, headers } from "next/headers";
 import Link from "next/link";
 import { redirect } from "next/navigation";
 import { cache } from "react";
-import { formatLocaleOf, messagesFor, translatorFor } from "@/contracts/messages";
+import { audienceWords, formatLocaleOf, messagesFor, translatorFor } from "@/contracts/messages";
 import { AccessCodeForm } from "@/features/front-door/access-code-form";
 import { DoorView } from "@/features/front-door/door-view";
 import { InLanguage } from "@/features/shared/language";
@@ -121,6 +121,7 @@ export default async function FrontDoorPage(props: Props) {
     submit: words.submit,
     working: words.working,
     answered: words.answered,
+    oneMoment: audienceWords({ code: "busy", retryAfterMs: 0 }, locale),
     answeredMore: words.answeredMore,
     consent,
   };

@@ -99,6 +99,7 @@ export function WayInPanel({
   query: { via: string | undefined; for: string | undefined };
   prefill: { name: string; email: string } | null;
 }) {
+  const cameBy = { source: query.via ?? null, invitedBy: query.for ?? null, dateId: occurrence?.id ?? null };
   return (
     <section aria-labelledby="register" className="self-start border-t-4 border-action bg-sheet p-5">
       <h2 id="register" className="mb-3 text-head font-semibold">
@@ -132,11 +133,9 @@ export function WayInPanel({
       {over === null && event.entryBy === "registration" && (
         <RegisterForm
           key={occurrence?.id}
-          action={registerAction.bind(null, slug, {
-            via: query.via ?? null,
-            invitation: query.for ?? null,
-            dateId: occurrence?.id ?? null,
-          })}
+          action={registerAction.bind(null, slug, cameBy)}
+          address={`/front/${slug}/register`}
+          cameBy={cameBy}
           fields={event.formFields}
           countries={event.formFields.some((field) => field.kind === "country") ? countriesIn(format) : []}
           prefill={prefill}

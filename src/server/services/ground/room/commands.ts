@@ -1,4 +1,4 @@
-import { and, eq, isNull, sql } from "drizzle-orm";
+import { sql } from "drizzle-orm";
 import { LRUCache } from "lru-cache";
 import type { CommandInput, JournalledBody } from "@/contracts";
 import type { Actor } from "@/core/people";
@@ -18,7 +18,6 @@ import type { Db } from "../../../db/client";
 import { loadScene, type CommandScene } from "../../../db/queries/command-scene";
 import { journalAfter, loadRoom } from "../../../db/queries/journal";
 import { roomChannel } from "../../../db/notify";
-import { journal, rooms } from "../../../db/schema";
 import { aboutOf, commandOf, keepTables, writeWords, type RoomPlace, type Said } from "../../../room";
 import { admitWaiting } from "./admissions";
 import { notFound, type Context } from "../context";
@@ -38,6 +37,8 @@ export interface Executed {
   readonly seq: number;
   readonly roomId: string;
   readonly done: { readonly entries: readonly JournalEntry[]; readonly next: RoomState } | null;
+  /** whether something of it waits in the room's outbox */
+  readonly hasOutward: boolean;
 }
 
 /** A checkpoint each so many rows: opening a room never folds more than these. */
@@ -47,27 +48,18 @@ interface Locked {
   readonly id: string;
   readonly organisationId: string;
   readonly seq: number;
-  /** the row of this very command, where it was carried out before */
-  readonly repeatOf: number | null;
 }
 
 /**
  * The room's lock, always before any row of the date's: every change of a room goes through here. Not so
  * strong that rows that only refer to the room would wait for it.
  */
-async function lockRoom(tx: Db, occurrenceId: string, commandId: string | null): Promise<Locked> {
-  const [room] = await tx
-    .select({ id: rooms.id, organisationId: rooms.organisationId, seq: rooms.seq })
-    .from(rooms)
-    .where(and(eq(rooms.occurrenceId, occurrenceId), isNull(rooms.parentId)))
-    .for("no key update");
-  if (!room) throw notFound("date");
-  if (commandId === null) return { ...room, repeatOf: null };
-  const [repeat] = await tx
-    .select({ seq: journal.seq })
-    .from(journal)
-    .where(and(eq(journal.roomId, room.id), eq(journal.commandId, commandId)));
-  return { ...room, repeatOf: repeat?.seq ?? null };
+async function lockRoom(tx: Db, occurrenceId: string): Promise<Locked> {
+  const { rows } = await tx.execute(sql`
+    select id, organisation_id as "organisationId", seq from rooms
+    where occurrence_id = ${occurrenceId} and parent_id is null for no key update`);
+  if (!rows[0]) throw notFound("date");
+  return rows[0] as unknown as Locked;
 }
 
 /** Rooms as this process last folded them, so that a command folds only what came since. */
@@ -99,12 +91,20 @@ const placeOf = (room: Locked, scene: CommandScene, now: number): RoomPlace => (
 async function writeJournal(tx: Db, place: RoomPlace, commandId: string | null, decision: Decision): Promise<void> {
   const { roomId, organisationId, occurrenceId } = place;
   const { entries, next } = decision;
-  await tx
-    .insert(journal)
-    .values(entries.map((entry, i) => ({ roomId, organisationId, ...entry, commandId: i === 0 ? commandId : null })));
+  const rows = entries.map(({ seq, at, actorId, body }, i) => ({
+    seq,
+    at: new Date(at).toISOString(),
+    actor_id: actorId,
+    command_id: i === 0 ? commandId : null,
+    body,
+  }));
   const notice = JSON.stringify({ room: occurrenceId, seq: next.seq });
   await tx.execute(sql`
-    with moved as (update rooms set seq = ${next.seq} where id = ${roomId} returning 1)
+    with written as (
+      insert into journal (room_id, organisation_id, seq, at, actor_id, command_id, body)
+      select ${roomId}::uuid, ${organisationId}::uuid, e.* from jsonb_to_recordset(${JSON.stringify(rows)}::jsonb)
+        as e(seq int, at timestamptz, actor_id text, command_id uuid, body jsonb)),
+    moved as (update rooms set seq = ${next.seq} where id = ${roomId} returning 1)
     select pg_notify(${roomChannel}, ${notice}) from moved`);
   if (Math.floor(next.seq / checkpointEvery) === Math.floor((next.seq - entries.length) / checkpointEvery)) return;
   await tx.execute(sql`
@@ -125,9 +125,9 @@ async function writeDecision(
     commandId: string | null;
     actorId: string;
   },
-): Promise<void> {
+): Promise<{ readonly hasOutward: boolean }> {
   const { place, scene, before, decision, commandId, actorId } = written;
-  if (decision.entries.length === 0) return;
+  if (decision.entries.length === 0) return { hasOutward: false };
   await writeJournal(tx, place, commandId, decision);
   await keepTables(tx, place, before, decision.next, decision.entries);
   const outward = decision.entries.flatMap((entry) => outwardOf(entry, before));
@@ -136,6 +136,7 @@ async function writeDecision(
   if (decision.entries.some(({ body }) => letsIn.includes(body.type))) {
     await admitWaiting(context, tx, { ...scene, hour: decision.next.hour }, place);
   }
+  return { hasOutward: outward.length > 0 };
 }
 
 /**
@@ -152,30 +153,24 @@ export async function execute(
 ): Promise<Executed> {
   const body = input.command as JournalledBody;
   const said: Said = { commandId: input.commandId, body, actorId: who.actorId };
-  const outcome = await context.db.transaction(async (tx) => {
-    const room = await lockRoom(tx, who.occurrenceId, input.commandId);
-    if (room.repeatOf !== null)
-      return { roomId: room.id, executed: { seq: room.repeatOf, roomId: room.id, done: null } };
-    const scene = await loadScene(tx, who.occurrenceId);
+  const executed = await context.db.transaction<Executed>(async (tx) => {
+    const room = await lockRoom(tx, who.occurrenceId);
+    const scene = await loadScene(tx, who.occurrenceId, { roomId: room.id, commandId: input.commandId });
     if (!scene) throw notFound("date");
+    const { repeatOf } = scene;
+    // what it had to do outside may not have been done yet
+    if (repeatOf !== null) return { seq: repeatOf, roomId: room.id, done: null, hasOutward: true };
     const place = placeOf(room, scene, context.clock.now());
     const pollIds = body.type === "polls.add" ? new Set([...scene.pollIds, input.commandId]) : scene.pollIds;
     const facts: Scene = { ...scene, pollIds, actor: who.actor, about: await aboutOf(tx, place, body) };
     const before = await cache.current(tx, room.id, room.seq);
     const decision = unwrap(decide(before, commandOf(said, before), facts, { ticketId: who.actorId, at: place.now }));
     await writeWords(tx, place, said);
-    await writeDecision(context, tx, {
-      place,
-      scene,
-      before,
-      decision,
-      commandId: input.commandId,
-      actorId: who.actorId,
-    });
-    return { roomId: room.id, executed: { seq: decision.next.seq, roomId: room.id, done: decision } };
+    const of = { place, scene, before, decision, commandId: input.commandId, actorId: who.actorId };
+    const { hasOutward } = await writeDecision(context, tx, of);
+    return { seq: decision.next.seq, roomId: room.id, done: decision, hasOutward };
   });
-  const { roomId, executed } = outcome;
-  if (executed.done) cache.keep(roomId, executed.done.next);
+  if (executed.done) cache.keep(executed.roomId, executed.done.next);
   return executed;
 }
 
@@ -187,7 +182,7 @@ export async function executeWhole(
   input: CommandInput,
 ): Promise<Executed> {
   const executed = await execute(context, cache, who, input);
-  await drainOutbox(context, executed.roomId);
+  if (executed.hasOutward) await drainOutbox(context, executed.roomId);
   return executed;
 }
 
@@ -199,7 +194,7 @@ export async function appendRows(
   make: (room: RoomState) => readonly EntryBody[],
   actorId = "system",
 ): Promise<RoomState> {
-  const room = await lockRoom(tx, occurrenceId, null);
+  const room = await lockRoom(tx, occurrenceId);
   const scene = await loadScene(tx, occurrenceId);
   if (!scene) throw notFound("date");
   const place = placeOf(room, scene, context.clock.now());

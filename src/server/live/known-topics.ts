@@ -1,0 +1,26 @@
+import type { Switches } from "@/core/people";
+import { switchesNow, topicsOf, type RoomState, type Standing } from "@/core/room";
+
+type Hour = RoomState["hour"];
+const mostKept = 200;
+
+/** Which feeds somebody follows is a pure function of standing and switches; a whole house asks it at once, so answers are kept. */
+export class KnownTopics {
+  private readonly known = new Map<string, readonly string[]>();
+  private turned: Hour["turned"] | null = null;
+  private event: Switches | null = null;
+
+  of(standing: Standing, hour: Hour, event: Switches): readonly string[] {
+    if (hour.turned !== this.turned || event !== this.event || this.known.size > mostKept) {
+      this.known.clear();
+      [this.turned, this.event] = [hour.turned, event];
+    }
+    const key = `${standing.role} ${standing.place} ${standing.isAtDesk} ${standing.duties.join()}`;
+    const known = this.known.get(key);
+    if (known) return known;
+    const { views, logs, whispers } = topicsOf(standing, switchesNow(hour, event));
+    const topics = [...views, ...logs, ...whispers];
+    this.known.set(key, topics);
+    return topics;
+  }
+}

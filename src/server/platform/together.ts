@@ -1,0 +1,66 @@
+import { Refusal } from "@/core/shared";
+
+/** What became of one of several things done together. */
+export type Outcome<O> = { readonly ok: true; readonly value: O } | { readonly ok: false; readonly error: unknown };
+
+/** Keeps what failed for one from failing the others. */
+export async function outcomeOf<O>(run: () => Promise<O> | O): Promise<Outcome<O>> {
+  try {
+    return { ok: true, value: await run() };
+  } catch (error) {
+    return { ok: false, error };
+  }
+}
+
+interface Waiting<I, O> {
+  readonly item: I;
+  readonly settle: (outcome: Outcome<O>) => void;
+}
+
+/**
+ * Work that comes one by one and costs little more for a hundred than for one. What comes while some of it is
+ * being done is gathered and done next, in the order in which it came; a quiet machine does each at once.
+ */
+export class Together<I, O> {
+  private waiting: Waiting<I, O>[] = [];
+  private isRunning = false;
+
+  /** @param work answers as many outcomes as it got items, in their order; where it fails whole, each is tried alone */
+  constructor(
+    private readonly work: (items: readonly I[]) => Promise<readonly Outcome<O>[]>,
+    private readonly size: { readonly atOnce: number; readonly waiting: number },
+  ) {}
+
+  /** @throws a refusal `busy` where too many wait already; what was refused was not begun */
+  async run(item: I): Promise<O> {
+    if (this.waiting.length >= this.size.waiting) throw new Refusal({ code: "busy", retryAfterMs: 2000 });
+    const outcome = await new Promise<Outcome<O>>((settle) => {
+      this.waiting.push({ item, settle });
+      if (!this.isRunning) void this.go();
+    });
+    if (outcome.ok) return outcome.value;
+    throw outcome.error;
+  }
+
+  private async go(): Promise<void> {
+    this.isRunning = true;
+    while (this.waiting.length > 0) {
+      // a turn later, so that those who came in one and the same are done together
+      await new Promise<void>((turn) => setImmediate(turn));
+      await this.settle(this.waiting.splice(0, this.size.atOnce));
+    }
+    this.isRunning = false;
+  }
+
+  private async settle(batch: readonly Waiting<I, O>[]): Promise<void> {
+    const whole = await outcomeOf(() => this.work(batch.map(({ item }) => item)));
+    if (whole.ok) return batch.forEach(({ settle }, i) => settle(whole.value[i]!));
+    if (batch.length === 1) return batch[0]!.settle(whole);
+    await Promise.all(
+      batch.map(async ({ item, settle }) => {
+        const alone = await outcomeOf(() => this.work([item]));
+        settle(alone.ok ? alone.value[0]! : alone);
+      }),
+    );
+  }
+}
