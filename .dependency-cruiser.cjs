@@ -71,6 +71,14 @@ module.exports = {
     only("services-direction", "^src/server/services/", [
       "^src/(core|contracts)/",
       "^src/server/(services|db|mail|files|live|platform|room)/",
+      // what heavy sums there are; where they are done is the composition root's
+      "^src/server/workers/sums",
+    ]),
+    // pure: bytes and plain data in, plain data out, no database and no context
+    only("workers-direction", "^src/server/workers/", [
+      "^src/core/",
+      "^src/server/workers/",
+      "^src/server/services/(people/contacts/read-file|planning/calendar-import/busy-file)",
     ]),
     only("jobs-direction", "^src/server/jobs/", ["^src/server/(jobs|services|platform)/", "^src/server/db/client"]),
     only("live-direction", "^src/server/live/", [

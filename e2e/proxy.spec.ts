@@ -15,7 +15,13 @@ const folder = join(root, "var/test/proxy");
 async function part(what: "web" | "live" | "work", url: string): Promise<{ port: number; child: ChildProcess }> {
   const port = await freePort(4800 + children.length * 10);
   const output = openSync(join(folder, `${what}-${children.length}.log`), "a");
-  const env = { ...installation.env, STAGE_CALL_PART: what, STAGE_CALL_URL: url, PORT: String(port) };
+  const env = {
+    ...installation.env,
+    STAGE_CALL_TRUSTED_HOPS: "1",
+    STAGE_CALL_PART: what,
+    STAGE_CALL_URL: url,
+    PORT: String(port),
+  };
   const child = spawn("node", ["--import", "tsx", "scripts/serve.ts"], {
     cwd: root,
     env,

@@ -3,6 +3,7 @@ import { createServer } from "node:http";
 import { app as theApp } from "../src/server/compose";
 import { isDatabaseAway } from "../src/server/db/away";
 import { isLive, liveHandler, sayHealth } from "../src/server/edge/handler";
+import { clientAddress, networkOf } from "../src/server/platform/client-address";
 import { readParts } from "../src/server/edge/parts";
 import { makeWorker } from "../src/server/worker";
 
@@ -23,7 +24,11 @@ if (app) {
   await framework?.prepare();
   const pages = framework?.getRequestHandler();
   const live = liveHandler(app);
+  const { STAGE_CALL_TRUSTED_HOPS: hops } = app.context.environment;
   const server = createServer((request, response) => {
+    // from here on the header says who asks, and nothing that they wrote into it themselves
+    const from = clientAddress(request.headers["x-forwarded-for"]?.toString(), request.socket.remoteAddress, hops);
+    request.headers["x-forwarded-for"] = networkOf(from);
     if (isLive(request.url ?? "") && parts.has("live")) return live(request, response);
     if (pages) return void pages(request, response);
     void sayHealth(app, response);

@@ -140,7 +140,7 @@ async function worst(context: Context, member: TeamMember): Promise<void> {
       houseSize: 500,
       registrationLimit: 900,
       isPrivate: true,
-      accessCode: "1111",
+      accessCode: "for-readiness-to-find",
       isRecorded: true,
       interpretationInto: ["es"],
       creditPoints: 3,
@@ -148,6 +148,11 @@ async function worst(context: Context, member: TeamMember): Promise<void> {
       picture: "slides-and-speaker-720",
     }),
   );
+  // as pages made before codes had to be long have it
+  await context.db
+    .update(events)
+    .set({ accessCodeSealed: context.secrets.seal("1111") })
+    .where(eq(events.id, eventId));
   const oskar = { name: "Oskar Vell", email: "oskar.vell@example.net", duties: [], languages: null };
   const dana = await addStagePerson(context, member, eventId, { ...oskar, role: "panelist" });
   await context.db.update(tickets).set({ reply: "not-coming" }).where(eq(tickets.id, dana));

@@ -45,5 +45,6 @@ export const httpStatusOf: Readonly<Record<FailureCode, number>> = {
   "file-too-large": 413,
   "upload-cut": 400,
   "storage-failed": 500,
+  "too-heavy": 422,
   unavailable: 503,
 };

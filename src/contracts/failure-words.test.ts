@@ -48,6 +48,7 @@ const examples: Readonly<{ [Code in FailureCode]: Extract<Failure, { code: Code 
   "file-too-large": { code: "file-too-large", limitBytes: 5_000_000 },
   "upload-cut": { code: "upload-cut", expectedBytes: 10, receivedBytes: 4 },
   "storage-failed": { code: "storage-failed" },
+  "too-heavy": { code: "too-heavy", budgetMs: 10_000 },
   unavailable: { code: "unavailable" },
 };
 const codes = Object.keys(examples) as FailureCode[];

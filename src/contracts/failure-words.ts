@@ -131,6 +131,8 @@ export function wordsOf(failure: Failure): string {
       return `{{${failure.field}}} is no field that can stand there (line ${failure.line}, column ${failure.column}).`;
     case "bad-file":
       return fileFault(failure);
+    case "too-heavy":
+      return `This takes longer than the ${Math.round(failure.budgetMs / 1000)} s that it may. Nothing was kept; try a shorter span or a smaller file.`;
     case "file-too-large":
       return `The file is larger than ${Math.round(failure.limitBytes / 1e6)} MB. Nothing was kept.`;
     default:

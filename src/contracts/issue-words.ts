@@ -51,6 +51,8 @@ const words: Record<IssueCode, (facts: Facts) => string> = {
   "too-many-seats": ({ most }) => `At most ${most} seats.`,
   "rule-needed": () => "A series needs a rule.",
   "access-code-needed": () => "A private event needs an access code.",
+  "access-code-weak": ({ least }) =>
+    `This code can be guessed: take at least ${least} mixed characters, or have one made.`,
   "part-untitled": () => "A part has no title.",
   "segment-untitled": () => "A segment has no title.",
   "no-minute-at-all": () => "At least one minute.",

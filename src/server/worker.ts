@@ -10,6 +10,7 @@ import { randomIds } from "./platform/ids";
 import { jsonLog } from "./platform/log";
 import { jobNames, type JobName } from "./platform/queue";
 import { makeSecrets } from "./platform/secrets";
+import { threadPool } from "./workers/pool";
 import type { Context } from "./services/ground/context";
 
 const everyMs: Readonly<Record<JobName, number>> = {
@@ -25,6 +26,7 @@ export async function makeContext(source: Record<string, string | undefined>) {
   const environment = readEnvironment(source);
   const database = openDatabase(environment.DATABASE_URL, jsonLog, 20);
   const boss = await startBoss(environment.DATABASE_URL, jsonLog);
+  const sums = threadPool();
   const mailer = smtpMailer(environment.SMTP_URL);
   const context: Context = {
     db: database.db,
@@ -37,9 +39,11 @@ export async function makeContext(source: Record<string, string | undefined>) {
     inbox: environment.STAGE_CALL_INBOX ? maildir(environment.STAGE_CALL_INBOX) : noInbox,
     storage: folderStorage(environment.STAGE_CALL_FILES),
     environment,
+    sums,
   };
   const close = async () => {
     mailer.close();
+    await sums.close();
     await boss.stop({ graceful: false, wait: false });
     await database.close();
   };

@@ -46,8 +46,8 @@ describe("taking a file in (rule 9)", () => {
   const csv =
     '\uFEFFname;email;tags;groups\r\n"Marl, Ines";ines@example.org;warden|ringer;Crew\r\n\'=cmd;formula@example.org;;\r\nNobody;;;\r\nWrong;not-an-address;;\r\nTwice;INES@example.org;;\r\n';
 
-  it("finds the delimiter and the columns, shows bad lines with their numbers, and keeps nothing yet", () => {
-    const preview = previewImport(world.owner, bytes(csv), null);
+  it("finds the delimiter and the columns, shows bad lines with their numbers, and keeps nothing yet", async () => {
+    const preview = await previewImport(world.context, world.owner, bytes(csv), null);
     expect(preview).toMatchObject({
       mapping: ["name", "email", "tags", "groups"],
       rows: 5,
@@ -85,7 +85,7 @@ describe("taking a file in (rule 9)", () => {
       "BEGIN:VCARD\r\nVERSION:4.0\r\nFN:Simon Perreault\r\nN:Perreault;Simon;;;ing. jr,M.Sc.\r\nLANG;PREF=1:fr\r\nORG;TYPE=work:Viagenie\r\nEMAIL;TYPE=work:simon.perreault@example.com\r\nEND:VCARD\r\n";
     const three =
       "BEGIN:vCard\r\nVERSION:3.0\r\nFN:Frank Dawson\r\nORG:Lotus Development Corporation\r\nTEL;TYPE=VOICE,MSG,WORK:+1-919-676-9515\r\nEMAIL;TYPE=INTERNET,PREF:frank@example.com\r\nEMAIL;TYPE=INTERNET:second@example.com\r\nEND:vCard\r\n";
-    const preview = previewImport(world.owner, bytes(three + four), null);
+    const preview = await previewImport(world.context, world.owner, bytes(three + four), null);
     expect(preview).toMatchObject({ kind: "vcard", good: 2 });
     expect(await take(three + four, preview.mapping)).toMatchObject({ added: 2 });
     expect(await contactById(world.context, world.owner, await idOf("simon.perreault@example.com"))).toMatchObject({
@@ -100,13 +100,15 @@ describe("taking a file in (rule 9)", () => {
 
   it("refuses what is no table, whole; crew and strangers are kept out", async () => {
     for (const text of ["", "name,email\n", 'name,email\n"open,a@example.org'])
-      expect(() => previewImport(world.owner, bytes(text), null)).toThrow("bad-file");
-    expect(() => previewImport(world.owner, new Uint8Array([0x6e, 0xff, 0xfe]), null)).toThrow("bad-file");
+      await expect(previewImport(world.context, world.owner, bytes(text), null)).rejects.toThrow("bad-file");
+    await expect(previewImport(world.context, world.owner, new Uint8Array([0x6e, 0xff, 0xfe]), null)).rejects.toThrow(
+      "bad-file",
+    );
     await expect(take("name,email\nx,y@example.org", ["name", null])).rejects.toMatchObject({
       failure: { code: "invalid-input" },
     });
     const crew = await addMember(world.context, world.organisationId, "crew", "Crew");
-    expect(() => previewImport(crew, bytes(csv), null)).toThrow("not-allowed");
+    await expect(previewImport(world.context, crew, bytes(csv), null)).rejects.toThrow("not-allowed");
     await expect(exportContacts(world.context, crew, "csv")).rejects.toMatchObject({
       failure: { code: "not-allowed" },
     });
@@ -147,7 +149,7 @@ describe("taking a file in (rule 9)", () => {
           .filter((line, i) => i === 0 || line.includes(run))
           .join("\r\n");
         await world.context.db.delete(people).where(sql`email like ${`r${run}%`}`);
-        const preview = previewImport(world.owner, bytes(`${file}\r\n`), null);
+        const preview = await previewImport(world.context, world.owner, bytes(`${file}\r\n`), null);
         await take(`${file}\r\n`, preview.mapping);
         for (const one of made)
           expect((await contactById(world.context, world.owner, await idOf(one.email))).name).toBe(

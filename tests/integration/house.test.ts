@@ -335,11 +335,16 @@ describe("readiness in the database", () => {
       goodPlan({
         startLocal: "2027-12-25T18:00",
         isPrivate: true,
-        accessCode: "1111",
+        accessCode: "1111-aaaa-2222",
         isRecorded: true,
         descriptionHtml: "",
       }),
     );
+    // as pages made before codes had to be long have it
+    await world.context.db
+      .update(events)
+      .set({ accessCodeSealed: world.context.secrets.seal("1111") })
+      .where(eq(events.id, made.eventId));
     const find = async () => {
       const [row] = await world.context.db.select().from(events).where(eq(events.id, made.eventId));
       const [date] = await datesOf(world.context.db, made.eventId);

@@ -276,10 +276,26 @@ describe("registration and its mails", () => {
     await expect(unsubscribe(world.context, link)).rejects.toMatchObject({ failure: { code: "not-found" } });
   });
 
-  it("limits tries and mails by address", async () => {
+  it("one address is written to so often at one event, and so often in all", async () => {
+    const refusedOf = async (event: MadeEvent, n: number) => {
+      const outcomes = await Promise.allSettled(Array.from({ length: n }, () => signUp(event, "flood@example.org")));
+      return outcomes.filter((one) => one.status === "rejected").length;
+    };
+    const first = await makeEvent(world);
+    expect(await refusedOf(first, 7)).toBe(2);
+    // seven tries counted: five more, wherever
+    expect(await refusedOf(await makeEvent(world), 4)).toBe(0);
+    expect(await refusedOf(await makeEvent(world), 4)).toBe(3);
+  });
+  it("a campus behind one address may register; an hour later the count begins again", async () => {
     const event = await makeEvent(world);
-    const attempts = Array.from({ length: 13 }, () => signUp(event, "flood@example.org"));
-    const outcomes = await Promise.allSettled(attempts);
-    expect(outcomes.filter((one) => one.status === "rejected")).toHaveLength(1);
+    const all = await Promise.allSettled(
+      Array.from({ length: 120 }, (_, i) => signUp(event, `student${i}@campus.example.org`)),
+    );
+    expect(all.filter((one) => one.status === "rejected")).toEqual([]);
+    await Promise.allSettled(Array.from({ length: 6 }, () => signUp(event, "again@example.org")));
+    await expect(signUp(event, "again@example.org")).rejects.toMatchObject({ failure: { code: "too-many-tries" } });
+    world.clock.advance(hourMs);
+    await signUp(event, "again@example.org");
   });
 });

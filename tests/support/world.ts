@@ -8,6 +8,7 @@ import { freshPlan, type PlanInput } from "@/contracts";
 import { standardRules } from "@/core/organisation";
 import { openDatabase, type Database } from "@/server/db/client";
 import { admissions, stays, members, organisations, people, tickets, user } from "@/server/db/schema";
+import { sumsHere } from "@/server/workers/sums";
 import { folderStorage } from "@/server/files/storage";
 import { noInbox } from "@/server/mail/inbox";
 import type { OutgoingMail } from "@/server/mail/mailer";
@@ -90,12 +91,14 @@ export async function makeWorld(): Promise<World> {
     },
     inbox: noInbox,
     storage: folderStorage(mkdtempSync(join(tmpdir(), "stage-call-"))),
+    sums: sumsHere,
     environment: {
       DATABASE_URL: databaseUrl,
       STAGE_CALL_URL: "https://stage.example.org",
       STAGE_CALL_SECRET: "",
       STAGE_CALL_FILES: "",
       SMTP_URL: "",
+      STAGE_CALL_TRUSTED_HOPS: 0,
       STAGE_CALL_TRIES: "strict",
       STAGE_CALL_UI_KIT: "hidden",
       STAGE_CALL_UPLOAD_LIMIT_MB: 1,

@@ -3,7 +3,7 @@ import { redirect } from "next/navigation";
 import { audienceWords, messagesFor } from "@/contracts/messages";
 import { app } from "@/server/compose";
 import { slugOfRoomCode } from "@/server/services/planning/dates/open-now";
-import { countTry } from "@/server/services/ground/tries";
+import { countTries } from "@/server/services/ground/tries";
 import { visitorLocale } from "../_lib/locale";
 import { currentOrganisation, failureOf, remoteAddress } from "../_lib/request";
 
@@ -12,7 +12,10 @@ export async function roomCodeAction(_before: string | null, data: FormData): Pr
   let slug: string;
   try {
     const { context } = await app();
-    await countTry(context, "access-code", `room|${await remoteAddress()}`);
+    await countTries(context, [
+      ["access-code", `room|${await remoteAddress()}`],
+      ["code-of-target", "room"],
+    ]);
     slug = await slugOfRoomCode(context, await currentOrganisation(), String(data.get("code") ?? ""));
   } catch (error) {
     const failure = failureOf(error);

@@ -116,9 +116,8 @@ export async function giveHolder(
   else (await cookies()).set(holderCookie(ticketId), token, options);
 }
 
-/** A visitor's network address, for counting tries. */
-export const remoteOf = (headers: Pick<Headers, "get">): string =>
-  headers.get("x-forwarded-for")?.split(",")[0]?.trim() ?? "local";
+/** A visitor's network, for counting tries: the server in front has read it from the right (`clientAddress`). */
+export const remoteOf = (headers: Pick<Headers, "get">): string => headers.get("x-forwarded-for") ?? "local";
 export const remoteAddress = async (): Promise<string> => remoteOf(await headers());
 
 /** Refuses a request from another site: for routes outside the proxy. */

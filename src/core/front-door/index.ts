@@ -1,3 +1,4 @@
+export { isWeakCode, madeCode, shortestAccessCode, strengthOf } from "./access-code";
 export {
   checkAnswers,
   fieldKinds,

@@ -47,6 +47,7 @@ export type Failure =
   | { code: "bad-file"; reason: FileFault; line?: number; column?: string }
   | { code: "file-too-large"; limitBytes: number }
   | { code: "upload-cut"; expectedBytes: number; receivedBytes: number }
+  | { code: "too-heavy"; budgetMs: number }
   | { code: "storage-failed" }
   | { code: "unavailable" };
 

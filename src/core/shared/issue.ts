@@ -50,6 +50,7 @@ export const issueCodes = [
   "too-many-seats",
   "rule-needed",
   "access-code-needed",
+  "access-code-weak",
   "part-untitled",
   "segment-untitled",
   "no-minute-at-all",

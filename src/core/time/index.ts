@@ -35,7 +35,7 @@ export {
 } from "./wall-time";
 export { dateText, dayOfLocal, minutesBetween, shiftLocal, weekdayOf } from "./recurrence/days";
 export { moveSeries, skippedMonths, splitSeries, type Override, type SplitSeries } from "./recurrence/change";
-export { checkRule, datesOfSeries, firstMatch, startMatches, starts } from "./recurrence/expand";
+export { checkRule, datesOfSeries, canNeverMatch, firstMatch, startMatches, starts } from "./recurrence/expand";
 export { ruleSentence } from "./recurrence/sentence";
 export { localFrom, parseRule, ruleText } from "./recurrence/text";
 export {

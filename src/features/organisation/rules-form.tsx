@@ -1,10 +1,10 @@
 "use client";
-import type { Done } from "@/contracts";
-import type { Dispatch, SetStateAction } from "react";
-import { useState, useTransition } from "react";
+import { Controller } from "react-hook-form";
+import { houseRulesInput, type Done } from "@/contracts";
 import type { HouseRules } from "@/core/organisation";
-import { ClockInput } from "@/features/shared/clock-input";
-import { Button, Checkbox, Field, Input, Note, Textarea, toast } from "@/ui";
+import { ContractForm, FormCheck, FormClock, FormText, useContractForm } from "@/features/shared/contract-form";
+import { Button, Field, Input, Textarea, toast } from "@/ui";
+import { phoneLines, readDomains, readPhoneLines } from "./rules-words";
 
 const numbers = [
   ["longestMinutes", "Longest date, min"],
@@ -17,72 +17,62 @@ const clocks = [
   ["latestStart", "Starts until"],
 ] as const;
 const proposals = [
-  ["durationMinutes", "Length, min"],
-  ["houseSize", "House size"],
-  ["callMinutes", "Call ahead, min"],
+  ["proposed.durationMinutes", "Length, min"],
+  ["proposed.houseSize", "House size"],
+  ["proposed.callMinutes", "Call ahead, min"],
 ] as const;
 
-const phoneLines = (rules: HouseRules) => rules.phoneNumbers.map((one) => `${one.country}: ${one.number}`).join("\n");
-const readLines = (text: string) =>
-  text
-    .split("\n")
-    .filter((line) => line.trim() !== "")
-    .map((line) => {
-      const [country = "", ...rest] = line.split(":");
-      return { country: country.trim(), number: rest.join(":").trim() };
-    });
-
-function NumberFields({ rules, setRules }: { rules: HouseRules; setRules: Dispatch<SetStateAction<HouseRules>> }) {
+/** A list that is typed as one text: shown as typed until the field is left. */
+function Lists() {
   return (
-    <div className="grid grid-cols-2 gap-3">
-      {numbers.map(([key, label]) => (
-        <Field key={key} label={label}>
-          {(ids) => (
-            <Input
-              {...ids}
-              type="number"
-              className="mono"
-              value={rules[key]}
-              onChange={(event) => setRules({ ...rules, [key]: Number(event.target.value) })}
-            />
-          )}
-        </Field>
-      ))}
-      {clocks.map(([key, label]) => (
-        <Field key={key} label={label}>
-          {(ids) => (
-            <ClockInput
-              {...ids}
-              value={rules[key]}
-              onChange={(clock) => clock && setRules({ ...rules, [key]: clock })}
-            />
-          )}
-        </Field>
-      ))}
-    </div>
+    <>
+      <Controller<HouseRules, "ownDomains">
+        name="ownDomains"
+        render={({ field, fieldState, formState }) => (
+          <Field
+            label="Own mail domains"
+            hint="With commas between."
+            error={fieldState.error?.message ?? firstOf(formState.errors.ownDomains)}
+          >
+            {(ids) => (
+              <Input
+                {...ids}
+                defaultValue={field.value.join(", ")}
+                onChange={(event) => field.onChange(readDomains(event.target.value))}
+              />
+            )}
+          </Field>
+        )}
+      />
+      <Controller<HouseRules, "phoneNumbers">
+        name="phoneNumbers"
+        render={({ field, fieldState, formState }) => (
+          <Field
+            label="Phone numbers by country"
+            hint="One a line, as in: Portugal: +351 30 000 0000"
+            error={fieldState.error?.message ?? firstOf(formState.errors.phoneNumbers)}
+          >
+            {(ids) => (
+              <Textarea
+                {...ids}
+                rows={3}
+                className="mono"
+                defaultValue={phoneLines(field.value)}
+                onChange={(event) => field.onChange(readPhoneLines(event.target.value))}
+              />
+            )}
+          </Field>
+        )}
+      />
+    </>
   );
 }
 
-function ProposalFields({ rules, setRules }: { rules: HouseRules; setRules: Dispatch<SetStateAction<HouseRules>> }) {
-  return (
-    <div className="grid grid-cols-3 gap-3">
-      {proposals.map(([key, label]) => (
-        <Field key={key} label={label}>
-          {(ids) => (
-            <Input
-              {...ids}
-              type="number"
-              className="mono"
-              value={rules.proposed[key]}
-              onChange={(event) =>
-                setRules({ ...rules, proposed: { ...rules.proposed, [key]: Number(event.target.value) } })
-              }
-            />
-          )}
-        </Field>
-      ))}
-    </div>
-  );
+/** What is wrong with the first wrong item of a list. */
+function firstOf(errors: unknown): string | undefined {
+  const [first] = Array.isArray(errors) ? errors.filter(Boolean) : [];
+  const { message, ...parts } = (first ?? {}) as { message?: string } & Record<string, { message?: string }>;
+  return message ?? Object.values(parts).find((part) => typeof part === "object" && part?.message)?.message;
 }
 
 /** The house's limits and what a new plan begins with. */
@@ -95,59 +85,43 @@ export function RulesForm({
   mayEdit: boolean;
   save: (rules: unknown) => Promise<Done<void>>;
 }) {
-  const [rules, setRules] = useState(initial);
-  const [domains, setDomains] = useState(initial.ownDomains.join(", "));
-  const [phones, setPhones] = useState(phoneLines(initial));
-  const [wrong, setWrong] = useState<string | null>(null);
-  const [isPending, run] = useTransition();
-  const submit = () =>
-    run(async () => {
-      const done = await save({
-        ...rules,
-        ownDomains: domains.split(/[,\s]+/).filter(Boolean),
-        phoneNumbers: readLines(phones),
-      });
-      setWrong(done.ok ? null : done.words);
-      if (done.ok) toast("House rules saved.");
-    });
+  const made = useContractForm<HouseRules, void>({
+    schema: houseRulesInput,
+    initial,
+    save,
+    onSaved: () => toast("House rules saved."),
+  });
+  const act = mayEdit && (
+    <Button type="submit" weight="act" className="mt-3" disabled={made.isPending}>
+      Save the rules
+    </Button>
+  );
   return (
     <section aria-label="House rules">
       <h2 className="text-head font-semibold">House rules</h2>
       <p className="text-ink-2">
         Beyond a limit a plan is refused with the figure; more seats are asked for on the plan.
       </p>
-      <fieldset disabled={!mayEdit} className="mt-2 flex flex-col gap-3">
-        <NumberFields rules={rules} setRules={setRules} />
-        <p className="text-label font-medium text-ink-2">A new plan begins with</p>
-        <ProposalFields rules={rules} setRules={setRules} />
-        <label className="flex items-center gap-2">
-          <Checkbox
-            checked={rules.guestsFromOutside}
-            onChange={(event) => setRules({ ...rules, guestsFromOutside: event.target.checked })}
-          />{" "}
-          People from outside our own mail domains may come
-        </label>
-        <Field label="Own mail domains" hint="With commas between.">
-          {(ids) => <Input {...ids} value={domains} onChange={(event) => setDomains(event.target.value)} />}
-        </Field>
-        <Field label="Phone numbers by country" hint="One a line, as in: Portugal: +351 30 000 0000">
-          {(ids) => (
-            <Textarea
-              {...ids}
-              rows={3}
-              className="mono"
-              value={phones}
-              onChange={(event) => setPhones(event.target.value)}
-            />
-          )}
-        </Field>
-        {wrong && <Note tone="wrong">{wrong}</Note>}
-        {mayEdit && (
-          <Button weight="act" className="self-start" disabled={isPending} onClick={submit}>
-            Save the rules
-          </Button>
-        )}
-      </fieldset>
+      <ContractForm of={made} act={act}>
+        <fieldset disabled={!mayEdit} className="mt-2 flex flex-col gap-3">
+          <div className="grid grid-cols-2 gap-3">
+            {numbers.map(([name, label]) => (
+              <FormText<HouseRules> key={name} name={name} label={label} type="number" />
+            ))}
+            {clocks.map(([name, label]) => (
+              <FormClock<HouseRules> key={name} name={name} label={label} />
+            ))}
+          </div>
+          <p className="text-label font-medium text-ink-2">A new plan begins with</p>
+          <div className="grid grid-cols-3 gap-3">
+            {proposals.map(([name, label]) => (
+              <FormText<HouseRules> key={name} name={name} label={label} type="number" />
+            ))}
+          </div>
+          <FormCheck<HouseRules> name="guestsFromOutside" label="People from outside our own mail domains may come" />
+          <Lists />
+        </fieldset>
+      </ContractForm>
     </section>
   );
 }

@@ -14,7 +14,8 @@ import {
   shortDate,
   type IntervalSet,
 } from "@/core/time";
-import { Button, Checkbox, DateInput, Field, Input, Note, Table, classes } from "@/ui";
+import { DayField } from "@/features/shared/moment-field";
+import { Button, Checkbox, Field, Input, Note, Table, classes } from "@/ui";
 
 const hours = Array.from({ length: 24 }, (_, hour) => hour);
 const isBusy = (busy: IntervalSet, at: number): boolean =>
@@ -183,9 +184,7 @@ export function FindATime(props: FindATimeProps) {
       </p>
       <WhoIsNeeded props={props} required={required} setRequired={setRequired} />
       <div className="mt-2 flex items-end gap-3">
-        <Field label="From">
-          {(ids) => <DateInput {...ids} className="mono" value={from} onChange={(e) => setFrom(e.target.value)} />}
-        </Field>
+        <DayField label="From" value={from} onChange={setFrom} todayLocal={props.fromLocal} />
         <Field label="Days">
           {(ids) => (
             <Input

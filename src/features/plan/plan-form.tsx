@@ -3,6 +3,7 @@ import { wordedResolver } from "@/features/shared/worded-resolver";
 import { useState, useTransition } from "react";
 import { Controller, FormProvider, useForm, useFormContext, useWatch } from "react-hook-form";
 import { planInput, wordsOfIssue, type Done, type PlanInput } from "@/contracts";
+import { madeCode, strengthOf } from "@/core/front-door";
 import { DraftNote, useDraft } from "@/features/shared/use-draft";
 import { Button, Checkbox, Field, Input, Note, Select, toast } from "@/ui";
 import { Check, Text } from "./controls";
@@ -100,19 +101,26 @@ function Domains() {
   );
 }
 
-/** How hard a code is to guess, in words: length and mixture, common practice. */
-const strengthOf = (code: string): string =>
-  code.length < 6 || new Set(code).size <= 2 ? "weak" : code.length < 9 ? "fair" : "strong";
-
 function AccessCode() {
+  const { setValue } = useFormContext<PlanInput>();
   const code = useWatch<PlanInput, "accessCode">({ name: "accessCode" }) ?? "";
+  const make = () => {
+    const chance = () => crypto.getRandomValues(new Uint32Array(1))[0]! / 2 ** 32;
+    setValue("accessCode", madeCode(chance), { shouldDirty: true, shouldValidate: true });
+  };
   return (
-    <Text
-      name="accessCode"
-      label="Access code"
-      nullable
-      hint={`Mails carry it. ${code ? `Strength: ${strengthOf(code)}.` : ""}`}
-    />
+    <div className="flex items-start gap-2">
+      <Text
+        name="accessCode"
+        label="Access code"
+        nullable
+        className="flex-1"
+        hint={`Mails carry it. ${code ? `Strength: ${strengthOf(code)}.` : ""}`}
+      />
+      <Button className="mt-5" onClick={make}>
+        Make a code
+      </Button>
+    </div>
   );
 }
 

@@ -52,7 +52,10 @@ export function MomentField(props: {
   error?: string | undefined;
   id?: string;
   hint?: string;
+  /** the day alone counts: no hour is shown */
+  isDay?: boolean;
 }) {
+  const shown = (local: string): string => (props.isDay ? localWords(local).split(", ")[0]! : localWords(local));
   const [typed, setTyped] = useState<string | null>(null);
   const [fault, setFault] = useState<MomentFault | null>(null);
   const [isOpen, setOpen] = useState(false);
@@ -74,7 +77,7 @@ export function MomentField(props: {
           <Input
             {...ids}
             autoComplete="off"
-            value={typed ?? (props.value ? localWords(props.value) : "")}
+            value={typed ?? (props.value ? shown(props.value) : "")}
             onChange={(event) => {
               setTyped(event.target.value);
               read(event.target.value);
@@ -107,5 +110,26 @@ export function MomentField(props: {
         </div>
       )}
     </Field>
+  );
+}
+
+const noon = "T12:00";
+
+/** A day, typed as people write it or picked. Gives it back as `YYYY-MM-DD`. */
+export function DayField({
+  value,
+  onChange,
+  ...rest
+}: Pick<Parameters<typeof MomentField>[0], "label" | "id" | "hint" | "error" | "todayLocal"> & {
+  value: string;
+  onChange: (day: string) => void;
+}) {
+  return (
+    <MomentField
+      {...rest}
+      isDay
+      value={value && `${value}${noon}`}
+      onChange={(local) => onChange(local.slice(0, 10))}
+    />
   );
 }

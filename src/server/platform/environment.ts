@@ -14,6 +14,8 @@ const shape = z.object({
   STAGE_CALL_INBOX: z.string().optional(),
   /** tests only: a file with the milliseconds by which the clock is ahead */
   STAGE_CALL_CLOCK_FILE: z.string().optional(),
+  /** how many proxies of our own stand in front: so many entries of X-Forwarded-For are believed, from the right */
+  STAGE_CALL_TRUSTED_HOPS: z.coerce.number().int().min(0).max(8).default(0),
   /** tests and demos only: limits on tries a hundredfold */
   STAGE_CALL_TRIES: z.enum(["strict", "lenient"]).default("strict"),
   /** demos and tests only: whether /ui-kit answers */

@@ -1,18 +1,10 @@
-import type { Check } from "../plan-facts";
+import { isWeakCode, shortestAccessCode } from "../../front-door";
+import { finding, type Check } from "../plan-facts";
 
-const shortest = 6;
-
-/** The access code of a private event is missing, short, or one character over and over. */
+/** The access code of a private event is missing or can be guessed: whoever tries finds the way in and everybody's names. */
 export const accessCodeWeak: Check = (plan) => {
-  if (!plan.isPrivate) return null;
-  const code = plan.accessCode ?? "";
-  if (code.length >= shortest && new Set(code).size > 2) return null;
-  return {
-    check: "access-code-weak",
-    severity: "not-during-the-hour",
-    byAt: plan.startAt,
-    place: "plan",
-    field: "accessCode",
-    facts: { shortest },
-  };
+  if (!plan.isPrivate || !isWeakCode(plan.accessCode ?? "")) return null;
+  return finding("access-code-weak", "stops-the-show", plan.startAt, "plan", "accessCode", {
+    shortest: shortestAccessCode,
+  });
 };

@@ -3,8 +3,11 @@ import { candidates } from "./candidates";
 import { dateText, dayOfLocal, civil } from "./days";
 import { longestSeries, type RecurrenceRule, type Series } from "./rule";
 
-/** Periods without a single date after which a rule has none left: over four centuries of days. */
-const emptyPeriodsEnd = 150_000;
+/**
+ * Periods without a single date after which a rule is taken to have none left. The longest gap there can be is
+ * that of a 29 February on one day of the week across a century without leap day: 40 years.
+ */
+const emptyPeriodsEnd = { DAILY: 14_700, WEEKLY: 2_100, MONTHLY: 485, YEARLY: 41 } as const;
 const lastYear = 9999;
 
 /**
@@ -21,7 +24,7 @@ export function* starts(rule: RecurrenceRule, startLocal: string): Generator<str
   made += 1;
   yield startLocal;
   let empty = 0;
-  for (let k = 0; empty < emptyPeriodsEnd; k += 1) {
+  for (let k = 0; empty < emptyPeriodsEnd[rule.freq]; k += 1) {
     const days = candidates(rule, startDay, k).filter((day) => day > startDay);
     empty = days.length > 0 ? 0 : empty + 1;
     for (const day of days) {
@@ -42,12 +45,25 @@ export function startMatches(rule: RecurrenceRule, startLocal: string): boolean 
 /** The first day from `startLocal` on that the rule names, at its hour; null where there is none. */
 export function firstMatch(rule: RecurrenceRule, startLocal: string): string | null {
   const day = dayOfLocal(startLocal);
-  for (let k = 0, empty = 0; empty < emptyPeriodsEnd; k += 1) {
+  for (let k = 0, empty = 0; empty < emptyPeriodsEnd[rule.freq]; k += 1) {
     const hit = candidates(rule, day, k).find((one) => one >= day);
     if (hit !== undefined) return `${dateText(hit)}${startLocal.slice(10)}`;
     empty += 1;
   }
   return null;
+}
+
+const longestMonth = (month: number): number => (month === 2 ? 29 : [4, 6, 9, 11].includes(month) ? 30 : 31);
+
+/** Whether no calendar has such a day: a 30 February, a sixth Monday of a month. */
+export function canNeverMatch({ freq, byMonth, byMonthDay, byDay }: RecurrenceRule): boolean {
+  const months = byMonth.length > 0 ? byMonth : [1];
+  const noSuchDay =
+    byMonthDay.length > 0 && byMonthDay.every((day) => months.every((m) => Math.abs(day) > longestMonth(m)));
+  const mostOrdinal = freq === "YEARLY" && byMonth.length === 0 ? 53 : 5;
+  const noSuchWeekday =
+    byDay.length > 0 && byDay.every(({ ordinal }) => ordinal !== null && Math.abs(ordinal) > mostOrdinal);
+  return noSuchDay || noSuchWeekday;
 }
 
 /** What makes a rule unusable, before any date is counted. */
@@ -61,6 +77,7 @@ export function checkRule(rule: RecurrenceRule, startLocal: string): Result<void
   const hasOrdinal = rule.byDay.some((one) => one.ordinal !== null);
   if (hasOrdinal && (rule.freq === "DAILY" || rule.freq === "WEEKLY")) return wrong("part");
   if (rule.freq === "WEEKLY" && rule.byMonthDay.length > 0) return wrong("part");
+  if (canNeverMatch(rule)) return fail({ code: "no-dates" });
   return ok(undefined);
 }
 

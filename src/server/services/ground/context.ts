@@ -10,6 +10,7 @@ import type { Environment } from "../../platform/environment";
 import type { Ids } from "../../platform/ids";
 import type { Log } from "../../platform/log";
 import type { Queue } from "../../platform/queue";
+import type { HeavySums } from "../../workers/sums";
 import type { Secrets } from "../../platform/secrets";
 
 /** What every service stands on. Built once a process, by the composition root. */
@@ -24,6 +25,7 @@ export interface Context {
   readonly inbox: Inbox;
   readonly storage: Storage;
   readonly environment: Environment;
+  readonly sums: HeavySums;
 }
 
 /** Input against its schema, or a refusal with every issue and its field. */

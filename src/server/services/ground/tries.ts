@@ -6,12 +6,19 @@ import type { Context } from "./context";
 
 const iso = (ms: number): string => new Date(ms).toISOString();
 
-/** Every limit on tries there is: so many a window. */
+/**
+ * Every limit on tries there is: so many a window. What can be guessed is limited by network and, whatever the
+ * network, by what is guessed at; a whole campus may register from one network, one address may not for ever.
+ */
 export const limits = {
   "access-code": { count: 10, windowMs: 10 * minuteMs },
-  registration: { count: 20, windowMs: hourMs },
+  /** all tries at one event's code, or at room codes altogether */
+  "code-of-target": { count: 300, windowMs: 10 * minuteMs },
+  registration: { count: 600, windowMs: hourMs },
+  "registration-of-address": { count: 5, windowMs: hourMs },
   "mail-to-address": { count: 12, windowMs: hourMs },
   "phone-pin": { count: 10, windowMs: 10 * minuteMs },
+  "pins-of-event": { count: 200, windowMs: 10 * minuteMs },
   "sign-in": { count: 8, windowMs: 10 * minuteMs },
 } as const;
 

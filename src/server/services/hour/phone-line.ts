@@ -12,7 +12,7 @@ import { closeConnection, openConnection, type SignBook } from "./presence";
 import { executeWhole, roomOf, type RoomCache } from "../ground/room/commands";
 import { wayIn } from "./entry";
 import { holderById, requireWayIn, type Holder } from "../way-in/tickets";
-import { countTry } from "../ground/tries";
+import { countTries } from "../ground/tries";
 
 const phoneDevice = "phone-line";
 
@@ -73,7 +73,10 @@ export async function answerCall(
   from: string,
 ): Promise<{ call: string; state: CallState }> {
   const input = parse(callInput, rawInput);
-  await countTry(context, "phone-pin", `${input.conferenceNumber}|${from}`);
+  await countTries(context, [
+    ["phone-pin", `${input.conferenceNumber}|${from}`],
+    ["pins-of-event", input.conferenceNumber],
+  ]);
   const event = await eventOnLine(context, input.number, input.conferenceNumber);
   const holder = await holderByPin(context, event.id, input.pin);
   requireWayIn(holder);

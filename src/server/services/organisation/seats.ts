@@ -1,15 +1,6 @@
 import { and, asc, eq, gt, inArray, isNull, ne } from "drizzle-orm";
 import { callTimeOf } from "@/core/dates";
-import {
-  allocate,
-  fitsAt,
-  freeStarts,
-  holdOf,
-  nearestFits,
-  type Licence,
-  type PlacedDate,
-  type SeatClaim,
-} from "@/core/seats";
+import { fitsAt, freeStarts, holdOf, nearestFits, type Licence, type PlacedDate, type SeatClaim } from "@/core/seats";
 import { Refusal, type ClashingDate } from "@/core/shared";
 import { dayMs, instantOf, minuteMs, wallTimeAt } from "@/core/time";
 import { seatQuestionInput, type SeatAnswer } from "@/contracts";
@@ -115,7 +106,7 @@ export async function settleSeats(
   const largest = owned.at(-1)!.size;
   const tooLarge = changed.find((claim) => claim.need > largest && claim.heldLicenceId === null);
   if (tooLarge) throw new Refusal({ code: "no-licence-so-large", houseSize: tooLarge.need, largest });
-  const result = allocate(claims, owned);
+  const result = await context.sums.run("seat-search", [claims, owned]);
   if (result.verdict === "not-decided") return 0;
   if (result.verdict === "clash") {
     const own =
@@ -166,7 +157,7 @@ export async function clashUnder(
   overrunMinutes: number,
 ): Promise<readonly ClashingDate[]> {
   const claims = await claimsAfter(db, organisationId, context.clock.now() - dayMs, overrunMinutes);
-  const result = allocate(claims, owned);
+  const result = await context.sums.run("seat-search", [claims, owned]);
   return result.verdict === "clash" ? named(claims, result.clashing) : [];
 }
 

@@ -3,7 +3,6 @@ import { slotQuestionInput, type SlotGrid } from "@/contracts";
 import { callTimeOf } from "@/core/dates";
 import {
   busyTimes,
-  findSlots,
   isStageRole,
   slotGridMinutes,
   slotReasons,
@@ -16,7 +15,6 @@ import type { Db } from "../../db/client";
 import { busyCalendars, events, occurrences, people, tickets, type StoredCalendar } from "../../db/schema";
 import { accessFor, type TeamMember } from "../ground/access";
 import { audit } from "../ground/audit";
-import { readBusyCalendar } from "../planning/calendar-import/busy-file";
 import { parse, type Context } from "../ground/context";
 import { dateOrNull, type OccurrenceRow } from "../planning/dates/load";
 import { notFound } from "../ground/context";
@@ -24,10 +22,6 @@ import { notFound } from "../ground/context";
 const fromStored = (stored: StoredCalendar): BusyCalendar => ({
   spans: stored.spans,
   entries: stored.entries.map((entry) => ({ ...entry, overrides: new Map(entry.overrides) })),
-});
-const toStored = (calendar: BusyCalendar): StoredCalendar => ({
-  spans: calendar.spans,
-  entries: calendar.entries.map((entry) => ({ ...entry, overrides: [...entry.overrides] })),
 });
 
 async function calendarsOf(db: Db, personIds: readonly string[]): Promise<ReadonlyMap<string, BusyCalendar[]>> {
@@ -125,6 +119,9 @@ export async function stageBusy(
   return out;
 }
 
+/** A file's rules are laid out once, when it is read, over the time that anybody plans in. */
+const kept = { backMs: 60 * dayMs, aheadMs: 3 * 366 * dayMs };
+
 /** Keeps what a person's calendar file says of free and busy; a file of the same name takes the place of the one before. */
 export async function addBusyCalendar(
   context: Context,
@@ -140,7 +137,8 @@ export async function addBusyCalendar(
     .from(tickets)
     .where(and(eq(tickets.id, ticketId), eq(tickets.eventId, eventId)));
   if (!ticket) throw notFound("person");
-  const { calendar, unread } = readBusyCalendar(bytes);
+  const now = context.clock.now();
+  const read = await context.sums.run("busy-file", [bytes, { start: now - kept.backMs, end: now + kept.aheadMs }]);
   const { organisationId } = event;
   await context.db.transaction(async (tx) => {
     await tx
@@ -151,7 +149,7 @@ export async function addBusyCalendar(
       organisationId,
       personId: ticket.personId,
       name: name.slice(0, 120),
-      body: toStored(calendar),
+      body: { spans: read.spans, entries: [] },
       readAt: context.clock.now(),
     });
     await audit(context, tx, {
@@ -162,7 +160,7 @@ export async function addBusyCalendar(
       facts: { ticketId },
     });
   });
-  return { entries: calendar.entries.length + calendar.spans.length, unread };
+  return { entries: read.entries, unread: read.unread };
 }
 
 const gridMs = slotGridMinutes * minuteMs;
@@ -228,7 +226,8 @@ export async function findATime(
   }));
   const nameOf = new Map(folk.map((one) => [one.ticketId, one.name]));
   const names = (list: readonly string[]) => list.map((id) => nameOf.get(id) ?? "");
-  const slots = apart(findSlots(slotPeople, question.durationMinutes, range)).map((slot) => {
+  const found = await context.sums.run("free-slots", [slotPeople, question.durationMinutes, range]);
+  const slots = apart(found).map((slot) => {
     const { busyIds, outsideHoursIds } = slotReasons(slotPeople, slot);
     return { ...slot, busyNames: names(busyIds), outsideNames: names(outsideHoursIds) };
   });

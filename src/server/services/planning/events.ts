@@ -10,6 +10,7 @@ import { events, occurrences, tickets } from "../../db/schema";
 import { accessFor, type EventAccess, type TeamMember, requireStanding } from "../ground/access";
 import { audit } from "../ground/audit";
 import { oneOf, parse, type Context } from "../ground/context";
+import { requireStrongCode } from "./access-codes";
 import { instantsOf, layDates, laySeries } from "./dates/lay";
 import { dateOrNull, datesOf, seriesOf, type OccurrenceRow } from "./dates/load";
 import { organisationOf, requireWithinLimits, rulesOf } from "../organisation/rules";
@@ -78,6 +79,7 @@ export async function createEvent(
   const { organisationId } = member;
   const rules = rulesOf(await organisationOf(context, organisationId));
   requireWithinLimits(rules, { ...plan, onStage: 1 });
+  requireStrongCode(context, plan, null);
   const now = context.clock.now();
   const eventId = context.ids.id();
   return context.db.transaction(async (tx) => {
@@ -206,6 +208,7 @@ export async function savePlan(
   const { organisationId } = access.event;
   const onStage = (await stageTicketsOf(context.db, eventId)).length;
   requireWithinLimits(rulesOf(await organisationOf(context, organisationId)), { ...plan, onStage });
+  requireStrongCode(context, plan, access.event.accessCodeSealed);
   return context.db.transaction(async (tx) => {
     const conference = plan.soundBy === "computer" ? null : (access.event.conferenceNumber ?? context.ids.digits(9));
     const [saved] = await tx

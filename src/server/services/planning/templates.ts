@@ -9,6 +9,7 @@ import { accessFor, type TeamMember } from "../ground/access";
 import { audit } from "../ground/audit";
 import { notFound, parse, wrongInput, type Context } from "../ground/context";
 import { dateOrNull, datesOf, seriesOf, type OccurrenceRow } from "./dates/load";
+import { freshAccessCode } from "./access-codes";
 import { createEvent, planOf } from "./events";
 import { layRunSheet, sheetOf } from "./run-sheets";
 
@@ -21,7 +22,14 @@ export interface TemplateLine {
   readonly polls: number;
 }
 
-const bodyOf = (row: typeof templates.$inferSelect): TemplateBody => parse(templateBody, row.body);
+/** What stands in a kept plan for the code, which no template keeps. */
+const noCode = "each-event-makes-its-own";
+
+/** A template as it is used: its plan has no code until an event is made of it. */
+function bodyOf(row: typeof templates.$inferSelect): TemplateBody {
+  const body = parse(templateBody, row.body);
+  return { ...body, plan: { ...body.plan, accessCode: null } };
+}
 
 /** The organisation's templates by name. */
 export async function templatesOf(context: Context, member: TeamMember): Promise<readonly TemplateLine[]> {
@@ -69,7 +77,7 @@ async function bodyFrom(
   const start = date?.startLocal ?? plan.startLocal;
   return {
     // an access code is somebody's secret: each event makes its own
-    plan: { ...plan, accessCode: plan.isPrivate ? "change-me" : null },
+    plan: { ...plan, accessCode: plan.isPrivate ? noCode : null },
     segments: sheet.segments.map(({ title, lengthMinutes, fixedStartLocal, pollId }) => ({
       title,
       lengthMinutes,
@@ -149,7 +157,8 @@ export async function planFromTemplate(
   startLocal: string,
 ): Promise<PlanInput> {
   const body = bodyOf(await ownTemplate(context, member, templateId));
-  return { ...body.plan, startLocal: `${startLocal.slice(0, 10)}${body.plan.startLocal.slice(10)}` };
+  const accessCode = body.plan.isPrivate ? freshAccessCode(context) : null;
+  return { ...body.plan, accessCode, startLocal: `${startLocal.slice(0, 10)}${body.plan.startLocal.slice(10)}` };
 }
 
 async function layBody(context: Context, tx: Db, eventId: string, body: TemplateBody): Promise<void> {
@@ -222,6 +231,7 @@ export async function duplicateEvent(context: Context, member: TeamMember, event
   const made = await createEvent(context, member, {
     ...plan,
     startLocal,
+    accessCode: plan.isPrivate ? freshAccessCode(context) : null,
     title: `${plan.title} (again)`.slice(0, 200),
   });
   await context.db.transaction(async (tx) => {

@@ -12,7 +12,7 @@ import { filesOf, type VisitorFile } from "./front/files";
 import { stageCards, type StageCard } from "./front/look";
 import { partsOf, segmentsOf, type PartRow } from "../planning/run-sheets";
 import { cleanHtml, plainText } from "../ground/sanitise";
-import { countTry } from "../ground/tries";
+import { countTries } from "../ground/tries";
 import { placesTaken } from "../planning/places";
 
 export type Organisation = typeof organisations.$inferSelect;
@@ -163,7 +163,10 @@ export async function tryAccessCode(
   remote: string,
 ): Promise<string | null> {
   const event = await publishedEvent(context, organisation, slug);
-  await countTry(context, "access-code", `${event.id}|${remote}`);
+  await countTries(context, [
+    ["access-code", `${event.id}|${remote}`],
+    ["code-of-target", event.id],
+  ]);
   if (!event.isPrivate || !event.accessCodeSealed) return passFor(context, event);
   return sameText(context.secrets.unseal(event.accessCodeSealed), code.trim()) ? passFor(context, event) : null;
 }

@@ -3,7 +3,7 @@ import { outcomeOf, Together, type Outcome } from "../../platform/together";
 import type { Context } from "../ground/context";
 import { countTriesOfMany } from "../ground/tries";
 import { doorStep, organisationFor, type DoorStep, type Pass } from "./front-door";
-import { readRegistration, triesOf } from "./registration";
+import { readRegistration, registrationTries } from "./registration";
 import { takePlaces, type ReadRegistration } from "./take-places";
 import { inviteeOf } from "./tickets";
 
@@ -43,7 +43,7 @@ export class Registrar {
     const open = read.flatMap((one, i) => (one.ok ? [{ i, read: one.value }] : []));
     const refusals = await countTriesOfMany(
       this.context,
-      open.map(({ i, read: one }) => triesOf(one, sent[i]!.remote)),
+      open.map(({ i, read: one }) => registrationTries(one.event.id, one.input.email, sent[i]!.remote)),
     );
     const out: Outcome<void>[] = read.map((one) => (one.ok ? { ok: true, value: undefined } : one));
     const welcome: ReadRegistration[] = [];

@@ -52,10 +52,11 @@ export async function readRegistration(context: Context, door: Door, rawInput: u
   return { event, occurrence, input, answers };
 }
 
-/** What counts as a try of this registration: by the network at this event, and by the address that gets the mail. */
-export const triesOf = ({ event, input }: ReadRegistration, remote: string): readonly Try[] => [
-  ["registration", `${event.id}|${remote}`],
-  ["mail-to-address", input.email],
+/** What counts as a try at an event: by the address there and in all, and by the network. */
+export const registrationTries = (eventId: string, email: string, remote: string): readonly Try[] => [
+  ["registration", `${eventId}|${remote}`],
+  ["registration-of-address", `${eventId}|${email}`],
+  ["mail-to-address", email],
 ];
 
 /**
@@ -64,7 +65,7 @@ export const triesOf = ({ event, input }: ReadRegistration, remote: string): rea
  */
 export async function register(context: Context, door: Door, rawInput: unknown, remote: string): Promise<void> {
   const read = await readRegistration(context, door, rawInput);
-  await countTries(context, triesOf(read, remote));
+  await countTries(context, registrationTries(read.event.id, read.input.email, remote));
   await takePlaces(context, [read]);
 }
 

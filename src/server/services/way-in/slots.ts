@@ -17,6 +17,7 @@ import { personByEmail } from "../ground/people-records";
 import { keepConsents } from "../ground/consent";
 import type { Holder } from "./tickets";
 import { countTries } from "../ground/tries";
+import { registrationTries } from "./registration";
 
 type Event = typeof events.$inferSelect;
 /** Slots are offered so far ahead. */
@@ -183,10 +184,7 @@ export async function bookSlot(
 ): Promise<string> {
   const input = parse(registrationInput, rawInput);
   const { event } = page;
-  await countTries(context, [
-    ["registration", `${event.id}|${remote}`],
-    ["mail-to-address", input.email],
-  ]);
+  await countTries(context, registrationTries(event.id, input.email, remote));
   return context.db.transaction(async (tx) => {
     const date = await takeSlot(context, tx, page, startAt);
     const person = await personByEmail(context, tx, event.organisationId, {

@@ -26,7 +26,7 @@ export function POST(request: Request): Promise<Response> {
       throw new Refusal({ code: "upload-cut", expectedBytes: length, receivedBytes: bytes.byteLength });
     const mapping = mappingOf(request);
     if (new URL(request.url).searchParams.has("preview"))
-      return Response.json({ ok: true, preview: previewImport(member, bytes, mapping) });
+      return Response.json({ ok: true, preview: await previewImport(context, member, bytes, mapping) });
     const encoder = new TextEncoder();
     const stream = new ReadableStream<Uint8Array>({
       async start(controller) {

@@ -1,3 +1,4 @@
+import { freshAccessCode } from "../../planning/access-codes";
 import { and, eq, isNull } from "drizzle-orm";
 import { messagesFor } from "@/contracts/messages";
 import { pictures } from "@/core/organisation";
@@ -84,11 +85,7 @@ const mends: Readonly<Record<MendableCheck, (scene: Scene) => Promise<Facts>>> =
   "not-published": ({ context, member, access }) => done(publishEvent(context, member, access.event.id, true)),
   "panelist-not-invited": inviteAll,
   "access-code-weak": (scene) =>
-    done(
-      change(scene, {
-        accessCodeSealed: scene.context.secrets.seal(`${scene.context.ids.code(4)}-${scene.context.ids.code(4)}`),
-      }),
-    ),
+    done(change(scene, { accessCodeSealed: scene.context.secrets.seal(freshAccessCode(scene.context)) })),
   "join-block-missing": ({ context, access }) =>
     done(
       context.db

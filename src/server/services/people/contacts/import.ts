@@ -1,34 +1,25 @@
 import { sql } from "drizzle-orm";
 import { mappingInput, type ImportLine, type ImportPreview } from "@/contracts";
 import type { ContactDraft } from "@/core/contacts";
-import { Refusal } from "@/core/shared";
 import type { Db } from "../../../db/client";
 import { requireStanding, type TeamMember } from "../../ground/access";
 import { audit } from "../../ground/audit";
 import { parse, type Context } from "../../ground/context";
 import { groupIds } from "./book";
-import { draftsOf, faultWords, mostContacts, readContactFile } from "./read-file";
+import { shownBad } from "./read-file";
 
 const chunkSize = 1000;
-const sampleRows = 8;
-const badShown = 200;
 
 /** What a file holds and how it would be read, before anything is kept. */
-export function previewImport(member: TeamMember, bytes: Uint8Array, rawMapping: unknown): ImportPreview {
+export async function previewImport(
+  { sums }: Pick<Context, "sums">,
+  member: TeamMember,
+  bytes: Uint8Array,
+  rawMapping: unknown,
+): Promise<ImportPreview> {
   requireStanding(member, "contacts.edit");
-  const file = readContactFile(bytes);
-  if (file.rows.length > mostContacts) throw new Refusal({ code: "file-too-large", limitBytes: mostContacts });
-  const mapping = Array.isArray(rawMapping) ? parse(mappingInput, rawMapping) : file.mapping;
-  const { drafts, bad } = draftsOf(file, mapping);
-  return {
-    kind: file.kind,
-    header: file.header,
-    mapping,
-    sample: file.rows.slice(0, sampleRows).map((row) => row.cells),
-    rows: file.rows.length,
-    good: drafts.length,
-    bad: bad.slice(0, badShown).map((one) => ({ line: one.line, reason: faultWords(one.reason) })),
-  };
+  const mapping = Array.isArray(rawMapping) ? parse(mappingInput, rawMapping) : null;
+  return sums.run("contacts-preview", [bytes, mapping]);
 }
 
 /**
@@ -89,9 +80,7 @@ export async function importContacts(
 ): Promise<void> {
   requireStanding(member, "contacts.edit");
   const mapping = parse(mappingInput, rawMapping);
-  const file = readContactFile(bytes);
-  if (file.rows.length > mostContacts) throw new Refusal({ code: "file-too-large", limitBytes: mostContacts });
-  const { drafts, bad } = draftsOf(file, mapping);
+  const { drafts, bad } = await context.sums.run("contacts-file", [bytes, mapping]);
   const { organisationId } = member;
   await context.db.transaction(async (tx) => {
     let [added, changed] = [0, 0];
@@ -112,7 +101,7 @@ export async function importContacts(
       added,
       changed,
       unchanged: drafts.length - added - changed,
-      bad: bad.slice(0, badShown).map((one) => ({ line: one.line, reason: faultWords(one.reason) })),
+      bad: shownBad(bad),
       badCount: bad.length,
     });
   });

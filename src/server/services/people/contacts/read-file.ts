@@ -1,19 +1,20 @@
 import ICAL from "ical.js";
 import { parse } from "csv-parse/sync";
+import type { ImportPreview } from "@/contracts";
 import { guessMapping, readContact, type ContactDraft, type ContactFault, type ReadableField } from "@/core/contacts";
 import { Refusal } from "@/core/shared";
 import { delimiterOf, unguardCell } from "../../ground/delimited";
 
 const maxBytes = 30_000_000;
-export const mostContacts = 100_000;
+const mostContacts = 100_000;
 
-export interface BadContact {
+interface BadContact {
   readonly line: number;
   readonly reason: ContactFault;
 }
 
 /** A file of contacts as far as it can be told before it is taken in. */
-export interface ContactFile {
+interface ContactFile {
   readonly kind: "csv" | "vcard";
   readonly header: readonly string[];
   readonly mapping: readonly (ReadableField | null)[];
@@ -25,7 +26,7 @@ const faults: Readonly<Record<ContactFault, string>> = {
   "bad-address": "the address cannot be read",
   "too-long": "something in it is too long",
 };
-export const faultWords = (fault: ContactFault): string => faults[fault];
+const faultWords = (fault: ContactFault): string => faults[fault];
 
 function textOf(bytes: Uint8Array): string {
   if (bytes.byteLength > maxBytes) throw new Refusal({ code: "file-too-large", limitBytes: maxBytes });
@@ -120,13 +121,13 @@ function readCards(text: string): ContactFile {
 }
 
 /** Reads a file of contacts: vCard where it begins like one, else delimited text. */
-export function readContactFile(bytes: Uint8Array): ContactFile {
+function readContactFile(bytes: Uint8Array): ContactFile {
   const text = textOf(bytes);
   return /^\s*BEGIN:VCARD/i.test(text) ? readCards(text) : readCsv(text);
 }
 
 /** Rows as contacts by a mapping: good ones once an address (the first stands), bad ones with line and reason. */
-export function draftsOf(
+function draftsOf(
   file: ContactFile,
   mapping: readonly (ReadableField | null)[],
 ): { drafts: readonly ContactDraft[]; bad: readonly BadContact[] } {
@@ -142,4 +143,37 @@ export function draftsOf(
     else if (!drafts.has(draft.email)) drafts.set(draft.email, draft);
   }
   return { drafts: [...drafts.values()], bad };
+}
+
+const sampleRows = 8;
+const badShown = 200;
+type Mapping = readonly (ReadableField | null)[];
+
+function readBounded(bytes: Uint8Array): ContactFile {
+  const file = readContactFile(bytes);
+  if (file.rows.length > mostContacts) throw new Refusal({ code: "file-too-large", limitBytes: mostContacts });
+  return file;
+}
+
+/** Rows that cannot be taken, as they are shown: the first of them, in words. */
+export const shownBad = (bad: readonly BadContact[]) =>
+  bad.slice(0, badShown).map((one) => ({ line: one.line, reason: faultWords(one.reason) }));
+
+/** The contacts of a file by a mapping of its columns. */
+export const contactsIn = (bytes: Uint8Array, mapping: Mapping) => draftsOf(readBounded(bytes), mapping);
+
+/** What a file holds and how it would be read. @param chosen how its columns are to be read; null: as they name themselves */
+export function previewOf(bytes: Uint8Array, chosen: Mapping | null): ImportPreview {
+  const file = readBounded(bytes);
+  const mapping = [...(chosen ?? file.mapping)];
+  const { drafts, bad } = draftsOf(file, mapping);
+  return {
+    kind: file.kind,
+    header: file.header,
+    mapping,
+    sample: file.rows.slice(0, sampleRows).map((row) => row.cells),
+    rows: file.rows.length,
+    good: drafts.length,
+    bad: shownBad(bad),
+  };
 }

@@ -1,7 +1,7 @@
 import type ICAL from "ical.js";
-import type { BusyCalendar, BusyEntry } from "@/core/people";
+import { busyTimes, type BusyCalendar, type BusyEntry } from "@/core/people";
 import { Refusal } from "@/core/shared";
-import { instantOf, type Interval } from "@/core/time";
+import { instantOf, type Interval, type IntervalSet } from "@/core/time";
 import { componentsOf, durationOf, momentsOf, ruleOf, textOf } from "./read";
 
 export interface ReadBusy {
@@ -85,4 +85,14 @@ export function readBusyCalendar(bytes: Uint8Array, floating = "UTC"): ReadBusy 
   // an hour that does not exist in its zone must not stop the reading of the others
   const readable = entries.filter((entry) => Number.isFinite(instantOf({ local: entry.startLocal, zone: entry.zone })));
   return { calendar: { entries: readable, spans }, unread: unread.slice(0, 50) };
+}
+
+/** The same, its rules laid out over a span of time: what is kept of a file. */
+export function busyFile(
+  bytes: Uint8Array,
+  range: Interval,
+): { readonly spans: IntervalSet; readonly entries: number; readonly unread: readonly string[] } {
+  const { calendar, unread } = readBusyCalendar(bytes);
+  const entries = calendar.entries.length + calendar.spans.length;
+  return { spans: busyTimes([calendar], range), entries, unread };
 }

@@ -1,6 +1,6 @@
 import ICAL from "ical.js";
 import { Refusal } from "@/core/shared";
-import { isZone, localFrom, parseRule, type RecurrenceRule } from "@/core/time";
+import { canNeverMatch, isZone, localFrom, parseRule, type RecurrenceRule } from "@/core/time";
 
 const maxBytes = 5_000_000;
 const mostComponents = 20_000;
@@ -67,6 +67,8 @@ export function ruleOf(event: ICAL.Component, zone: string): { rule: RecurrenceR
   const value = event.getFirstPropertyValue("rrule") as { toString(): string } | null;
   if (!value) return { rule: null, unread: null };
   const parsed = parseRule(value.toString(), zone);
+  // no day of any calendar: said instead of being searched for through centuries
+  if (parsed.ok && canNeverMatch(parsed.value)) return { rule: null, unread: value.toString() };
   return parsed.ok
     ? { rule: parsed.value, unread: null }
     : { rule: null, unread: parsed.failure.code === "rule-part-unknown" ? parsed.failure.part : value.toString() };

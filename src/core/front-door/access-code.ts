@@ -1,0 +1,21 @@
+/** The shortest code that a page may newly have: what is shorter can be tried out by many (NIST SP 800-63B §5.1.1.1). */
+export const shortestAccessCode = 8;
+
+const fewestCharacters = 4;
+
+/** Whether a code is easily guessed: short, or made of a few characters over and over. */
+export const isWeakCode = (code: string): boolean =>
+  code.trim().length < shortestAccessCode || new Set(code.trim().toLowerCase()).size < fewestCharacters;
+
+/** How hard a code is to guess, in a word. */
+export const strengthOf = (code: string): "weak" | "fair" | "strong" =>
+  isWeakCode(code) ? "weak" : code.length < 12 ? "fair" : "strong";
+
+// neither 0 and O nor 1, i and l: codes are read out and typed off
+const alphabet = "abcdefghjkmnpqrstuvwxyz23456789";
+
+/** A code that nobody has to think of: twelve characters in threes, 59 bits. @param random numbers from 0 up to 1, of a source that cannot be foreseen */
+export function madeCode(random: () => number): string {
+  const one = () => alphabet[Math.floor(random() * alphabet.length)]!;
+  return Array.from({ length: 4 }, () => one() + one() + one()).join("-");
+}

@@ -1,0 +1,45 @@
+import { findSlots } from "@/core/people";
+import { allocate } from "@/core/seats";
+import { contactsIn, previewOf } from "../services/people/contacts/read-file";
+import { busyFile } from "../services/planning/calendar-import/busy-file";
+
+type Sum = (input: never) => unknown;
+const spread =
+  <A extends readonly unknown[], R>(sum: (...args: A) => R) =>
+  (args: A): R =>
+    sum(...args);
+
+/** Everything that may take longer than a screen can wait: what a file holds, and searches over months. Pure: bytes and plain data in, plain data out. */
+export const sums = {
+  "busy-file": spread(busyFile),
+  "contacts-file": spread(contactsIn),
+  "contacts-preview": spread(previewOf),
+  "free-slots": spread(findSlots),
+  "seat-search": spread(allocate),
+} as const satisfies Readonly<Record<string, Sum>>;
+
+export type SumName = keyof typeof sums;
+export type SumInput<N extends SumName> = Parameters<(typeof sums)[N]>[0];
+export type SumOutput<N extends SumName> = ReturnType<(typeof sums)[N]>;
+
+/** How long each may take; longer ones are broken off. */
+export const budgetsMs: Readonly<Record<SumName, number>> = {
+  "busy-file": 10_000,
+  "contacts-file": 30_000,
+  "contacts-preview": 30_000,
+  "free-slots": 5_000,
+  "seat-search": 5_000,
+};
+
+/** Where heavy sums are done. */
+export interface HeavySums {
+  /** @throws what the sum refuses, and `too-heavy` beyond its budget */
+  run<N extends SumName>(name: N, input: SumInput<N>): Promise<SumOutput<N>>;
+  close(): Promise<void>;
+}
+
+/** In this very thread: for tests and tools. */
+export const sumsHere: HeavySums = {
+  run: async (name, input) => (sums[name] as (given: typeof input) => never)(input),
+  close: async () => {},
+};
