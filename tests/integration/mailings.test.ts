@@ -289,6 +289,15 @@ describe("replies", () => {
       ].join("\r\n"),
     );
 
+  it("a mail whose ids cannot be ours is left alone, whatever stands in it", async () => {
+    for (const uid of ["a\u0000b", "x".repeat(5000), "\u0001"]) {
+      const mail = replyMail("file@example.org", "file@example.org", uid, "ACCEPTED");
+      expect(await receiveMail(world.context, mail)).toBe("other");
+    }
+    const noise = Uint8Array.from({ length: 4000 }, (_, i) => (i * 7919) % 256);
+    expect(await receiveMail(world.context, noise)).toBe("other");
+  });
+
   it("by a METHOD:REPLY file, from the asked address alone", async () => {
     await invite("file@example.org");
     const file = mailTo("file@example.org").calendar!;

@@ -40,6 +40,7 @@ const bodyOf = (bytes: Uint8Array) =>
   new Blob([bytes as Uint8Array<ArrayBuffer>]).stream() as ReadableStream<Uint8Array>;
 const upload = (bytes: Uint8Array, expected: number | null = bytes.length) =>
   uploadRecording(world.context, world.owner, event.eventId, event.occurrenceId, bodyOf(bytes), expected);
+const noProof = () => null;
 const kept = () => recordingsOfDate(world.context, world.owner, event.eventId, event.occurrenceId);
 
 describe("a recording comes in whole or not at all", () => {
@@ -52,15 +53,15 @@ describe("a recording comes in whole or not at all", () => {
       .select()
       .from(organisations)
       .where(eq(organisations.id, world.organisationId));
-    await expect(onDemand(world.context, organisation!, row!.slug)).rejects.toMatchObject({
+    await expect(onDemand(world.context, organisation!, row!.slug, noProof)).rejects.toMatchObject({
       failure: { code: "not-found" },
     });
     await publishRecording(world.context, world.owner, id, world.clock.now() + dayMs);
-    await expect(onDemand(world.context, organisation!, row!.slug)).rejects.toMatchObject({
+    await expect(onDemand(world.context, organisation!, row!.slug, noProof)).rejects.toMatchObject({
       failure: { code: "not-found" },
     });
     world.clock.advance(dayMs);
-    expect((await onDemand(world.context, organisation!, row!.slug)).recording.id).toBe(id);
+    expect(await onDemand(world.context, organisation!, row!.slug, noProof)).toMatchObject({ recording: { id } });
   });
 
   it("tells those registered once it can be watched, where that is asked for; taken back, nobody hears of it", async () => {

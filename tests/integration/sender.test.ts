@@ -1,17 +1,19 @@
 import { spawn, type ChildProcess } from "node:child_process";
 import { mkdtempSync, readdirSync, readFileSync } from "node:fs";
-import { createServer, type Server, type Socket } from "node:net";
+import { createServer, type AddressInfo, type Server, type Socket } from "node:net";
 import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
-import { and, eq } from "drizzle-orm";
+import { and, eq, isNotNull } from "drizzle-orm";
+import { SMTPServer, type SMTPServerOptions } from "smtp-server";
 import PostalMime from "postal-mime";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { nobody } from "@/core/mailings";
-import { hourMs } from "@/core/time";
-import { messages } from "@/server/db/schema";
+import { nobody, senderPauseMinutes } from "@/core/mailings";
+import { hourMs, minuteMs } from "@/core/time";
+import { messages, people } from "@/server/db/schema";
 import { smtpMailer } from "@/server/mail/mailer";
 import { sendDue } from "@/server/services/mailings/deliver";
 import { saveMailing } from "@/server/services/mailings/compose";
+import { putOffMail } from "@/server/services/mailings/outbox";
 import { sendMailing } from "@/server/services/mailings/send";
 import { startMailServer } from "@/stand-ins/mail-server";
 import { composed } from "../support/mailing";
@@ -78,6 +80,77 @@ function worker(): ChildProcess {
     stdio: "ignore",
   });
 }
+
+describe("a server that refuses us, not the recipients (rule 7; RFC 4954 §6, RFC 5321 §4.2.2)", () => {
+  const stubborn = (options: SMTPServerOptions, run: (url: string) => Promise<void>) => {
+    const smtp = new SMTPServer({ disabledCommands: ["STARTTLS"], ...options });
+    smtp.on("error", () => {});
+    return new Promise<void>((done, failed) => {
+      const listening = smtp.listen(0, "127.0.0.1", () => {
+        const { port } = listening.address() as AddressInfo;
+        run(`127.0.0.1:${port}`).then(
+          () => smtp.close(() => done()),
+          (error) => smtp.close(() => failed(error)),
+        );
+      });
+    });
+  };
+  const refusing = (code: number, words: string) => Object.assign(new Error(words), { responseCode: code });
+  const marked = () => world.context.db.$count(people, isNotNull(people.addressFailedAt));
+
+  it.each<[string, SMTPServerOptions, string, string]>([
+    [
+      "a wrong password",
+      { allowInsecureAuth: true, onAuth: (_, __, done) => done(refusing(535, "Authentication failed; secret-pass")) },
+      "user:secret-pass@",
+      "535",
+    ],
+    [
+      "a sender address it does not take",
+      { authOptional: true, onMailFrom: (_, __, done) => done(refusing(553, "Sender rejected")) },
+      "",
+      "553",
+    ],
+    [
+      "no connection for us at all",
+      { authOptional: true, onConnect: (_, done) => done(refusing(554, "Blocked")) },
+      "",
+      "554",
+    ],
+  ])("%s marks nobody, and says to the team why mails wait", async (_, options, login, code) => {
+    await stubborn(options, async (host) => {
+      const mailer = smtpMailer(`smtp://${login}${host}`);
+      const context = { ...world.context, mailer };
+      const id = await plan(25, `stubborn${code}`);
+      const before = await marked();
+      expect(await sendDue(context)).toBe(0);
+      expect([await left(id, "planned"), await left(id, "failed"), await left(id, "sending")]).toEqual([25, 0, 0]);
+      expect(await marked()).toBe(before);
+      const waiting = (await putOffMail(context, world.owner)).find((one) => one.note.includes(code));
+      expect(waiting).toMatchObject({ count: 25 });
+      expect(waiting!.note).not.toContain("secret-pass");
+      // nothing more is tried until the pause is over, and then with the tries that were left
+      expect(await sendDue(context)).toBe(0);
+      const rows = await world.context.db.select().from(messages).where(eq(messages.mailingId, id));
+      expect(new Set(rows.map((row) => row.attempts))).toEqual(new Set([0]));
+      mailer.close();
+      const mended = { ...world.context, mailer: smtpMailer(`smtp://127.0.0.1:${smtpPort}`) };
+      world.clock.advance(senderPauseMinutes * minuteMs + 1000);
+      await sendDue(mended);
+      mended.mailer.close();
+      expect(await left(id, "sent")).toBe(25);
+    });
+  });
+
+  it("one recipient refused is that recipient's, even where others of the batch go", async () => {
+    const mailer = smtpMailer(`smtp://127.0.0.1:${smtpPort}`);
+    const id = await plan(2, "refuse");
+    const before = await marked();
+    await sendDue({ ...world.context, mailer });
+    mailer.close();
+    expect([await left(id, "failed"), (await marked()) - before]).toEqual([2, 2]);
+  });
+});
 
 describe("a mail on the wire, read by an independent parser (RFC 5322, RFC 2045–2047, RFC 8058)", () => {
   const mail = {

@@ -204,4 +204,44 @@ describe("the call sheet", () => {
     expect(lines.every((one) => one.link === null)).toBe(true);
     expect(await world.context.db.$count(tickets, eq(tickets.eventId, event.eventId))).toBe(lines.length);
   });
+
+  it("the duty people leads to nobody's place beyond one's own: not by a link, not by a new person, not by a duty", async () => {
+    const own = await makeEvent(world);
+    const { context, owner } = world;
+    const member = await addMember(context, world.organisationId, "crew", "Keeps The List");
+    const [person] = await context.db.select().from(people).where(eq(people.id, member.personId));
+    const at = (name: string, role: string, held: Duty[] = []) => ({
+      name,
+      email: `${name.toLowerCase().replaceAll(" ", ".")}@example.net`,
+      role,
+      duties: held,
+      languages: null,
+    });
+    const mine: Duty[] = ["people", "questions"];
+    await addStagePerson(context, owner, own.eventId, { ...at("Keeps The List", "crew", mine), email: person!.email! });
+    await addStagePerson(context, owner, own.eventId, at("Pia Dunlin", "panelist"));
+    const doors = await addStagePerson(
+      context,
+      owner,
+      own.eventId,
+      at("Holds The Doors", "crew", ["doors-and-curtain"]),
+    );
+    await addStagePerson(context, owner, own.eventId, at("Takes Questions", "crew", ["questions"]));
+    const date = await dateOf(context.db, own.eventId, world.clock.now());
+    const lines = await callSheet(context, member, own.eventId, date);
+    const withLink = lines.filter((one) => one.link !== null).map((one) => one.name);
+    expect(withLink.sort()).toEqual(["Keeps The List", "Pia Dunlin", "Takes Questions"]);
+    // a second self with more in its hands
+    const notAllowed = { failure: { code: "not-allowed", action: "event.people" } };
+    await expect(
+      addStagePerson(context, member, own.eventId, at("Second Self", "crew", ["doors-and-curtain"])),
+    ).rejects.toMatchObject(notAllowed);
+    const helper = await addStagePerson(context, member, own.eventId, at("A Helper", "crew", ["questions"]));
+    await expect(setDuties(context, member, own.eventId, helper, ["questions", "cues"])).rejects.toMatchObject(
+      notAllowed,
+    );
+    // what somebody holds already may stay with them
+    await setDuties(context, member, own.eventId, doors, ["doors-and-curtain", "questions"]);
+    await setDuties(context, owner, own.eventId, helper, ["questions", "cues"]);
+  });
 });

@@ -52,8 +52,8 @@ export function failureOf(error: unknown): Failure {
   if (error instanceof Refusal) return error.failure;
   const cause = (error as { cause?: unknown }).cause ?? error;
   const code = (cause as { code?: string }).code ?? "";
-  // an id that is none names nothing
-  if (code === "22P02") return { code: "not-found", what: "id" };
+  // an id that is none names nothing, nor one with a NUL in it
+  if (code === "22P02" || code === "22021") return { code: "not-found", what: "id" };
   if (isDatabaseAway(error)) return { code: "unavailable" };
   throw error;
 }

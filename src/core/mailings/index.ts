@@ -33,7 +33,9 @@ export {
   outcomeOf,
   remindersFor,
   retryAfterMinutes,
+  senderPauseMinutes,
   type DeliveryOutcome,
+  type SmtpPart,
   type PlannedMessage,
   type Recipient,
 } from "./plan";

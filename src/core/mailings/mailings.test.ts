@@ -114,6 +114,17 @@ describe("rule 7: mailings", () => {
       "try-again",
       "refused",
     ]);
+    // RFC 4954 §6: 535 answers AUTH, RFC 5321 §4.2.2: 550 or 553 may answer MAIL FROM
+    expect([535, 553, 554].map((code) => outcomeOf(code, "sender"))).toEqual([
+      "sender-trouble",
+      "sender-trouble",
+      "sender-trouble",
+    ]);
+    expect([outcomeOf(454, "sender"), outcomeOf(null, "sender"), outcomeOf(250, "sender")]).toEqual([
+      "try-again",
+      "try-again",
+      "accepted",
+    ]);
     expect([1, 2, 3, 12].map(retryAfterMinutes)).toEqual([1, 2, 4, 360]);
   });
 

@@ -44,9 +44,20 @@ export function mayReceive(kind: MailingKind, recipient: Recipient): boolean {
 export const retryAfterMinutes = (attempts: number): number => Math.min(360, 2 ** Math.max(0, attempts - 1));
 export const maxAttempts = 12;
 
-/** What an SMTP outcome means: 4xx and connection faults are tried again, 5xx ends it (RFC 5321 §4.2.1). */
-export type DeliveryOutcome = "accepted" | "try-again" | "refused";
-export function outcomeOf(smtpCode: number | null): DeliveryOutcome {
+/** Which part of the conversation the server's answer is about: who it was for, or ourselves (greeting, AUTH, MAIL FROM). */
+export type SmtpPart = "recipient" | "sender";
+
+/**
+ * What an SMTP outcome means: 4xx and faults of the connection are tried again; a 5xx ends the mail and marks its
+ * address where it is about the recipient. About the sender it is the sender's own trouble: sending pauses, and
+ * nobody is marked (RFC 5321 §3.3, §4.2.1).
+ */
+export type DeliveryOutcome = "accepted" | "try-again" | "refused" | "sender-trouble";
+export function outcomeOf(smtpCode: number | null, part: SmtpPart = "recipient"): DeliveryOutcome {
   if (smtpCode !== null && smtpCode >= 200 && smtpCode < 300) return "accepted";
-  return smtpCode !== null && smtpCode >= 500 && smtpCode < 600 ? "refused" : "try-again";
+  if (smtpCode === null || smtpCode < 500 || smtpCode >= 600) return "try-again";
+  return part === "sender" ? "sender-trouble" : "refused";
 }
+
+/** How long sending pauses after the server refused us: somebody has to mend a password or an address first. */
+export const senderPauseMinutes = 5;

@@ -39,6 +39,7 @@ export {
   countsInFigures,
   duties,
   holdsDuty,
+  mayHandOut,
   isStageRole,
   stageRoles,
   countedRole,

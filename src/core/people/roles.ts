@@ -40,3 +40,10 @@ export const countsInFigures = (role: Role): boolean => role === countedRole;
 /** The producer holds every duty. */
 export const holdsDuty = (actor: Actor, duty: Duty): boolean =>
   actor.role === "producer" || (actor.role === "crew" && actor.duties.includes(duty));
+
+/**
+ * Whether somebody may have another's place in their hands: give it, or see the link that leads to it. Nobody hands
+ * out what they do not hold: the duty *people* alone leads neither to the producer's place nor to another duty.
+ */
+export const mayHandOut = (actor: Actor, place: Actor): boolean =>
+  actor.role === "producer" || (place.role !== "producer" && place.duties.every((duty) => holdsDuty(actor, duty)));

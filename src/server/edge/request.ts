@@ -51,7 +51,7 @@ export function sendJson(response: ServerResponse, status: number, body: unknown
 function failureOf(error: unknown): Failure | null {
   if (error instanceof Refusal) return error.failure;
   const cause = (error as { cause?: { code?: string } }).cause ?? (error as { code?: string });
-  if (cause?.code === "22P02") return { code: "not-found", what: "id" };
+  if (cause?.code === "22P02" || cause?.code === "22021") return { code: "not-found", what: "id" };
   return isDatabaseAway(error) ? { code: "unavailable" } : null;
 }
 

@@ -1,5 +1,6 @@
 import { createTransport, type SendMailOptions } from "nodemailer";
 import MailComposer from "nodemailer/lib/mail-composer";
+import type { SmtpPart } from "@/core/mailings";
 
 export interface OutgoingMail {
   readonly messageId: string;
@@ -16,8 +17,8 @@ export interface OutgoingMail {
   readonly unsubscribeUrl: string | null;
 }
 
-/** `smtpCode` is the server's reply, or null for a fault of the connection. */
-export type SendResult = { readonly smtpCode: number | null; readonly said?: string };
+/** `smtpCode` is the server's reply, or null for a fault of the connection; `part`: whom it is about, the recipient unless said. */
+export type SendResult = { readonly smtpCode: number | null; readonly said?: string; readonly part?: SmtpPart };
 
 export interface Mailer {
   send(mail: OutgoingMail): Promise<SendResult>;
@@ -47,6 +48,16 @@ const asOptions = (mail: OutgoingMail): SendMailOptions => ({
   disableUrlAccess: true,
 });
 
+interface SmtpError {
+  readonly responseCode?: number;
+  readonly response?: string;
+  /** the command that was answered so, as the library names it: CONN, EHLO, AUTH PLAIN, MAIL FROM, RCPT TO, DATA */
+  readonly command?: string;
+}
+
+/** Only what answers RCPT TO, or the mail itself after an accepted recipient, is about the recipient. */
+const partOf = (command = ""): SmtpPart => (/^(RCPT TO|DATA)$/i.test(command) ? "recipient" : "sender");
+
 /** SMTP (RFC 5321) to whatever server the URL names: the stand-in by default. */
 export function smtpMailer(url: string): Mailer {
   const transport = createTransport({
@@ -68,8 +79,8 @@ export function smtpMailer(url: string): Mailer {
         };
         return { smtpCode: Number(info.response?.slice(0, 3)) || 250 };
       } catch (error) {
-        const { responseCode, response } = error as { responseCode?: number; response?: string };
-        return { smtpCode: responseCode ?? null, said: response };
+        const { responseCode, response, command } = error as SmtpError;
+        return { smtpCode: responseCode ?? null, said: response, part: partOf(command) };
       }
     },
     close: () => transport.close(),

@@ -5,6 +5,7 @@ import { atomFeed } from "@/core/front-door";
 import { retryAfterMinutes } from "@/core/mailings";
 import { Refusal } from "@/core/shared";
 import { minuteMs } from "@/core/time";
+import { isPublicEvent } from "../../db/queries/public-events";
 import { boardPosts, boards, events } from "../../db/schema";
 import { accessFor, requireStanding, type TeamMember } from "../ground/access";
 import { audit } from "../ground/audit";
@@ -127,20 +128,18 @@ export async function boardPage(context: Context, organisation: Organisation, sl
     .select({ post: boardPosts, event: events })
     .from(boardPosts)
     .innerJoin(events, eq(events.id, boardPosts.eventId))
-    .where(and(eq(boardPosts.boardId, id), isNull(events.deletedAt)))
+    .where(and(eq(boardPosts.boardId, id), isPublicEvent(organisation.id)))
     .orderBy(desc(boardPosts.postedAt))
     .limit(100);
   return {
     name,
-    posts: rows
-      .filter(({ event }) => event.publishedAt !== null)
-      .map(({ post, event }) => ({
-        id: post.id,
-        title: event.title,
-        text: post.text,
-        slug: event.slug,
-        postedAt: post.postedAt,
-      })),
+    posts: rows.map(({ post, event }) => ({
+      id: post.id,
+      title: event.title,
+      text: post.text,
+      slug: event.slug,
+      postedAt: post.postedAt,
+    })),
   };
 }
 

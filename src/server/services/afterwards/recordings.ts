@@ -10,6 +10,7 @@ import { audit } from "../ground/audit";
 import { planMessages } from "../ground/mail-plan";
 import { countAudience } from "../mailings/audience";
 import { notFound, oneOf, type Context } from "../ground/context";
+import { doorOf, type ProofOf } from "../way-in/door-rule";
 import type { Organisation } from "../way-in/front-door";
 import { roomOf } from "../ground/room/commands";
 import { segmentsOf } from "../planning/run-sheets";
@@ -175,6 +176,7 @@ export async function library(context: Context, member: TeamMember): Promise<rea
 }
 
 export interface OnDemand {
+  readonly isLocked: false;
   readonly recording: Recording;
   readonly eventTitle: string;
   readonly zone: string;
@@ -183,16 +185,24 @@ export interface OnDemand {
 }
 
 /** A published recording with its chapters; before its hour it is not found, except for the team's own eyes. */
-export async function onDemand(context: Context, organisation: Organisation, slug: string): Promise<OnDemand> {
+export async function onDemand(
+  context: Context,
+  organisation: Organisation,
+  slug: string,
+  proofOf: ProofOf,
+): Promise<OnDemand | { readonly isLocked: true; readonly eventSlug: string }> {
   const [row] = await context.db
-    .select({ recording: recordings, occurrence: occurrences, title: events.title })
+    .select({ recording: recordings, occurrence: occurrences, event: events })
     .from(recordings)
     .innerJoin(occurrences, eq(occurrences.id, recordings.occurrenceId))
     .innerJoin(events, eq(events.id, occurrences.eventId))
     .where(and(eq(recordings.organisationId, organisation.id), eq(recordings.slug, slug)));
   if (!row || row.recording.publishedFrom === null || row.recording.publishedFrom > context.clock.now())
     throw notFound("recording");
-  const { recording, occurrence } = row;
+  const { recording, occurrence, event } = row;
+  const door = doorOf(context, event, { cookie: proofOf(event.slug), isInvited: false });
+  if (door === "absent") throw notFound("recording");
+  if (door === "locked") return { isLocked: true, eventSlug: event.slug };
   const room = await roomOf(context.db, occurrence.id);
   const titles = new Map((await segmentsOf(context.db, occurrence.id)).map((segment) => [segment.id, segment.title]));
   const played = playedSegments(room.cues.given, room.hour.endedAt ?? occurrence.endAt).map((span) => ({
@@ -203,7 +213,8 @@ export async function onDemand(context: Context, organisation: Organisation, slu
   const duration = recording.durationSeconds ?? Math.max(0, ((room.hour.endedAt ?? occurrence.endAt) - startAt) / 1000);
   return {
     recording,
-    eventTitle: row.title,
+    isLocked: false,
+    eventTitle: event.title,
     zone: occurrence.zone,
     recordedAt: startAt,
     chapters: chaptersOf(played, startAt, duration),

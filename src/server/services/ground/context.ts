@@ -1,5 +1,5 @@
 import { issuesOf } from "@/contracts";
-import { Refusal, type IssueCode } from "@/core/shared";
+import { nulIn, Refusal, type IssueCode } from "@/core/shared";
 import type { z } from "zod";
 import type { Db } from "../../db/client";
 import type { Storage } from "../../files/storage";
@@ -28,8 +28,15 @@ export interface Context {
   readonly sums: HeavySums;
 }
 
+/** No text of the database can hold a NUL: it is refused at its field, not found out by a failing statement. */
+export function refuseNul(input: unknown): void {
+  const path = nulIn(input);
+  if (path !== null) throw wrongInput(path, "unreadable");
+}
+
 /** Input against its schema, or a refusal with every issue and its field. */
 export function parse<S extends z.ZodType>(schema: S, input: unknown): z.output<S> {
+  refuseNul(input);
   const parsed = schema.safeParse(input);
   if (parsed.success) return parsed.data;
   throw new Refusal({ code: "invalid-input", issues: issuesOf(parsed.error) });

@@ -1,5 +1,6 @@
 import { and, eq, inArray } from "drizzle-orm";
 import { callTimeOf } from "@/core/dates";
+import { mayHandOut } from "@/core/people";
 import { roleMay } from "@/core/rights";
 import { planRunSheet } from "@/core/run-sheet";
 import { minuteMs } from "@/core/time";
@@ -16,7 +17,7 @@ export interface CallLine extends Omit<StageListItem, "zone"> {
   /** when to be backstage: the call of the date, or the same lead ahead of their first segment where that comes earlier */
   readonly callAt: number;
   readonly first: { readonly title: string; readonly startAt: number } | null;
-  /** the personal way in; null for whoever may not hand it out */
+  /** the personal way in; null for whoever may not hand out that place */
   readonly link: string | null;
 }
 
@@ -34,10 +35,10 @@ export async function callSheet(
     date.startAt,
     date.endAt,
   );
-  const ids = folk.map((one) => one.ticketId);
-  const mayHandOut = roleMay(actor, "event.people");
+  const handedOut = roleMay(actor, "event.people") ? folk.filter((one) => one.isMe || mayHandOut(actor, one)) : [];
+  const ids = handedOut.map((one) => one.ticketId);
   const rows =
-    mayHandOut && ids.length > 0
+    ids.length > 0
       ? await context.db
           .select()
           .from(tickets)

@@ -2,11 +2,12 @@ import { and, eq, sql } from "drizzle-orm";
 import { mayReceive, outcomeOf, traitsOf, type Recipient } from "@/core/mailings";
 import { minuteMs } from "@/core/time";
 import { messages, type RenderedMessage } from "../../db/schema";
+import type { SendResult } from "../../mail/mailer";
 import type { Context } from "../ground/context";
 import { finish, linksOf } from "./links";
 import { loadMessages, type MessageFacts, type MessageRow } from "./load";
 import { render, standardWords } from "./render";
-import { sentLedger, settleUnsent, type NoteSent } from "./settle";
+import { pauseSending, sentLedger, settleUnsent, type NoteSent } from "./settle";
 
 /** A sender that dies holds its messages no longer than this. */
 const leaseMinutes = 2;
@@ -81,6 +82,13 @@ async function keepRendered(context: Context, batch: readonly Ready[]): Promise<
   );
 }
 
+/** The server's word on the sender, which stops a batch. */
+class SenderRefused extends Error {
+  constructor(readonly result: SendResult) {
+    super("sender refused");
+  }
+}
+
 async function sendOne(context: Context, ready: Ready, noteSent: NoteSent): Promise<void> {
   const now = context.clock.now();
   const { claimed, facts } = ready;
@@ -102,7 +110,9 @@ async function sendOne(context: Context, ready: Ready, noteSent: NoteSent): Prom
     sentAt: now,
     unsubscribeUrl: traitsOf(claimed.kind).isNecessary ? null : links.unsubscribe,
   });
-  if (outcomeOf(result.smtpCode) === "accepted") await noteSent(claimed.id);
+  const outcome = outcomeOf(result.smtpCode, result.part);
+  if (outcome === "sender-trouble") throw new SenderRefused(result);
+  if (outcome === "accepted") await noteSent(claimed.id);
   else await settleUnsent(context, claimed, result.smtpCode, result.said);
 }
 
@@ -150,15 +160,26 @@ export async function sendDue(context: Context): Promise<number> {
     const now = context.clock.now();
     const ready = batch.map((message, i) => makeReady(context, message, facts[i]!, now));
     await keepRendered(context, ready);
+    let refused: SendResult | null = null;
     await inLanes(ready, atOnce, async (one) => {
+      if (refused) return;
       try {
         await sendOne(context, one, noteSent);
         sent += 1;
       } catch (error) {
+        if (error instanceof SenderRefused) {
+          refused = error.result;
+          return;
+        }
         context.log.error("message failed", error, { message: one.claimed.id });
         await settleUnsent(context, one.claimed, null);
       }
     });
+    if (refused) {
+      const ids = batch.map((message) => message.id);
+      await pauseSending(context, ids, refused);
+      return sent;
+    }
     await pace(context, sent, startedAt);
   }
   return sent;

@@ -1,6 +1,7 @@
 import ICAL from "ical.js";
 import { eq } from "drizzle-orm";
 import PostalMime, { type Email } from "postal-mime";
+import { isDatabaseAway } from "../../db/away";
 import { messages } from "../../db/schema";
 import type { Context } from "../ground/context";
 import { failAddress } from "./settle";
@@ -16,6 +17,11 @@ const partStat: Readonly<Record<string, Reply>> = { ACCEPTED: "coming", TENTATIV
 const textOf = (content: ArrayBuffer | Uint8Array | string): string =>
   typeof content === "string" ? content : new TextDecoder().decode(content);
 
+/** Longer than anything that we ever wrote into a mail. */
+const longestId = 300;
+/** Whether something read from a mail can be one of our ids: what holds a NUL or is endless never left here. */
+const isPossibleId = (text: string): boolean => text.length <= longestId && !/[\u0000-\u001f]/.test(text);
+
 /** A METHOD:REPLY file (RFC 5546 §3.2.3): who answers what about which entry; null for anything else. */
 function replyIn(mail: Email): { uid: string; email: string; reply: Reply } | null {
   const part = mail.attachments.find((one) => /^text\/calendar/i.test(one.mimeType));
@@ -30,7 +36,9 @@ function replyIn(mail: Email): { uid: string; email: string; reply: Reply } | nu
     const email = String(attendee?.getFirstValue() ?? "")
       .replace(/^mailto:/i, "")
       .toLowerCase();
-    return reply && uid && email ? { uid: String(uid), email, reply } : null;
+    return reply && uid && isPossibleId(String(uid)) && email && isPossibleId(email)
+      ? { uid: String(uid), email, reply }
+      : null;
   } catch {
     return null;
   }
@@ -45,7 +53,9 @@ function bounceIn(raw: string): { messageId: string; reason: string } | null {
   const returned = raw.slice(raw.search(/^content-type:\s*(message\/rfc822|text\/rfc822-headers)/im));
   const messageId = /^message-id:\s*(<[^>\s]+>)/im.exec(returned)?.[1];
   const said = /^diagnostic-code:\s*(.+)/im.exec(raw)?.[1]?.trim();
-  return status && messageId ? { messageId, reason: said ?? status } : null;
+  return status && messageId && isPossibleId(messageId)
+    ? { messageId, reason: (said ?? status).replaceAll("\u0000", "").slice(0, 500) }
+    : null;
 }
 
 /**
@@ -76,9 +86,14 @@ export async function receiveMail(context: Context, raw: Uint8Array): Promise<In
   return "reply";
 }
 
-/** Takes in everything that waits in the inbox. */
+/** Takes in everything that waits in the inbox; what cannot be read is logged by its name and put aside, never its content. */
 export const receiveAll = (context: Context): Promise<number> =>
-  context.inbox.each(async (raw, name) => {
-    const what = await receiveMail(context, raw);
-    context.log.info("mail came in", { name, what });
+  context.inbox.each({
+    async take(raw, name) {
+      const what = await receiveMail(context, raw);
+      context.log.info("mail came in", { name, what });
+    },
+    isPassing: isDatabaseAway,
+    onMishap: ({ name, error, isPutAside }) =>
+      context.log.error(isPutAside ? "a mail was put aside" : "a mail could not be read", error, { name }),
   });

@@ -1,5 +1,5 @@
 import { eq, sql } from "drizzle-orm";
-import { maxAttempts, outcomeOf, retryAfterMinutes } from "@/core/mailings";
+import { maxAttempts, outcomeOf, retryAfterMinutes, senderPauseMinutes } from "@/core/mailings";
 import { minuteMs } from "@/core/time";
 import { messages, people } from "../../db/schema";
 import type { Context } from "../ground/context";
@@ -67,4 +67,28 @@ export async function settleUnsent(
     dueAt: context.clock.now() + retryAfterMinutes(message.attempts) * minuteMs,
     note,
   });
+}
+
+/**
+ * The server refuses us, not somebody: everything that is due waits together, with the reason where the team sees
+ * it, and no mail and no address is marked for it.
+ */
+export async function pauseSending(
+  context: Context,
+  claimedIds: readonly string[],
+  { smtpCode, said = "" }: { readonly smtpCode: number | null; readonly said?: string | undefined },
+): Promise<void> {
+  const now = context.clock.now();
+  const until = new Date(now + senderPauseMinutes * minuteMs).toISOString();
+  // a server's answer may quote what it was told, a password among it: its code and first words are enough
+  const words = said
+    .replace(/^\d{3}[ -](\d\.\d\.\d )?/, "")
+    .split(/[\r\n:;]/)[0]!
+    .slice(0, 80);
+  const note = `the mail server refuses the sender (${smtpCode}${words ? `: ${words}` : ""})`;
+  context.log.error("the mail server refuses the sender", new Error(`SMTP ${smtpCode}`));
+  await context.db.execute(sql`
+    update messages set state = 'planned', due_at = ${until}::timestamptz, note = ${note},
+      attempts = case when state = 'sending' then greatest(0, attempts - 1) else attempts end
+    where (state = 'sending' and id = any(${sql.param([...claimedIds])}::uuid[])) or (state = 'planned' and due_at <= ${new Date(now).toISOString()}::timestamptz)`);
 }

@@ -1,7 +1,7 @@
 import { and, asc, eq, isNull } from "drizzle-orm";
 import { dutiesInput, stagePersonInput } from "@/contracts";
 import type { Duty, Role } from "@/core/people";
-import { isStageRole } from "@/core/people";
+import { isStageRole, mayHandOut } from "@/core/people";
 import { Refusal } from "@/core/shared";
 import { notifyJournals } from "../../db/notify";
 import { people, tickets } from "../../db/schema";
@@ -65,6 +65,10 @@ export async function addStagePerson(
 ): Promise<string> {
   const access = await accessFor(context, member, eventId, "event.people");
   const wanted = parse(stagePersonInput, input);
+  const duties = wanted.role === "crew" ? wanted.duties : [];
+  if (!mayHandOut(access.actor, { role: wanted.role, duties })) {
+    throw new Refusal({ code: "not-allowed", action: "event.people" });
+  }
   const { organisationId } = access.event;
   return context.db.transaction(async (tx) => {
     const person = await personByEmail(context, tx, organisationId, wanted);
@@ -76,7 +80,7 @@ export async function addStagePerson(
     const languages = wanted.role === "interpreter" ? wanted.languages : null;
     const values = {
       role: wanted.role,
-      duties: wanted.role === "crew" ? wanted.duties : [],
+      duties,
       languages,
       reply: null,
       revokedAt: null,
@@ -155,11 +159,10 @@ export async function setDuties(
   const duties = parse(dutiesInput, rawDuties);
   const ticket = await stageTicket(context, eventId, ticketId);
   if (ticket.role !== "crew") throw new Refusal({ code: "not-allowed", action: "event.people" });
-  // nobody hands out what they do not hold
-  const missing =
-    access.actor.role === "crew" &&
-    duties.some((duty) => !access.actor.duties.includes(duty) && !ticket.duties.includes(duty));
-  if (missing) throw new Refusal({ code: "not-allowed", action: "event.people" });
+  // what somebody has already is not handed out by leaving it to them
+  const given = duties.filter((duty) => !ticket.duties.includes(duty));
+  if (!mayHandOut(access.actor, { role: "crew", duties: given }))
+    throw new Refusal({ code: "not-allowed", action: "event.people" });
   await context.db.transaction(async (tx) => {
     await tx.update(tickets).set({ duties }).where(eq(tickets.id, ticketId));
     await audit(context, tx, {

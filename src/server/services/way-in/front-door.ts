@@ -1,13 +1,14 @@
 import { and, asc, desc, eq, isNotNull, isNull, lte, sql } from "drizzle-orm";
 import { timingSafeEqual } from "node:crypto";
 import type { Db } from "../../db/client";
-import { isPublicDateAhead } from "../../db/queries/public-events";
+import { isPublicDateAhead, isPublicEvent } from "../../db/queries/public-events";
 import { events, occurrences, organisations, recordings } from "../../db/schema";
 import { currentDate } from "@/core/dates";
 import { Refusal } from "@/core/shared";
 import { notFound, oneOf, type Context } from "../ground/context";
 import { type EventRow } from "../planning/events";
 import { datesOf, type OccurrenceRow } from "../planning/dates/load";
+import { doorOf, passFor, type Pass } from "./door-rule";
 import { filesOf, type VisitorFile } from "./front/files";
 import { stageCards, type StageCard } from "./front/look";
 import { partsOf, segmentsOf, type PartRow } from "../planning/run-sheets";
@@ -49,33 +50,17 @@ export interface FrontDoor {
   readonly recordingSlug: string | null;
 }
 
-async function publishedEvent(context: Context, organisation: Organisation, slug: string): Promise<EventRow> {
-  const [event] = await context.db
-    .select()
-    .from(events)
-    .where(
-      and(
-        eq(events.organisationId, organisation.id),
-        eq(events.slug, slug),
-        isNull(events.deletedAt),
-        isNotNull(events.publishedAt),
-      ),
-    );
-  if (!event) throw notFound("event");
-  return event;
+async function eventBySlug(context: Context, organisation: Organisation, slug: string): Promise<EventRow> {
+  return oneOf(
+    await context.db
+      .select()
+      .from(events)
+      .where(and(eq(events.organisationId, organisation.id), eq(events.slug, slug))),
+    "event",
+  );
 }
-
-/** A proof that the access code was given once: kept in a cookie, dead when the code changes. */
-const passFor = (context: Context, event: EventRow): string =>
-  context.secrets.fingerprint(`pass|${event.id}|${event.accessCodeSealed ?? ""}`);
 
 export type FrontDoorAnswer = { isLocked: true; organisation: Organisation } | { isLocked: false; door: FrontDoor };
-
-/** What somebody brings who asks for a page: the proof of its access code, an invitation. */
-export interface Pass {
-  readonly cookie: string | null;
-  readonly isInvited: boolean;
-}
 
 /** The event behind a public page and its date, without all that the page shows: what a registration needs. */
 export type DoorStep = Pick<FrontDoor, "event" | "occurrence" | "organisation">;
@@ -88,8 +73,10 @@ export async function doorStep(
   pass: Pass,
   dateId: string | null = null,
 ): Promise<(DoorStep & { readonly all: readonly OccurrenceRow[] }) | null> {
-  const event = await publishedEvent(context, organisation, slug);
-  if (event.isPrivate && !pass.isInvited && pass.cookie !== passFor(context, event)) return null;
+  const event = await eventBySlug(context, organisation, slug);
+  const door = doorOf(context, event, pass);
+  if (door === "absent") throw notFound("event");
+  if (door === "locked") return null;
   const all = await datesOf(context.db, event.id);
   const chosen = dateId
     ? oneOf(
@@ -162,7 +149,8 @@ export async function tryAccessCode(
   code: string,
   remote: string,
 ): Promise<string | null> {
-  const event = await publishedEvent(context, organisation, slug);
+  const event = await eventBySlug(context, organisation, slug);
+  if (doorOf(context, event, { cookie: null, isInvited: false }) === "absent") throw notFound("event");
   await countTries(context, [
     ["access-code", `${event.id}|${remote}`],
     ["code-of-target", event.id],
@@ -226,14 +214,7 @@ export async function publicRecordings(
     .from(recordings)
     .innerJoin(occurrences, eq(occurrences.id, recordings.occurrenceId))
     .innerJoin(events, eq(events.id, occurrences.eventId))
-    .where(
-      and(
-        eq(recordings.organisationId, organisation.id),
-        lte(recordings.publishedFrom, context.clock.now()),
-        eq(events.isPrivate, false),
-        isNull(events.deletedAt),
-      ),
-    )
+    .where(and(isPublicEvent(organisation.id), lte(recordings.publishedFrom, context.clock.now())))
     .orderBy(desc(occurrences.startAt))
     .limit(limit);
 }

@@ -6,7 +6,7 @@ import { placeFor } from "@/core/seats";
 import { Refusal, type InputIssue } from "@/core/shared";
 import { people, tickets } from "../../db/schema";
 import { accessFor, type TeamMember } from "../ground/access";
-import { oneOf, parse, type Context } from "../ground/context";
+import { oneOf, parse, refuseNul, type Context } from "../ground/context";
 import { keepConsents } from "../ground/consent";
 import { type EventRow } from "../planning/events";
 import { dateOf } from "../planning/dates/load";
@@ -31,6 +31,7 @@ function answersFor(event: EventRow, answers: Readonly<Record<string, string>>) 
 
 /** The whole form at once: whoever has to mend it hears of everything that is wrong, not of one thing after another. */
 function readForm(event: EventRow, rawInput: unknown) {
+  refuseNul(rawInput);
   const parsed = registrationInput.safeParse(rawInput);
   const given = registrationInput.pick({ answers: true }).safeParse(rawInput);
   const { kept, issues } = answersFor(event, given.success ? given.data.answers : {});

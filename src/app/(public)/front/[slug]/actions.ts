@@ -9,7 +9,8 @@ import { openDoor } from "@/server/services/way-in/registrar";
 import { enterByLink } from "@/server/services/way-in/registration";
 import { visitorLocale } from "../../../_lib/locale";
 import { currentOrganisation, failureOf, isUuid, remoteAddress } from "../../../_lib/request";
-import { passCookie, refused, registering } from "./registering";
+import { passCookie } from "../../_lib/pass-cookie";
+import { refused, registering } from "./registering";
 
 interface CameBy {
   readonly source: string | null;
@@ -77,7 +78,8 @@ export async function accessCodeAction(slug: string, _before: string | null, dat
       await remoteAddress(),
     );
     if (pass === null) return messagesFor(await visitorLocale()).front.codeWrong;
-    (await cookies()).set(passCookie(slug), pass, { httpOnly: true, sameSite: "lax", path: `/front/${slug}` });
+    const secure = context.environment.STAGE_CALL_URL.startsWith("https:");
+    (await cookies()).set(passCookie(slug), pass, { httpOnly: true, sameSite: "lax", secure, path: "/" });
     return null;
   } catch (error) {
     return audienceWords(failureOf(error), await visitorLocale());

@@ -15,6 +15,7 @@ import { visitorLocale } from "../../../_lib/locale";
 import { currentOrganisation, isUuid, orNotFound } from "../../../_lib/request";
 import { chooseLanguageAction } from "../../language-actions";
 import { accessCodeAction } from "./actions";
+import { passCookie } from "../../_lib/pass-cookie";
 
 interface Props {
   params: Promise<{ slug: string }>;
@@ -33,7 +34,7 @@ const loadOnce = cache(
     const dateId = isUuid(date) ? date : null;
     const { context } = await app();
     const organisation = await currentOrganisation();
-    const cookie = (await cookies()).get(`sc-pass-${slug}`)?.value ?? null;
+    const cookie = (await cookies()).get(passCookie(slug))?.value ?? null;
     const first = await orNotFound(() =>
       frontDoor(context, organisation, slug, { cookie, isInvited: query.for !== undefined }, dateId),
     );

@@ -6,9 +6,6 @@ import { app } from "@/server/compose";
 import type { FormSent } from "@/server/services/way-in/registrar";
 import { failureOf, isUuid } from "../../../_lib/request";
 
-/** The cookie that remembers the page's access code. */
-export const passCookie = (slug: string): string => `sc-pass-${slug}`;
-
 export type Typed = Readonly<Record<string, string>>;
 
 /** Where somebody stands who sends the form, and how they came there. */

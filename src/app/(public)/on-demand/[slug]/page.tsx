@@ -1,21 +1,29 @@
 import { formatLocaleOf, messagesFor, translatorFor } from "@/contracts/messages";
 import { longDate } from "@/core/time";
 import { Recording } from "@/features/afterwards/recording";
+import { AccessCodeForm } from "@/features/front-door/access-code-form";
 import { InLanguage } from "@/features/shared/language";
-import { app } from "@/server/compose";
-import { onDemand } from "@/server/services/afterwards/recordings";
 import { visitorLocale } from "../../../_lib/locale";
 import { currentOrganisation, orNotFound } from "../../../_lib/request";
+import { accessCodeAction } from "../../front/[slug]/actions";
 import { chooseLanguageAction } from "../../language-actions";
+import { askedRecording } from "./asked";
 
 export const metadata = { title: "On demand" };
 
 export default async function OnDemandPage({ params }: { params: Promise<{ slug: string }> }) {
   const { slug } = await params;
-  const { context } = await app();
   const organisation = await currentOrganisation();
-  const item = await orNotFound(() => onDemand(context, organisation, slug));
+  const item = await orNotFound(() => askedRecording(slug));
   const locale = await visitorLocale();
+  if (item.isLocked) {
+    const { front } = messagesFor(locale);
+    return (
+      <InLanguage locale={locale} label={front.language} choose={chooseLanguageAction}>
+        <AccessCodeForm action={accessCodeAction.bind(null, item.eventSlug)} words={front} />
+      </InLanguage>
+    );
+  }
   const words = messagesFor(locale).onDemand;
   return (
     <InLanguage locale={locale} label={messagesFor(locale).front.language} choose={chooseLanguageAction}>

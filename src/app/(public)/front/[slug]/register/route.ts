@@ -3,7 +3,8 @@ import { registerForm } from "@/contracts";
 import { Refusal } from "@/core/shared";
 import { languageCookie, localeFrom } from "../../../../_lib/locale";
 import { answer, remoteOf, requireOwnOrigin } from "../../../../_lib/request";
-import { passCookie, registering } from "../registering";
+import { passCookie } from "../../../_lib/pass-cookie";
+import { registering } from "../registering";
 
 const mostBytes = 65_536;
 

@@ -1,10 +1,10 @@
-import { app } from "@/server/compose";
-import { chaptersText, onDemand } from "@/server/services/afterwards/recordings";
-import { answer, currentOrganisation } from "../../../../_lib/request";
+import { chaptersText } from "@/server/services/afterwards/recordings";
+import { answer } from "../../../../_lib/request";
+import { openRecording } from "../asked";
 
 export function GET(_request: Request, { params }: { params: Promise<{ slug: string }> }): Promise<Response> {
   return answer(async () => {
-    const item = await onDemand((await app()).context, await currentOrganisation(), (await params).slug);
+    const item = await openRecording((await params).slug);
     return new Response(chaptersText(item), { headers: { "content-type": "text/vtt; charset=utf-8" } });
   });
 }

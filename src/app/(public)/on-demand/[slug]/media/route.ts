@@ -1,13 +1,13 @@
 import { app } from "@/server/compose";
-import { onDemand } from "@/server/services/afterwards/recordings";
-import { answer, currentOrganisation } from "../../../../_lib/request";
+import { answer } from "../../../../_lib/request";
+import { openRecording } from "../asked";
 import { byteRange } from "../../../../_lib/byte-range";
 
 /** The recording's bytes, with HTTP Range (RFC 9110 §14). */
 export function GET(request: Request, { params }: { params: Promise<{ slug: string }> }): Promise<Response> {
   return answer(async () => {
     const { context } = await app();
-    const { recording } = await onDemand(context, await currentOrganisation(), (await params).slug);
+    const { recording } = await openRecording((await params).slug);
     const size = recording.sizeBytes;
     const headers = {
       "content-type": recording.mediaType,

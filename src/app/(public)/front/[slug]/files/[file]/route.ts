@@ -5,6 +5,7 @@ import { fileBody } from "@/server/services/way-in/front/files";
 import { holderOf } from "@/server/services/way-in/tickets";
 import { frontDoor } from "@/server/services/way-in/front-door";
 import { answer, currentOrganisation, isUuid } from "../../../../../_lib/request";
+import { passCookie } from "../../../../_lib/pass-cookie";
 
 /** A file for visitors. A private event's files need its access code, as the page does, or a ticket. */
 export function GET(
@@ -14,7 +15,7 @@ export function GET(
   return answer(async () => {
     const { context } = await app();
     const { slug, file } = await params;
-    const cookie = (await cookies()).get(`sc-pass-${slug}`)?.value ?? null;
+    const cookie = (await cookies()).get(passCookie(slug))?.value ?? null;
     const ticket = new URL(request.url).searchParams.get("ticket");
     const holder = ticket ? await holderOf(context, ticket) : null;
     const found = await frontDoor(context, await currentOrganisation(), slug, {
