@@ -4,7 +4,16 @@ const config: NextConfig = {
   // start and test build side by side
   distDir: process.env["STAGE_CALL_DIST"] ?? ".next",
   poweredByHeader: false,
-  serverExternalPackages: ["pg", "pg-boss", "piscina", "nodemailer", "better-auth", "sanitize-html", "file-type"],
+  serverExternalPackages: [
+    "pg",
+    "pg-boss",
+    "piscina",
+    "request-filtering-agent",
+    "nodemailer",
+    "better-auth",
+    "sanitize-html",
+    "file-type",
+  ],
   experimental: { serverActions: { bodySizeLimit: "25mb" } },
 };
 

@@ -3,6 +3,8 @@ import { anonymousPage } from "./app/_lib/anonymous-pages";
 
 /** Mail programs post one-click unsubscribes without an origin (RFC 8058); the token is the proof there. */
 const withoutOrigin = /^\/unsubscribe\//;
+/** Links in mails begin with this: a house that is reached by TLS is never reached without again (RFC 6797). */
+const isEncrypted = (process.env["STAGE_CALL_URL"] ?? "").startsWith("https:");
 const behindToken = /^\/(ticket|enter|reply|unsubscribe)\//;
 
 function policy(nonce: string): string {
@@ -48,6 +50,7 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
     "camera=(self), microphone=(self), geolocation=(), display-capture=(self)",
   );
   response.headers.set("cross-origin-opener-policy", "same-origin");
+  if (isEncrypted) response.headers.set("strict-transport-security", "max-age=31536000; includeSubDomains");
   response.headers.set(
     "referrer-policy",
     behindToken.test(request.nextUrl.pathname) ? "no-referrer" : "strict-origin-when-cross-origin",

@@ -26,6 +26,7 @@ export {
   type ImportLine,
 } from "./contacts-input";
 export { callInput, callReport, callReportEveryMs, type CallReport, type CallState } from "./phone-input";
+export { hookOutcomeFrom, hookOutcomes, hookOutcomeText, type HookOutcome } from "./hook-outcome";
 export { fieldIssuesOf, issuesOf } from "./issues";
 export { wordsOfIssue } from "./issue-words";
 export { httpStatusOf } from "./failure-http";

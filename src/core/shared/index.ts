@@ -3,5 +3,6 @@ export { Refusal, type ClashingDate, type Failure, type FailureCode, type FileFa
 export { issue, issueCodes, type InputIssue, type IssueCode } from "./issue";
 export { Book } from "./book";
 export { groupBy } from "./group-by";
+export { isLoopback } from "./loopback";
 export { nulIn } from "./nul";
 export { fail, ok, unwrap, type Result } from "./result";

@@ -1,4 +1,6 @@
 "use client";
+import type { HookOutcome } from "@/contracts";
+import { hookWords } from "./hook-words";
 import type { Done } from "@/contracts";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
@@ -9,7 +11,7 @@ export interface BoardItem {
   readonly name: string;
   readonly slug: string;
   readonly hookUrl: string | null;
-  readonly lastHook: string | null;
+  readonly lastHook: HookOutcome | null;
 }
 
 /** The boards of the house: pages of groups, each with its feed and, where wanted, a web hook. */
@@ -48,7 +50,7 @@ export function BoardList({
             <a href={`/board/${board.slug}`} className="min-w-0 flex-1 truncate">
               {board.name}
             </a>
-            {board.hookUrl && <span className="text-label text-ink-2">{board.lastHook ?? "hook not called yet"}</span>}
+            {board.hookUrl && <span className="text-label text-ink-2">{hookWords(board.lastHook)}</span>}
             {mayEdit && (
               <Confirm
                 trigger={<Button weight="plain">Take off</Button>}

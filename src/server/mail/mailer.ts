@@ -1,6 +1,7 @@
 import { createTransport, type SendMailOptions } from "nodemailer";
 import MailComposer from "nodemailer/lib/mail-composer";
 import type { SmtpPart } from "@/core/mailings";
+import { isLoopback } from "@/core/shared";
 
 export interface OutgoingMail {
   readonly messageId: string;
@@ -60,8 +61,11 @@ const partOf = (command = ""): SmtpPart => (/^(RCPT TO|DATA)$/i.test(command) ? 
 
 /** SMTP (RFC 5321) to whatever server the URL names: the stand-in by default. */
 export function smtpMailer(url: string): Mailer {
+  // beyond this machine a password and every guest's link travel in it: encrypted, or not at all (RFC 8314 §3)
+  const requireTLS = !isLoopback(new URL(url).hostname);
   const transport = createTransport({
     url,
+    requireTLS,
     pool: true,
     maxConnections: 8,
     maxMessages: Number.POSITIVE_INFINITY,

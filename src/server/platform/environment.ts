@@ -1,6 +1,7 @@
 import { z } from "zod";
+import { isLoopback } from "@/core/shared";
 
-const shape = z.object({
+const settings = z.object({
   DATABASE_URL: z.string().min(1),
   /** the origin that links in mails begin with, without a slash at the end */
   STAGE_CALL_URL: z.url().default("http://127.0.0.1:3000"),
@@ -21,6 +22,21 @@ const shape = z.object({
   /** demos and tests only: whether /ui-kit answers */
   STAGE_CALL_UI_KIT: z.enum(["shown", "hidden"]).default("hidden"),
   STAGE_CALL_UPLOAD_LIMIT_MB: z.coerce.number().int().positive().default(4096),
+});
+
+/** What only tests and demos may set, and what it is then set to. */
+const forTests = (one: z.infer<typeof settings>) => ({
+  STAGE_CALL_CLOCK_FILE: one.STAGE_CALL_CLOCK_FILE !== undefined,
+  STAGE_CALL_TRIES: one.STAGE_CALL_TRIES === "lenient",
+  STAGE_CALL_UI_KIT: one.STAGE_CALL_UI_KIT === "shown",
+});
+
+/** A house that others can reach takes no switch that is for tests: a clock of one's own, limits that limit nobody. */
+const shape = settings.superRefine((one, context) => {
+  if (isLoopback(new URL(one.STAGE_CALL_URL).hostname)) return;
+  for (const [name, isSet] of Object.entries(forTests(one))) {
+    if (isSet) context.addIssue({ code: "custom", path: [name], message: "for tests and demos only" });
+  }
 });
 
 export type Environment = z.infer<typeof shape>;

@@ -1,7 +1,7 @@
 import { afterAll, describe, expect, it } from "vitest";
 import { allocate, type SeatClaim } from "@/core/seats";
 import { threadPool } from "./pool";
-import { budgetsMs, sums, sumsHere, type SumName } from "./sums";
+import { budgetsMs, isLight, sums, sumsHere, type SumName } from "./sums";
 
 const pool = threadPool();
 afterAll(() => pool.close());
@@ -30,7 +30,7 @@ describe("heavy sums in threads", () => {
     // Mondays of January 2027
     expect(inThread.spans.map((span) => new Date(span.start).getUTCDate())).toEqual([4, 11, 18, 25]);
     const hour = 3_600_000;
-    const claims: SeatClaim[] = [0, 1, 2].map((i) => ({
+    const claims: SeatClaim[] = Array.from({ length: 250 }, (_, i) => ({
       id: `d${i}`,
       need: 100,
       hold: { start: i * hour, end: i * hour + hour },
@@ -39,7 +39,12 @@ describe("heavy sums in threads", () => {
       startAt: i * hour,
     })) as never;
     const licences = [{ id: "l1", size: 100 }];
+    expect(isLight("seat-search", [claims, licences])).toBe(false);
     expect(await pool.run("seat-search", [claims, licences])).toEqual(allocate(claims, licences));
+    // a few are no thread's work, and no thread's start is waited for
+    const few = claims.slice(0, 3);
+    expect(isLight("seat-search", [few, licences])).toBe(true);
+    expect(await threadPool().run("seat-search", [few, licences])).toEqual(allocate(few, licences));
   });
 
   it("refuse in words, as here: a refusal outlives its way between threads", async () => {
@@ -75,6 +80,23 @@ describe("heavy sums in threads", () => {
     const fresh = threadPool();
     expect((await fresh.run("busy-file", [standUp, january])).entries).toBe(1);
     await Promise.all([tight.close(), fresh.close()]);
+  });
+
+  it("a sum's budget begins when it is begun: neither its thread's start nor the wait for its turn counts", async () => {
+    // twelve of them with two starts together take longer than this where the machine is busy
+    const hasty = threadPool({ ...budgetsMs, "busy-file": 1500 });
+    const all = await Promise.all(Array.from({ length: 12 }, () => hasty.run("busy-file", [standUp, january])));
+    expect(all.map((one) => one.entries)).toEqual(Array<number>(12).fill(1));
+    await hasty.close();
+  });
+
+  it("who comes when very many wait is told so", async () => {
+    const full = threadPool();
+    const asked = Array.from({ length: 60 }, () => full.run("busy-file", [standUp, january]));
+    const outcomes = await Promise.allSettled(asked);
+    const busy = outcomes.filter((one) => one.status === "rejected").map((one) => one.reason as { failure: object });
+    expect(busy.map((one) => one.failure)).toEqual(Array(8).fill({ code: "busy", retryAfterMs: 2000 }));
+    await full.close();
   });
 
   it("every sum has its budget", () => {

@@ -1,5 +1,6 @@
 import { findSlots } from "@/core/people";
 import { allocate } from "@/core/seats";
+import { dayMs } from "@/core/time";
 import { contactsIn, previewOf } from "../services/people/contacts/read-file";
 import { busyFile } from "../services/planning/calendar-import/busy-file";
 
@@ -30,6 +31,17 @@ export const budgetsMs: Readonly<Record<SumName, number>> = {
   "free-slots": 5_000,
   "seat-search": 5_000,
 };
+
+/** What takes some milliseconds at most, whatever is in it: files by their size, searches by what they search. */
+const lightBelow: { readonly [N in SumName]: (input: SumInput<N>) => boolean } = {
+  // a small calendar may hold a rule without end: never light
+  "busy-file": () => false,
+  "contacts-file": ([bytes]) => bytes.byteLength < 50_000,
+  "contacts-preview": ([bytes]) => bytes.byteLength < 50_000,
+  "free-slots": ([people, , range]) => people.length * (range.end - range.start) < 30 * 31 * dayMs,
+  "seat-search": ([claims]) => claims.length < 200,
+};
+export const isLight = <N extends SumName>(name: N, input: SumInput<N>): boolean => lightBelow[name](input);
 
 /** Where heavy sums are done. */
 export interface HeavySums {

@@ -1,12 +1,13 @@
 import { createHmac } from "node:crypto";
-import { and, asc, desc, eq, isNull, lte } from "drizzle-orm";
-import { boardInput, postInput } from "@/contracts";
+import { and, asc, desc, eq, lte } from "drizzle-orm";
+import { boardInput, hookOutcomeFrom, hookOutcomeText, postInput, type HookOutcome } from "@/contracts";
 import { atomFeed } from "@/core/front-door";
 import { retryAfterMinutes } from "@/core/mailings";
-import { Refusal } from "@/core/shared";
+import { isLoopback, Refusal } from "@/core/shared";
 import { minuteMs } from "@/core/time";
 import { isPublicEvent } from "../../db/queries/public-events";
 import { boardPosts, boards, events } from "../../db/schema";
+import { postOutward, type OutwardAnswer } from "../../platform/outward";
 import { accessFor, requireStanding, type TeamMember } from "../ground/access";
 import { audit } from "../ground/audit";
 import { notFound, oneOf, parse, type Context } from "../ground/context";
@@ -18,7 +19,7 @@ export interface BoardLine {
   readonly slug: string;
   readonly hookUrl: string | null;
   /** how the last call of the hook went; null: none yet */
-  readonly lastHook: string | null;
+  readonly lastHook: HookOutcome | null;
 }
 
 const mostAttempts = 8;
@@ -33,7 +34,13 @@ export async function boardsOf(context: Context, member: TeamMember): Promise<re
     .where(eq(boards.organisationId, member.organisationId))
     .orderBy(asc(boards.name))
     .limit(100);
-  return rows.map(({ id, name, slug, hookUrl, lastHook }) => ({ id, name, slug, hookUrl, lastHook }));
+  return rows.map(({ id, name, slug, hookUrl, lastHook }) => ({
+    id,
+    name,
+    slug,
+    hookUrl,
+    lastHook: hookOutcomeFrom(lastHook),
+  }));
 }
 
 /** Makes a board. @returns the secret of its hook, told this once */
@@ -172,8 +179,8 @@ interface DueHook {
   readonly event: typeof events.$inferSelect;
 }
 
-/** One call of one hook. @returns its status, or null where nothing answered */
-async function callHook(context: Context, { post, board, event }: DueHook): Promise<number | null> {
+/** One call of one hook. */
+function callHook(context: Context, { post, board, event }: DueHook): Promise<OutwardAnswer> {
   const body = JSON.stringify({
     type: "board.post",
     id: post.id,
@@ -191,17 +198,8 @@ async function callHook(context: Context, { post, board, event }: DueHook): Prom
     "webhook-timestamp": String(timestamp),
     "webhook-signature": signHook(secret, post.id, timestamp, body),
   };
-  // redirects are not followed: the signed words go where the board says, nowhere else
-  return fetch(board.hookUrl!, {
-    method: "POST",
-    headers,
-    body,
-    redirect: "manual",
-    signal: AbortSignal.timeout(hookTimeoutMs),
-  }).then(
-    (answer) => answer.status,
-    () => null,
-  );
+  const mayReachThisMachine = isLoopback(new URL(context.environment.STAGE_CALL_URL).hostname);
+  return postOutward(board.hookUrl!, { headers, body, timeoutMs: hookTimeoutMs, mayReachThisMachine });
 }
 
 /** Calls the hooks that are due; each repeats with the same id until it is answered, or is given up. */
@@ -217,27 +215,14 @@ export async function callHooks(context: Context): Promise<number> {
     .limit(20);
   let answered = 0;
   for (const { post, board, event } of due) {
-    const status = await callHook(context, { post, board, event });
-    const isDone = status !== null && status >= 200 && status < 300;
-    const attempts = post.hookAttempts + 1;
-    const isGivenUp = !isDone && attempts >= mostAttempts;
-    await context.db
-      .update(boardPosts)
-      .set({
-        hookAttempts: attempts,
-        hookDueAt: isDone || isGivenUp ? null : now + retryAfterMinutes(attempts) * minuteMs,
-      })
-      .where(eq(boardPosts.id, post.id));
-    await context.db
-      .update(boards)
-      .set({
-        lastHook: isDone
-          ? `answered ${status}`
-          : isGivenUp
-            ? `given up after ${attempts} tries`
-            : `tried ${attempts} times, last ${status ?? "no answer"}`,
-      })
-      .where(eq(boards.id, board.id));
+    const answer = await callHook(context, { post, board, event });
+    const isDone = answer === "answered";
+    const tries = post.hookAttempts + 1;
+    const isGivenUp = !isDone && tries >= mostAttempts;
+    const hookDueAt = isDone || isGivenUp ? null : now + retryAfterMinutes(tries) * minuteMs;
+    await context.db.update(boardPosts).set({ hookAttempts: tries, hookDueAt }).where(eq(boardPosts.id, post.id));
+    const lastHook = hookOutcomeText({ how: isGivenUp ? "given-up" : answer, tries });
+    await context.db.update(boards).set({ lastHook }).where(eq(boards.id, board.id));
     if (isDone) answered += 1;
   }
   return answered;

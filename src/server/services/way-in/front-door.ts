@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, isNotNull, isNull, lte, sql } from "drizzle-orm";
+import { and, asc, desc, eq, lte, sql } from "drizzle-orm";
 import { timingSafeEqual } from "node:crypto";
 import type { Db } from "../../db/client";
 import { isPublicDateAhead, isPublicEvent } from "../../db/queries/public-events";
