@@ -4,8 +4,9 @@ import { useState, useTransition } from "react";
 import { Controller, FormProvider, useForm, useFormContext, useWatch } from "react-hook-form";
 import { planInput, wordsOfIssue, type Done, type PlanInput } from "@/contracts";
 import { madeCode, strengthOf } from "@/core/front-door";
+import { FormSelect } from "@/features/shared/contract-form";
 import { DraftNote, useDraft } from "@/features/shared/use-draft";
-import { Button, Checkbox, Field, Input, Note, Select, toast } from "@/ui";
+import { Button, Checkbox, Field, Input, Note, toast } from "@/ui";
 import { Check, Text } from "./controls";
 import { wordList } from "./word-list";
 import { RichText } from "./rich-text";
@@ -29,24 +30,6 @@ export interface PlanFormProps extends WhenProps {
 function WhoMayCome() {
   const isPrivate = useWatch<PlanInput, "isPrivate">({ name: "isPrivate" });
   const approval = useWatch<PlanInput, "approval">({ name: "approval" });
-  const select = (name: "entryBy" | "approval", label: string, options: readonly (readonly [string, string])[]) => (
-    <Controller
-      name={name}
-      render={({ field }) => (
-        <Field label={label} id={name}>
-          {(ids) => (
-            <Select {...ids} {...field}>
-              {options.map(([value, words]) => (
-                <option key={value} value={value}>
-                  {words}
-                </option>
-              ))}
-            </Select>
-          )}
-        </Field>
-      )}
-    />
-  );
   return (
     <section className="grid grid-cols-2 gap-4 border-t border-rule pt-4" aria-label="Who may come">
       <Text
@@ -62,14 +45,22 @@ function WhoMayCome() {
         nullable
         hint="Empty: none. Beyond it people go to the waiting list."
       />
-      {select("entryBy", "People come", [
-        ["registration", "by registration: their ticket comes by mail"],
-        ["open-link", "by the open link: a name is enough"],
-      ])}
-      {select("approval", "Registrations are taken", [
-        ["at-once", "at once"],
-        ["by-hand", "after somebody has looked at them"],
-      ])}
+      <FormSelect<PlanInput>
+        name="entryBy"
+        label="People come"
+        options={[
+          ["registration", "by registration: their ticket comes by mail"],
+          ["open-link", "by the open link: a name is enough"],
+        ]}
+      />
+      <FormSelect<PlanInput>
+        name="approval"
+        label="Registrations are taken"
+        options={[
+          ["at-once", "at once"],
+          ["by-hand", "after somebody has looked at them"],
+        ]}
+      />
       {approval === "by-hand" && <Domains />}
       <div className="flex flex-col justify-center">
         <Check name="isPrivate" label="Private: an access code opens the page" />
