@@ -56,9 +56,9 @@ export const openEntryInput = z.object({
   hasConsented: z.literal(true, { error: issue("consent-to-enter") }),
 });
 
-/** The public form as the browser's script sends it: every field as typed, and how somebody came. */
+/** The public form as the browser's script sends it: every field as typed, whatever its length (the form says what is wrong with it), and how somebody came. */
 export const registerForm = z.object({
-  typed: z.record(z.string().max(100), z.string().max(5000)),
+  typed: z.record(z.string(), z.string()),
   source: z.string().max(60).nullable(),
   invitedBy: z.string().max(300).nullable(),
   dateId: z.string().max(36).nullable(),

@@ -11,11 +11,6 @@ export const isWeakCode = (code: string): boolean =>
 export const strengthOf = (code: string): "weak" | "fair" | "strong" =>
   isWeakCode(code) ? "weak" : code.length < 12 ? "fair" : "strong";
 
-// neither 0 and O nor 1, i and l: codes are read out and typed off
-const alphabet = "abcdefghjkmnpqrstuvwxyz23456789";
-
-/** A code that nobody has to think of: twelve characters in threes, 59 bits. @param random numbers from 0 up to 1, of a source that cannot be foreseen */
-export function madeCode(random: () => number): string {
-  const one = () => alphabet[Math.floor(random() * alphabet.length)]!;
-  return Array.from({ length: 4 }, () => one() + one() + one()).join("-");
-}
+/** A code that nobody has to think of: twelve characters in threes, 59 bits. @param part so many characters that cannot be foreseen */
+export const madeCode = (part: (length: number) => string): string =>
+  Array.from({ length: 4 }, () => part(3)).join("-");

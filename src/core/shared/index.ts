@@ -4,5 +4,6 @@ export { issue, issueCodes, type InputIssue, type IssueCode } from "./issue";
 export { Book } from "./book";
 export { groupBy } from "./group-by";
 export { isLoopback } from "./loopback";
+export { readableText } from "./readable-text";
 export { nulIn } from "./nul";
 export { fail, ok, unwrap, type Result } from "./result";

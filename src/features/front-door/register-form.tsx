@@ -19,7 +19,7 @@ export function RegisterForm(props: {
   words: RegisterWords;
 }) {
   const { words } = props;
-  const { state, submit, onSubmit, isPending } = useRegister({ ...props, oneMoment: words.oneMoment });
+  const { state, submit, onSubmit, isPending } = useRegister({ ...props, ...words });
   const form = useAgainByItself(state, isPending);
   const [answers, setAnswers] = useState<Readonly<Record<string, string>>>({});
   const zone = useRef<HTMLInputElement>(null);

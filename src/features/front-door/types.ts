@@ -4,7 +4,16 @@ export type FormFieldView = FormField;
 export type { RegisterState } from "@/features/shared/register-state";
 export type RegisterWords = Readonly<
   Record<
-    "name" | "email" | "required" | "consent" | "submit" | "working" | "oneMoment" | "answered" | "answeredMore",
+    | "name"
+    | "email"
+    | "required"
+    | "consent"
+    | "submit"
+    | "working"
+    | "oneMoment"
+    | "notNow"
+    | "answered"
+    | "answeredMore",
     string
   >
 >;

@@ -6,6 +6,7 @@ const how = {
   address: "/front/tides/register",
   cameBy: { source: "poster", invitedBy: null, dateId: null },
   oneMoment: "One moment, please.",
+  notNow: "This cannot be done now.",
 };
 const typed = { name: "Ines Marl", email: "ines@example.org", consent: "on" };
 const answering = (answer: () => Promise<Response>) => {
@@ -26,6 +27,11 @@ describe("the public form, sent by the page's script", () => {
     expect(sent).toHaveLength(1);
     expect(sent[0]!.url).toBe(how.address);
     expect(registerForm.parse(JSON.parse(String(sent[0]!.init.body)))).toEqual({ typed, ...how.cameBy });
+  });
+
+  it.each([403, 404, 413])("what is refused for good (%i) is said, not asked again for ever", async (status) => {
+    answering(async () => Response.json({ ok: false }, { status }));
+    expect(await sendForm(how, typed)).toEqual({ status: "refused", message: how.notNow, errors: {}, typed });
   });
 
   it.each([

@@ -10,6 +10,8 @@ export interface Registering {
   readonly cameBy: Omit<RegisterForm, "typed">;
   /** what is said where no answer came at all */
   readonly oneMoment: string;
+  /** what is said where the form itself is not taken, however often it is sent */
+  readonly notNow: string;
 }
 
 const typedIn = (form: HTMLFormElement): Record<string, string> =>
@@ -19,9 +21,12 @@ const typedIn = (form: HTMLFormElement): Record<string, string> =>
     ),
   );
 
-/** Sends the form. Where no answer comes, or one that is none, it is "one moment": the form asks again by itself. */
+/**
+ * Sends the form. Where no answer comes, or one that is none, it is "one moment": the form asks again by itself. What
+ * is refused for good is said: asking again would not help.
+ */
 export async function sendForm(
-  { address, cameBy, oneMoment }: Omit<Registering, "action">,
+  { address, cameBy, oneMoment, notNow }: Omit<Registering, "action">,
   typed: Record<string, string>,
 ): Promise<RegisterState> {
   const body: RegisterForm = { typed, ...cameBy };
@@ -31,8 +36,9 @@ export async function sendForm(
       headers: { "content-type": "application/json" },
       body: JSON.stringify(body),
     });
-    const state = (await response.json()) as RegisterState;
-    if (response.ok) return state;
+    if (response.ok) return (await response.json()) as RegisterState;
+    if (response.status >= 400 && response.status < 500)
+      return { status: "refused", message: notNow, errors: {}, typed };
   } catch {
     // an outage, or an answer that is none
   }

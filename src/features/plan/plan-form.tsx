@@ -5,6 +5,7 @@ import { Controller, FormProvider, useForm, useFormContext, useWatch } from "rea
 import { planInput, wordsOfIssue, type Done, type PlanInput } from "@/contracts";
 import { madeCode, strengthOf } from "@/core/front-door";
 import { FormSelect } from "@/features/shared/contract-form";
+import { readableText } from "@/core/shared";
 import { DraftNote, useDraft } from "@/features/shared/use-draft";
 import { Button, Checkbox, Field, Input, Note, toast } from "@/ui";
 import { Check, Text } from "./controls";
@@ -97,7 +98,11 @@ function AccessCode() {
   const code = useWatch<PlanInput, "accessCode">({ name: "accessCode" }) ?? "";
   const make = () => {
     const chance = () => crypto.getRandomValues(new Uint32Array(1))[0]! / 2 ** 32;
-    setValue("accessCode", madeCode(chance), { shouldDirty: true, shouldValidate: true });
+    setValue(
+      "accessCode",
+      madeCode((length) => readableText(length, chance)),
+      { shouldDirty: true, shouldValidate: true },
+    );
   };
   return (
     <div className="flex items-start gap-2">

@@ -1,4 +1,5 @@
-import { randomBytes, randomUUID } from "node:crypto";
+import { readableText } from "@/core/shared";
+import { randomBytes, randomInt, randomUUID } from "node:crypto";
 
 /** Ids and chance are ports, so that tests and the demo can be repeated. */
 export interface Ids {
@@ -9,10 +10,8 @@ export interface Ids {
   digits(length: number): string;
 }
 
-const alphabet = "abcdefghjkmnpqrstuvwxyz23456789";
-
 export const randomIds: Ids = {
   id: () => randomUUID(),
   digits: (length) => Array.from(randomBytes(length), (byte, i) => (i === 0 ? 1 + (byte % 9) : byte % 10)).join(""),
-  code: (length) => Array.from(randomBytes(length), (byte) => alphabet[byte % alphabet.length]).join(""),
+  code: (length) => readableText(length, () => randomInt(2 ** 32) / 2 ** 32),
 };

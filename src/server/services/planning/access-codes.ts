@@ -1,10 +1,9 @@
 import type { PlanInput } from "@/contracts";
-import { isWeakCode, shortestAccessCode } from "@/core/front-door";
+import { isWeakCode, madeCode, shortestAccessCode } from "@/core/front-door";
 import { wrongInput, type Context } from "../ground/context";
 
-/** A code that nobody has to think of: twelve characters that can be read out. */
-export const freshAccessCode = ({ ids }: Pick<Context, "ids">): string =>
-  Array.from({ length: 3 }, () => ids.code(4)).join("-");
+/** A page's code, made for it. */
+export const freshAccessCode = ({ ids }: Pick<Context, "ids">): string => madeCode((length) => ids.code(length));
 
 /**
  * A new code must not be guessable. One that a page has already may stay: mails may have carried it, and readiness

@@ -122,6 +122,7 @@ export default async function FrontDoorPage(props: Props) {
     submit: words.submit,
     working: words.working,
     answered: words.answered,
+    notNow: audienceWords({ code: "wrong-origin" }, locale),
     oneMoment: audienceWords({ code: "busy", retryAfterMs: 0 }, locale),
     answeredMore: words.answeredMore,
     consent,

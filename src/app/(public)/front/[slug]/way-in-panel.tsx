@@ -99,7 +99,12 @@ export function WayInPanel({
   query: { via: string | undefined; for: string | undefined };
   prefill: { name: string; email: string } | null;
 }) {
-  const cameBy = { source: query.via ?? null, invitedBy: query.for ?? null, dateId: occurrence?.id ?? null };
+  // a tag longer than is kept must not keep somebody out
+  const cameBy = {
+    source: query.via?.slice(0, 60) ?? null,
+    invitedBy: query.for ?? null,
+    dateId: occurrence?.id ?? null,
+  };
   return (
     <section aria-labelledby="register" className="self-start border-t-4 border-action bg-sheet p-5">
       <h2 id="register" className="mb-3 text-head font-semibold">
