@@ -12,6 +12,13 @@ export async function outcomeOf<O>(run: () => Promise<O> | O): Promise<Outcome<O
   }
 }
 
+export interface TogetherSize {
+  readonly atOnce: number;
+  readonly waiting: number;
+  /** how long the first waits for others; none unless said: those of one and the same turn alone */
+  readonly gatherMs?: number;
+}
+
 interface Waiting<I, O> {
   readonly item: I;
   readonly settle: (outcome: Outcome<O>) => void;
@@ -28,7 +35,7 @@ export class Together<I, O> {
   /** @param work answers as many outcomes as it got items, in their order; where it fails whole, each is tried alone */
   constructor(
     private readonly work: (items: readonly I[]) => Promise<readonly Outcome<O>[]>,
-    private readonly size: { readonly atOnce: number; readonly waiting: number },
+    private readonly size: TogetherSize,
   ) {}
 
   /** @throws a refusal `busy` where too many wait already; what was refused was not begun */
@@ -46,10 +53,15 @@ export class Together<I, O> {
     this.isRunning = true;
     while (this.waiting.length > 0) {
       // a turn later, so that those who came in one and the same are done together
-      await new Promise<void>((turn) => setImmediate(turn));
+      await this.gathered();
       await this.settle(this.waiting.splice(0, this.size.atOnce));
     }
     this.isRunning = false;
+  }
+
+  private gathered(): Promise<void> {
+    const { gatherMs } = this.size;
+    return new Promise((turn) => (gatherMs ? setTimeout(turn, gatherMs) : setImmediate(turn)));
   }
 
   private async settle(batch: readonly Waiting<I, O>[]): Promise<void> {
