@@ -9,6 +9,7 @@ const size = (functionLines) => ({
 /** What only the kit may write: everything else takes the part from `src/ui`. */
 const kitOnly = [
   ["JSXOpeningElement[name.name='select']", "Take Select or Combobox from @/ui."],
+  ["JSXOpeningElement[name.name='button']", "Take Button, IconButton, TextButton or Press from @/ui."],
   ["JSXOpeningElement[name.name='table']", "Take Table from @/ui."],
   ["JSXOpeningElement[name.name='textarea']", "Take Textarea from @/ui."],
   [

@@ -1,4 +1,5 @@
 export { Button, buttonClass, type ButtonLook } from "./button";
+export { ChoiceBar } from "./choice-bar";
 export { classes } from "./classes";
 export { Combobox, type Choice } from "./combobox";
 export { CommandPalette, type PaletteAct } from "./command-palette";
@@ -13,6 +14,7 @@ export { Badge, Bar, Empty, Progress, Skeleton } from "./marks";
 export { Nonce } from "./nonce";
 export { Note } from "./note";
 export { initialsOf, Person } from "./person";
+export { IconButton, Press, TextButton } from "./press";
 export { Shortcut } from "./shortcut";
 export { Switch } from "./switch";
 export { Table, Td, Th } from "./table";

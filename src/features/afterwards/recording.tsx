@@ -1,4 +1,5 @@
 "use client";
+import { Press } from "@/ui";
 import { useRef } from "react";
 import { spanText } from "@/features/shared/times";
 
@@ -24,16 +25,15 @@ export function Recording(props: {
         <section className="mt-4" aria-label={props.words.chapters}>
           <div className="flex w-full border-y border-rule">
             {props.chapters.map((chapter) => (
-              <button
+              <Press
                 key={chapter.startSeconds}
-                type="button"
                 onClick={() => jump(chapter.startSeconds)}
                 style={{ flexGrow: Math.max(1, chapter.endSeconds - chapter.startSeconds) }}
                 className="min-w-8 basis-0 overflow-hidden border-s border-rule bg-sheet px-2 py-2 text-start hover:bg-raised"
               >
                 <span className="mono block text-label text-ink-2">{spanText(chapter.startSeconds * 1000)}</span>
                 <span className="line-clamp-2">{chapter.title}</span>
-              </button>
+              </Press>
             ))}
           </div>
         </section>

@@ -1,7 +1,7 @@
 "use client";
 import { useEffect, useRef, useState } from "react";
 import type { CommandBody } from "@/contracts";
-import { Input } from "@/ui";
+import { Input, Press } from "@/ui";
 import type { DeskScene } from "./scene";
 
 interface Offer {
@@ -88,13 +88,9 @@ export function CommandLine({ scene, onClose }: { scene: DeskScene; onClose: () 
         {matches.length === 0 && <li className="text-ink-2">No such person or act.</li>}
         {matches.map((offer, i) => (
           <li key={offer.words}>
-            <button
-              type="button"
-              onClick={() => run(offer)}
-              className={`w-full px-2 py-1 text-left ${i === at ? "bg-raised" : ""}`}
-            >
+            <Press onClick={() => run(offer)} className={`w-full px-2 py-1 text-left ${i === at ? "bg-raised" : ""}`}>
               {offer.words}
-            </button>
+            </Press>
           </li>
         ))}
       </ul>

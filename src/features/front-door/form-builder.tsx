@@ -11,7 +11,7 @@ import { CSS } from "@dnd-kit/utilities";
 import { GripVertical, X } from "lucide-react";
 import type { FrontDoorInput } from "@/contracts";
 import { fieldKinds, type FieldKind } from "@/core/front-door";
-import { Button, Checkbox, Input, Select, Textarea } from "@/ui";
+import { Button, Checkbox, Input, Select, Textarea, IconButton } from "@/ui";
 
 type FormField = FrontDoorInput["formFields"][number];
 const kindWords: Readonly<Record<FieldKind, string>> = {
@@ -113,15 +113,13 @@ function Row({
       style={{ transform: CSS.Transform.toString(transform), transition }}
       className="grid grid-cols-[1.5rem_1fr_auto_2rem] items-center gap-2 border-t border-rule bg-ground py-2"
     >
-      <button
-        type="button"
+      <IconButton
         {...attributes}
         {...listeners}
-        aria-label={`Move ${field.label || "the question"}`}
+        label={`Move ${field.label || "the question"}`}
+        icon={<GripVertical size={16} aria-hidden />}
         className="row-start-1 cursor-grab text-ink-2"
-      >
-        <GripVertical size={16} aria-hidden />
-      </button>
+      />
       <Input
         aria-label="Question"
         className="col-span-2 row-start-1"
@@ -148,14 +146,12 @@ function Row({
           needed
         </label>
       )}
-      <button
-        type="button"
-        aria-label={`Take ${field.label || "the question"} off`}
+      <IconButton
+        label={`Take ${field.label || "the question"} off`}
+        icon={<X size={16} aria-hidden />}
         onClick={onRemove}
         className="col-start-4 row-start-1 p-1 text-ink-2"
-      >
-        <X size={16} aria-hidden />
-      </button>
+      />
       {hasOptions(field.kind) && (
         <Textarea
           aria-label="Answers, one a line"

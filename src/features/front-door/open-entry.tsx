@@ -1,5 +1,5 @@
 "use client";
-import { Checkbox, Input } from "@/ui";
+import { Checkbox, Input, Button } from "@/ui";
 import { useActionState } from "react";
 import type { RegisterState } from "./types";
 
@@ -32,12 +32,9 @@ export function OpenEntry(props: {
           {wrong}
         </p>
       )}
-      <button
-        disabled={isPending}
-        className="min-h-10 rounded-control bg-action px-4 font-medium text-on-action disabled:opacity-60"
-      >
+      <Button type="submit" disabled={isPending} weight="act" className="min-h-10 px-4">
         {isPending ? words.working : words.submit}
-      </button>
+      </Button>
     </form>
   );
 }

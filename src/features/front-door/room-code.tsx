@@ -1,5 +1,5 @@
 "use client";
-import { Input } from "@/ui";
+import { Input, Button } from "@/ui";
 import { useActionState } from "react";
 
 /** For a code that was read out: the room it belongs to. */
@@ -14,9 +14,9 @@ export function RoomCode(props: {
         <span className="text-label text-ink-2">{props.words.roomCode}</span>
         <Input name="code" autoComplete="off" spellCheck={false} className="mono min-h-9 w-40" />
       </label>
-      <button disabled={isPending} className="min-h-9 rounded-control border border-rule bg-sheet px-3">
+      <Button type="submit" disabled={isPending} className="min-h-9">
         {props.words.roomCodeAct}
-      </button>
+      </Button>
       {wrong && (
         <p role="alert" className="text-wrong">
           {wrong}

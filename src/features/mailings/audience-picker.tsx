@@ -1,6 +1,6 @@
 "use client";
 import type { MailingInput } from "@/contracts";
-import { Checkbox, Field, Select, Textarea } from "@/ui";
+import { Checkbox, Field, Select, Textarea, TextButton } from "@/ui";
 
 type Audience = MailingInput["audience"];
 export interface AudienceChoices {
@@ -51,13 +51,12 @@ function PastEvent({
           </option>
         ))}
       </Select>
-      <button
-        type="button"
+      <TextButton
         className="text-ink-2 hover:underline"
         onClick={() => onChange({ ...value, past: value.past.filter((one) => one !== past) })}
       >
         leave out
-      </button>
+      </TextButton>
     </p>
   );
 }

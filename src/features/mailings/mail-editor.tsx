@@ -3,7 +3,7 @@ import { EditorContent, useEditor } from "@tiptap/react";
 import StarterKit from "@tiptap/starter-kit";
 import { useState } from "react";
 import type { MailDoc } from "@/core/mailings";
-import { Button, Input } from "@/ui";
+import { Button, Input, Press } from "@/ui";
 import { docFromEditor, editorFromDoc } from "./editor-doc";
 import { JoinDetailsNode, MergeFieldNode } from "./editor-nodes";
 import { chips, fieldWords } from "./field-words";
@@ -63,14 +63,13 @@ export function MailEditor({ doc, onChange }: { doc: MailDoc; onChange: (doc: Ma
         </Button>
         <span className="ml-2 text-label text-ink-2">Put in:</span>
         {chips.map((field) => (
-          <button
+          <Press
             key={field}
-            type="button"
             className="mail-chip cursor-pointer"
             onClick={() => chain()?.insertContent({ type: "mergeField", attrs: { field } }).run()}
           >
             {fieldWords[field]}
-          </button>
+          </Press>
         ))}
       </div>
       {href !== null && (

@@ -15,7 +15,7 @@ import {
   type IntervalSet,
 } from "@/core/time";
 import { DayField } from "@/features/shared/moment-field";
-import { Button, Checkbox, Field, Input, Note, Table, classes } from "@/ui";
+import { Button, Checkbox, Field, Input, Note, Table, classes, Press } from "@/ui";
 
 const hours = Array.from({ length: 24 }, (_, hour) => hour);
 const isBusy = (busy: IntervalSet, at: number): boolean =>
@@ -131,8 +131,7 @@ function SlotList({
     <ol className="grid grid-cols-2 gap-x-6">
       {grid.slots.slice(0, 12).map((slot) => (
         <li key={slot.startAt} className="border-t border-rule py-1.5">
-          <button
-            type="button"
+          <Press
             aria-pressed={slot.startAt === chosen}
             onClick={() => setChosen(slot.startAt)}
             className={classes("text-left", slot.startAt === chosen && "font-semibold")}
@@ -143,7 +142,7 @@ function SlotList({
               {slot.busyNames.length > 0 ? ` · busy: ${slot.busyNames.join(", ")}` : " · everybody free"}
               {slot.outsideNames.length > 0 ? ` · outside their hours: ${slot.outsideNames.join(", ")}` : ""}
             </span>
-          </button>
+          </Press>
         </li>
       ))}
     </ol>

@@ -1,5 +1,5 @@
 "use client";
-import { Note, classes } from "@/ui";
+import { Note, classes, Press } from "@/ui";
 import { localWords, weekdayName, shortDate, clockTime } from "@/core/time";
 import { StripDate, Preview, extentWords } from "./series-types";
 
@@ -16,8 +16,7 @@ export function DateBlock({
 }) {
   const isMoved = date.startLocal !== date.originalStartLocal;
   return (
-    <button
-      type="button"
+    <Press
       disabled={date.isFixed}
       aria-pressed={isMarked}
       aria-label={`${localWords(date.startLocal)}${date.phase === "cancelled" ? ", called off" : ""}`}
@@ -41,7 +40,7 @@ export function DateBlock({
         {isMoved && " moved"}
       </span>
       <span className="mono block text-label opacity-80">{date.registered > 0 ? `${date.registered} reg.` : ""}</span>
-    </button>
+    </Press>
   );
 }
 export function Consequences({ preview }: { preview: Preview }) {

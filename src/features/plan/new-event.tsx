@@ -2,7 +2,7 @@
 import type { Done } from "@/contracts";
 import { useState, useTransition } from "react";
 import type { EventDraft, PlanInput } from "@/contracts";
-import { Button, FileInput, Note, Textarea } from "@/ui";
+import { Button, FileInput, Note, Textarea, TextButton } from "@/ui";
 import { PlanForm, type PlanFormProps } from "./plan-form";
 
 type Refused = Extract<Done<never>, { ok: false }>;
@@ -103,13 +103,12 @@ export function NewEvent(
             {people.map((person) => (
               <li key={person.email} className="bg-raised px-2 py-1">
                 {person.name} <span className="text-label text-ink-2">{person.email}</span>{" "}
-                <button
-                  type="button"
+                <TextButton
                   className="text-label underline"
                   onClick={() => setPeople(people.filter((one) => one !== person))}
                 >
                   leave out
-                </button>
+                </TextButton>
               </li>
             ))}
           </ul>

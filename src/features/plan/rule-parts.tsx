@@ -1,5 +1,5 @@
 "use client";
-import { Field, Input, Select } from "@/ui";
+import { Field, Input, Select, Press } from "@/ui";
 import { weekdayCodes } from "@/core/time";
 import { MomentField } from "../shared/moment-field";
 import { Rule, weekdayNames, fresh, ordinals, ordinalNames } from "./rule-words";
@@ -15,15 +15,14 @@ export function Weekdays({ rule, onChange }: { rule: Rule; onChange: (rule: Rule
   return (
     <div role="group" aria-label="On these days" className="flex gap-1">
       {weekdayCodes.map((code) => (
-        <button
+        <Press
           key={code}
-          type="button"
           aria-pressed={has(code)}
           onClick={() => toggle(code)}
           className="min-h-8 rounded-control border border-rule bg-sheet px-2 aria-pressed:border-action aria-pressed:bg-action aria-pressed:text-on-action"
         >
           {weekdayNames[code]}
-        </button>
+        </Press>
       ))}
     </div>
   );

@@ -2,7 +2,7 @@
 import { useEffect, useState } from "react";
 import type { Done, SeatAnswer, SeatQuestion } from "@/contracts";
 import { localWords } from "@/core/time";
-import { Button, classes, Note } from "@/ui";
+import { Button, classes, Note, Press } from "@/ui";
 
 export type AskSeats = (question: SeatQuestion) => Promise<Done<SeatAnswer>>;
 
@@ -66,9 +66,8 @@ export function SeatStrip({
             aria-label={`${view.cells.filter((cell) => cell.isFree).length} of ${view.cells.length} quarter hours are free as a start`}
           >
             {view.cells.map((cell) => (
-              <button
+              <Press
                 key={cell.startLocal}
-                type="button"
                 tabIndex={-1}
                 disabled={!cell.isFree}
                 title={`${cell.startLocal.slice(11)} ${cell.isFree ? "free" : "taken"}`}

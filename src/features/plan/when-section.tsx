@@ -1,4 +1,5 @@
 "use client";
+import { ChoiceBar } from "@/ui";
 import { Controller, useFormContext, useWatch } from "react-hook-form";
 import type { PlanInput } from "@/contracts";
 import { instantOf, kindOfWallTime } from "@/core/time";
@@ -47,27 +48,16 @@ function ShapeChoice() {
   const { setValue, getValues, control } = useFormContext<PlanInput>();
   const shape = useWatch({ control, name: "shape" });
   return (
-    <div role="radiogroup" aria-label="Shape" className="flex gap-1">
-      {shapes.map((one) => (
-        <button
-          key={one.shape}
-          type="button"
-          role="radio"
-          aria-checked={shape === one.shape}
-          onClick={() => {
-            setValue("shape", one.shape, { shouldDirty: true });
-            setValue(
-              "rule",
-              one.shape === "series" ? (getValues("rule") ?? proposedRule(getValues("startLocal"))) : null,
-              { shouldDirty: true },
-            );
-          }}
-          className="min-h-8 rounded-control border border-rule bg-sheet px-3 aria-checked:border-action aria-checked:bg-raised aria-checked:font-semibold"
-        >
-          {one.words}
-        </button>
-      ))}
-    </div>
+    <ChoiceBar
+      label="Shape"
+      choices={shapes.map((one) => ({ value: one.shape, label: one.words }))}
+      value={shape}
+      onChange={(next) => {
+        setValue("shape", next, { shouldDirty: true });
+        const rule = next === "series" ? (getValues("rule") ?? proposedRule(getValues("startLocal"))) : null;
+        setValue("rule", rule, { shouldDirty: true });
+      }}
+    />
   );
 }
 

@@ -6,7 +6,7 @@ import type { RunSheetInput } from "@/contracts";
 import type { PlannedSegment } from "@/core/run-sheet";
 import { clockTime } from "@/core/time";
 import { ClockInput } from "@/features/shared/clock-input";
-import { Input, Select } from "@/ui";
+import { Input, Select, IconButton } from "@/ui";
 
 type Segment = RunSheetInput["segments"][number];
 
@@ -30,15 +30,13 @@ export function SegmentRow(props: {
       style={{ transform: CSS.Transform.toString(transform), transition }}
       className="grid grid-cols-[2rem_4.5rem_4.5rem_1fr_5rem_7rem_10rem_10rem_2rem] items-center gap-2 border-t border-rule bg-ground py-1.5"
     >
-      <button
-        type="button"
+      <IconButton
         {...attributes}
         {...listeners}
-        aria-label={`Move ${segment.title || "the segment"}`}
+        label={`Move ${segment.title || "the segment"}`}
+        icon={<GripVertical size={16} aria-hidden />}
         className="cursor-grab p-1 text-ink-2"
-      >
-        <GripVertical size={16} aria-hidden />
-      </button>
+      />
       <span className="mono">{clockTime(planned.startAt, zone)}</span>
       <span className="mono text-ink-2">{clockTime(planned.latestStartAt, zone)}</span>
       <span>
@@ -87,14 +85,12 @@ export function SegmentRow(props: {
           </option>
         ))}
       </Select>
-      <button
-        type="button"
-        aria-label={`Remove ${segment.title || "the segment"}`}
+      <IconButton
+        label={`Remove ${segment.title || "the segment"}`}
+        icon={<X size={16} aria-hidden />}
         onClick={props.onRemove}
         className="p-1 text-ink-2"
-      >
-        <X size={16} aria-hidden />
-      </button>
+      />
     </li>
   );
 }

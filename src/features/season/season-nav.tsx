@@ -1,5 +1,5 @@
 import Link from "next/link";
-import { Input, Select, buttonClass, classes } from "@/ui";
+import { Input, Select, classes, Button } from "@/ui";
 
 export interface SeasonQuery {
   readonly view: "rails" | "month" | "list";
@@ -83,7 +83,9 @@ export function SeasonNav({
             ))}
           </Select>
         )}
-        <button className={buttonClass("quiet")}>Narrow</button>
+        <Button type="submit" weight="quiet">
+          Narrow
+        </Button>
         {(query.words || query.state || query.producer) && (
           <Link
             href={seasonHref(query, { words: "", state: "", producer: "", page: 0 })}

@@ -1,3 +1,4 @@
+import { Press } from "@/ui";
 import type { ReactNode } from "react";
 import { directionOf, languageNames, locales, type Locale } from "@/contracts/messages";
 
@@ -21,13 +22,14 @@ export function InLanguage({
           {locales.map((one) => (
             <li key={one}>
               <form action={choose.bind(null, one)}>
-                <button
+                <Press
+                  type="submit"
                   lang={one}
                   aria-current={one === locale ? "true" : undefined}
                   className={one === locale ? "font-semibold" : "text-ink-2 hover:underline"}
                 >
                   {languageNames[one]}
-                </button>
+                </Press>
               </form>
             </li>
           ))}

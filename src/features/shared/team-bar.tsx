@@ -1,3 +1,4 @@
+import { TextButton } from "@/ui";
 import Link from "next/link";
 import type { ReactNode } from "react";
 
@@ -23,7 +24,9 @@ export function TeamBar({ signOut, children }: { signOut: () => Promise<void>; c
       <span className="ml-auto flex items-center gap-4">
         {children}
         <form action={signOut}>
-          <button className="text-ink-2 hover:underline">Sign out</button>
+          <TextButton type="submit" className="text-ink-2 hover:underline">
+            Sign out
+          </TextButton>
         </form>
       </span>
     </nav>

@@ -1,6 +1,6 @@
 "use client";
 import { useEffect, useState } from "react";
-import { Note } from "@/ui";
+import { Note, TextButton } from "@/ui";
 
 export interface Draft {
   readonly hasDraft: boolean;
@@ -56,13 +56,13 @@ export function DraftNote({ draft }: { draft: Draft }) {
   return (
     <Note tone="attention">
       Something typed here earlier was not saved.{" "}
-      <button type="button" className="underline" onClick={draft.take}>
+      <TextButton className="underline" onClick={draft.take}>
         Bring it back
-      </button>{" "}
+      </TextButton>{" "}
       or{" "}
-      <button type="button" className="underline" onClick={draft.forget}>
+      <TextButton className="underline" onClick={draft.forget}>
         let it go
-      </button>
+      </TextButton>
       .
     </Note>
   );

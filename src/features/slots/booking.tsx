@@ -5,7 +5,7 @@ import { cityOf, clockTime, longDate } from "@/core/time";
 import { Answered } from "@/features/shared/answered";
 import { useReaderZone } from "@/features/shared/times";
 import type { RegisterState } from "@/features/shared/register-state";
-import { Checkbox, Input, Radio, classes } from "@/ui";
+import { Checkbox, Input, Radio, classes, Button } from "@/ui";
 
 interface BookingWords {
   readonly choose: string;
@@ -123,12 +123,9 @@ export function Booking(props: {
             )}
           </>
         )}
-        <button
-          disabled={isPending || chosen === null}
-          className="min-h-10 rounded-control bg-action px-4 font-medium text-on-action disabled:opacity-60"
-        >
+        <Button type="submit" disabled={isPending || chosen === null} weight="act" className="min-h-10 px-4">
           {isPending ? words.working : props.isMove ? words.move : words.book}
-        </button>
+        </Button>
       </div>
     </form>
   );

@@ -3,7 +3,7 @@ import type { Contact, ContactQuery } from "@/contracts";
 import type { ContactPage } from "@/server/services/people/contacts/book";
 import Link from "next/link";
 import { contactPageSize } from "@/server/services/people/contacts/book";
-import { Input, buttonClass } from "@/ui";
+import { Input, buttonClass, Button } from "@/ui";
 
 export type Raw = Record<string, string | undefined>;
 
@@ -33,7 +33,9 @@ export function BookHeader({
           placeholder="name or address"
           defaultValue={query.words}
         />
-        <button className={buttonClass("quiet")}>Find</button>
+        <Button type="submit" weight="quiet">
+          Find
+        </Button>
       </form>
       {mayEdit && (
         <>

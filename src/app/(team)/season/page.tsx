@@ -7,7 +7,7 @@ import { TeamBar } from "@/features/shared/team-bar";
 import { dayMs, instantOf, longDate, shiftLocal, wallTimeAt } from "@/core/time";
 import { datesBetween, season, seasonList, type SeasonFilter } from "@/server/services/overview/season";
 import { binned, producersOf } from "@/server/services/overview/season-side";
-import { buttonClass } from "@/ui";
+import { buttonClass, Button } from "@/ui";
 import { currentOrganisation, isUuid, pageMember } from "../../_lib/request";
 import { signOutAction } from "../sign-in/actions";
 import { restoreAction } from "../events/[id]/actions";
@@ -115,7 +115,9 @@ async function RailsView({ context, member, query, zone }: Scene) {
                 </Link>
                 <span className="mono text-ink-2">{room.roomCode}</span>
                 <form action={openStandingAction.bind(null, room.eventId)}>
-                  <button className={buttonClass("quiet")}>Open it now</button>
+                  <Button type="submit" weight="quiet">
+                    Open it now
+                  </Button>
                 </form>
               </li>
             ))}
@@ -131,7 +133,9 @@ async function RailsView({ context, member, query, zone }: Scene) {
               <li key={one.eventId} className="flex items-center gap-4 border-t border-rule py-1.5">
                 {one.title}
                 <form action={restoreAction.bind(null, one.eventId)}>
-                  <button className={buttonClass("quiet")}>Bring it back</button>
+                  <Button type="submit" weight="quiet">
+                    Bring it back
+                  </Button>
                 </form>
               </li>
             ))}
@@ -159,7 +163,9 @@ export default async function SeasonPage({
       <TeamBar signOut={signOutAction}>
         {member.standing !== "crew" && (
           <form action={openRoomNowAction}>
-            <button className={buttonClass("quiet")}>Open a room now</button>
+            <Button type="submit" weight="quiet">
+              Open a room now
+            </Button>
           </form>
         )}
       </TeamBar>

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { useTranslations } from "use-intl";
 
 import type { FoyerView, HouseView, PersonalPart } from "@/core/room";
-import { Button, Tabs, Textarea } from "@/ui";
+import { Button, Tabs, Textarea, ChoiceBar } from "@/ui";
 import { PollBars } from "../poll-bars";
 
 import { type RoomLink } from "../room-link/use-room";
@@ -28,19 +28,14 @@ export function PollPlace({
         <p className="text-label text-ink-2">{poll.state === "open" ? t("poll") : t("results")}</p>
         <h2 className="text-lead font-semibold">{poll.question}</h2>
         {poll.state === "open" && (
-          <div role="radiogroup" aria-label={poll.question} className="mt-2 flex flex-col gap-1.5">
-            {poll.options.map((option) => (
-              <button
-                key={option.id}
-                type="button"
-                role="radio"
-                aria-checked={mine === option.id}
-                onClick={() => send({ type: "polls.vote", pollId: id, optionId: option.id })}
-                className="min-h-10 border border-rule px-3 text-start aria-checked:border-action aria-checked:bg-raised aria-checked:font-semibold"
-              >
-                {option.label}
-              </button>
-            ))}
+          <div className="mt-2 flex flex-col gap-1.5">
+            <ChoiceBar
+              label={poll.question}
+              isStacked
+              choices={poll.options.map(({ id: value, label }) => ({ value, label }))}
+              value={mine ?? null}
+              onChange={(optionId) => send({ type: "polls.vote", pollId: id, optionId })}
+            />
             <p className="text-label text-ink-2">
               {mine ? t("pollVoted") : ""} {t("pollChange")}
             </p>

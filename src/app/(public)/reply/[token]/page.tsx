@@ -2,7 +2,7 @@ import { hourWords, messagesFor, translatorFor } from "@/contracts/messages";
 import { GuestForm } from "@/features/shared/guest-form";
 import { InLanguage } from "@/features/shared/language";
 import { DayAndHour } from "@/features/shared/times";
-import { buttonClass } from "@/ui";
+import { Button } from "@/ui";
 import { app } from "@/server/compose";
 import { askedBy, replyWords } from "@/server/services/way-in/replies";
 import { holderLocale } from "../../../_lib/locale";
@@ -54,15 +54,16 @@ export default async function ReplyPage({
         ) : (
           <GuestForm action={replyAction.bind(null, token, locale)} className="flex flex-wrap gap-3">
             {replyWords.map((one) => (
-              <button
+              <Button
+                type="submit"
                 key={one}
                 name="reply"
                 value={one}
                 aria-pressed={reply === one}
-                className={buttonClass(reply === one || (reply === null && one === "coming") ? "act" : "quiet")}
+                weight={reply === one || (reply === null && one === "coming") ? "act" : "quiet"}
               >
                 {label[one]}
-              </button>
+              </Button>
             ))}
           </GuestForm>
         )}

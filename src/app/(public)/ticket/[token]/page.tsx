@@ -6,7 +6,7 @@ import { Countdown } from "@/features/ticket/countdown";
 import { CancelPlace } from "@/features/ticket/cancel-place";
 import { ByPhone } from "@/features/shared/by-phone";
 import { DayAndHour, HourSentence } from "@/features/shared/times";
-import { buttonClass } from "@/ui";
+import { buttonClass, Button } from "@/ui";
 import { InLanguage } from "@/features/shared/language";
 import { app } from "@/server/compose";
 import { filesOf } from "@/server/services/way-in/front/files";
@@ -98,7 +98,9 @@ export default async function TicketPage({ params }: { params: Promise<{ token: 
         )}
         {!isOver && ticket.role === "attendee" && ticket.status === "cancelled" && event.shape !== "slots" && (
           <GuestForm action={comeBackAction.bind(null, token, locale)}>
-            <button className={buttonClass("act")}>{words.back}</button>
+            <Button type="submit" weight="act">
+              {words.back}
+            </Button>
           </GuestForm>
         )}
       </main>

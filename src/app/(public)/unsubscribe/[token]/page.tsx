@@ -2,7 +2,7 @@ import { messagesFor, translatorFor } from "@/contracts/messages";
 import { InLanguage } from "@/features/shared/language";
 import { app } from "@/server/compose";
 import { unsubscribePerson } from "@/server/services/way-in/registration";
-import { buttonClass } from "@/ui";
+import { Button } from "@/ui";
 import { visitorLocale } from "../../../_lib/locale";
 import { currentOrganisation, orNotFound } from "../../../_lib/request";
 import { chooseLanguageAction } from "../../language-actions";
@@ -33,7 +33,9 @@ export default async function UnsubscribePage({
         {!isDone && (
           <form method="post" action={`/unsubscribe/${token}`} className="mt-4">
             <input type="hidden" name="page" value="1" />
-            <button className={buttonClass("act")}>{words.act}</button>
+            <Button type="submit" weight="act">
+              {words.act}
+            </Button>
           </form>
         )}
       </main>

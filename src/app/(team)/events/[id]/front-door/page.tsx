@@ -15,7 +15,7 @@ import { organisationOf, rulesOf } from "@/server/services/organisation/rules";
 import { segmentsOf } from "@/server/services/planning/run-sheets";
 import { cleanHtml } from "@/server/services/ground/sanitise";
 import { registrantsOf } from "@/server/services/way-in/registrants";
-import { Table, buttonClass } from "@/ui";
+import { Table, Button } from "@/ui";
 import { workspace, type DateQuery } from "../../../../_lib/workspace";
 import { signOutAction } from "../../../sign-in/actions";
 import { mendAction, publishAction, removeFileAction, saveFrontDoorAction, testGuestAction } from "../actions";
@@ -153,9 +153,9 @@ export default async function FrontDoorEditPage({
           </a>
           {roleMay(access.actor, "event.plan") && (
             <form action={publishAction.bind(null, id, event.publishedAt === null)}>
-              <button className={buttonClass(event.publishedAt === null ? "act" : "quiet")}>
+              <Button type="submit" weight={event.publishedAt === null ? "act" : "quiet"}>
                 {event.publishedAt === null ? "Open the front door" : "Close the front door"}
-              </button>
+              </Button>
             </form>
           )}
         </section>

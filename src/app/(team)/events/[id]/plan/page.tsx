@@ -17,7 +17,7 @@ import { registeredByDate } from "@/server/services/planning/dates/counts";
 import { holdersCount, stageTicketsOf } from "@/server/services/planning/events";
 import { expect, pastHouse } from "@/server/services/overview/forecast";
 import { seatRequestsOf } from "@/server/services/planning/seat-requests";
-import { buttonClass } from "@/ui";
+import { Button } from "@/ui";
 import { zoneCities } from "../../../../_lib/cities";
 import { workspace, type DateQuery } from "../../../../_lib/workspace";
 import { askSeatsAction } from "../../../house-actions";
@@ -65,9 +65,9 @@ function RoomCode({
       </p>
       {mayEdit && (
         <form action={openStandingAction.bind(null, id)} className="ml-auto">
-          <button className={buttonClass("act")}>
+          <Button type="submit" weight="act">
             {occurrence && occurrence.phase !== "ended" ? "To the open room" : "Open the room now"}
-          </button>
+          </Button>
         </form>
       )}
     </section>
@@ -125,10 +125,14 @@ function ActsAndRequests({
       />
       <div className="mt-8 flex items-center gap-4 border-t border-rule pt-3">
         <form action={duplicateAction.bind(null, id)}>
-          <button className={buttonClass("quiet")}>Make another like it</button>
+          <Button type="submit" weight="quiet">
+            Make another like it
+          </Button>
         </form>
         <form action={deleteAction.bind(null, id)}>
-          <button className={buttonClass("danger")}>Delete the event</button>
+          <Button type="submit" weight="danger">
+            Delete the event
+          </Button>
         </form>
         <span className="text-ink-2">It can be brought back for a week.</span>
       </div>
