@@ -76,8 +76,8 @@ test("the producer's whole path works by keyboard", async ({ page }) => {
   await expect(page.getByRole("heading", { name: "What goes when" })).toBeVisible();
   await press(page, /^Invitation$/);
   await type(page, /^Pasted list$/, "rui.lowtide@example.org");
-  await press(page, /^Keep the mailing$/);
-  await expect(page.getByText("Kept. Nothing was sent.")).toBeVisible();
+  await press(page, /^Save$/);
+  await expect(page.getByText("Saved. Nothing was sent.")).toBeVisible();
   await press(page, /^Count them$/);
   await expect(page.getByRole("button", { name: "Send to 1 person" })).toBeVisible();
   await press(page, /^Send to 1 person$/);

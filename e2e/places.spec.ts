@@ -121,8 +121,8 @@ test("a front door of its own look: picture cropped, questions asked when they a
   });
   // the preview beside is the page itself
   await expect(page.getByRole("complementary").getByText("Have you counted before?").first()).toBeVisible();
-  await page.getByRole("button", { name: "Keep the front door" }).click();
-  await expect(page.getByText("The front door is kept.")).toBeVisible();
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page.getByText("The public page is saved.")).toBeVisible();
 
   const guest = await visitor(browser);
   await guest.goto(`${front}?via=shorenews`);
@@ -176,8 +176,8 @@ test("the mailing track by hand: a reminder dragged, one typed, one switched off
   await page.getByRole("link", { name: "Note", exact: true }).click();
   await page.getByLabel("Subject").fill("A word before the evening");
   await page.getByLabel("Pasted list").fill(Array.from({ length: 400 }, (_, i) => `dunlin${i}@example.org`).join("\n"));
-  await page.getByRole("button", { name: "Keep the mailing" }).click();
-  await expect(page.getByText("Kept. Nothing was sent.")).toBeVisible();
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page.getByText("Saved. Nothing was sent.")).toBeVisible();
   await page.getByRole("button", { name: "Count them" }).click();
   await page.getByRole("button", { name: "Send to 400 people" }).click();
   await page.getByRole("button", { name: "Send 400", exact: true }).click();

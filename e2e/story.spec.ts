@@ -59,7 +59,7 @@ async function writeRunSheet(page: Page): Promise<void> {
   await page.getByRole("button", { name: "Add a poll" }).click();
   await page.getByLabel("The poll's question").fill("Have you seen a roost?");
   await page.getByLabel("Answers, one a line").fill("Yes\nNot yet");
-  await page.getByRole("button", { name: "Save the run sheet" }).click();
+  await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(page.getByText("Run sheet saved.")).toBeVisible();
 }
 

@@ -173,14 +173,14 @@ test("a run sheet that was typed and not saved is offered again; of two editors 
   await signIn(other);
   await other.goto(address);
   await other.getByLabel("Segment", { exact: true }).first().fill("Somebody else's words");
-  await other.getByRole("button", { name: "Save the run sheet" }).click();
+  await other.getByRole("button", { name: "Save", exact: true }).click();
   await expect(other.getByText("Run sheet saved.")).toBeVisible();
-  await page.getByRole("button", { name: "Save the run sheet" }).click();
+  await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(page.getByText("Somebody else saved this in the meantime.")).toBeVisible();
   await expect(segments.first()).toHaveValue("Half a thought of the hour");
   // as it was, for whoever looks at the demo next
   await other.getByLabel("Segment", { exact: true }).first().fill(before);
-  await other.getByRole("button", { name: "Save the run sheet" }).click();
+  await other.getByRole("button", { name: "Save", exact: true }).click();
   await expect(other.getByText("Not saved yet")).toHaveCount(0);
 });
 

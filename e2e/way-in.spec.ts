@@ -120,8 +120,8 @@ test("the way in: contacts from a file, an invitation, replies by link and by fi
   await page.keyboard.press("Control+a");
   await page.keyboard.press("Delete");
   await expect(page.getByText("They can be moved, not deleted.")).toBeVisible();
-  await page.getByRole("button", { name: "Keep the mailing" }).click();
-  await expect(page.getByText("Kept. Nothing was sent.")).toBeVisible();
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page.getByText("Saved. Nothing was sent.")).toBeVisible();
   expect(await mailsTo("roost.counter@example.org")).toEqual([]);
   await page.getByRole("button", { name: "Count them" }).click();
   await page.getByRole("button", { name: "Send to 3 people" }).click();

@@ -39,6 +39,7 @@ const words: Record<IssueCode, (facts: Facts) => string> = {
   "unreadable-moment": () => "The date or hour cannot be read.",
   "not-a-language": () => "A language is written as in: es, pt-BR (BCP 47).",
   "no-date-at-all": () => "At least one date.",
+  "depends-on-later": () => "A question can depend only on one above it.",
   "question-without-words": () => "The question has no words.",
   "title-needed": () => "The event needs a title.",
   "title-too-long": ({ most }) => `The title may have ${most} characters.`,

@@ -1,6 +1,6 @@
 import { issue } from "@/core/shared";
 import { z } from "zod";
-import { formFieldInput } from "./plan-input";
+import { formFieldsInput } from "./plan-input";
 
 const line = (max: number) =>
   z
@@ -16,7 +16,7 @@ export const frontDoorInput = z.object({
     logoId: z.uuid().nullable(),
   }),
   agendaShown: z.boolean(),
-  formFields: z.array(formFieldInput).max(20, issue("too-many-questions")),
+  formFields: formFieldsInput,
   stage: z.array(z.object({ ticketId: z.uuid(), aboutLine: line(240), portraitId: z.uuid().nullable() })).max(50),
 });
 export type FrontDoorInput = z.infer<typeof frontDoorInput>;

@@ -1,7 +1,7 @@
 import { issue } from "@/core/shared";
 import { chatReaches, defaultSwitches } from "@/core/people";
 import { z } from "zod";
-import { fieldKinds } from "@/core/front-door";
+import { dependingOnLater, fieldKinds, type FormField } from "@/core/front-door";
 import { pictures } from "@/core/organisation";
 import { frequencies, isLocalDateTime, isZone, weekdayCodes } from "@/core/time";
 
@@ -33,6 +33,16 @@ export const formFieldInput = z.object({
     .nullable()
     .optional(),
 });
+
+/** The questions of a registration form, in their order. */
+export const formFieldsInput = z
+  .array(formFieldInput)
+  .max(20, issue("too-many-questions"))
+  .superRefine((fields, check) => {
+    for (const i of dependingOnLater(fields as readonly FormField[])) {
+      check.addIssue({ code: "custom", path: [i, "shownIf"], message: issue("depends-on-later") });
+    }
+  });
 
 /** The plan of an event with one date, as the form sends it: one schema in browser and server. */
 export const planInput = z
@@ -78,7 +88,7 @@ export const planInput = z
     interpretationInto: z.array(languageTag).max(12),
     picture: z.enum(pictures),
     creditPoints: z.coerce.number().int().min(1).max(1000).nullable(),
-    formFields: z.array(formFieldInput).max(20, issue("too-many-questions")),
+    formFields: formFieldsInput,
   })
   .refine((plan) => plan.shape !== "series" || plan.rule !== null, {
     path: ["rule"],

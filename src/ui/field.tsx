@@ -4,6 +4,11 @@ import { classes } from "./classes";
 export const inputClass =
   "w-full min-h-8 px-2.5 py-1 rounded-control border border-rule bg-sheet text-ink text-base focus-visible:border-action aria-[invalid=true]:border-wrong";
 
+/** What is wrong with a control that has no `Field` around it. */
+export const FieldError = ({ children }: { children: ReactNode }) => (
+  <span className="block text-label text-wrong">{children}</span>
+);
+
 /** A labelled control with its hint and its error, tied together for screen readers. */
 export function Field(props: {
   label: string;

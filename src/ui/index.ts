@@ -6,7 +6,7 @@ export { CommandPalette, type PaletteAct } from "./command-palette";
 export { Confirm } from "./confirm";
 export { DataTable, type Column } from "./data-table";
 export { Dialog, Drawer } from "./dialog";
-export { Field, inputClass } from "./field";
+export { Field, FieldError, inputClass } from "./field";
 export { Menu, Popover, Tooltip, type MenuItem } from "./floating";
 export { Checkbox, DateInput, FileInput, Input, Radio, Select, Textarea } from "./input";
 export { List, ListItem } from "./list";

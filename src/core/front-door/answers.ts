@@ -41,6 +41,24 @@ export function isShown(
   return other.kind === "several" ? severalOf(given).includes(condition.answer) : given.trim() === condition.answer;
 }
 
+/** The questions that another may depend on: those of choice that are asked before it. */
+export const canDependOn = <F extends Pick<FormField, "id" | "kind">>(fields: readonly F[], id: string): F[] =>
+  fields
+    .slice(
+      0,
+      Math.max(
+        0,
+        fields.findIndex((one) => one.id === id),
+      ),
+    )
+    .filter(({ kind }) => kind === "choice" || kind === "several" || kind === "consent");
+
+/** Places of questions that depend on one that is asked after them, or on none that is there. */
+export const dependingOnLater = (fields: readonly FormField[]): readonly number[] =>
+  fields.flatMap(({ id, shownIf }, i) =>
+    !shownIf || canDependOn(fields, id).some((one) => one.id === shownIf.fieldId) ? [] : [i],
+  );
+
 function faultOf(field: FormField, answer: string): AnswerIssue["reason"] | null {
   if (answer === "") return field.isRequired ? "needed" : null;
   if (answer.length > 2000) return "too-long";

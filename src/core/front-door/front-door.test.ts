@@ -1,7 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import {
+  canDependOn,
   checkAnswers,
+  dependingOnLater,
   contrastOf,
   isShown,
   neededContrast,
@@ -107,5 +109,24 @@ describe("approval by rule", () => {
       waitsForApproval("by-hand", rule, "a@notexample.org"),
       waitsForApproval("at-once", rule, "x@example.com"),
     ]).toEqual([false, false, true, false]);
+  });
+});
+
+describe("what a question may depend on", () => {
+  const fields = [
+    field({ id: "role", kind: "choice", options: ["warden", "guest"] }),
+    field({ id: "why", kind: "short", shownIf: { fieldId: "role", answer: "warden" } }),
+    field({ id: "rules", kind: "consent" }),
+  ];
+  it("is a question of choice above it", () => {
+    expect(canDependOn(fields, "role")).toEqual([]);
+    expect(canDependOn(fields, "rules").map((one) => one.id)).toEqual(["role"]);
+    expect(dependingOnLater(fields)).toEqual([]);
+  });
+  it("is never one below it, itself, or one that is not there", () => {
+    const moved = [fields[1]!, fields[0]!, fields[2]!];
+    expect(dependingOnLater(moved)).toEqual([0]);
+    expect(dependingOnLater([field({ id: "a", kind: "choice", shownIf: { fieldId: "a", answer: "x" } })])).toEqual([0]);
+    expect(dependingOnLater([field({ id: "a", shownIf: { fieldId: "gone", answer: "x" } })])).toEqual([0]);
   });
 });

@@ -1,6 +1,8 @@
 export { isWeakCode, madeCode, shortestAccessCode, strengthOf } from "./access-code";
 export {
+  canDependOn,
   checkAnswers,
+  dependingOnLater,
   fieldKinds,
   isShown,
   severalOf,

@@ -39,6 +39,7 @@ export const issueCodes = [
   "not-a-language",
   "no-date-at-all",
   "question-without-words",
+  "depends-on-later",
   "title-needed",
   "title-too-long",
   "description-too-long",

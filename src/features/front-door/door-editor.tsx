@@ -1,13 +1,14 @@
 "use client";
 import type { Done } from "@/contracts";
 import { DoorFacts } from "./door-facts";
-import type { Dispatch, SetStateAction } from "react";
 import type { ReadableLook } from "@/core/front-door";
 import { useRouter } from "next/navigation";
-import { useState, useTransition, type ReactNode } from "react";
-import type { FrontDoorInput } from "@/contracts";
+import { useState, type ReactNode } from "react";
+import type { z } from "zod";
+import { frontDoorInput, type FrontDoorInput } from "@/contracts";
 import { neededContrast, readableLook } from "@/core/front-door";
-import { DraftNote, useDraft } from "@/features/shared/use-draft";
+import { useContractEditor } from "@/features/shared/contract-editor";
+import { DraftNote } from "@/features/shared/use-draft";
 import { Button, Checkbox, Field, Input, Note, toast } from "@/ui";
 import { CropPicture } from "./crop-picture";
 
@@ -108,13 +109,13 @@ function LookSection({
   input,
   setLook,
   eventId,
-  setInput,
+  change,
 }: {
   look: ReadableLook;
   input: FrontDoorInput;
   setLook: (part: Partial<FrontDoorInput["look"]>) => void;
   eventId: string;
-  setInput: Dispatch<SetStateAction<FrontDoorInput>>;
+  change: (part: Partial<FrontDoorInput>) => void;
 }) {
   return (
     <section aria-label="Look" className="flex flex-col gap-3">
@@ -122,7 +123,7 @@ function LookSection({
       <ColourField look={look} input={input} setLook={setLook} />
       <CropPicture
         eventId={eventId}
-        label="Picture across the page"
+        label="Banner"
         aspect={4}
         width={1600}
         pictureId={input.look.bannerId}
@@ -130,18 +131,15 @@ function LookSection({
       />
       <CropPicture
         eventId={eventId}
-        label="Mark of the house"
+        label="Logo"
         aspect={1}
         width={256}
         pictureId={input.look.logoId}
         onChange={(logoId) => setLook({ logoId })}
       />
       <label className="flex items-center gap-2">
-        <Checkbox
-          checked={input.agendaShown}
-          onChange={(event) => setInput({ ...input, agendaShown: event.target.checked })}
-        />{" "}
-        The run sheet’s titles stand on the page
+        <Checkbox checked={input.agendaShown} onChange={(event) => change({ agendaShown: event.target.checked })} />{" "}
+        Show the run sheet on the page
       </label>
     </section>
   );
@@ -151,41 +149,31 @@ function LookSection({
 export function DoorEditor(props: DoorEditorProps) {
   const { facts, eventId } = props;
   const router = useRouter();
-  const [input, setInput] = useState(props.initial);
   const [version, setVersion] = useState(props.version);
-  const [kept, setKept] = useState(JSON.stringify(props.initial));
   const [width, setWidth] = useState<keyof typeof widths>("laptop");
-  const [wrong, setWrong] = useState<string | null>(null);
-  const [isPending, run] = useTransition();
-  const isKept = kept === JSON.stringify(input);
-  const draft = useDraft(
-    `front-door ${eventId}`,
-    () => input,
-    !isKept,
-    (before) => setInput({ ...input, ...before }),
-  );
-  const look = readableLook(input.look.colour);
-  const setLook = (part: Partial<FrontDoorInput["look"]>) => setInput({ ...input, look: { ...input.look, ...part } });
-  const setPerson = (ticketId: string, part: Partial<FrontDoorInput["stage"][number]>) =>
-    setInput({ ...input, stage: input.stage.map((one) => (one.ticketId === ticketId ? { ...one, ...part } : one)) });
-  const save = () =>
-    run(async () => {
-      const done = await props.save(version, input);
-      setWrong(done.ok ? null : done.words);
-      if (!done.ok) return;
-      setVersion(done.value);
-      setKept(JSON.stringify(input));
-      draft.forget();
-      toast("The front door is kept.");
+  const editor = useContractEditor({
+    schema: frontDoorInput as z.ZodType<FrontDoorInput>,
+    initial: props.initial,
+    draftKey: `front-door ${eventId}`,
+    save: (input) => props.save(version, input),
+    onSaved: (next) => {
+      setVersion(next);
+      toast("The public page is saved.");
       router.refresh();
-    });
+    },
+  });
+  const { value: input, change, wrong, draft } = editor;
+  const look = readableLook(input.look.colour);
+  const setLook = (part: Partial<FrontDoorInput["look"]>) => change({ look: { ...input.look, ...part } });
+  const setPerson = (ticketId: string, part: Partial<FrontDoorInput["stage"][number]>) =>
+    change({ stage: input.stage.map((one) => (one.ticketId === ticketId ? { ...one, ...part } : one)) });
   const scale = width === "laptop" ? 0.44 : 0.8;
   return (
     <div className="mt-6 grid grid-cols-[minmax(0,1fr)_33rem] gap-6">
       <div className="flex flex-col gap-6">
         {props.mayEdit && <DraftNote draft={draft} />}
         {wrong && <Note tone="wrong">{wrong}</Note>}
-        <LookSection look={look} input={input} setLook={setLook} eventId={eventId} setInput={setInput} />
+        <LookSection look={look} input={input} setLook={setLook} eventId={eventId} change={change} />
         {input.stage.length > 0 && (
           <section aria-label="People on the page" className="flex flex-col gap-3">
             <h2 className="text-head font-semibold">People on the page</h2>
@@ -207,12 +195,16 @@ export function DoorEditor(props: DoorEditorProps) {
         <section aria-label="Registration form" id="formFields">
           <h2 className="text-head font-semibold">Registration form</h2>
           <p className="text-ink-2">Name, address and consent are always asked.</p>
-          <FormBuilder value={input.formFields} onChange={(formFields) => setInput({ ...input, formFields })} />
+          <FormBuilder
+            errorAt={editor.errorAt}
+            value={input.formFields}
+            onChange={(formFields) => change({ formFields })}
+          />
         </section>
         {props.mayEdit && (
           <div className="sticky bottom-0 border-t border-rule bg-ground py-2">
-            <Button weight="act" disabled={isPending || isKept} onClick={save}>
-              Keep the front door
+            <Button weight="act" disabled={editor.isPending || !editor.isDirty} onClick={editor.save}>
+              Save
             </Button>
           </div>
         )}

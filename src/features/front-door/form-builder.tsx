@@ -9,11 +9,16 @@ import {
 } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { GripVertical, X } from "lucide-react";
-import type { FrontDoorInput } from "@/contracts";
-import { fieldKinds, type FieldKind } from "@/core/front-door";
-import { Button, Checkbox, Input, Select, Textarea, IconButton } from "@/ui";
+import {
+  canDependOn,
+  dependingOnLater,
+  fieldKinds,
+  type FieldKind,
+  type FormField as CoreField,
+} from "@/core/front-door";
+import { AskedWhen, type FormField } from "./asked-when";
+import { Button, Checkbox, Input, Select, Textarea, IconButton, FieldError } from "@/ui";
 
-type FormField = FrontDoorInput["formFields"][number];
 const kindWords: Readonly<Record<FieldKind, string>> = {
   short: "short text",
   long: "long text",
@@ -26,81 +31,15 @@ const kindWords: Readonly<Record<FieldKind, string>> = {
 };
 const hasOptions = (kind: FieldKind): boolean => kind === "choice" || kind === "several";
 
-function AskedIf({
-  field,
-  onChange,
-  others,
-}: {
-  field: FormField;
-  onChange: (part: Partial<FormField>) => void;
-  others: readonly FormField[];
-}) {
-  return (
-    <Select
-      aria-label="Asked if"
-      className="w-48!"
-      value={field.shownIf?.fieldId ?? ""}
-      onChange={(event) =>
-        onChange({
-          shownIf: event.target.value
-            ? {
-                fieldId: event.target.value,
-                answer: others.find((one) => one.id === event.target.value)?.options[0] ?? "yes",
-              }
-            : null,
-        })
-      }
-    >
-      <option value="">of everybody</option>
-      {others
-        .filter((one) => one.kind === "choice" || one.kind === "several" || one.kind === "consent")
-        .map((one) => (
-          <option key={one.id} value={one.id}>
-            if “{one.label.slice(0, 30)}” is
-          </option>
-        ))}
-    </Select>
-  );
-}
-
-function AskedWhen({
-  field,
-  onChange,
-  others,
-  asked,
-}: {
-  field: FormField;
-  onChange: (part: Partial<FormField>) => void;
-  others: readonly FormField[];
-  asked: FormField | undefined;
-}) {
-  return (
-    <div className="col-span-2 col-start-2 flex flex-wrap items-center gap-2 text-label text-ink-2">
-      asked
-      <AskedIf field={field} onChange={onChange} others={others} />
-      {asked && (
-        <Select
-          aria-label="Answered with"
-          className="w-40!"
-          value={field.shownIf!.answer}
-          onChange={(event) => onChange({ shownIf: { fieldId: asked.id, answer: event.target.value } })}
-        >
-          {(asked.kind === "consent" ? ["yes"] : asked.options).map((option) => (
-            <option key={option}>{option}</option>
-          ))}
-        </Select>
-      )}
-    </div>
-  );
-}
-
 function Row({
   field,
+  errorAt,
   others,
   onChange,
   onRemove,
 }: {
   field: FormField;
+  errorAt: (part: string) => string | undefined;
   others: readonly FormField[];
   onChange: (part: Partial<FormField>) => void;
   onRemove: () => void;
@@ -122,10 +61,16 @@ function Row({
       />
       <Input
         aria-label="Question"
+        aria-invalid={errorAt("label") !== undefined}
         className="col-span-2 row-start-1"
         value={field.label}
         onChange={(event) => onChange({ label: event.target.value })}
       />
+      {errorAt("label") && (
+        <span className="col-span-2 col-start-2">
+          <FieldError>{errorAt("label")}</FieldError>
+        </span>
+      )}
       <Select
         aria-label="Kind of answer"
         className="col-start-2"
@@ -143,11 +88,11 @@ function Row({
       ) : (
         <label className="flex items-center gap-1">
           <Checkbox checked={field.isRequired} onChange={(event) => onChange({ isRequired: event.target.checked })} />{" "}
-          needed
+          required
         </label>
       )}
       <IconButton
-        label={`Take ${field.label || "the question"} off`}
+        label={`Remove ${field.label || "the question"}`}
         icon={<X size={16} aria-hidden />}
         onClick={onRemove}
         className="col-start-4 row-start-1 p-1 text-ink-2"
@@ -171,10 +116,9 @@ function Row({
           onChange={(event) => onChange({ link: event.target.value })}
         />
       )}
-      {field.kind !== "hidden" &&
-        others.some((one) => one.kind === "choice" || one.kind === "several" || one.kind === "consent") && (
-          <AskedWhen field={field} onChange={onChange} others={others} asked={asked} />
-        )}
+      {field.kind !== "hidden" && others.length > 0 && (
+        <AskedWhen field={field} onChange={onChange} others={others} asked={asked} />
+      )}
     </li>
   );
 }
@@ -183,7 +127,9 @@ function Row({
 export function FormBuilder({
   value,
   onChange,
+  errorAt,
 }: {
+  errorAt: (path: string) => string | undefined;
   value: readonly FormField[];
   onChange: (fields: FormField[]) => void;
 }) {
@@ -200,16 +146,20 @@ export function FormBuilder({
         onDragEnd={({ active, over }) => {
           if (!over || active.id === over.id) return;
           const at = (id: unknown) => value.findIndex((field) => field.id === id);
-          onChange(arrayMove([...value], at(active.id), at(over.id)));
+          const moved = arrayMove([...value], at(active.id), at(over.id));
+          // a question that came to stand above the one that it depends on is asked of everybody
+          const loose = dependingOnLater(moved as readonly CoreField[]);
+          onChange(moved.map((field, i) => (loose.includes(i) ? { ...field, shownIf: null } : field)));
         }}
       >
         <SortableContext items={value.map((field) => field.id)} strategy={verticalListSortingStrategy}>
           <ul>
-            {value.map((field) => (
+            {value.map((field, i) => (
               <Row
+                errorAt={(part) => errorAt(`formFields.${i}.${part}`)}
                 key={field.id}
                 field={field}
-                others={value.filter((one) => one.id !== field.id)}
+                others={canDependOn(value, field.id)}
                 onChange={(part) => onChange(value.map((one) => (one.id === field.id ? { ...one, ...part } : one)))}
                 onRemove={() =>
                   onChange(

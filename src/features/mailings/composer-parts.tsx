@@ -48,7 +48,9 @@ export type ComposerProps = {
 export function SenderFields({
   input,
   change,
+  errorAt,
 }: {
+  errorAt: (path: string) => string | undefined;
   input: MailingInput;
   change: (part: Partial<MailingInput>) => void;
 }) {
@@ -59,7 +61,7 @@ export function SenderFields({
           <Input {...ids} value={input.senderName} onChange={(event) => change({ senderName: event.target.value })} />
         )}
       </Field>
-      <Field label="Answers go to" hint="Empty: back to the sender.">
+      <Field label="Answers go to" error={errorAt("replyTo")} hint="Empty: back to the sender.">
         {(ids) => (
           <Input
             {...ids}
@@ -155,7 +157,7 @@ export function ComposerActsRow({
   return (
     <div className="flex flex-wrap items-center gap-2">
       <Button weight={isKept ? "quiet" : "act"} disabled={isPending || isKept} onClick={save}>
-        Keep the mailing
+        Save
       </Button>
       <Button disabled={isPending} onClick={() => attempt(() => props.acts.preview(input, reader || null), setPreview)}>
         See it as

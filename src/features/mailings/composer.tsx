@@ -4,9 +4,11 @@ import { Summary, ComposerProps, SenderFields, FollowUpOffset, ComposerActsRow }
 import { AudienceColumn } from "./send-column";
 import { usePathname, useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
-import type { MailingInput } from "@/contracts";
+import type { z } from "zod";
+import { mailingInput, type MailingInput } from "@/contracts";
 import { isFollowUp } from "@/core/mailings";
-import { DraftNote, useDraft } from "@/features/shared/use-draft";
+import { useContractEditor } from "@/features/shared/contract-editor";
+import { DraftNote } from "@/features/shared/use-draft";
 import { MailPreview, type PreviewMail } from "@/features/shared/mail-preview";
 import { Field, Input, Note, toast } from "@/ui";
 import { CopyActs } from "./copy-acts";
@@ -17,16 +19,32 @@ import { MailEditor } from "./mail-editor";
 export function Composer(props: ComposerProps) {
   const { id: draftId, version: draftVersion, ...draft } = props.draft;
   const router = useRouter();
-  const [input, setInput] = useState<MailingInput>(draft);
-  const text = draftId === null ? "" : JSON.stringify(draft);
-  const [kept, setKept] = useState({ id: draftId, version: draftVersion, text });
+  const path = usePathname();
+  const [kept, setKept] = useState({ id: draftId, version: draftVersion });
+  const [turn, setTurn] = useState(0);
   const [summary, setSummary] = useState<Summary | null>(null);
   const [preview, setPreview] = useState<PreviewMail | null>(null);
   const [reader, setReader] = useState<string>("");
-  const [wrong, setWrong] = useState<string | null>(null);
-  const [isPending, run] = useTransition();
+  const [isActing, run] = useTransition();
+  const editor = useContractEditor({
+    schema: mailingInput as z.ZodType<MailingInput>,
+    initial: draft,
+    draftKey: `mailing ${path} ${draftId ?? draft.kind}`,
+    save: (mailing) => props.acts.save(kept.id, kept.version, mailing),
+    onSaved: (saved) => {
+      if (kept.id === null) router.replace(`?mailing=${saved.id}`, { scroll: false });
+      setKept(saved);
+      toast("Saved. Nothing was sent.");
+      router.refresh();
+    },
+    // the editor begins anew with the words brought back
+    onRestored: () => setTurn((before) => before + 1),
+  });
+  const { value: input, wrong, setWrong } = editor;
+  const isPending = editor.isPending || isActing;
+  const isKept = kept.id !== null && !editor.isDirty;
   const change = (part: Partial<MailingInput>) => {
-    setInput({ ...input, ...part });
+    editor.change(part);
     if (part.audience) setSummary(null);
   };
   const attempt = <T,>(act: () => Promise<Done<T>>, then: (value: T) => void) =>
@@ -35,47 +53,23 @@ export function Composer(props: ComposerProps) {
       setWrong(done.ok ? null : done.words);
       if (done.ok) then(done.value);
     });
-  const isKept = kept.text === JSON.stringify(input);
-  const [turn, setTurn] = useState(0);
-  const isTouched = JSON.stringify(input) !== (kept.text || JSON.stringify(draft));
-  const typed = useDraft(
-    `mailing ${usePathname()} ${draftId ?? draft.kind}`,
-    () => input,
-    isTouched,
-    (before) => {
-      change(before);
-      // the editor begins anew with the words brought back
-      setTurn(turn + 1);
-    },
-  );
   const sendsByItself = isFollowUp(input.kind);
-  const save = () =>
-    attempt(
-      () => props.acts.save(kept.id, kept.version, input),
-      (saved) => {
-        setKept({ ...saved, text: JSON.stringify(input) });
-        typed.forget();
-        toast("Kept. Nothing was sent.");
-        if (kept.id === null) router.replace(`?mailing=${saved.id}`, { scroll: false });
-        router.refresh();
-      },
-    );
   return (
     <section aria-label={kindWords[input.kind]} className="grid grid-cols-[1fr_22rem] gap-6">
       <div className="flex flex-col gap-3">
-        <DraftNote draft={typed} />
+        <DraftNote draft={editor.draft} />
         {wrong && <Note tone="wrong">{wrong}</Note>}
-        <Field label="Subject">
+        <Field label="Subject" error={editor.errorAt("subject")}>
           {(ids) => (
             <Input {...ids} value={input.subject} onChange={(event) => change({ subject: event.target.value })} />
           )}
         </Field>
         <MailEditor key={turn} doc={input.doc} onChange={(doc) => change({ doc: doc as MailingInput["doc"] })} />
-        <SenderFields input={input} change={change} />
+        <SenderFields input={input} change={change} errorAt={editor.errorAt} />
         <ComposerActsRow
           isKept={isKept}
           isPending={isPending}
-          save={save}
+          save={editor.save}
           attempt={attempt}
           props={props}
           input={input}

@@ -23,7 +23,7 @@ export function SendOrNot({
   isPending: boolean;
   attempt: <T>(act: () => Promise<Done<T>>, then: (value: T) => void) => void;
   props: ComposerProps;
-  kept: { id: string | null; version: number; text: string };
+  kept: { id: string | null; version: number };
   setSummary: Dispatch<SetStateAction<Summary | null>>;
   router: ReturnType<typeof useRouter>;
 }) {
@@ -58,7 +58,7 @@ export function SendOrNot({
       >
         <p>Each gets a mail of their own and sees nobody else’s address. Whoever has this mailing already gets none.</p>
       </Confirm>
-      {!isKept && <p className="mt-1 text-attention">Keep the mailing first.</p>}
+      {!isKept && <p className="mt-1 text-attention">Save the mailing first.</p>}
     </div>
   );
 }
@@ -83,7 +83,7 @@ export function AudienceColumn({
   setSummary: Dispatch<SetStateAction<Summary | null>>;
   summary: Summary | null;
   isKept: boolean;
-  kept: { id: string | null; version: number; text: string };
+  kept: { id: string | null; version: number };
   router: ReturnType<typeof useRouter>;
 }) {
   return (

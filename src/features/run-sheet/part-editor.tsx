@@ -11,25 +11,27 @@ export function PartEditor({
   startLocal,
   leaders,
   onChange,
+  errorAt,
 }: {
   parts: readonly Part[];
   startLocal: string;
   leaders: readonly { id: string; name: string }[];
   onChange: (parts: Part[]) => void;
+  errorAt: (path: string) => string | undefined;
 }) {
   const change = (id: string, some: Partial<Part>) =>
     onChange(parts.map((part) => (part.id === id ? { ...part, ...some } : part)));
   const day = startLocal.slice(0, 10);
   return (
-    <section id="parts" aria-label="Side parts" className="border-t border-rule pt-3">
-      <h2 className="text-head font-semibold">Side parts</h2>
+    <section id="parts" aria-label="Parallel sessions" className="border-t border-rule pt-3">
+      <h2 className="text-head font-semibold">Parallel sessions</h2>
       <p className="text-ink-2">
         What runs beside the segments: a table for questions, a second room. They never push the plan of the hour.
       </p>
       <ul className="mt-2 flex flex-col gap-2">
-        {parts.map((part) => (
+        {parts.map((part, i) => (
           <li key={part.id} className="grid grid-cols-[1fr_8rem_6rem_12rem_auto] items-end gap-3">
-            <Field label="Part">
+            <Field label="Session" error={errorAt(`parts.${i}.title`)}>
               {(ids) => (
                 <Input {...ids} value={part.title} onChange={(e) => change(part.id, { title: e.target.value })} />
               )}
@@ -43,7 +45,7 @@ export function PartEditor({
                 />
               )}
             </Field>
-            <Field label="Length, min">
+            <Field label="Length, min" error={errorAt(`parts.${i}.lengthMinutes`)}>
               {(ids) => (
                 <Input
                   {...ids}
@@ -86,7 +88,7 @@ export function PartEditor({
           ])
         }
       >
-        Add a side part
+        Add a parallel session
       </Button>
     </section>
   );

@@ -1,6 +1,6 @@
 "use client";
 import type { RunSheetInput } from "@/contracts";
-import { Button, Input, Textarea } from "@/ui";
+import { Button, FieldError, Input, Textarea } from "@/ui";
 
 type Poll = RunSheetInput["polls"][number];
 
@@ -9,14 +9,22 @@ const optionsFrom = (text: string, before: Poll["options"]): Poll["options"] =>
   text.split("\n").map((label, i) => ({ id: before[i]?.id ?? `o${i + 1}`, label }));
 
 /** The date's polls: one choice, the answers one a line. */
-export function PollEditor({ polls, onChange }: { polls: readonly Poll[]; onChange: (polls: Poll[]) => void }) {
+export function PollEditor({
+  polls,
+  onChange,
+  errorAt,
+}: {
+  polls: readonly Poll[];
+  onChange: (polls: Poll[]) => void;
+  errorAt: (path: string) => string | undefined;
+}) {
   const change = (id: string, part: Partial<Poll>) =>
     onChange(polls.map((poll) => (poll.id === id ? { ...poll, ...part } : poll)));
   return (
     <section id="polls" aria-label="Polls" className="border-t border-rule pt-3">
       <h2 className="text-head font-semibold">Polls</h2>
       <ul className="mt-2 grid grid-cols-2 gap-4">
-        {polls.map((poll) => (
+        {polls.map((poll, i) => (
           <li key={poll.id} className="flex flex-col gap-2 bg-sheet p-3">
             <Input
               aria-label="The poll's question"
@@ -24,6 +32,7 @@ export function PollEditor({ polls, onChange }: { polls: readonly Poll[]; onChan
               value={poll.question}
               onChange={(e) => change(poll.id, { question: e.target.value })}
             />
+            {errorAt(`polls.${i}.question`) && <FieldError>{errorAt(`polls.${i}.question`)}</FieldError>}
             <Textarea
               aria-label="Answers, one a line"
               placeholder="Answers, one a line"

@@ -3,20 +3,21 @@ import { RunSheetEditorProps } from "./editor-props";
 import { KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
 import { sortableKeyboardCoordinates } from "@dnd-kit/sortable";
 import { useState, useTransition } from "react";
-import type { RunSheetInput } from "@/contracts";
+import type { z } from "zod";
+import { runSheetInput, type RunSheetInput } from "@/contracts";
 import { planRunSheet } from "@/core/run-sheet";
 import { clockTime, instantOf, minuteMs } from "@/core/time";
 import { Note, toast } from "@/ui";
-import { DraftNote, useDraft } from "@/features/shared/use-draft";
+import { DraftNote } from "@/features/shared/use-draft";
+import { useContractEditor } from "@/features/shared/contract-editor";
 import { PartEditor } from "./part-editor";
 import { PollEditor } from "./poll-editor";
 import { PlanRail, SegmentTable, SaveRow } from "./sheet-parts";
 
 /** The sheet with other polls; a segment whose poll is gone has none. */
-function withPolls(sheet: RunSheetInput, polls: RunSheetInput["polls"]): RunSheetInput {
+function withPolls(sheet: RunSheetInput, polls: RunSheetInput["polls"]): Pick<RunSheetInput, "polls" | "segments"> {
   const ids = new Set(polls.map((poll) => poll.id));
   return {
-    ...sheet,
     polls,
     segments: sheet.segments.map((one) =>
       one.pollId !== null && !ids.has(one.pollId) ? { ...one, pollId: null } : one,
@@ -27,27 +28,25 @@ function withPolls(sheet: RunSheetInput, polls: RunSheetInput["polls"]): RunShee
 /** The plan of the hour on the rail, reordered by hand or by keyboard. */
 export function RunSheetEditor(props: RunSheetEditorProps) {
   const { startAt, endAt, zone } = props;
-  const [sheet, setSheet] = useState(props.initial);
-  const [isDirty, setDirty] = useState(false);
   const [tag, setTag] = useState(props.tag);
-  const [wrong, setWrong] = useState<string | null>(null);
-  const [isPending, run] = useTransition();
+  const [isCopying, run] = useTransition();
+  const editor = useContractEditor({
+    schema: runSheetInput as z.ZodType<RunSheetInput>,
+    initial: props.initial,
+    draftKey: props.draftKey,
+    save: (sheet) => props.save(tag, sheet),
+    onSaved: (next) => {
+      setTag(next);
+      toast("Run sheet saved.");
+    },
+  });
+  const { value: sheet, change, isDirty, wrong, draft } = editor;
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
-  const change = (next: RunSheetInput) => {
-    setSheet(next);
-    setDirty(true);
-  };
-  const draft = useDraft(
-    props.draftKey,
-    () => sheet,
-    isDirty,
-    (kept) => change({ ...sheet, ...kept }),
-  );
   const changeSegment = (id: string, part: Partial<RunSheetInput["segments"][number]>) =>
-    change({ ...sheet, segments: sheet.segments.map((one) => (one.id === id ? { ...one, ...part } : one)) });
+    change({ segments: sheet.segments.map((one) => (one.id === id ? { ...one, ...part } : one)) });
   const timedSegments = sheet.segments.map((one) => ({
     id: one.id,
     lengthMinutes: Math.max(1, one.lengthMinutes || 1),
@@ -55,22 +54,11 @@ export function RunSheetEditor(props: RunSheetEditorProps) {
   }));
   const plan = planRunSheet(timedSegments, startAt, endAt);
   const over = Math.round((plan.segmentsEndAt - plan.plannedEndAt) / minuteMs);
-  const save = () =>
-    run(async () => {
-      const done = await props.save(tag, sheet);
-      setWrong(done.ok ? null : done.words);
-      if (done.ok) {
-        setTag(done.value);
-        setDirty(false);
-        draft.forget();
-        toast("Run sheet saved.");
-      }
-    });
   const copy = () =>
     run(async () => {
       const done = await props.copy();
       if (done.ok) toast(`Laid into ${done.value} later ${done.value === 1 ? "date" : "dates"}.`);
-      else setWrong(done.words);
+      else editor.setWrong(done.words);
     });
   return (
     <div className="flex flex-col gap-4">
@@ -99,16 +87,30 @@ export function RunSheetEditor(props: RunSheetEditorProps) {
           zone={zone}
           props={props}
           changeSegment={changeSegment}
+          errorAt={editor.errorAt}
         />
         <PartEditor
+          errorAt={editor.errorAt}
           parts={sheet.parts}
           startLocal={props.startLocal}
           leaders={props.leaders}
-          onChange={(parts) => change({ ...sheet, parts })}
+          onChange={(parts) => change({ parts })}
         />
-        <PollEditor polls={sheet.polls} onChange={(polls) => change(withPolls(sheet, polls))} />
+        <PollEditor
+          errorAt={editor.errorAt}
+          polls={sheet.polls}
+          onChange={(polls) => change(withPolls(sheet, polls))}
+        />
       </fieldset>
-      {props.mayEdit && <SaveRow isPending={isPending} save={save} isDirty={isDirty} props={props} copy={copy} />}
+      {props.mayEdit && (
+        <SaveRow
+          isPending={editor.isPending || isCopying}
+          save={editor.save}
+          isDirty={isDirty}
+          props={props}
+          copy={copy}
+        />
+      )}
     </div>
   );
 }

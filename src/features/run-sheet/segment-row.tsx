@@ -6,7 +6,7 @@ import type { RunSheetInput } from "@/contracts";
 import type { PlannedSegment } from "@/core/run-sheet";
 import { clockTime } from "@/core/time";
 import { ClockInput } from "@/features/shared/clock-input";
-import { Input, Select, IconButton } from "@/ui";
+import { Input, Select, IconButton, FieldError } from "@/ui";
 
 type Segment = RunSheetInput["segments"][number];
 
@@ -20,6 +20,8 @@ export function SegmentRow(props: {
   polls: RunSheetInput["polls"];
   onChange: (part: Partial<Segment>) => void;
   onRemove: () => void;
+  /** what is wrong at a field of this segment */
+  errorAt: (field: string) => string | undefined;
 }) {
   const { segment, planned, zone } = props;
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: segment.id });
@@ -40,7 +42,16 @@ export function SegmentRow(props: {
       <span className="mono">{clockTime(planned.startAt, zone)}</span>
       <span className="mono text-ink-2">{clockTime(planned.latestStartAt, zone)}</span>
       <span>
-        <Input aria-label="Segment" value={segment.title} onChange={(e) => props.onChange({ title: e.target.value })} />
+        <Input
+          aria-label="Segment"
+          aria-invalid={props.errorAt("title") !== undefined}
+          value={segment.title}
+          onChange={(e) => props.onChange({ title: e.target.value })}
+        />
+        {["title", "lengthMinutes", "fixedStartLocal"].map((field) => {
+          const words = props.errorAt(field);
+          return words && <FieldError key={field}>{words}</FieldError>;
+        })}
         {overlap > 0 && (
           <span className="text-label text-wrong">
             the one before runs {Math.round(overlap)} min into this fixed start
@@ -50,6 +61,7 @@ export function SegmentRow(props: {
       </span>
       <Input
         aria-label="Length in minutes"
+        aria-invalid={props.errorAt("lengthMinutes") !== undefined}
         type="number"
         min={1}
         className="mono"

@@ -63,6 +63,7 @@ export function PlanRail({
   );
 }
 function SegmentRows({
+  errorAt,
   sheet,
   plan,
   zone,
@@ -70,12 +71,13 @@ function SegmentRows({
   changeSegment,
   change,
 }: {
+  errorAt: (path: string) => string | undefined;
   sheet: RunSheetInput;
   plan: RunSheetPlan;
   zone: string;
   props: RunSheetEditorProps;
   changeSegment: (id: string, part: Partial<RunSheetInput["segments"][number]>) => void;
-  change: (next: RunSheetInput) => void;
+  change: (part: Partial<RunSheetInput>) => void;
 }) {
   return (
     <ol>
@@ -83,25 +85,25 @@ function SegmentRows({
         <SegmentRow
           key={segment.id}
           segment={segment}
+          errorAt={(field) => errorAt(`segments.${i}.${field}`)}
           planned={plan.segments[i]!}
           zone={zone}
           day={props.startLocal.slice(0, 10)}
           leaders={props.leaders}
           polls={sheet.polls}
           onChange={(part) => changeSegment(segment.id, part)}
-          onRemove={() => change({ ...sheet, segments: sheet.segments.filter((one) => one.id !== segment.id) })}
+          onRemove={() => change({ segments: sheet.segments.filter((one) => one.id !== segment.id) })}
         />
       ))}
     </ol>
   );
 }
-function AddSegment({ change, sheet }: { change: (next: RunSheetInput) => void; sheet: RunSheetInput }) {
+function AddSegment({ change, sheet }: { change: (part: Partial<RunSheetInput>) => void; sheet: RunSheetInput }) {
   return (
     <Button
       className="mt-2"
       onClick={() =>
         change({
-          ...sheet,
           segments: [
             ...sheet.segments,
             {
@@ -136,14 +138,14 @@ export function SaveRow({
   return (
     <div className="flex items-center gap-3">
       <Button weight="act" disabled={isPending} onClick={save}>
-        Save the run sheet
+        Save
       </Button>
       {isDirty && <span className="text-ink-2">Not saved yet; kept in this browser.</span>}
       {props.hasLaterDates && !isDirty && (
         <Confirm
-          trigger={<Button disabled={isPending}>Lay it into all later dates</Button>}
-          title="Lay it into all later dates"
-          act="Lay it in"
+          trigger={<Button disabled={isPending}>Copy to all later dates</Button>}
+          title="Copy to all later dates"
+          act="Copy"
           onConfirm={copy}
         >
           <p>
@@ -156,6 +158,7 @@ export function SaveRow({
   );
 }
 export function SegmentTable({
+  errorAt,
   sensors,
   sheet,
   change,
@@ -164,9 +167,10 @@ export function SegmentTable({
   props,
   changeSegment,
 }: {
+  errorAt: (path: string) => string | undefined;
   sensors: ReturnType<typeof useSensors>;
   sheet: RunSheetInput;
-  change: (next: RunSheetInput) => void;
+  change: (part: Partial<RunSheetInput>) => void;
   plan: RunSheetPlan;
   zone: string;
   props: RunSheetEditorProps;
@@ -191,11 +195,12 @@ export function SegmentTable({
         onDragEnd={({ active, over: target }) => {
           if (!target || active.id === target.id) return;
           const at = (id: unknown) => sheet.segments.findIndex((one) => one.id === id);
-          change({ ...sheet, segments: arrayMove(sheet.segments, at(active.id), at(target.id)) });
+          change({ segments: arrayMove(sheet.segments, at(active.id), at(target.id)) });
         }}
       >
         <SortableContext items={sheet.segments.map((one) => one.id)} strategy={verticalListSortingStrategy}>
           <SegmentRows
+            errorAt={errorAt}
             sheet={sheet}
             plan={plan}
             zone={zone}

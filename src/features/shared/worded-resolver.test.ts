@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { freshPlan, planInput, type PlanInput } from "@/contracts";
 import { standardRules } from "@/core/organisation";
-import { wordedResolver } from "./worded-resolver";
+import { worded, wordedResolver } from "./worded-resolver";
 
 const plan = (part: object): PlanInput =>
   ({ ...freshPlan("2026-11-26T18:00", "Europe/Lisbon", standardRules.proposed), title: "Tides", ...part }) as PlanInput;
@@ -28,5 +28,15 @@ describe("a form checked by its contract", () => {
       durationMinutes: { message: "At least 5 minutes." },
       formFields: [{ label: { message: "The question has no words." } }],
     });
+  });
+});
+
+describe("all that a form found wrong", () => {
+  it("is said once each, however deep it stands", () => {
+    const missing = { type: "needed", message: "Something is missing here." };
+    expect(worded({ title: missing, rows: [undefined, { label: missing, size: { message: "At most 5." } }] })).toBe(
+      "Something is missing here. At most 5.",
+    );
+    expect(worded({})).toBe("");
   });
 });

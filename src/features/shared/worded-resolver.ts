@@ -15,3 +15,16 @@ export function wordedResolver<T extends FieldValues>(schema: z.ZodType<T>): Res
     return { values: {}, errors: toNestErrors<T>(errors as FieldErrors<T>, options) };
   };
 }
+
+/** All that a form found wrong, each said once, for above its button: a field may stand out of view. */
+export function worded(errors: object): string {
+  const found = new Set<string>();
+  const walk = (node: unknown): void => {
+    if (!node || typeof node !== "object") return;
+    const { message } = node as { message?: unknown };
+    if (typeof message === "string") found.add(message);
+    else for (const child of Object.values(node)) walk(child);
+  };
+  walk(errors);
+  return [...found].join(" ");
+}
