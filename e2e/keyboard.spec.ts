@@ -62,7 +62,7 @@ test("the producer's whole path works by keyboard", async ({ page }) => {
       await page.keyboard.press("Shift+Tab");
   }
   await page.keyboard.type("Welcome");
-  await press(page, /^Save the run sheet$/);
+  await press(page, /^Save$/);
   await expect(page.getByText("Run sheet saved.")).toBeVisible();
 
   await page.reload();

@@ -16,7 +16,7 @@ export async function demoMails(context: Context, occurrenceId: string, count: n
     .from(tickets)
     .where(and(eq(tickets.occurrenceId, occurrenceId), eq(tickets.status, "registered")))
     .orderBy(desc(tickets.registeredAt));
-  await planReminders(context, db, reminderOffsetsMinutes, occurrence!, holders);
+  await planReminders(context, db, reminderOffsetsMinutes, [occurrence!], holders);
   const latest = holders.slice(0, Math.min(6, count));
   await planMessages(
     context,

@@ -43,6 +43,8 @@ export const mailDocInput = z
   .max(500);
 
 export const audienceInput = z.object({
+  // audiences kept before dates could be chosen are about the coming one
+  dateId: z.uuid().nullable().default(null),
   standing: z.array(z.enum(audienceStandings)).max(10),
   groups: z.array(z.string().max(80)).max(100),
   personIds: z.array(z.uuid()).max(5000),

@@ -94,6 +94,27 @@ describe("signs of life", () => {
   });
 });
 
+describe("a date that is over", () => {
+  it("takes nobody in again: a tab that comes back after the end stands in no figure", async () => {
+    const guest = await addTicket(world, event, "attendee", "Left the tab open");
+    await connect(guest);
+    await admitToHouse(world.context, event.occurrenceId);
+    world.clock.advance(60_000);
+    const book = new SignBook(world.context);
+    await run({ type: "hour.end" });
+    const endedAt = world.clock.now();
+    world.clock.advance(5 * 60_000);
+    const again = await connect(guest);
+    expect(again.isInside).toBe(false);
+    book.sign(again.connectionId);
+    world.clock.advance(46 * 60_000);
+    await book.flush();
+    const inHouse = (await staysOf(guest)).filter((row) => row.place !== "foyer");
+    expect(inHouse.map((row) => row.toAt! <= endedAt)).toEqual([true]);
+    expect((await staysOf(guest)).every((row) => row.toAt !== null)).toBe(true);
+  });
+});
+
 describe("stays", () => {
   it("follow somebody from place to place: the device is one, its signs go on, and attendance sees one entry", async () => {
     const panelist = await addTicket(world, event, "panelist", "Goes on stage");

@@ -6,9 +6,19 @@ export const composed = (kind: MailingInput["kind"], part: Partial<MailingInput>
   kind,
   subject: "About {{event}}",
   doc: docFromTemplate("Hello {{name}},\n\n{{join_details}}\n\nBest") as MailingInput["doc"],
-  audience: { ...nobody, standing: [], groups: [], personIds: [], past: [] },
+  audience: nobodyBut({}),
   senderName: "",
   replyTo: "",
   afterMinutes: kind.startsWith("follow-up") ? 60 : null,
+  ...part,
+});
+
+/** An audience of these alone. */
+export const nobodyBut = (part: Partial<MailingInput["audience"]>): MailingInput["audience"] => ({
+  ...nobody,
+  standing: [],
+  groups: [],
+  personIds: [],
+  past: [],
   ...part,
 });

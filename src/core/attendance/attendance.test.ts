@@ -11,6 +11,7 @@ import {
   presenceOf,
   retentionOf,
   showOf,
+  untilEnd,
   type Connection,
 } from ".";
 
@@ -31,6 +32,21 @@ describe("rule 13: attendance", () => {
   it("closes a gap of 30 s and not one of 31 s, before the clip is made", () => {
     const stays = (back: string) => presenceOf([span("18:10", "18:20"), span(back, "18:30")], show).length;
     expect([stays("18:20:30"), stays("18:20:31")]).toEqual([1, 2]);
+  });
+
+  it("counts nobody on after a date's end: open tabs are cut there, later ones are none", () => {
+    const of = (inAt: string, outAt: string | null, lastSignAt: string): Connection => ({
+      personKey: "p",
+      device: "computer",
+      inAt: at(inAt),
+      outAt: outAt === null ? null : at(outAt),
+      lastSignAt: at(lastSignAt),
+    });
+    const left = of("18:00", "18:30", "18:30");
+    const open = of("18:10", null, "19:46");
+    const later = of("19:10", "19:20", "19:20");
+    expect(untilEnd([left, open, later], at("19:05"))).toEqual([left, { ...open, outAt: at("19:05") }]);
+    expect(untilEnd([open], null)).toEqual([open]);
   });
 
   it("leaves out struck spans and ends an open one now", () => {

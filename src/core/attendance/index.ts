@@ -8,6 +8,7 @@ export {
   presenceOf,
   showOf,
   spanOf,
+  untilEnd,
   type Connection,
   type CurtainSpan,
 } from "./presence";

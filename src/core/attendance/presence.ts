@@ -44,6 +44,17 @@ export function presenceOf(connections: readonly Interval[], show: IntervalSet):
   return intersectionOf(unionOf(connections, closedGapMs), show);
 }
 
+/** What a date's end leaves of its connections: an ended date has nobody in it, whatever a tab left open says. */
+export const untilEnd = <C extends Connection>(connections: readonly C[], endedAt: number | null): readonly C[] =>
+  endedAt === null
+    ? connections
+    : connections
+        .filter((one) => one.inAt < endedAt)
+        .map((one) => {
+          const { end } = spanOf(one);
+          return end <= endedAt ? one : { ...one, outAt: endedAt };
+        });
+
 /** Presence of everyone, by person. n log n in the number of connections. */
 export function presenceByPerson(
   connections: readonly Connection[],

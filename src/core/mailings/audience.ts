@@ -1,6 +1,8 @@
 /** Whom a mailing goes to: any of these added up, each person once. */
 export interface Audience {
-  /** people of this event's date, by where they stand */
+  /** which of the event's dates it is about; null: the coming one */
+  readonly dateId: string | null;
+  /** people of that date, by where they stand */
   readonly standing: readonly AudienceStanding[];
   /** names of groups of the contact book */
   readonly groups: readonly string[];
@@ -14,7 +16,7 @@ export interface Audience {
 export const audienceStandings = ["registered", "waiting", "came", "missed", "unanswered", "stage"] as const;
 export type AudienceStanding = (typeof audienceStandings)[number];
 
-export const nobody: Audience = { standing: [], groups: [], personIds: [], pasted: "", past: [] };
+export const nobody: Audience = { dateId: null, standing: [], groups: [], personIds: [], pasted: "", past: [] };
 
 /** Kinds that a producer writes and sends; the others are set off by what happens. */
 export const composedKinds = ["invitation", "note", "follow-up-came", "follow-up-missed"] as const;

@@ -21,6 +21,8 @@ export {
   verdictBy,
   type Circumstance,
   type Permission,
+  isOver,
+  over,
   type Phase,
   type Verdict,
 } from "./permissions";

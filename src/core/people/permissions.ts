@@ -11,6 +11,10 @@ export const ahead = ["scheduled", "backstage"] as const;
 export const live = ["backstage", "open"] as const;
 export const running = ["scheduled", "backstage", "open"] as const;
 export const after = ["ended"] as const;
+export const over = ["ended", "cancelled", "not-held"] as const;
+
+/** Whether nothing of a date is to come any more. */
+export const isOver = (phase: Phase): boolean => (over as readonly Phase[]).includes(phase);
 
 /**
  * One row of the table. A crew member needs the duty where one is named; the producer holds them all;

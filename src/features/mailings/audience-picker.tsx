@@ -4,6 +4,8 @@ import { Checkbox, Field, Select, Textarea, TextButton } from "@/ui";
 
 type Audience = MailingInput["audience"];
 export interface AudienceChoices {
+  /** of an event that has several */
+  readonly dates: readonly { readonly id: string; readonly words: string }[];
   readonly groups: readonly { readonly name: string; readonly count: number }[];
   readonly pastEvents: readonly { readonly id: string; readonly title: string; readonly day: string }[];
 }
@@ -76,6 +78,24 @@ export function AudiencePicker({
   return (
     <fieldset className="flex flex-col gap-3">
       <legend className="text-label font-medium text-ink-2">To</legend>
+      {choices.dates.length > 1 && (
+        <Field label="About the date">
+          {(ids) => (
+            <Select
+              {...ids}
+              value={value.dateId ?? ""}
+              onChange={(event) => onChange({ ...value, dateId: event.target.value || null })}
+            >
+              <option value="">the next one</option>
+              {choices.dates.map((one) => (
+                <option key={one.id} value={one.id}>
+                  {one.words}
+                </option>
+              ))}
+            </Select>
+          )}
+        </Field>
+      )}
       <div className="grid grid-cols-2 gap-x-4 gap-y-1">
         {(Object.keys(standingWords) as (keyof typeof standingWords)[]).map((one) => (
           <label key={one} className="flex items-center gap-2">

@@ -1,3 +1,4 @@
+import { sql } from "drizzle-orm";
 import { boolean, index, integer, jsonb, pgTable, text, unique, uniqueIndex, uuid } from "drizzle-orm/pg-core";
 
 import { pictures } from "@/core/organisation";
@@ -125,6 +126,11 @@ export const occurrences = pgTable(
     registeredCount: integer("registered_count"),
     cameCount: integer("came_count"),
     peakCount: integer("peak_count"),
+    /** the follow-ups whose recipients were found, be they none: each is looked at once */
+    followedUp: uuid("followed_up")
+      .array()
+      .notNull()
+      .default(sql`'{}'::uuid[]`),
     /** the wall time the rule gave, before any move: the key of an override */
     originalStartLocal: text("original_start_local").notNull(),
     startLocal: text("start_local").notNull(),

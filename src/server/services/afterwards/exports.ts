@@ -8,7 +8,7 @@ import { accessFor, dateAccess, type TeamMember } from "../ground/access";
 import { audit } from "../ground/audit";
 import type { Context } from "../ground/context";
 import { registrantsOf } from "../way-in/registrants";
-import { dateReport, type DateReport } from "./date-report";
+import { dateReport, type DateReport } from "../ground/date-report";
 import { csvText, minutesCell, type Cell } from "../ground/delimited";
 import { pollsFile, ballotsFile, questionsFile } from "./room-files";
 

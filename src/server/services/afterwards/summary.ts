@@ -6,7 +6,7 @@ import { dateAccess, type TeamMember } from "../ground/access";
 import type { Context } from "../ground/context";
 import { segmentsOf, type PollRow, type SegmentRow } from "../planning/run-sheets";
 import type { OccurrenceRow } from "../planning/dates/load";
-import { dateReport, type DateReport } from "./date-report";
+import { dateReport, type DateReport } from "../ground/date-report";
 
 export interface Afterwards extends DateReport {
   readonly occurrence: OccurrenceRow;

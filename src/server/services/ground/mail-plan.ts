@@ -83,21 +83,32 @@ export const remindersOf = (
   }));
 };
 
-/** The reminders still ahead for these tickets (rule 7): a later sign-up gets none that had passed. */
+/**
+ * The reminders still ahead for these tickets (rule 7): a later sign-up gets none that had passed. Stage people are
+ * of every date that is given, registrants of their own alone.
+ */
 export async function planReminders(
   context: Context,
   db: Db,
   offsetsMinutes: readonly number[],
-  occurrence: Occurrence,
+  dates: readonly Occurrence[],
   holders: readonly Ticket[],
 ): Promise<void> {
   const now = context.clock.now();
   await planMessages(
     context,
     db,
-    holders.flatMap((ticket) => remindersOf(ticket, occurrence, offsetsMinutes, now)),
+    dates.flatMap((date) =>
+      holders
+        .filter((ticket) => ticket.occurrenceId === null || ticket.occurrenceId === date.id)
+        .flatMap((ticket) => remindersOf(ticket, date, offsetsMinutes, now)),
+    ),
   );
 }
+
+/** Dates that are still to come: what is planned for people goes for each of them. */
+export const stillAhead = (dates: readonly Occurrence[]): Occurrence[] =>
+  dates.filter((date) => date.phase === "scheduled" || date.phase === "backstage");
 
 /** Those who hear of each of an event's dates: registered for it, or on stage and already invited. One read for all. */
 export async function holdersOf(db: Db, dates: readonly Occurrence[]): Promise<ReadonlyMap<string, readonly Ticket[]>> {

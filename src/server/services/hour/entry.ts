@@ -1,6 +1,6 @@
 import { and, eq, gt, isNull, ne } from "drizzle-orm";
 import { foyerOpensAt, callTimeOf, mayComeBackstage } from "@/core/dates";
-import { isStageRole } from "@/core/people";
+import { isOver, isStageRole } from "@/core/people";
 import { roleMay } from "@/core/rights";
 import { Refusal } from "@/core/shared";
 import { stays, occurrences, people, slotPlans, tickets } from "../../db/schema";
@@ -39,10 +39,9 @@ export function wayIn(holder: Holder, now: number): WayIn {
   }
   const { foyerOn } = holder.event;
   const opensAt = foyerOn ? foyerOpensAt(times) : times.startAt;
-  const isOver = phase === "ended" || phase === "cancelled" || phase === "not-held";
   return {
     opensAt,
-    isOpen: !isOver && ((foyerOn && now >= opensAt) || phase === "open"),
+    isOpen: !isOver(phase) && ((foyerOn && now >= opensAt) || phase === "open"),
     isStage,
     isByDoors: !foyerOn,
   };

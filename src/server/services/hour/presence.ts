@@ -1,6 +1,6 @@
 import { and, eq, isNull, lt, sql } from "drizzle-orm";
 import { signLostAfterMs } from "@/contracts";
-import { isStageRole, type Role } from "@/core/people";
+import { isStageRole, over, type Role } from "@/core/people";
 import type { Place } from "@/core/room";
 import { seatsLetInUnderLock } from "@/core/seats";
 import { notifyFacts } from "../../db/notify";
@@ -52,28 +52,29 @@ async function columnsOf(context: Context, comers: readonly NewConnection[]) {
 /**
  * Devices come in: one statement, whatever their number. Stage people are in at once. The audience stands in the
  * foyer until admitted; whoever was let in before comes straight back where a device of theirs is inside, or there
- * is room, those before them counted: never over the house's size.
+ * is room, those before them counted: never over the house's size. A date that is over keeps nobody.
  */
 export async function openConnections(context: Context, comers: readonly NewConnection[]): Promise<readonly Opened[]> {
   const now = new Date(context.clock.now()).toISOString();
   const alive = new Date(context.clock.now() - signLostAfterMs).toISOString();
   const { ids, columns } = await columnsOf(context, comers);
+  const isOverNow = sql`d.phase = any(${sql.param([...over])}::text[])`;
   const inside = sql`c.occurrence_id = w.occurrence_id and c.to_at is null and c.last_sign_at > ${alive}::timestamptz and c.place <> 'foyer'`;
   const { rows } = await context.db.execute(sql`
     with w as (
       select *, row_number() over (partition by occurrence_id, may_return order by n) as nth
       from unnest(${columns}) with ordinality as w(id, organisation_id, occurrence_id, ticket_id, role, device, may_return, stage_place, n))
-    insert into stays (id, connection_id, organisation_id, occurrence_id, room_id, ticket_id, role, device, chain_id, place, from_at, last_sign_at)
+    insert into stays (id, connection_id, organisation_id, occurrence_id, room_id, ticket_id, role, device, chain_id, place, from_at, last_sign_at, to_at)
     select w.id, w.id, w.organisation_id, w.occurrence_id, r.id, w.ticket_id, w.role, w.device, w.ticket_id,
-      case when w.stage_place is not null then w.stage_place
+      case when ${isOverNow} then 'foyer' when w.stage_place is not null then w.stage_place
         when exists (select 1 from admissions a where a.occurrence_id = w.occurrence_id and a.ticket_id = w.ticket_id)
           and (w.may_return = 'yes' or w.role = 'test-guest'
             or exists (select 1 from stays c where ${inside} and c.ticket_id = w.ticket_id)
             or (w.may_return = 'ask' and w.nth + ${seatsLetInUnderLock}::int
               + (select count(distinct c.ticket_id) from stays c where ${inside} and ${isCountedRole(sql`c.role`)})
               <= (select e.house_size from occurrences o join events e on e.id = o.event_id where o.id = w.occurrence_id)))
-        then 'house' else 'foyer' end, ${now}::timestamptz, ${now}::timestamptz
-    from w join rooms r on r.occurrence_id = w.occurrence_id and r.parent_id is null
+        then 'house' else 'foyer' end, ${now}::timestamptz, ${now}::timestamptz, case when ${isOverNow} then ${now}::timestamptz end
+    from w join occurrences d on d.id = w.occurrence_id join rooms r on r.occurrence_id = w.occurrence_id and r.parent_id is null
     returning id, place <> 'foyer' as inside`);
   const isInside = new Map(rows.map((row) => [String(row["id"]), row["inside"] === true]));
   return ids.map((id) => ({ connectionId: id, isInside: isInside.get(id) ?? false }));

@@ -1,12 +1,12 @@
 import { and, asc, desc, eq, isNull, lt, sql } from "drizzle-orm";
 import { docFromTemplate, docHtml, docText, plainValue, type MergeValues } from "@/core/mailings";
 import { messagesFor } from "@/contracts/messages";
-import { cityOf, clockTime, longDate, shortDate } from "@/core/time";
+import { cityOf, clockTime, longDate, shortDate, weekdayName } from "@/core/time";
 import { isCountedRole } from "../../db/queries/roles";
 import { contactGroups, events, groupMembers, invitees, mailings, occurrences, people, tickets } from "../../db/schema";
 import { accessFor, type TeamMember } from "../ground/access";
 import type { Context } from "../ground/context";
-import { dateOf } from "../planning/dates/load";
+import { dateOf, datesOf } from "../planning/dates/load";
 import { organisationOf, rulesOf } from "../organisation/rules";
 import { standardWords } from "./render";
 import { phoneDetails, phoneRows } from "../way-in/phone-details";
@@ -16,7 +16,8 @@ import { plainText } from "../ground/sanitise";
 export async function audienceChoices(context: Context, member: TeamMember, eventId: string) {
   const { event } = await accessFor(context, member, eventId, "event.mailings");
   const { db } = context;
-  const [groups, past] = await Promise.all([
+  const [dates, groups, past] = await Promise.all([
+    event.shape === "one-date" ? [] : datesOf(db, eventId),
     db
       .select({ name: contactGroups.name, count: sql<number>`count(${groupMembers.personId})::int` })
       .from(contactGroups)
@@ -47,6 +48,16 @@ export async function audienceChoices(context: Context, member: TeamMember, even
       .limit(60),
   ]);
   return {
+    // the nearest ones first: one writes to the last date's people or the next one's
+    dates: dates
+      .filter((one) => one.phase !== "cancelled")
+      .sort((a, b) => Math.abs(a.startAt - context.clock.now()) - Math.abs(b.startAt - context.clock.now()))
+      .slice(0, 60)
+      .sort((a, b) => a.startAt - b.startAt)
+      .map((one) => ({
+        id: one.id,
+        words: `${weekdayName(one.startAt, one.zone)} ${shortDate(one.startAt, one.zone)} ${clockTime(one.startAt, one.zone)}`,
+      })),
     groups,
     pastEvents: past.map((row) => ({
       id: row.id,

@@ -11,6 +11,7 @@ import { isCountedRole } from "../../db/queries/roles";
 import { contactGroups, groupMembers, invitees, people, tickets } from "../../db/schema";
 import { inBook } from "../people/contacts/book";
 import type { Context } from "../ground/context";
+import { whoCame, whoCameToEvent } from "../ground/who-came";
 
 /** Somebody a mailing would reach. New addresses have no person until it is sent. */
 export interface Target {
@@ -34,10 +35,9 @@ export interface AudienceCount {
 
 type Found = { personId: string; ticketId: string | null };
 
-const came = sql`exists (select 1 from stays c where c.ticket_id = tickets.id and c.place <> 'foyer')`;
-
 /** People of one event by where they stand; of its date alone where one is given. */
 async function byStanding(
+  context: Context,
   db: Db,
   eventId: string,
   dateId: string | null,
@@ -50,16 +50,17 @@ async function byStanding(
     isNull(tickets.revokedAt),
     dateId && standing !== "stage" ? eq(tickets.occurrenceId, dateId) : undefined,
   );
-  const registered = and(ofEvent, eq(tickets.role, "attendee"), eq(tickets.status, "registered"));
+  // whom a file brought in was there, and has not registered
+  const hasRegistered = sql`${tickets.source} is distinct from 'import'`;
+  const registered = and(ofEvent, eq(tickets.role, "attendee"), eq(tickets.status, "registered"), hasRegistered);
   switch (standing) {
     case "registered":
       return select().where(registered);
     case "waiting":
       return select().where(and(ofEvent, eq(tickets.role, "attendee"), eq(tickets.status, "waiting")));
     case "came":
-      return select().where(and(registered, came));
     case "missed":
-      return select().where(and(registered, sql`not ${came}`));
+      return [...(dateId ? await whoCame(context, dateId) : await whoCameToEvent(context, eventId))[standing]];
     case "stage":
       return select().where(and(ofEvent, isNull(tickets.occurrenceId)));
     case "unanswered": {
@@ -81,6 +82,7 @@ async function byStanding(
 const pastStanding = { registered: "registered", came: "came", missed: "missed" } as const;
 
 async function found(
+  context: Context,
   db: Db,
   organisationId: string,
   eventId: string,
@@ -88,9 +90,9 @@ async function found(
   audience: Audience,
 ): Promise<Found[]> {
   const parts = await Promise.all([
-    ...audience.standing.map((standing) => byStanding(db, eventId, dateId, standing)),
+    ...audience.standing.map((standing) => byStanding(context, db, eventId, dateId, standing)),
     ...audience.past.map(async ({ eventId: pastId, who }) => {
-      const rows = await byStanding(db, pastId, null, pastStanding[who]);
+      const rows = await byStanding(context, db, pastId, null, pastStanding[who]);
       return rows.map((row) => ({ personId: row.personId, ticketId: null }));
     }),
   ]);
@@ -121,7 +123,7 @@ export async function countAudience(
 ): Promise<AudienceCount> {
   const { organisationId, eventId } = about;
   const pasted = readAddresses(audience.pasted);
-  const named = await found(db, organisationId, eventId, about.dateId, audience);
+  const named = await found(context, db, organisationId, eventId, about.dateId, audience);
   const byAddress = await inChunks(
     pasted.addresses.map((one) => one.email),
     (chunk) =>

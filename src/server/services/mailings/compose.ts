@@ -114,7 +114,7 @@ export async function draftOf(
     kind: row.kind as Draft["kind"],
     subject,
     doc: docOf(row) as Draft["doc"],
-    audience: row.audience as Draft["audience"],
+    audience: { ...nobody, ...row.audience } as Draft["audience"],
     senderName,
     replyTo,
     afterMinutes,

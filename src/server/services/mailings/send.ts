@@ -28,7 +28,7 @@ export async function summariseAudience(
 ): Promise<AudienceSummary> {
   const { event } = await accessFor(context, member, eventId, "event.mailings");
   const audience = parse(audienceInput, rawAudience);
-  const date = await dateOf(context.db, eventId, context.clock.now());
+  const date = await dateOf(context.db, eventId, context.clock.now(), audience.dateId ?? null);
   const { targets, ...rest } = await countAudience(
     context,
     context.db,
@@ -99,7 +99,7 @@ async function sendTo(
   const { event } = await accessFor(context, member, eventId, "event.mailings");
   const { organisationId } = event;
   const now = context.clock.now();
-  const date = await dateOf(context.db, eventId, now);
+  const date = await dateOf(context.db, eventId, now, audience.dateId ?? null);
   return context.db.transaction(async (tx) => {
     // two who press at the same moment: the second sees what the first has planned
     await tx.execute(sql`select pg_advisory_xact_lock(hashtext(${mailingId ?? eventId}))`);

@@ -2,10 +2,10 @@ import { and, eq, inArray, isNull } from "drizzle-orm";
 import { tickets } from "../../db/schema";
 import { type TeamMember, accessFor } from "../ground/access";
 import type { Context } from "../ground/context";
-import { dateOf } from "../planning/dates/load";
+import { allDatesOf, dateOf } from "../planning/dates/load";
 import { type FinishedMessage, finish, redactedLinks } from "./links";
 import { type MessageRow, loadMessage } from "./load";
-import { aboutTicket, planMessages, planReminders } from "../ground/mail-plan";
+import { aboutTicket, planMessages, planReminders, stillAhead } from "../ground/mail-plan";
 import { render, standardWords } from "./render";
 import { stageTicket } from "../people/stage-people";
 
@@ -25,7 +25,7 @@ export async function previewStageInvitation(
   const facts = await loadMessage(context, context.db, message);
   return finish(render(facts, standardWords("stage-invitation", facts.person.locale), now), redactedLinks);
 }
-/** Sends the invitation with the personal link to each of these, and plans their call-time reminders. */
+/** Sends the invitation with the personal link to each of these, and plans their call-time reminders for every date to come. */
 
 export async function inviteStagePeople(
   context: Context,
@@ -55,7 +55,8 @@ export async function inviteStagePeople(
       tx,
       invited.map((ticket) => ({ ...aboutTicket(ticket, date), kind: "stage-invitation", dueAt })),
     );
-    await planReminders(context, tx, access.event.reminderOffsetsMinutes, date, invited);
+    const ahead = stillAhead(await allDatesOf(tx, eventId));
+    await planReminders(context, tx, access.event.reminderOffsetsMinutes, ahead, invited);
     return sent;
   });
 }

@@ -6,8 +6,8 @@ import { events, mailings, messages, occurrences } from "../../db/schema";
 import { accessFor, type TeamMember } from "../ground/access";
 import { audit } from "../ground/audit";
 import { parse, type Context } from "../ground/context";
-import { datesOf } from "../planning/dates/load";
-import { planMessages, replanReminders } from "../ground/mail-plan";
+import { allDatesOf } from "../planning/dates/load";
+import { planMessages, replanReminders, stillAhead } from "../ground/mail-plan";
 import { countAudience } from "./audience";
 import { ownMailing } from "./compose";
 import { nobody } from "@/core/mailings";
@@ -91,9 +91,7 @@ export async function setReminders(
   const offsets = [...new Set(parse(reminderOffsetsInput, rawOffsets))].sort((a, b) => b - a);
   await context.db.transaction(async (tx) => {
     await tx.update(events).set({ reminderOffsetsMinutes: offsets }).where(eq(events.id, eventId));
-    const ahead = (await datesOf(tx, eventId)).filter(
-      (date) => date.phase === "scheduled" || date.phase === "backstage",
-    );
+    const ahead = stillAhead(await allDatesOf(tx, eventId));
     await replanReminders(context, tx, { ...event, reminderOffsetsMinutes: offsets }, ahead);
     await audit(context, tx, {
       organisationId: event.organisationId,
@@ -147,7 +145,7 @@ export async function planFollowUps(context: Context): Promise<number> {
         eq(occurrences.phase, "ended"),
         lte(sql`${occurrences.endAt} + make_interval(mins => ${mailings.afterMinutes})`, new Date(now).toISOString()),
         sql`${occurrences.endAt} > ${new Date(now - followUpWithinMs).toISOString()}::timestamptz - make_interval(mins => ${mailings.afterMinutes})`,
-        sql`not exists (select 1 from ${messages} m where m.mailing_id = ${mailings.id} and m.occurrence_id = ${occurrences.id})`,
+        sql`not (${mailings.id} = any(${occurrences.followedUp}))`,
       ),
     )
     .orderBy(asc(occurrences.endAt))
@@ -164,6 +162,10 @@ export async function planFollowUps(context: Context): Promise<number> {
     planned += await context.db.transaction(async (tx) => {
       const { targets } = await countAudience(context, tx, about, { ...nobody, standing: [standing] });
       const dueAt = date.endAt + mailing.afterMinutes! * minuteMs;
+      await tx
+        .update(occurrences)
+        .set({ followedUp: sql`array_append(${occurrences.followedUp}, ${mailing.id}::uuid)` })
+        .where(eq(occurrences.id, date.id));
       return planMessages(
         context,
         tx,

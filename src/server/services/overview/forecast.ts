@@ -2,7 +2,7 @@ import { and, desc, eq, isNotNull, isNull } from "drizzle-orm";
 import { expectedHouse, type ExpectedHouse, type PastShowUp } from "@/core/seats";
 import { events, occurrences } from "../../db/schema";
 import type { Context } from "../ground/context";
-import { dateReport } from "../afterwards/date-report";
+import { dateReport } from "../ground/date-report";
 
 export interface PastHouse extends PastShowUp {
   /** how many of those who came were there at the peak; null where nothing is known */

@@ -15,6 +15,7 @@ import { instantsOf, layDates, laySeries } from "./dates/lay";
 import { dateOrNull, datesOf, seriesOf, type OccurrenceRow } from "./dates/load";
 import { organisationOf, requireWithinLimits, rulesOf } from "../organisation/rules";
 import { settleSeats } from "../organisation/seats";
+import { anyOf } from "../../db/queries/any-of";
 import { holdersOf, planChangeNotice, replanReminders } from "../ground/mail-plan";
 import { cleanHtml } from "../ground/sanitise";
 import { moveUpWaiting } from "./waiting-list";
@@ -222,8 +223,10 @@ export async function savePlan(
       saved.shape === "one-date"
         ? await saveSingleDate(context, tx, saved, oneOf(dates, "date"), plan, tellPeople)
         : { hasMoved: false, told: 0 };
+    if (saved.shape === "series") await saveCallTime(context, tx, saved, dates, plan.callMinutes);
     const ahead = dates.filter((date) => date.phase === "scheduled");
-    if (moved.hasMoved || plan.houseSize !== access.event.houseSize)
+    const isOtherCall = dates.some((date) => date.phase === "scheduled" && date.callMinutes !== plan.callMinutes);
+    if (moved.hasMoved || isOtherCall || plan.houseSize !== access.event.houseSize)
       await settleSeats(context, tx, organisationId, new Set(ahead.map((date) => date.id)));
     for (const date of ahead) await moveUpWaiting(context, tx, saved, date);
     await notifyJournals(
@@ -232,6 +235,29 @@ export async function savePlan(
     );
     return { version: saved.version, ...moved };
   });
+}
+
+/** When the team is due is one for all coming dates of a series. */
+async function saveCallTime(
+  context: Context,
+  tx: Db,
+  event: EventRow,
+  dates: readonly OccurrenceRow[],
+  callMinutes: number,
+): Promise<void> {
+  const other = dates.filter((date) => date.phase === "scheduled" && date.callMinutes !== callMinutes);
+  if (other.length === 0) return;
+  const changed = await tx
+    .update(occurrences)
+    .set({ callMinutes })
+    .where(
+      anyOf(
+        occurrences.id,
+        other.map((date) => date.id),
+      ),
+    )
+    .returning();
+  await replanReminders(context, tx, event, changed);
 }
 
 async function saveSingleDate(
@@ -253,7 +279,9 @@ async function saveSingleDate(
     .set({ ...date, originalStartLocal: startLocal, sequence })
     .where(eq(occurrences.id, before.id))
     .returning();
-  if (date.startAt !== before.startAt) await replanReminders(context, tx, event, [occurrence!]);
+  // the team's reminders hang on the call, not on the start
+  if (date.startAt !== before.startAt || date.callMinutes !== before.callMinutes)
+    await replanReminders(context, tx, event, [occurrence!]);
   return { hasMoved, told: hasMoved && tellPeople ? await planChangeNotice(context, tx, [occurrence!]) : 0 };
 }
 

@@ -40,6 +40,6 @@ export async function moveUpWaiting(
     db,
     lucky.map((ticket) => ({ ...aboutTicket(ticket, occurrence), kind: "waiting-list-place", dueAt })),
   );
-  await planReminders(context, db, event.reminderOffsetsMinutes, occurrence, lucky);
+  await planReminders(context, db, event.reminderOffsetsMinutes, [occurrence], lucky);
   return lucky.length;
 }

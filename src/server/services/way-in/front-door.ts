@@ -4,6 +4,7 @@ import type { Db } from "../../db/client";
 import { isPublicDateAhead, isPublicEvent } from "../../db/queries/public-events";
 import { events, occurrences, organisations, recordings } from "../../db/schema";
 import { currentDate } from "@/core/dates";
+import { isOver } from "@/core/people";
 import { Refusal } from "@/core/shared";
 import { notFound, oneOf, type Context } from "../ground/context";
 import { type EventRow } from "../planning/events";
@@ -28,8 +29,6 @@ export async function organisationFor(db: Db, host: string): Promise<Organisatio
 }
 
 const shownDates = 60;
-const isOver = ({ phase }: OccurrenceRow): boolean =>
-  phase === "ended" || phase === "cancelled" || phase === "not-held";
 
 /** What the public page shows of an event. */
 export interface FrontDoor {
@@ -85,7 +84,7 @@ export async function doorStep(
       )
     : (currentDate(all, context.clock.now()) ?? null);
   // a standing room between two openings is closed, not over
-  const occurrence = event.shape === "standing" && chosen && isOver(chosen) ? null : chosen;
+  const occurrence = event.shape === "standing" && chosen && isOver(chosen.phase) ? null : chosen;
   return { event, occurrence, organisation, all };
 }
 
@@ -220,6 +219,6 @@ export async function publicRecordings(
 }
 
 export function requireRegistrationOpen(occurrence: OccurrenceRow | null): asserts occurrence is OccurrenceRow {
-  if (!occurrence || isOver(occurrence))
+  if (!occurrence || isOver(occurrence.phase))
     throw new Refusal({ code: "wrong-state", action: "register", state: occurrence?.phase ?? "not-open" });
 }

@@ -1,5 +1,5 @@
 import { and, eq } from "drizzle-orm";
-import { isStageRole } from "@/core/people";
+import { isOver, isStageRole } from "@/core/people";
 import { Refusal } from "@/core/shared";
 import type { Db } from "../../db/client";
 import { events, invitees, occurrences, people, tickets } from "../../db/schema";
@@ -96,7 +96,7 @@ export async function answerByLink(
   const reply = replyWords.find((one) => one === rawReply);
   if (!reply) throw wrongInput("reply", "reply-needed");
   const { occurrence } = asked;
-  if (!occurrence || ["ended", "cancelled", "not-held"].includes(occurrence.phase))
+  if (!occurrence || isOver(occurrence.phase))
     throw new Refusal({ code: "wrong-state", action: "reply", state: occurrence?.phase ?? "no date" });
   const registers = reply === "coming" && asked.registers && asked.kind === "invitee";
   const { name, email, zone } = asked.person;

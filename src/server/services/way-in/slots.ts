@@ -139,7 +139,7 @@ async function tell(
   ticket: typeof tickets.$inferSelect,
 ): Promise<void> {
   await planMessages(context, tx, [{ ...aboutTicket(ticket, date), kind: "confirmation", dueAt: context.clock.now() }]);
-  await planReminders(context, tx, event.reminderOffsetsMinutes, date, [ticket]);
+  await planReminders(context, tx, event.reminderOffsetsMinutes, [date], [ticket]);
 }
 
 /** The ticket of a booking, and the consent that came with it. */
@@ -230,6 +230,6 @@ export async function moveBooking(
       .where(eq(tickets.id, ticket.id))
       .returning();
     await planMessages(context, tx, [{ ...aboutTicket(moved!, date), kind: "change", dueAt: context.clock.now() }]);
-    await planReminders(context, tx, event.reminderOffsetsMinutes, date, [moved!]);
+    await planReminders(context, tx, event.reminderOffsetsMinutes, [date], [moved!]);
   });
 }

@@ -5,6 +5,8 @@ import type { Db } from "../../../db/client";
 import { events, occurrences, series } from "../../../db/schema";
 import type { Context } from "../../ground/context";
 import { settleSeats } from "../../organisation/seats";
+import { anyOf } from "../../../db/queries/any-of";
+import { replanReminders } from "../../ground/mail-plan";
 import { horizonOf, layDates } from "./lay";
 import type { SeriesRow } from "./load";
 
@@ -42,6 +44,10 @@ async function fillOne(context: Context, row: SeriesRow, withSeats: boolean): Pr
       seriesId: row.id,
     });
     if (withSeats) await settleSeats(context, tx, organisationId, new Set(ids));
+    const [event] = await tx.select().from(events).where(eq(events.id, eventId));
+    const fresh = await tx.select().from(occurrences).where(anyOf(occurrences.id, ids));
+    // whoever is on stage is due at these as well
+    await replanReminders(context, tx, event!, fresh);
     return ids.length;
   });
 }

@@ -1,15 +1,13 @@
 import { and, eq, inArray, isNull, ne, or, sql } from "drizzle-orm";
-import { connectionsOf, personKeyOf, type Connection, type CreditRule } from "@/core/attendance";
+import { connectionsOf, personKeyOf, untilEnd, type Connection, type CreditRule } from "@/core/attendance";
 import type { Role } from "@/core/people";
 import { isStageRole } from "@/core/people";
 import { attendanceReport, playedSegments, type AttendanceReport, type ReportPerson } from "@/core/reports";
 import type { RoomState } from "@/core/room";
 import type { Db } from "../../db/client";
-import { people, stays, tickets } from "../../db/schema";
-import { roomOf } from "../ground/room/commands";
-import type { Context } from "../ground/context";
-import type { EventRow } from "../planning/events";
-import type { OccurrenceRow } from "../planning/dates/load";
+import { people, stays, tickets, type events, type occurrences } from "../../db/schema";
+import { roomOf } from "../../db/queries/journal";
+import type { Context } from "./context";
 
 export interface EntryRow extends Connection {
   readonly role: Role;
@@ -20,8 +18,12 @@ export interface DateReport {
   readonly report: AttendanceReport;
   readonly entries: readonly EntryRow[];
   readonly people: ReadonlyMap<string, ReportPerson>;
+  /** whose line it is, where somebody of the book stands behind it */
+  readonly persons: ReadonlyMap<string, { readonly personId: string; readonly ticketId: string | null }>;
 }
 
+type EventRow = typeof events.$inferSelect;
+type OccurrenceRow = typeof occurrences.$inferSelect;
 type StayRow = typeof stays.$inferSelect;
 
 /** Only what was past the foyer is attendance; whoever was let in counts from then on. */
@@ -125,7 +127,7 @@ export async function dateReport(context: Context, event: EventRow, occurrence: 
     votes: votes.get(one.personKey) ?? 0,
     hands: 0,
   }));
-  const entries = connectionsOf(rows).map((row): EntryRow => ({
+  const connections = connectionsOf(rows).map((row): EntryRow => ({
     personKey: keyOf(row),
     device: row.device,
     inAt: row.fromAt,
@@ -133,6 +135,7 @@ export async function dateReport(context: Context, event: EventRow, occurrence: 
     lastSignAt: row.lastSignAt,
     role: row.role as Role,
   }));
+  const entries = untilEnd(connections, room.hour.endedAt);
   const now = context.clock.now();
   const credit: CreditRule | null =
     event.creditPoints === null ? null : { points: event.creditPoints, thresholdPercent: event.creditThresholdPercent };
@@ -145,7 +148,13 @@ export async function dateReport(context: Context, event: EventRow, occurrence: 
     credit,
     now,
   });
-  return { room, report, entries, people: new Map(reportPeople.map((one) => [one.personKey, one])) };
+  const tickets = new Set(folk.map((one) => one.personKey));
+  const persons = new Map(
+    all
+      .filter((one) => one.personId !== "")
+      .map(({ personKey, personId }) => [personKey, { personId, ticketId: tickets.has(personKey) ? personKey : null }]),
+  );
+  return { room, report, entries, people: new Map(reportPeople.map((one) => [one.personKey, one])), persons };
 }
 
 async function importedEmails(db: Db, rows: readonly StayRow[]): Promise<ReadonlyMap<string, string>> {
