@@ -32,7 +32,7 @@ test("the producer's whole path works by keyboard", async ({ page }) => {
   await type(page, /^Mail address/, "marit@brinewold.example.org");
   await type(page, /^Password/, "salt-marsh-at-dawn");
   await page.keyboard.press("Enter");
-  await expect(page.getByRole("heading", { name: "Season" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Events" })).toBeVisible();
 
   await press(page, /^Plan an event$/);
   await expect(page.getByRole("heading", { name: "Plan an event" })).toBeVisible();
@@ -66,10 +66,10 @@ test("the producer's whole path works by keyboard", async ({ page }) => {
   await expect(page.getByText("Run sheet saved.")).toBeVisible();
 
   await page.reload();
-  await press(page, /^Front door/);
-  await expect(page.getByRole("button", { name: "Open the front door" })).toBeVisible();
-  await press(page, /^Open the front door$/);
-  await expect(page.getByText("Open to the public.")).toBeVisible();
+  await press(page, /^Public page/);
+  await expect(page.getByRole("button", { name: "Publish" })).toBeVisible();
+  await press(page, /^Publish$/);
+  await expect(page.getByText("Published.")).toBeVisible();
 
   await page.reload();
   await press(page, /^Mailings/);
@@ -104,6 +104,6 @@ test("the producer's whole path works by keyboard", async ({ page }) => {
   await expect(page.getByText("Ended", { exact: true }).first()).toBeVisible();
   await press(page, /^Workspace$/);
   await expect(page.getByRole("navigation", { name: "Order of work" })).toBeVisible();
-  await press(page, /^Afterwards/);
+  await press(page, /^Report/);
   await expect(page.getByText("Average house")).toBeVisible();
 });

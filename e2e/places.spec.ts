@@ -91,17 +91,15 @@ test("a front door of its own look: picture cropped, questions asked when they a
   await signIn(page);
   const base = await planEvent(page, "Eider count evening");
   await page.goto(`${base}/front-door`);
-  await page.getByRole("button", { name: "Open the front door" }).click();
-  await expect(page.getByText("Open to the public.")).toBeVisible();
+  await page.getByRole("button", { name: "Publish" }).click();
+  await expect(page.getByText("Published.")).toBeVisible();
   const front = (await page.getByRole("link", { name: /\/front\// }).textContent())!;
   const picture = await sharp({ create: { width: 1200, height: 900, channels: 3, background: "#2E6F8E" } })
     .png()
     .toBuffer();
-  await page
-    .getByLabel("Picture across the page")
-    .setInputFiles({ name: "shore.png", mimeType: "image/png", buffer: picture });
-  await page.getByRole("button", { name: "Take it so" }).click();
-  await expect(page.getByRole("button", { name: "Take it off" })).toBeVisible();
+  await page.getByLabel("Banner").setInputFiles({ name: "shore.png", mimeType: "image/png", buffer: picture });
+  await page.getByRole("button", { name: "Use this picture" }).click();
+  await expect(page.getByRole("button", { name: "Remove" })).toBeVisible();
   await page.getByRole("textbox", { name: "Colour", exact: true }).fill("#1F6F4A");
   const add = async (label: string, kind: string, more?: (row: ReturnType<Page["getByRole"]>) => Promise<void>) => {
     await page.getByRole("button", { name: "Add a question" }).click();
@@ -112,10 +110,10 @@ test("a front door of its own look: picture cropped, questions asked when they a
   };
   await add("Have you counted before?", "one of several", async (row) => {
     await row.getByLabel("Answers, one a line").fill("Yes\nNo");
-    await row.getByLabel("needed").check();
+    await row.getByLabel("required").check();
   });
   await add("At which site?", "short text", async (row) => {
-    await row.getByLabel("needed").check();
+    await row.getByLabel("required").check();
     await row.getByLabel("Asked if").selectOption({ label: "if “Have you counted before?” is" });
     await row.getByLabel("Answered with").selectOption("Yes");
   });

@@ -75,7 +75,7 @@ test("a weekly series over a clock change: one date moved, the later ones split 
     .getByRole("navigation", { name: "Order of work" })
     .getByRole("link", { name: /Front door/ })
     .click();
-  await page.getByRole("button", { name: "Open the front door" }).click();
+  await page.getByRole("button", { name: "Publish" }).click();
   const front = (await page.getByRole("link", { name: /\/front\// }).textContent())!;
   const guest = await (await browser.newContext()).newPage();
   await registerFor(guest, front, 1, "anna.series@example.org");
@@ -117,8 +117,8 @@ test("a weekly series over a clock change: one date moved, the later ones split 
   // one called off by mail, and taken back
   await strip.getByRole("button", { name: words(thursdays[3]!, "17:00") }).click();
   await strip.getByRole("checkbox", { name: /Tell the people concerned/ }).check();
-  await strip.getByRole("button", { name: "Call off the date" }).click();
-  await page.getByRole("button", { name: "Call off 1", exact: true }).click();
+  await strip.getByRole("button", { name: "Cancel the date" }).click();
+  await page.getByRole("button", { name: "Cancel 1", exact: true }).click();
   await expect(strip.getByRole("button", { name: `${words(thursdays[3]!, "17:00")}, called off` })).toBeVisible();
   await mailWith("bo.series@example.org", /Called off/);
   await page.getByRole("button", { name: "Undo" }).first().click();
@@ -144,7 +144,7 @@ test("of two browsers saving the last licence at once one gets it, the other the
       await page.goto("/events/new");
       await page.getByLabel("Title").fill(`The great count, ${name}`);
       await page.getByLabel("Date and hour", { exact: true }).fill(start);
-      await page.getByLabel("House size").fill("1000");
+      await page.getByLabel("Seats").fill("1000");
       await expect(page.getByText("A seat licence for 1000 is free at that hour.")).toBeVisible();
       return page;
     }),

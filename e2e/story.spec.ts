@@ -88,8 +88,8 @@ test("the whole story, from planning to the attendance file", async ({ browser, 
     .getByRole("navigation", { name: "Order of work" })
     .getByRole("link", { name: /Front door/ })
     .click();
-  await page.getByRole("button", { name: "Open the front door" }).click();
-  await expect(page.getByText("Open to the public.")).toBeVisible();
+  await page.getByRole("button", { name: "Publish" }).click();
+  await expect(page.getByText("Published.")).toBeVisible();
   const front = (await page.getByRole("link", { name: /\/front\// }).textContent())!;
 
   const anna = await registerAs(browser, "Anna Skerry", "anna.skerry@example.org", front);
@@ -130,7 +130,7 @@ test("the whole story, from planning to the attendance file", async ({ browser, 
   await expect(page.getByText("2 of 100 in the house")).toBeVisible();
   await page.getByRole("button", { name: "Raise it for 2" }).click();
   await expect(anna.getByRole("region", { name: "Programme" }).getByText("Leira Quill")).toBeVisible();
-  await expect(leira.getByText("The house sees you")).toBeVisible();
+  await expect(leira.getByText("The audience sees you")).toBeVisible();
   await page.keyboard.press("n");
   await expect(page.getByRole("listitem").filter({ hasText: "Welcome" })).toHaveAttribute("aria-current", "step");
 
@@ -178,7 +178,7 @@ test("the whole story, from planning to the attendance file", async ({ browser, 
   await page.getByRole("link", { name: "Workspace" }).click();
   await page
     .getByRole("navigation", { name: "Order of work" })
-    .getByRole("link", { name: /Afterwards/ })
+    .getByRole("link", { name: /Report/ })
     .click();
   const attendance = async () => {
     const [download] = await Promise.all([
@@ -196,7 +196,7 @@ test("the whole story, from planning to the attendance file", async ({ browser, 
   expect(rows.find((row) => row["email"] === "bo.thrift@example.com")).toMatchObject({ votes: "2", questions: "0" });
 
   // every mail, as its recipient got it
-  await page.getByRole("link", { name: "Outbox" }).click();
+  await page.getByRole("link", { name: "Mail" }).click();
   await page
     .getByRole("link", { name: `Your ticket: ${title}` })
     .first()

@@ -41,8 +41,8 @@ async function planEvent(page: Page): Promise<string> {
     .getByRole("navigation", { name: "Order of work" })
     .getByRole("link", { name: /Front door/ })
     .click();
-  await page.getByRole("button", { name: "Open the front door" }).click();
-  await expect(page.getByText("Open to the public.")).toBeVisible();
+  await page.getByRole("button", { name: "Publish" }).click();
+  await expect(page.getByText("Published.")).toBeVisible();
   return (await page.getByRole("link", { name: /\/front\// }).textContent())!;
 }
 
@@ -109,7 +109,7 @@ test("the way in: contacts from a file, an invitation, replies by link and by fi
     .getByLabel("File of contacts")
     .setInputFiles({ name: "crew.csv", mimeType: "text/csv", buffer: Buffer.from(csv) });
   await expect(page.getByText("line 5: the address cannot be read")).toBeVisible();
-  await page.getByRole("button", { name: "Take 3 people in" }).click();
+  await page.getByRole("button", { name: "Import 3 people" }).click();
   await expect(page.getByText(/3 people added/)).toBeVisible();
 
   // an invitation to the group: the join block cannot be deleted, nothing goes by keeping it

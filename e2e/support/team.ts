@@ -5,7 +5,7 @@ export async function signIn(page: Page, email = "marit@brinewold.example.org"):
   await page.getByLabel("Mail address").fill(email);
   await page.getByLabel("Password").fill("salt-marsh-at-dawn");
   await page.getByRole("button", { name: "Sign in" }).click();
-  await expect(page.getByRole("heading", { name: "Season" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Events" })).toBeVisible();
 }
 
 /** `YYYY-MM-DDTHH:mm` in Lisbon, so many minutes from now. */

@@ -55,7 +55,7 @@ export function HouseCurveLine(props: {
             displayColors: false,
             callbacks: {
               title: () => "",
-              label: ({ parsed }) => `${clockTime(parsed.x ?? from, zone)} · ${parsed.y} in the house`,
+              label: ({ parsed }) => `${clockTime(parsed.x ?? from, zone)} · ${parsed.y} in the audience`,
             },
           },
         },

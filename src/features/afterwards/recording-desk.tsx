@@ -113,7 +113,7 @@ export function RecordingDesk(props: {
                 <span className="text-ink-2">
                   from {new Date(one.publishedFrom).toISOString().slice(0, 16).replace("T", " ")} UTC
                 </span>
-                <Button onClick={() => publish(one.id, null)}>Take it back</Button>
+                <Button onClick={() => publish(one.id, null)}>Unpublish</Button>
               </>
             )}
           </li>

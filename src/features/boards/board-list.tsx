@@ -53,9 +53,9 @@ export function BoardList({
             {board.hookUrl && <span className="text-label text-ink-2">{hookWords(board.lastHook)}</span>}
             {mayEdit && (
               <Confirm
-                trigger={<Button weight="plain">Take off</Button>}
+                trigger={<Button weight="plain">Remove</Button>}
                 title={`Take “${board.name}” off`}
-                act="Take it off"
+                act="Remove"
                 onConfirm={() =>
                   run(async () => {
                     const done = await remove(board.id);

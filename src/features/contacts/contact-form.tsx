@@ -95,7 +95,7 @@ export function ContactForm(props: ContactFormProps) {
       });
       setWrong(done.ok ? null : done.words);
       if (!done.ok) return;
-      toast("Kept.");
+      toast("Saved.");
       router.push(`/contacts?contact=${done.value}`);
     });
   return (
@@ -129,7 +129,7 @@ export function ContactForm(props: ContactFormProps) {
       {props.mayEdit && (
         <div className="flex gap-2">
           <Button type="submit" weight="act" disabled={isPending}>
-            {contact ? "Keep the changes" : "Add to the book"}
+            {contact ? "Save" : "Add to the book"}
           </Button>
           {contact && props.erase && (
             <EraseContact contact={contact} run={run} props={props} router={router} setWrong={setWrong} />

@@ -128,14 +128,14 @@ export function ImportPanel() {
       else if (line.type === "done") setDone(line);
       else setWrong(line.words);
     });
-    if (!isRead) setWrong("The file did not reach the server. Nothing was taken in; try again.");
+    if (!isRead) setWrong("The file did not reach the server. Nothing was imported; try again.");
     setProgress(null);
     setPreview(null);
     router.refresh();
   };
   return (
-    <section aria-label="Take a file in" className="bg-sheet p-4">
-      <h2 className="text-head font-semibold">Take a file in</h2>
+    <section aria-label="Import contacts" className="bg-sheet p-4">
+      <h2 className="text-head font-semibold">Import contacts</h2>
       <p className="text-ink-2">
         Delimited text with a header row, or vCard. Addresses that are in the book already only gain what they lack.
       </p>
@@ -181,7 +181,7 @@ export function ImportPanel() {
             disabled={!preview.mapping.includes("email") || preview.good === 0 || progress !== null}
             onClick={() => void takeIn()}
           >
-            {progress ? `${progress.done} of ${progress.total}` : `Take ${people(preview.good)} in`}
+            {progress ? `${progress.done} of ${progress.total}` : `Import ${people(preview.good)}`}
           </Button>
         </div>
       )}

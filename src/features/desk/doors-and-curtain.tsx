@@ -94,7 +94,7 @@ export function DoorsAndCurtain({ scene, frontUrl }: { scene: DeskScene; frontUr
               disabled={!may("hour.hold-doors")}
               onClick={() => send({ type: status.areDoorsHeld ? "hour.release-doors" : "hour.hold-doors" })}
             >
-              {status.areDoorsHeld ? "Release the doors" : "Hold against newcomers"}
+              {status.areDoorsHeld ? "Release the doors" : "Hold the doors: no newcomers"}
             </Button>
           )}
         </div>
@@ -102,7 +102,7 @@ export function DoorsAndCurtain({ scene, frontUrl }: { scene: DeskScene; frontUr
       </div>
       <div className="mt-2 flex items-center gap-3 text-label text-ink-2">
         <span>
-          The house gets:{" "}
+          The audience gets:{" "}
           {!status.isCurtainUp
             ? "the holding picture"
             : cast.length === 0

@@ -29,7 +29,7 @@ function CueActs({
         disabled={!may("cues.next") || !next}
         onClick={() => send({ type: "cues.next", leavingSegmentId })}
       >
-        <span className="truncate">{next ? `Cue: ${next.title}` : "No cue left"}</span>
+        <span className="truncate">{next ? `Next: ${next.title}` : "Nothing left"}</span>
       </Button>
       <Button
         disabled={!may("cues.next") || leavingSegmentId === null}

@@ -82,7 +82,7 @@ export function PeopleShelves({ scene }: { scene: DeskScene }) {
       })}
       <details className="border-t border-rule pt-2">
         <summary className="cursor-pointer text-label font-medium text-ink-2">
-          Everyone in the house and the foyer ({audience.length})
+          Everyone in the audience and the foyer ({audience.length})
         </summary>
         <ul className="mt-1 columns-3 gap-4">
           {audience.slice(0, 300).map((person, i) => (

@@ -74,12 +74,12 @@ function QuestionCard({ id, scene }: { id: string; scene: DeskScene }) {
           )}
           {question.state === "new" && (
             <Button weight="plain" onClick={() => move("later")}>
-              Later
+              Answer by mail
             </Button>
           )}
           {question.state === "new" && (
             <Button weight="plain" onClick={() => move("not-taken")}>
-              Not taken
+              Set aside
             </Button>
           )}
         </div>

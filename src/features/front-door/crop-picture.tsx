@@ -120,7 +120,7 @@ export function CropPicture(props: CropProps) {
           </label>
           <div className="flex gap-2">
             <Button weight="act" disabled={isSending} onClick={() => void send()}>
-              Take it so
+              Use this picture
             </Button>
             <Button onClick={() => setSource(null)}>Leave it</Button>
           </div>
@@ -137,7 +137,7 @@ export function CropPicture(props: CropProps) {
             className="w-52"
             onChange={(event) => void choose(event.target.files?.[0])}
           />
-          {props.pictureId && <Button onClick={() => props.onChange(null)}>Take it off</Button>}
+          {props.pictureId && <Button onClick={() => props.onChange(null)}>Remove</Button>}
         </div>
       )}
     </div>

@@ -109,7 +109,7 @@ function Row({
       )}
       {(field.kind === "consent" || field.kind === "hidden") && (
         <Input
-          aria-label={field.kind === "consent" ? "Where the words stand" : "Value that is kept"}
+          aria-label={field.kind === "consent" ? "Link to the terms" : "Value that is stored"}
           placeholder={field.kind === "consent" ? "https://" : "value"}
           className="col-span-2 col-start-2"
           value={field.link ?? ""}

@@ -30,7 +30,7 @@ export function TestGuest({ make }: { make: () => Promise<Done<string>> }) {
             })
           }
         >
-          Make a test guest’s ticket
+          Make a test ticket
         </Button>
       )}
     </section>

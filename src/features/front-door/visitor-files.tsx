@@ -62,7 +62,7 @@ export function VisitorFiles({
                 })
               }
             >
-              Take it off
+              Remove
             </Button>
           </li>
         ))}

@@ -46,7 +46,7 @@ export function KindWords(props: {
         <Button
           weight="act"
           disabled={isPending}
-          onClick={() => keep({ subject, doc }, "Kept. It goes when its moment comes.")}
+          onClick={() => keep({ subject, doc }, "Saved. It goes when its moment comes.")}
         >
           Keep these words
         </Button>

@@ -103,9 +103,9 @@ function QueueActs({
         </Button>
       )}
       <Confirm
-        trigger={<Button weight="plain">Take off</Button>}
+        trigger={<Button weight="plain">Remove</Button>}
         title={`Take “${item.subject}” off`}
-        act="Take it off"
+        act="Remove"
         onConfirm={() => attempt(() => acts.remove(item.id))}
       >
         <p>

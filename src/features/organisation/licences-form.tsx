@@ -33,7 +33,7 @@ export function LicencesForm({
     <section aria-label="Seat licences">
       <h2 className="text-head font-semibold">Seat licences</h2>
       <p className="text-ink-2">
-        A date holds one from its call time until its end and the overrun. Without any, nothing limits the house.
+        A date holds one from its team call until its end and the overrun. Without any, nothing limits the audience.
       </p>
       <fieldset disabled={!mayEdit} className="mt-2 flex flex-col gap-2">
         {rows.map((row, i) => (

@@ -18,7 +18,7 @@ const clocks = [
 ] as const;
 const proposals = [
   ["proposed.durationMinutes", "Length, min"],
-  ["proposed.houseSize", "House size"],
+  ["proposed.houseSize", "Seats"],
   ["proposed.callMinutes", "Call ahead, min"],
 ] as const;
 
@@ -89,7 +89,7 @@ export function RulesForm({
     schema: houseRulesInput,
     initial,
     save,
-    onSaved: () => toast("House rules saved."),
+    onSaved: () => toast("Saved."),
   });
   const act = mayEdit && (
     <Button type="submit" weight="act" className="mt-3" disabled={made.isPending}>
@@ -97,7 +97,7 @@ export function RulesForm({
     </Button>
   );
   return (
-    <section aria-label="House rules">
+    <section aria-label="Organisation">
       <h2 className="text-head font-semibold">House rules</h2>
       <p className="text-ink-2">
         Beyond a limit a plan is refused with the figure; more seats are asked for on the plan.

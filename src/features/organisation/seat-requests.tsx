@@ -17,7 +17,7 @@ function OpenRequest({
     run(async () => {
       const done = await decide(request.id, { isGranted, answer });
       setWrong(done.ok ? null : done.words);
-      if (done.ok) toast(isGranted ? "Granted: the house is as large as was asked." : "Declined.");
+      if (done.ok) toast(isGranted ? "Granted: as many seats as were asked for." : "Declined.");
     });
   return (
     <div className="mt-1 flex flex-wrap items-center gap-2">

@@ -32,7 +32,7 @@ export function TemplateList({
     <section aria-label="Templates">
       <h2 className="text-head font-semibold">Templates</h2>
       <p className="text-ink-2">
-        An event is kept as a template from the foot of its plan; keeping it again under the same name puts it in the
+        An event is saved as a template from the foot of its plan; saving it again under the same name puts it in the
         place of the old.
       </p>
       {templates.length === 0 && <p className="mt-1 text-ink-2">None yet.</p>}

@@ -93,7 +93,7 @@ export function Handset({ numbers }: { numbers: readonly { country: string; numb
       </p>
       <h1 className="mt-1 text-title font-semibold">Phone line</h1>
       {numbers.length === 0 && (
-        <Note tone="attention">The house has no phone number yet. Whoever runs it sets one under House.</Note>
+        <Note tone="attention">There is no phone number yet. The owner sets one under Organisation.</Note>
       )}
       {call.wrong && <Note tone="wrong">{call.wrong}</Note>}
       {!call.isOn && numbers.length > 0 && (

@@ -19,7 +19,7 @@ export function DateBlock({
     <Press
       disabled={date.isFixed}
       aria-pressed={isMarked}
-      aria-label={`${localWords(date.startLocal)}${date.phase === "cancelled" ? ", called off" : ""}`}
+      aria-label={`${localWords(date.startLocal)}${date.phase === "cancelled" ? ", cancelled" : ""}`}
       onClick={(event) => onMark(event.shiftKey)}
       className={classes(
         "min-w-20 border-l-2 px-2 py-1 text-left leading-tight",

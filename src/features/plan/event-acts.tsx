@@ -38,7 +38,7 @@ export function EventActs(props: {
           <Field label="Name of the template">
             {(ids) => <Input {...ids} value={name} onChange={(event) => setName(event.target.value)} />}
           </Field>
-          <Button disabled={isPending} onClick={() => attempt(() => props.saveTemplate(name), "Kept as a template.")}>
+          <Button disabled={isPending} onClick={() => attempt(() => props.saveTemplate(name), "Saved as a template.")}>
             Keep as a template
           </Button>
         </div>
@@ -71,7 +71,7 @@ export function EventActs(props: {
             onClick={() =>
               attempt(
                 () => props.requestSeats({ wantedSize: Number(wanted), note }),
-                "Asked. Whoever runs the house decides.",
+                "Asked. The organisation’s owner decides.",
               )
             }
           >

@@ -35,7 +35,7 @@ function WhoMayCome() {
     <section className="grid grid-cols-2 gap-4 border-t border-rule pt-4" aria-label="Who may come">
       <Text
         name="houseSize"
-        label="House size"
+        label="Seats"
         type="number"
         hint="People in the room at once. Stage people and test guests take no seat."
       />

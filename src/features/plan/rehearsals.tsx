@@ -64,7 +64,7 @@ export function Rehearsals(props: {
                   onClick={() =>
                     attempt(
                       () => props.acts.cancel(one.id),
-                      () => "The rehearsal is called off.",
+                      () => "The rehearsal is cancelled.",
                     )
                   }
                 >

@@ -71,7 +71,7 @@ export function RoomOptions({ onStage }: { onStage: number }) {
     <section className="flex flex-col gap-3 border-t border-rule pt-4" aria-label="In the room">
       <div className="flex flex-wrap gap-x-6 gap-y-2">
         <Check name="questionsOn" label="Questions" />
-        <Check name="othersQuestionsShown" label="The house sees each other’s questions" />
+        <Check name="othersQuestionsShown" label="The audience sees each other’s questions" />
         <Check name="pollsOn" label="Polls" />
         <Check name="earlyEntry" label="Backstage is open to all of the stage once one is in" />
         <Check name="stageMicrophonesOpen" label="Microphones of the stage start open" />

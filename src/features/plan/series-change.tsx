@@ -75,10 +75,8 @@ function ChangeActs({
         Move {chosen.length === 1 ? "the date" : `${chosen.length} dates`}
       </Button>
       <Confirm
-        trigger={
-          <Button weight="danger">Call off {chosen.length === 1 ? "the date" : `${chosen.length} dates`}</Button>
-        }
-        title="Call off"
+        trigger={<Button weight="danger">Cancel {chosen.length === 1 ? "the date" : `${chosen.length} dates`}</Button>}
+        title="Cancel"
         act={`Call off ${chosen.length}`}
         onConfirm={() => apply({ markedIds: [...marked], change: { kind: "call-off" } })}
       >

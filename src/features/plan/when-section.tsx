@@ -120,7 +120,7 @@ export function WhenSection(props: WhenProps) {
             />
           </div>
           <div className="flex items-end gap-4">
-            {text("callMinutes", "Call, min ahead", "w-32")}
+            {text("callMinutes", "Team call, min ahead", "w-32")}
             <WhenNote local={startLocal} zone={zone} />
           </div>
           {shape === "series" && (

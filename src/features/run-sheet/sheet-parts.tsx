@@ -181,7 +181,7 @@ export function SegmentTable({
       <div className="grid grid-cols-[2rem_4.5rem_4.5rem_1fr_5rem_7rem_10rem_10rem_2rem] gap-2 text-label text-ink-2">
         <span />
         <span>Starts</span>
-        <span>Latest</span>
+        <span>Must start by</span>
         <span>Segment</span>
         <span>Length</span>
         <span>Fixed start</span>

@@ -68,8 +68,8 @@ export function SeasonNav({
         />
         <Select name="state" aria-label="State" defaultValue={query.state} className="w-40!">
           <option value="">any state</option>
-          <option value="draft">front door closed</option>
-          <option value="published">front door open</option>
+          <option value="draft">not published</option>
+          <option value="published">published</option>
           <option value="live">on now</option>
           <option value="missing">something missing</option>
         </Select>
@@ -84,7 +84,7 @@ export function SeasonNav({
           </Select>
         )}
         <Button type="submit" weight="quiet">
-          Narrow
+          Filter
         </Button>
         {(query.words || query.state || query.producer) && (
           <Link

@@ -49,7 +49,7 @@ export function SeasonTable({ dates }: { dates: readonly SeasonDate[] }) {
               <td className="mono text-right">{date.registered}</td>
               <td className="pl-6 text-ink-2">
                 {phaseWords[date.phase]}
-                {!isPast(date) && !date.isPublished ? ", front door closed" : ""}
+                {!isPast(date) && !date.isPublished ? ", not published" : ""}
               </td>
             </tr>
           </Fragment>

@@ -11,7 +11,7 @@ const people = (n: string | number | undefined): string => (n === 1 ? "1 person"
 
 /** What is missing, and where it is mended. */
 const words: Readonly<Record<CheckName, Words>> = {
-  "not-published": () => ["The front door is closed: nobody can register.", "Front door"],
+  "not-published": () => ["The public page is not published: nobody can register.", "Public page"],
   "no-panelist": () => ["Nobody is to be heard: there is no panelist.", "Add a panelist"],
   "panelist-not-invited": ({ count }) => [`${people(count)} of the stage never got the invitation.`, "People"],
   "doors-held-by-one": () => ["Nobody but the producer holds doors and curtain.", "Give the duty"],
@@ -86,7 +86,7 @@ const words: Readonly<Record<CheckName, Words>> = {
     "Lower the limit",
   ],
   "no-description": () => ["The public page has a title and no words.", "Write them"],
-  "phone-without-number": () => ["Sound comes by phone, and the house has no phone number.", "Change it"],
+  "phone-without-number": () => ["Sound comes by phone, and the organisation has no phone number.", "Change it"],
   "heavy-picture": ({ attendeeKbps, stageSendKbps }) => [
     `The picture needs ${mbit(attendeeKbps)} Mbit/s of each attendee${Number(stageSendKbps) >= 100 ? `, ${mbit(stageSendKbps)} Mbit/s up from each person on stage` : ""}.`,
     "Choose a lighter one",
@@ -115,7 +115,7 @@ export const hasMend = ({ facts }: Finding): boolean => facts["crewToAsk"] !== 0
 
 /** Findings that one act mends, by what the act says. */
 export const mendable: Readonly<Record<MendableCheck, string>> = {
-  "not-published": "Open the front door",
+  "not-published": "Publish",
   "panelist-not-invited": "Send the invitations",
   "access-code-weak": "Make a strong code",
   "join-block-missing": "Back to the standard words",
@@ -124,7 +124,7 @@ export const mendable: Readonly<Record<MendableCheck, string>> = {
   "nothing-to-do": "Switch questions on",
   "phone-without-number": "Sound by computer",
   "heavy-picture": "Take a lighter picture",
-  "limit-far-beyond-house": "Lower it to twice the house",
+  "limit-far-beyond-house": "Lower it to twice the seats",
   "poll-in-no-segment": "Give it to the first free segment",
   "nobody-for-questions": "Give a crew member the duty",
   "doors-held-by-one": "Give a crew member the duty",
@@ -132,7 +132,7 @@ export const mendable: Readonly<Record<MendableCheck, string>> = {
 
 /** What the act did. */
 const mended: Readonly<Record<MendableCheck, (facts: Finding["facts"]) => string>> = {
-  "not-published": () => "The front door is open.",
+  "not-published": () => "The public page is published.",
   "panelist-not-invited": ({ count }) => `Sent to ${count}.`,
   "access-code-weak": () => "A new code is set; mails carry it from now on.",
   "join-block-missing": () => "The standard words are back.",
@@ -141,7 +141,7 @@ const mended: Readonly<Record<MendableCheck, (facts: Finding["facts"]) => string
   "nothing-to-do": () => "Questions are on.",
   "phone-without-number": () => "Sound comes by computer.",
   "heavy-picture": () => "A lighter picture is chosen.",
-  "limit-far-beyond-house": () => "The limit is twice the house.",
+  "limit-far-beyond-house": () => "The limit is twice the seats.",
   "poll-in-no-segment": ({ question, title }) => `“${question}” belongs to “${title}” now.`,
   "nobody-for-questions": () => "The duty is given.",
   "doors-held-by-one": () => "The duty is given.",

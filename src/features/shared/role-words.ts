@@ -24,6 +24,6 @@ export const phaseWords: Record<Phase, string> = {
   backstage: "Backstage",
   open: "Doors open",
   ended: "Ended",
-  cancelled: "Called off",
+  cancelled: "Cancelled",
   "not-held": "Not held",
 };

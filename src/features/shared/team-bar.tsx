@@ -5,13 +5,13 @@ import type { ReactNode } from "react";
 /** The organisation's own places, in one quiet line. */
 export function TeamBar({ signOut, children }: { signOut: () => Promise<void>; children?: ReactNode }) {
   const places = [
-    ["/season", "Season"],
+    ["/season", "Events"],
     ["/contacts", "Contacts"],
-    ["/slots", "Hours"],
-    ["/organisation", "House"],
+    ["/slots", "Slots"],
+    ["/organisation", "Organisation"],
     ["/recordings", "Recordings"],
-    ["/outbox", "Outbox"],
-    ["/help", "Who may do what"],
+    ["/outbox", "Mail"],
+    ["/help", "Help"],
   ] as const;
   return (
     <nav aria-label="Organisation" className="flex items-center gap-5 border-b border-rule px-6 py-2">

@@ -88,10 +88,10 @@ export function Workspace({
     ["plan", "Plan", `${base}/plan${query}`],
     ["people", "People", `${base}/people${query}`],
     ["run-sheet", "Run sheet", `${base}/run-sheet${query}`],
-    ["front-door", "Front door", `${base}/front-door${query}`],
+    ["front-door", "Public page", `${base}/front-door${query}`],
     ["mailings", "Mailings", `${base}/mailings${query}`],
     ["desk", "Desk", date ? `${base}/desk/${date.id}` : null],
-    ["afterwards", "Afterwards", date ? `${base}/afterwards/${date.id}` : null],
+    ["afterwards", "Report", date ? `${base}/afterwards/${date.id}` : null],
   ] as const;
   return (
     <div className="grid min-h-[calc(100vh-3rem)] grid-cols-[13rem_1fr]">

@@ -33,7 +33,7 @@ function EventChoice({ events }: { events: readonly Event[] }) {
               onChange={({ target }) => {
                 const event = events.find((one) => one.id === target.value);
                 field.onChange(event?.id ?? null);
-                setValue("title", event ? `Tech check: ${event.title}`.slice(0, 200) : "Open hour");
+                setValue("title", event ? `Sound check: ${event.title}`.slice(0, 200) : "Open hour");
               }}
             >
               <option value="">anybody: open hours</option>

@@ -43,7 +43,7 @@ export function BookHeader({
             Add somebody
           </Link>
           <Link href="/contacts?view=import" prefetch={false} className={buttonClass("quiet")}>
-            Take a file in
+            Import contacts
           </Link>
           <a href="/contacts/contacts.csv">contacts.csv</a>
           <a href="/contacts/contacts.vcf">contacts.vcf</a>
@@ -96,7 +96,7 @@ export function BookFilter({
   book: ContactPage;
 }) {
   return (
-    <nav aria-label="Narrow the book" className="flex flex-col gap-4">
+    <nav aria-label="Filter contacts" className="flex flex-col gap-4">
       <ul className="flex flex-col gap-1">
         {side({ words: "", tag: "", group: "", state: "" }, "Everybody")}
         {side({ state: "unsubscribed" }, "Want no mail")}
@@ -140,7 +140,7 @@ export function BookList({
         <p className="text-ink-2">
           {query.words || query.tag || query.group || query.state !== "all"
             ? "Nobody fits."
-            : "The book is empty. Take a file in, or add somebody."}
+            : "The book is empty. Import contacts, or add somebody."}
         </p>
       )}
       <ul>

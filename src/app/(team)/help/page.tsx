@@ -15,7 +15,7 @@ export default async function HelpPage() {
     <>
       <TeamBar signOut={signOutAction} />
       <main className="mx-auto max-w-5xl px-6 py-5">
-        <h1 className="border-b-2 border-ink pb-2 text-title leading-tight font-semibold">Who may do what</h1>
+        <h1 className="border-b-2 border-ink pb-2 text-title leading-tight font-semibold">Help</h1>
         <Table className="mt-3 w-full text-left">
           <thead className="text-label text-ink-2">
             <tr>

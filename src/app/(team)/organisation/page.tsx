@@ -42,7 +42,7 @@ export default async function OrganisationPage() {
       <TeamBar signOut={signOutAction} />
       <main className="mx-auto max-w-6xl px-6 py-5">
         <header className="mb-5 border-b-2 border-ink pb-2">
-          <h1 className="text-title leading-tight font-semibold">House</h1>
+          <h1 className="text-title leading-tight font-semibold">Organisation</h1>
           <p className="text-ink-2">{own.name}</p>
         </header>
         <div className="grid grid-cols-2 gap-x-12 gap-y-8">

@@ -8,7 +8,7 @@ import { orNotFound, pageMember } from "../../_lib/request";
 import { signOutAction } from "../sign-in/actions";
 import { tryAgainAction } from "./actions";
 
-export const metadata = { title: "Outbox" };
+export const metadata = { title: "Mail" };
 
 export default async function OutboxPage({
   searchParams,
@@ -27,7 +27,7 @@ export default async function OutboxPage({
     <>
       <TeamBar signOut={signOutAction} />
       <main className="mx-auto max-w-7xl px-6 py-5">
-        <h1 className="border-b-2 border-ink pb-2 text-title leading-tight font-semibold">Outbox</h1>
+        <h1 className="border-b-2 border-ink pb-2 text-title leading-tight font-semibold">Mail</h1>
         <div className="grid grid-cols-[1fr_34rem] gap-6">
           <div>
             {putOff.length > 0 && (

@@ -14,7 +14,7 @@ import { restoreAction } from "../events/[id]/actions";
 import { applyExtentAction, openStandingAction, undoChangeAction } from "../events/[id]/dates-actions";
 import { openRoomNowAction } from "../house-actions";
 
-export const metadata = { title: "Season" };
+export const metadata = { title: "Events" };
 const pageSize = 50;
 const states = ["draft", "published", "live", "missing"] as const;
 const acts = { apply: applyExtentAction, undo: undoChangeAction };
@@ -172,7 +172,7 @@ export default async function SeasonPage({
       <main className="mx-auto max-w-6xl px-6 py-5">
         <header className="flex items-end justify-between border-b-2 border-ink pb-2">
           <div>
-            <h1 className="text-title leading-tight font-semibold">Season</h1>
+            <h1 className="text-title leading-tight font-semibold">Events</h1>
             <p className="text-ink-2">
               {organisation.name} · {longDate(now, zone)}
             </p>

@@ -10,7 +10,7 @@ import { pageMember } from "../../_lib/request";
 import { signOutAction } from "../sign-in/actions";
 import { createSlotsAction } from "./actions";
 
-export const metadata = { title: "Hours" };
+export const metadata = { title: "Slots" };
 
 export default async function SlotsPage() {
   const { context, member } = await pageMember();
@@ -28,9 +28,9 @@ export default async function SlotsPage() {
       <TeamBar signOut={signOutAction} />
       <main className="mx-auto max-w-6xl px-6 py-5">
         <header className="mb-5 border-b-2 border-ink pb-2">
-          <h1 className="text-title leading-tight font-semibold">Hours</h1>
+          <h1 className="text-title leading-tight font-semibold">Slots</h1>
           <p className="text-ink-2">
-            Tech checks and open hours, booked by whoever comes. Each booking has a foyer and a room of its own.
+            Sound checks and open hours, booked by whoever comes. Each booking has a foyer and a room of its own.
           </p>
         </header>
         <div className="grid grid-cols-[1fr_24rem] gap-10">

@@ -159,7 +159,7 @@ export function StageRoom({ occurrenceId, ticketId, zone }: { occurrenceId: stri
             )}
             aria-live="polite"
           >
-            {isSeen ? "The house sees you" : place === "stage" ? "On stage, curtain down" : placeWords[place]}
+            {isSeen ? "The audience sees you" : place === "stage" ? "On stage, curtain down" : placeWords[place]}
           </p>
           {devices.stream ? (
             <OwnPicture devices={devices} words={{ testPicture: t("testPicture"), level: t("level") }} />

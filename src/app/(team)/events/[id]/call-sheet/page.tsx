@@ -45,11 +45,13 @@ export default async function CallSheetPage({
       <Table className="mt-3 w-full text-left">
         <thead className="text-label text-ink-2">
           <tr>
-            {["Who", "As", "Call, for them", "First segment", "Contact", "Tech check", "Own way in"].map((words) => (
-              <th key={words} className="py-1 pr-3 font-medium">
-                {words}
-              </th>
-            ))}
+            {["Who", "As", "Team call, for them", "First segment", "Contact", "Sound check", "Own way in"].map(
+              (words) => (
+                <th key={words} className="py-1 pr-3 font-medium">
+                  {words}
+                </th>
+              ),
+            )}
           </tr>
         </thead>
         <tbody>

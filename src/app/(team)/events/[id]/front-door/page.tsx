@@ -154,7 +154,7 @@ export default async function FrontDoorEditPage({
           {roleMay(access.actor, "event.plan") && (
             <form action={publishAction.bind(null, id, event.publishedAt === null)}>
               <Button type="submit" weight={event.publishedAt === null ? "act" : "quiet"}>
-                {event.publishedAt === null ? "Open the front door" : "Close the front door"}
+                {event.publishedAt === null ? "Publish" : "Unpublish"}
               </Button>
             </form>
           )}
@@ -164,7 +164,7 @@ export default async function FrontDoorEditPage({
             ? "Closed: nobody sees the page."
             : event.isPrivate
               ? "Open behind its access code."
-              : "Open to the public."}
+              : "Published."}
         </p>
         <TestGuest make={testGuestAction.bind(null, id)} />
         <DoorEditor

@@ -126,7 +126,7 @@ function ActsAndRequests({
       <div className="mt-8 flex items-center gap-4 border-t border-rule pt-3">
         <form action={duplicateAction.bind(null, id)}>
           <Button type="submit" weight="quiet">
-            Make another like it
+            Duplicate
           </Button>
         </form>
         <form action={deleteAction.bind(null, id)}>

@@ -11,7 +11,7 @@ import { signOutAction } from "../../../../sign-in/actions";
 import { importEntriesAction, publishRecordingAction, setDurationAction } from "../../actions";
 import { ReportRail, ShowFigures, CurtainSpans, PresenceTable, PollResults, QuestionList } from "./parts";
 
-export const metadata = { title: "Afterwards" };
+export const metadata = { title: "Report" };
 
 export default async function AfterwardsPage({ params }: { params: Promise<{ id: string; date: string }> }) {
   const { id, date } = await params;
@@ -48,7 +48,7 @@ export default async function AfterwardsPage({ params }: { params: Promise<{ id:
           polls={polls}
         />
         <p className="text-label text-ink-2">
-          Thin ticks: questions. Broad ticks: polls opened. The pointer says the hour and the house.
+          Thin ticks: questions. Broad ticks: polls opened. Point at it to read the hour and the audience.
         </p>
         <ShowFigures report={report} curve={curve} zone={zone} />
         {report.retention.length > 0 && (
