@@ -75,7 +75,7 @@ describe("words and statuses of refusals", () => {
     expect(wordsOf(examples["unknown-merge-field"])).toContain("line 3, column 7");
     expect(wordsOf(examples["bad-file"])).toContain("(line 12)");
     expect(wordsOf(examples["wrong-state"])).toContain("not held");
-    expect(wordsOf({ code: "date-fixed", startLocal: "2026-11-26T18:00", phase: "cancelled" })).toContain("called off");
+    expect(wordsOf({ code: "date-fixed", startLocal: "2026-11-26T18:00", phase: "cancelled" })).toContain("cancelled");
     expect(wordsOf({ code: "invalid-input", issues: [] })).toBe("Some fields need another look.");
   });
 

@@ -20,7 +20,7 @@ const fileWords: Record<FileFault, string> = {
 };
 
 const momentWords = (local: string): string => localWords(local);
-const phaseText = (phase: string): string => (phase === "cancelled" ? "called off" : phase.replace("-", " "));
+const phaseText = (phase: string): string => (phase === "cancelled" ? "cancelled" : phase.replace("-", " "));
 const dateWords = (date: ClashingDate): string =>
   `“${date.title}”, ${localWords(date.startLocal)} (${cityOf(date.zone)})`;
 

@@ -66,6 +66,21 @@ describe("rule 3: seat licences in the database", () => {
     expect(rows[0]!.licenceId).not.toBeNull();
   });
 
+  it("gives a new date its licence though older dates clash among themselves", async () => {
+    const of = (startLocal: string) => createEvent(world.context, world.owner, goodPlan({ startLocal }));
+    const [first, second] = [await of("2027-06-03T10:00"), await of("2027-06-03T14:00")];
+    // as after a licence was sold: both at one time, and only one can have it
+    const [one] = await world.context.db.select().from(occurrences).where(eq(occurrences.eventId, first.eventId));
+    await world.context.db
+      .update(occurrences)
+      .set({ startAt: one!.startAt, endAt: one!.endAt, licenceId: null })
+      .where(eq(occurrences.eventId, second.eventId));
+    const { eventId } = await of("2027-06-10T10:00");
+    const [fresh] = await world.context.db.select().from(occurrences).where(eq(occurrences.eventId, eventId));
+    expect(fresh!.licenceId).not.toBeNull();
+    await world.context.db.delete(events).where(eq(events.id, second.eventId));
+  });
+
   it("marks the taken quarter hours while a start is picked", async () => {
     const question = {
       occurrenceId: null,

@@ -58,7 +58,7 @@ export const en = {
       body: "Hello {{name}},\n\n{{event}} has moved. The new time is {{when}}. Your ticket and your link stay the same.\n\n{{join_details}}\n\n{{producer}}",
     },
     cancellation: {
-      subject: "Called off: {{event}}",
+      subject: "Cancelled: {{event}}",
       body: "Hello {{name}},\n\n{{event}}, planned for {{when}}, will not take place.\n\n{{producer}}",
     },
     pending: {
@@ -115,7 +115,7 @@ export const en = {
     thanks: "Thank you. You can change it here until it begins.",
     registered: "You are registered as well: your ticket is on its way by mail.",
     words: { coming: "coming", "not-coming": "not coming", unsure: "not sure yet" },
-    over: "It is over, or called off.",
+    over: "It is over, or cancelled.",
   },
   unsubscribe: {
     line: "No more invitations from us",
@@ -147,7 +147,7 @@ export const en = {
     full: "All places are taken: you will be on the waiting list, and move up when one comes free.",
     placesLeft: "{count, plural, one {# place left} other {# places left}}",
     over: "This event is over.",
-    cancelled: "This event was called off.",
+    cancelled: "This event was cancelled.",
     live: "It has begun. Register and walk straight in.",
     code: "Access code",
     codeAsk: "This event is private. The invitation carries its access code.",

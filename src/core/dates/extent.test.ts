@@ -82,6 +82,15 @@ describe("rule 2: a change applies to the dates that were marked", () => {
     expectInStep(outcome);
   });
 
+  it("a later stretch whose override stands before an earlier date leaves no marked date behind", () => {
+    const overridden = all.map((date) => (date.id === "d6" ? { ...date, startLocal: "2027-03-29T18:00" } : date));
+    const outcome = plan(ids(5, 8), "2027-03-29T19:00", before, overridden);
+    expect(outcome.extent).toBe("later");
+    expect(outcome.dates.map((date) => date.id).sort()).toEqual(ids(5, 8));
+    expect(outcome.dates.find((date) => date.id === "d6")!.startLocal).toBe("2027-03-29T19:00");
+    expectInStep(outcome);
+  });
+
   it("all of it: one series moves, overrides by the same difference of wall time", () => {
     const overridden = all.map((date) => (date.id === "d2" ? { ...date, startLocal: "2027-03-10T20:00" } : date));
     const outcome = plan(ids(1, 8), "2027-03-02T17:30", before, overridden);

@@ -91,19 +91,19 @@ function changeSingles(
   return { ...base, dates, calledOffIds: [], series };
 }
 
-/** Moves every date of a part of a series; overrides move by the same difference of wall time. */
+/** Moves every date of a part of a series; an override stays as far from its rule's start as it was. */
 function moved(
   dates: readonly PlannedDate[],
-  shift: number,
+  movedStart: (originalStartLocal: string) => string,
   durationMinutes: number | null,
   seriesId: string | "new",
 ): DateChange[] {
-  return dates.map((date) => ({
-    id: date.id,
+  return dates.map(({ id, originalStartLocal: original, startLocal, durationMinutes: own }) => ({
+    id,
     seriesId,
-    originalStartLocal: shiftLocal(date.originalStartLocal, shift),
-    startLocal: shiftLocal(date.startLocal, shift),
-    durationMinutes: durationMinutes ?? date.durationMinutes,
+    originalStartLocal: movedStart(original),
+    startLocal: shiftLocal(movedStart(original), minutesBetween(original, startLocal)),
+    durationMinutes: durationMinutes ?? own,
   }));
 }
 
@@ -117,7 +117,9 @@ function changeStretch(
 ): ExtentPlan {
   const first = marked[0]!;
   const others = rows.filter((one) => one.id !== series.id);
-  const split = splitSeries(series, first.originalStartLocal);
+  // an override may stand before an earlier date of the rule: the part begins with the rule's first
+  const from = marked.map((date) => date.originalStartLocal).sort()[0]!;
+  const split = splitSeries(series, from);
   const earlier = split.earlier ? [{ ...series, ...split.earlier }] : [];
   if (change.kind === "call-off") {
     const kept =
@@ -139,7 +141,7 @@ function changeStretch(
   }
   const shift = minutesBetween(first.startLocal, change.firstStartLocal);
   const source = extent === "all" ? series : { ...series, ...split.later };
-  const target = moveSeries(source, shiftLocal(source.startLocal, shift)).series;
+  const { series: target, movedStart } = moveSeries(source, shiftLocal(source.startLocal, shift));
   const durationMinutes = change.durationMinutes ?? series.durationMinutes;
   // dates of this part that were called off move along, so that their originals stay in step with EXDATE
   const part = all.filter(
@@ -148,7 +150,7 @@ function changeStretch(
       date.originalStartLocal >= source.startLocal &&
       (marked.some((one) => one.id === date.id) || date.phase === "cancelled"),
   );
-  const dates = moved(part, shift, change.durationMinutes, extent === "all" ? series.id : "new");
+  const dates = moved(part, movedStart, change.durationMinutes, extent === "all" ? series.id : "new");
   if (extent === "all")
     return {
       extent,

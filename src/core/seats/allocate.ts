@@ -1,5 +1,5 @@
 import { assignLicences } from "./assign";
-import { chainsOf, classesOf, type Licence, type LicenceClass, type SeatClaim } from "./licences";
+import { chainsOf, classesOf, type Licence, type SeatClaim } from "./licences";
 import { searchChain, type Budget } from "./search";
 
 export type Allocation =
@@ -12,11 +12,11 @@ export type Allocation =
 export const searchBudget = 400_000;
 
 /** Whether an assignment exists; null where the search could not decide. */
-function fits(claims: readonly SeatClaim[], classes: readonly LicenceClass[]): boolean | null {
+function fits(claims: readonly SeatClaim[], licences: readonly Licence[]): boolean | null {
   const budget = { left: searchBudget };
   let isUndecided = false;
   for (const chain of chainsOf(claims)) {
-    const result = searchChain(chain, classes, budget);
+    const result = searchChain(chain, classesOf(licences, chain), budget);
     if (result === "not-decided") isUndecided = true;
     else if ("failedAt" in result) return false;
   }
@@ -27,13 +27,13 @@ function fits(claims: readonly SeatClaim[], classes: readonly LicenceClass[]): b
 function minimalClash(
   claims: readonly SeatClaim[],
   last: SeatClaim,
-  classes: readonly LicenceClass[],
+  licences: readonly Licence[],
 ): readonly string[] {
   const meeting = claims.filter((one) => one.startAt < last.endAt && last.startAt < one.endAt);
-  let kept = fits(meeting, classes) === false ? meeting : [...claims];
+  let kept = fits(meeting, licences) === false ? meeting : [...claims];
   for (const claim of [...kept]) {
     const without = kept.filter((one) => one !== claim);
-    if (without.length > 0 && fits(without, classes) === false) kept = without;
+    if (without.length > 0 && fits(without, licences) === false) kept = without;
   }
   return kept.map((one) => one.id);
 }
@@ -48,18 +48,18 @@ export function allocate(
   licences: readonly Licence[],
   budget: number = searchBudget,
 ): Allocation {
-  const classes = classesOf(licences);
   const left: Budget = { left: budget };
   const licenceOf = new Map<string, string>();
   let surplus = 0;
   let isUndecided = false;
   for (const chain of chainsOf(claims)) {
+    const classes = classesOf(licences, chain);
     const result = searchChain(chain, classes, left);
     if (result === "not-decided") isUndecided = true;
     else if ("failedAt" in result)
       return {
         verdict: "clash",
-        clashing: minimalClash(chain.slice(0, result.failedAt + 1), chain[result.failedAt]!, classes),
+        clashing: minimalClash(chain.slice(0, result.failedAt + 1), chain[result.failedAt]!, licences),
       };
     else {
       surplus += result.surplus;

@@ -1,26 +1,17 @@
 import { inOrderOfStart, type LicenceClass, type SeatClaim } from "./licences";
 
-const meet = (a: SeatClaim, b: SeatClaim): boolean => a.startAt < b.endAt && b.startAt < a.endAt;
-
 /**
- * Single licences within one class. Never more claims run at once than there are licences, so taking
- * any free one works, outward from a moment that all held ones share: live dates keep theirs.
+ * Single licences within one class. Never more claims run at once than there are licences, so in the order of the
+ * starts each takes one that is free; of a licence that is held by somebody all are that one's.
  */
 function assignClass(claims: readonly SeatClaim[], ids: readonly string[]): ReadonlyMap<string, string> {
   const out = new Map<string, string>();
-  const held = claims.filter((one) => one.heldLicenceId !== null);
-  for (const one of held) out.set(one.id, one.heldLicenceId!);
-  const moment = held.length > 0 ? Math.max(...held.map((one) => one.startAt)) : Number.NEGATIVE_INFINITY;
-  const others = claims.filter((one) => one.heldLicenceId === null).sort(inOrderOfStart);
-  const across = others.filter((one) => one.startAt <= moment && moment < one.endAt);
-  const after = others.filter((one) => one.startAt > moment);
-  const before = others
-    .filter((one) => one.endAt <= moment)
-    .sort((a, b) => b.endAt - a.endAt || (a.id < b.id ? -1 : 1));
-  for (const claim of [...across, ...after, ...before]) {
-    const taken = new Set(claims.filter((one) => out.has(one.id) && meet(one, claim)).map((one) => out.get(one.id)!));
-    const free = ids.find((id) => !taken.has(id));
-    if (free !== undefined) out.set(claim.id, free);
+  const freeAt = new Map(ids.map((id) => [id, Number.NEGATIVE_INFINITY]));
+  for (const claim of [...claims].sort(inOrderOfStart)) {
+    const free = claim.heldLicenceId ?? ids.find((id) => freeAt.get(id)! <= claim.startAt);
+    if (free === undefined) continue;
+    out.set(claim.id, free);
+    freeAt.set(free, Math.max(freeAt.get(free) ?? 0, claim.endAt));
   }
   return out;
 }

@@ -59,13 +59,22 @@ const cases = fc.record({
   licences: fc
     .array(fc.constantFrom(100, 300, 500, 1000), { minLength: 1, maxLength: 4 })
     .map((sizes) => owned(...sizes)),
-  live: fc.boolean(),
+  live: fc.array(fc.nat(6), { maxLength: 4 }),
 });
 
-/** The first date, where it is meant to be live, holds a licence that is large enough. */
-function withLive(claims: readonly SeatClaim[], licences: readonly Licence[], live: boolean): readonly SeatClaim[] {
-  const big = licences.find((one) => one.size >= claims[0]!.need);
-  return live && big ? [{ ...claims[0]!, heldLicenceId: big.id }, ...claims.slice(1)] : claims;
+/** Some dates hold a licence that is large enough: they need not share a moment, one may be backstage a day ahead. */
+function withLive(claims: readonly SeatClaim[], licences: readonly Licence[], live: readonly number[]): SeatClaim[] {
+  const out = [...claims];
+  for (const at of live) {
+    const one = out[at];
+    const held = out.filter((other) => other.heldLicenceId !== null);
+    const big = licences.find(
+      ({ id, size }) =>
+        one && size >= one.need && !held.some((other) => other.heldLicenceId === id && meet(other, one)),
+    );
+    if (one && big) out[at] = { ...one, heldLicenceId: big.id };
+  }
+  return out;
 }
 
 describe("rule 3: allocation is exact", () => {
@@ -245,5 +254,24 @@ describe("rule 3: expected house", () => {
   it("keeps edges: nobody registered, a house larger than all", () => {
     expect(expectedHouse(0, 10, { registered: 0, attended: 0 }, null)).toEqual({ come: 0, peak: 0, fullChance: 0 });
     expect(expectedHouse(10, 10, { registered: 0, attended: 0 }, null).fullChance).toBe(0);
+  });
+});
+
+describe("rule 3: live dates and the dates around them", () => {
+  it("never gets a licence that somebody else holds: two held at different times, a third across both", () => {
+    const claims = [claim("now", 90, 0, 2, "l0"), claim("ahead", 90, 3, 5, "l1"), claim("across", 90, 1, 4)];
+    const got = allocate(claims, owned(100, 100));
+    expect(got.verdict).toBe("clash");
+    const three = allocate(claims, owned(100, 100, 100));
+    expect(three.verdict === "fits" && Object.fromEntries(three.licenceOf)).toEqual({
+      now: "l0",
+      ahead: "l1",
+      across: "l2",
+    });
+  });
+  it("leaves two that came to hold the same one in peace, and goes on for the others", () => {
+    const claims = [claim("a", 90, 0, 3, "l0"), claim("b", 90, 2, 5, "l0"), claim("c", 90, 1, 2)];
+    const got = allocate(claims, owned(100, 100));
+    expect(got.verdict === "fits" && got.licenceOf.get("c")).toBe("l1");
   });
 });

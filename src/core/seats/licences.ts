@@ -27,16 +27,20 @@ export const holdOf = (
   endAt: times.endAt + overrunMinutes * minuteMs,
 });
 
-/** Licences of one size, the smaller sizes first. */
+/** Licences that are as good as each other: of one size and held by no date; each held one is a class of its own. */
 export interface LicenceClass {
   readonly size: number;
   readonly ids: readonly string[];
 }
 
-export function classesOf(licences: readonly Licence[]): readonly LicenceClass[] {
+/** The classes for these claims, the smaller sizes first. */
+export function classesOf(licences: readonly Licence[], claims: readonly SeatClaim[]): readonly LicenceClass[] {
+  const held = new Set(claims.map((one) => one.heldLicenceId));
   const bySize = new Map<number, string[]>();
-  for (const { id, size } of licences) bySize.set(size, [...(bySize.get(size) ?? []), id]);
-  return [...bySize].sort(([a], [b]) => a - b).map(([size, ids]) => ({ size, ids: ids.sort() }));
+  for (const { id, size } of licences) if (!held.has(id)) bySize.set(size, [...(bySize.get(size) ?? []), id]);
+  const free = [...bySize].map(([size, ids]) => ({ size, ids: ids.sort() }));
+  const alone = licences.filter(({ id }) => held.has(id)).map(({ id, size }) => ({ size, ids: [id] }));
+  return [...free, ...alone].sort((a, b) => a.size - b.size);
 }
 
 /** The order in which ties are settled: the earlier date gets the smaller licence. */

@@ -37,7 +37,7 @@ export function fitsAt(
     heldLicenceId: null,
   };
   const chain = chainsOf([...others.filter((one) => one.id !== date.id), own]).find((one) => one.includes(own))!;
-  const result = searchChain(chain, classesOf(licences), { left: searchBudget });
+  const result = searchChain(chain, classesOf(licences, chain), { left: searchBudget });
   return result === "not-decided" ? null : "found" in result;
 }
 

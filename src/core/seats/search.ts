@@ -19,8 +19,8 @@ interface Way {
 export type SearchResult =
   { readonly found: readonly number[]; readonly surplus: number } | { readonly failedAt: number } | "not-decided";
 
-/** Running claims beyond this many at once would not fit into a number's digits. */
-const mostAtOnce = 18;
+/** Running claims beyond this many at once would not fit into a number's digits to this base. */
+const mostAtOnce = (base: number): number => Math.floor(Math.log(Number.MAX_SAFE_INTEGER) / Math.log(base));
 
 const classIndexOf = (classes: readonly LicenceClass[], claim: SeatClaim): number =>
   classes.findIndex((one) => claim.heldLicenceId !== null && one.ids.includes(claim.heldLicenceId));
@@ -117,13 +117,16 @@ export function searchChain(
   for (const [i, claim] of claims.entries()) {
     const stays = running.map((one) => one.endAt > claim.startAt);
     running = running.filter((_, at) => stays[at]!);
-    if (running.length >= mostAtOnce) return "not-decided";
+    if (running.length >= mostAtOnce(base)) return "not-decided";
     const weight = base ** running.length;
     const next = new Map<number, Way>();
     for (const way of ways) {
       const { key, digits } = withoutEnded(way.key, base, stays);
       for (const choice of choices[i]!) {
-        if (digits.filter((one) => one === choice).length >= classes[choice]!.ids.length) continue;
+        const inWay = running.filter((_, at) => digits[at] === choice);
+        // live dates stay where they are, whatever else live holds the same
+        const areAllHeld = claim.heldLicenceId !== null && inWay.every((one) => one.heldLicenceId !== null);
+        if (inWay.length >= classes[choice]!.ids.length && !areAllHeld) continue;
         const surplus = way.surplus + surplusOf(classes, claim, choice);
         if (surplus + least[i + 1]! > most) continue;
         keepBest(next, { key: key + choice * weight, surplus, rank: way.rank, before: way, choice });

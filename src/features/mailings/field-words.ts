@@ -36,7 +36,7 @@ export const kindWords: Readonly<Record<MailingKind, string>> = {
   "stage-invitation": "Stage invitation",
   "call-time-reminder": "Call-time reminder",
   change: "New time",
-  cancellation: "Called off",
+  cancellation: "Cancellation",
   pending: "Registration taken",
   decline: "Registration declined",
   "rehearsal-invitation": "Rehearsal",

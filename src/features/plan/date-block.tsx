@@ -51,7 +51,7 @@ export function Consequences({ preview }: { preview: Preview }) {
       <p className="text-ink-2">
         {preview.calledOff > 0 ? (
           <>
-            <span className="mono">{preview.calledOff}</span> called off
+            <span className="mono">{preview.calledOff}</span> cancelled
           </>
         ) : (
           <>

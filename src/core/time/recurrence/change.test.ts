@@ -122,6 +122,30 @@ describe("rule 2: what a series may be, and how it changes", () => {
   });
 
   it.each([
+    ["FREQ=MONTHLY;BYDAY=1TH;COUNT=6", "2027-01-07", "2027-01-08", "FREQ=MONTHLY;BYDAY=2FR;COUNT=6"],
+    ["FREQ=MONTHLY;BYDAY=1TH;COUNT=6", "2027-02-04", "2027-02-05", "FREQ=MONTHLY;BYDAY=1FR;COUNT=6"],
+    ["FREQ=MONTHLY;BYDAY=1TH,3TH;COUNT=6", "2027-02-04", "2027-02-05", "FREQ=MONTHLY;BYDAY=1FR,3FR;COUNT=6"],
+    ["FREQ=MONTHLY;BYDAY=-1FR;COUNT=6", "2027-01-29", "2027-01-27", "FREQ=MONTHLY;BYDAY=-1WE;COUNT=6"],
+    ["FREQ=MONTHLY;BYMONTHDAY=15;COUNT=6", "2027-01-15", "2027-01-20", "FREQ=MONTHLY;BYMONTHDAY=20;COUNT=6"],
+    ["FREQ=MONTHLY;BYMONTHDAY=-1;COUNT=6", "2027-01-31", "2027-01-30", "FREQ=MONTHLY;BYMONTHDAY=-2;COUNT=6"],
+    ["FREQ=YEARLY;BYMONTH=3;BYDAY=1SA;COUNT=3", "2027-03-06", "2027-04-03", "FREQ=YEARLY;BYMONTH=4;BYDAY=1SA;COUNT=3"],
+    ["FREQ=DAILY;INTERVAL=3;COUNT=6", "2027-01-05", "2027-01-06", "FREQ=DAILY;INTERVAL=3;COUNT=6"],
+  ])("moves the days of %s from %s to %s: %s, every date in its place", (text, from, to, movedText) => {
+    const whole = series(text, `${from}T18:00`);
+    const { series: moved, movedStart } = moveSeries(whole, `${to}T19:00`);
+    const wanted = series(movedText, `${to}T19:00`);
+    expect(dates(moved)).toEqual(dates(wanted));
+    expect(dates(whole).map(movedStart)).toEqual(dates(wanted));
+  });
+
+  it("leaves no later date on the old weekday when the rule has no end", () => {
+    const whole = series("FREQ=MONTHLY;BYDAY=1TH", "2027-02-04T18:00");
+    const { series: moved } = moveSeries(whole, "2027-02-05T18:00");
+    const weekdays = new Set(dates(moved).map((local) => new Date(`${local}Z`).getUTCDay()));
+    expect(weekdays).toEqual(new Set([5]));
+  });
+
+  it.each([
     ["FREQ=WEEKLY;INTERVAL=2;BYDAY=TU,TH;COUNT=8", "Every second week on Tuesday and Thursday, 8 times"],
     ["FREQ=MONTHLY;BYDAY=1TH;UNTIL=20271224T235900Z", "Every month on the first Thursday, until 24 Dec 2027"],
     ["FREQ=MONTHLY;BYDAY=-1FR", "Every month on the last Friday, with no end set"],

@@ -1,6 +1,6 @@
-import { starts } from "./expand";
+import { firstMatch, starts } from "./expand";
 import { civil, dayNumber, dayOfLocal, minutesBetween, shiftLocal } from "./days";
-import type { RecurrenceRule, Series } from "./rule";
+import { longestSeries, weekdayCodes, type RecurrenceRule, type Series, type WeekdayCode } from "./rule";
 
 /** A date of a series that differs from its rule, keyed by its original start (RECURRENCE-ID). */
 export interface Override {
@@ -51,43 +51,82 @@ export function splitSeries(series: Series, at: string): SplitSeries {
   return { earlier, later };
 }
 
-const moveList = (list: readonly string[], minutes: number): string[] =>
-  list.map((local) => shiftLocal(local, minutes));
+const weekdayMoved = (weekday: WeekdayCode, days: number): WeekdayCode =>
+  weekdayCodes[(((weekdayCodes.indexOf(weekday) + days) % 7) + 7) % 7]!;
+
+/** How often a day's weekday has come in its month, from its beginning or, negative, from its end. */
+function ordinalOf(local: string, isFromEnd: boolean): number {
+  const day = Number(local.slice(8, 10));
+  if (!isFromEnd) return Math.ceil(day / 7);
+  const last = new Date(Date.UTC(Number(local.slice(0, 4)), Number(local.slice(5, 7)), 0)).getUTCDate();
+  return -Math.ceil((last - day + 1) / 7);
+}
+/** A day of the month, counted from its end where the rule does. */
+function monthDayOf(local: string, isFromEnd: boolean): number {
+  const day = Number(local.slice(8, 10));
+  const last = new Date(Date.UTC(Number(local.slice(0, 4)), Number(local.slice(5, 7)), 0)).getUTCDate();
+  return isFromEnd ? day - last - 1 : day;
+}
 
 /**
- * Moves a whole series so that its first start becomes `startLocal`: what was taken out, put in or
- * overridden moves by the same difference of wall time (rule 2). The rule's own days follow where a
- * whole number of days lies between.
+ * The rule that names the days which a move by whole days leads to: "the first Thursday" moved to a Friday is the
+ * first Friday, in later months too. Where no such rule has the new start the days stay as they are.
  */
-export function moveSeries(series: Series, startLocal: string): { series: Series; shiftMinutes: number } {
+function movedRule({ rule, startLocal }: Series, to: string, days: number): RecurrenceRule {
+  const month = Number(to.slice(5, 7));
+  const ordinalBy = (ordinal: number) => ordinalOf(to, ordinal < 0) - ordinalOf(startLocal, ordinal < 0);
+  const moved: RecurrenceRule = {
+    ...rule,
+    byMonth: rule.byMonth.length === 1 ? [month] : rule.byMonth,
+    byMonthDay:
+      rule.byMonthDay.length === 1
+        ? [monthDayOf(to, rule.byMonthDay[0]! < 0)]
+        : rule.byMonthDay.map((day) => day + days),
+    byDay: rule.byDay.map(({ weekday, ordinal }) => ({
+      weekday: weekdayMoved(weekday, days),
+      ordinal: ordinal === null ? null : ordinal + ordinalBy(ordinal),
+    })),
+  };
+  return firstMatch({ ...moved, count: null, until: null }, to) === to ? moved : rule;
+}
+
+export interface MovedSeries {
+  readonly series: Series;
+  readonly shiftMinutes: number;
+  /** where one of the rule's starts, or one put in, lies afterwards */
+  movedStart(originalStartLocal: string): string;
+}
+
+/**
+ * Moves a whole series so that its first start becomes `startLocal` (rule 2). Each of its dates becomes the date of
+ * the moved rule in the same place of the order; what the rule does not name moves by the difference of wall time.
+ */
+export function moveSeries(series: Series, startLocal: string): MovedSeries {
   const shiftMinutes = minutesBetween(series.startLocal, startLocal);
   const days = dayOfLocal(startLocal) - dayOfLocal(series.startLocal);
-  const until = series.rule.until === null ? null : shiftLocal(series.rule.until, shiftMinutes);
-  const rule: RecurrenceRule = {
-    ...series.rule,
-    until,
-    byDay: days === 0 ? series.rule.byDay : movedWeekdays(series, days),
-  };
+  const endless = { count: null, until: null };
+  const rule = days === 0 ? series.rule : movedRule(series, startLocal, days);
+  const after = starts({ ...rule, ...endless }, startLocal)[Symbol.iterator]();
+  const movedOf = new Map<string, string>();
+  let last = startLocal;
+  for (const before of starts(series.rule, series.startLocal)) {
+    const next = after.next();
+    if (next.done || movedOf.size > longestSeries) break;
+    movedOf.set(before, next.value);
+    last = next.value;
+  }
+  const movedStart = (local: string) => movedOf.get(local) ?? shiftLocal(local, shiftMinutes);
   return {
     series: {
       ...series,
       startLocal,
-      rule,
-      exdates: moveList(series.exdates, shiftMinutes),
-      rdates: moveList(series.rdates, shiftMinutes),
+      rule: { ...rule, until: rule.until === null ? null : last },
+      exdates: series.exdates.map(movedStart),
+      rdates: series.rdates.map(movedStart),
     },
     shiftMinutes,
+    movedStart,
   };
-}
-
-/** Plain weekdays of a weekly rule move with the start; ordinals within a month stay what they are. */
-function movedWeekdays(series: Series, days: number): RecurrenceRule["byDay"] {
-  if (series.rule.freq !== "WEEKLY") return series.rule.byDay;
-  const codes = ["MO", "TU", "WE", "TH", "FR", "SA", "SU"] as const;
-  return series.rule.byDay.map((one) => ({
-    ...one,
-    weekday: codes[(((codes.indexOf(one.weekday) + days) % 7) + 7) % 7]!,
-  }));
 }
 
 /** Months between the first and the last date in which a monthly rule made none, as `YYYY-MM` (rule 2). */

@@ -1,6 +1,6 @@
 import { and, asc, eq, gt, inArray, isNull, ne } from "drizzle-orm";
 import { callTimeOf } from "@/core/dates";
-import { fitsAt, freeStarts, holdOf, nearestFits, type Licence, type PlacedDate, type SeatClaim } from "@/core/seats";
+import { fitsAt, freeStarts, holdOf, nearestFits, type Allocation, type Licence, type PlacedDate, type SeatClaim } from "@/core/seats";
 import { Refusal, type ClashingDate } from "@/core/shared";
 import { dayMs, instantOf, minuteMs, wallTimeAt } from "@/core/time";
 import { seatQuestionInput, type SeatAnswer } from "@/contracts";
@@ -106,12 +106,10 @@ export async function settleSeats(
   const largest = owned.at(-1)!.size;
   const tooLarge = changed.find((claim) => claim.need > largest && claim.heldLicenceId === null);
   if (tooLarge) throw new Refusal({ code: "no-licence-so-large", houseSize: tooLarge.need, largest });
-  const result = await context.sums.run("seat-search", [claims, owned]);
+  const { result, standing } = await aroundStandingClashes(context, claims, owned, changedIds);
   if (result.verdict === "not-decided") return 0;
   if (result.verdict === "clash") {
-    const own =
-      changed.find((claim) => result.clashing.includes(claim.id)) ??
-      changed.find((claim) => fitsAt(placed(claim), placed(claim).startAt, claims, owned) === false);
+    const own = changed.find((claim) => result.clashing.includes(claim.id));
     if (!own) return 0;
     const near = nearestFits(placed(own), claims, owned, { from: rules.earliestStart, until: rules.latestStart }, now);
     const local = (at: number | null) => (at === null ? null : wallTimeAt(at, own.zone).local);
@@ -125,7 +123,30 @@ export async function settleSeats(
       later: local(near.later),
     });
   }
-  return writeLicences(tx, claims, result.licenceOf, changedIds);
+  const placedClaims = claims.filter((claim) => !standing.has(claim.id));
+  return writeLicences(tx, placedClaims, result.licenceOf, changedIds);
+}
+
+/** Clashes that are given up before new dates are no more looked for a licence. */
+const mostStanding = 50;
+
+/**
+ * The search, and where dates that nobody changed clash among themselves, the same without one of each such clash:
+ * what stood wrong before must not leave a new date without a licence. Those left out keep what they have.
+ */
+async function aroundStandingClashes(
+  context: Context,
+  claims: readonly NamedClaim[],
+  owned: readonly Licence[],
+  changedIds: ReadonlySet<string>,
+): Promise<{ readonly result: Allocation; readonly standing: ReadonlySet<string> }> {
+  const standing = new Set<string>();
+  for (;;) {
+    const result = await context.sums.run("seat-search", [claims.filter((one) => !standing.has(one.id)), owned]);
+    if (result.verdict !== "clash" || standing.size >= mostStanding) return { result, standing };
+    if (result.clashing.some((id) => changedIds.has(id))) return { result, standing };
+    standing.add(result.clashing.at(-1)!);
+  }
 }
 
 async function writeLicences(

@@ -39,7 +39,7 @@ export async function organisationFeed(context: Context, organisation: Organisat
     [
       ...dates.map(({ event, date }) => ({
         id: `urn:uuid:${date.id}`,
-        title: date.phase === "cancelled" ? `Called off: ${event.title}` : event.title,
+        title: date.phase === "cancelled" ? `Cancelled: ${event.title}` : event.title,
         link: `${origin}/front/${event.slug}?date=${date.id}`,
         updatedAt: event.publishedAt!,
         summary: `${longDate(date.startAt, date.zone)}, ${clockTime(date.startAt, date.zone)} in ${cityOf(date.zone)}`,
