@@ -89,7 +89,7 @@ describe("words and statuses of refusals", () => {
       "bad-time",
       "out-before-in",
       "unknown-role",
-      "not-utf8",
+      "not-text",
       "not-a-picture",
       "too-many-pixels",
     ];

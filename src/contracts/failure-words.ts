@@ -16,7 +16,7 @@ const fileWords: Record<FileFault, string> = {
     "This is no picture that can be read. Nothing was kept; save it as JPEG, PNG or WebP and choose it again.",
   "too-many-pixels":
     "The picture has more than 40 million pixels. Nothing was kept; make it smaller and choose it again.",
-  "not-utf8": "The file is not UTF-8. Save it as UTF-8 and choose it again.",
+  "not-text": "The file holds no text that can be read. Save it as CSV and choose it again.",
 };
 
 const momentWords = (local: string): string => localWords(local);

@@ -15,6 +15,7 @@ export {
   reminderOffsetsInput,
   type MailingInput,
 } from "./mailing-input";
+export { entryMappingInput, type EntriesImported, type EntriesPreview } from "./entries-input";
 export {
   contactInput,
   contactQuery,

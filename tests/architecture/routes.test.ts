@@ -29,6 +29,7 @@ const guards: Readonly<Record<string, string>> = {
   "(team)/contacts/page.tsx": "pageMember(",
   "(team)/contacts/[file]/route.ts": "currentMember(",
   "(team)/upload/contacts/route.ts": "currentMember(",
+  "(team)/upload/entries/[id]/[date]/route.ts": "currentMember(",
   "(team)/season/page.tsx": "pageMember(",
   "(team)/outbox/page.tsx": "pageMember(",
   "(team)/recordings/page.tsx": "pageMember(",

@@ -2,7 +2,8 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { eq } from "drizzle-orm";
 import { minuteMs } from "@/core/time";
 import { events, organisations, tries } from "@/server/db/schema";
-import { createEvent, loadPlan, savePlan } from "@/server/services/planning/events";
+import { createEvent, loadPlan } from "@/server/services/planning/events";
+import { savePlan } from "@/server/services/planning/save-plan";
 import {
   createFromTemplate,
   duplicateEvent,

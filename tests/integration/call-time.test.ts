@@ -3,7 +3,8 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { minuteMs } from "@/core/time";
 import { messages, occurrences } from "@/server/db/schema";
 import { inviteStagePeople } from "@/server/services/mailings/stage-invitations";
-import { loadPlan, savePlan } from "@/server/services/planning/events";
+import { loadPlan } from "@/server/services/planning/events";
+import { savePlan } from "@/server/services/planning/save-plan";
 import { fillSeries } from "@/server/services/planning/dates/fill";
 import { addTicket, makeEvent, makeWorld, startOfTime, type MadeEvent, type World } from "../support/world";
 

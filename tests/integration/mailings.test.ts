@@ -4,16 +4,7 @@ import ICAL from "ical.js";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { docFromTemplate, nobody } from "@/core/mailings";
 import { dayMs, hourMs, minuteMs } from "@/core/time";
-import {
-  contactGroups,
-  groupMembers,
-  invitees,
-  mailings,
-  messages,
-  occurrences,
-  people,
-  tickets,
-} from "@/server/db/schema";
+import { contactGroups, groupMembers, invitees, mailings, messages, occurrences, people } from "@/server/db/schema";
 import { personByEmail } from "@/server/services/ground/people-records";
 import { receiveMail } from "@/server/services/mailings/incoming-mail";
 import { sendDue } from "@/server/services/mailings/deliver";

@@ -3,7 +3,7 @@ import { eq } from "drizzle-orm";
 import { hourMs, minuteMs } from "@/core/time";
 import { messages, people, tickets } from "@/server/db/schema";
 import { eventAccess } from "@/server/services/ground/access";
-import { savePlan } from "@/server/services/planning/events";
+import { savePlan } from "@/server/services/planning/save-plan";
 import { datesOf } from "@/server/services/planning/dates/load";
 import { sendDue } from "@/server/services/mailings/deliver";
 import { docFromTemplate, nobody } from "@/core/mailings";

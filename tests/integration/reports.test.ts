@@ -6,7 +6,8 @@ import { auditLog, occurrences } from "@/server/db/schema";
 import { appendRows } from "@/server/services/ground/room/commands";
 import { csvText, guardCell, unguardCell } from "@/server/services/ground/delimited";
 import { dateFile, eventFile } from "@/server/services/afterwards/exports";
-import { importEntries, readEntriesFile } from "@/server/services/afterwards/import-entries";
+import { importEntries, previewEntries } from "@/server/services/afterwards/import-entries";
+import { readEntriesFile } from "@/server/services/afterwards/read-entries";
 import {
   addMember,
   addOrganisation,
@@ -136,6 +137,39 @@ describe("files (surface.md, RFC 4180)", () => {
     expect(line).toMatchObject({ name: `'=SUM("a")`, minutes_present: "45", percent_present: "75", devices: "2" });
   });
 
+  it("read back into the date that they came from change nothing, guests without an address included", async () => {
+    const event = await heldDate();
+    const walkIn = `${header}\nhall-7,Walked in,,attendee,hall,2026-11-26T18:00:00Z,2026-11-26T18:30:00Z\n`;
+    const into = [world.context, world.owner, event.eventId, event.occurrenceId] as const;
+    expect(await importEntries(...into, bytes(walkIn))).toMatchObject({ added: 1, known: 0 });
+    const entries = await file(event, "entries");
+    expect(rowsOf(entries)).toHaveLength(5);
+    expect(await previewEntries(...into, bytes(entries), null)).toMatchObject({ good: 0, known: 5, badCount: 0 });
+    expect(await importEntries(...into, bytes(entries))).toMatchObject({ added: 0, known: 5 });
+    expect(rowsOf(await file(event, "entries"))).toHaveLength(5);
+    expect(rowsOf(await file(event, "attendance")).filter((row) => row["entries"] === "1")).toHaveLength(1);
+  });
+
+  it("from elsewhere are read by the columns that somebody chose, and a date's counts are made anew", async () => {
+    const event = await heldDate();
+    await world.context.db.update(occurrences).set({ cameCount: 3 }).where(eq(occurrences.id, event.occurrenceId));
+    const hall = "Who;Post;From;To\nAnn Vo;ann.hall@example.org;2026-11-26T18:00:00Z;2026-11-26T18:30:00Z\n";
+    const into = [world.context, world.owner, event.eventId, event.occurrenceId] as const;
+    expect(await previewEntries(...into, bytes(hall), null)).toMatchObject({
+      header: ["Who", "Post", "From", "To"],
+      mapping: [null, null, null, null],
+      good: 0,
+    });
+    await expect(importEntries(...into, bytes(hall))).rejects.toMatchObject({
+      failure: { code: "bad-file", reason: "missing-column", column: "in" },
+    });
+    const mapping = ["name", "email", "in", "out"];
+    expect(await previewEntries(...into, bytes(hall), mapping)).toMatchObject({ good: 1, badCount: 0 });
+    expect(await importEntries(...into, bytes(hall), mapping)).toMatchObject({ added: 1 });
+    const [date] = await world.context.db.select().from(occurrences).where(eq(occurrences.id, event.occurrenceId));
+    expect(date!.cameCount).toBeNull();
+  });
+
   it("refuse an unreadable file whole, and name bad rows by line while good ones go in", () => {
     const code = (text: string | Uint8Array) => {
       try {
@@ -144,10 +178,10 @@ describe("files (surface.md, RFC 4180)", () => {
         return (error as { failure: { reason: string; column?: string } }).failure;
       }
     };
-    expect(code("name,email\nA,b@example.org\n")).toMatchObject({ reason: "missing-column", column: "person" });
-    expect(code(`${header}\n"a,b,c\n`)).toMatchObject({ reason: "broken-quotes" });
+    expect(code("name,email\nA,b@example.org\n")).toMatchObject({ mapping: ["name", "email"], good: [], bad: [] });
+    expect(code(`${header}\n"a,b,c\n`)).toMatchObject({ reason: "broken-quotes", line: 2 });
     expect(code("")).toMatchObject({ reason: "empty" });
-    expect(code(new Uint8Array([0xff, 0xfe, 0x41]))).toMatchObject({ reason: "not-utf8" });
+    expect(code(new Uint8Array([0x89, 0x50, 0x4e, 0x47, 0, 1, 2, 3]))).toMatchObject({ reason: "not-text" });
     const mixed = readEntriesFile(
       bytes(
         "\ufeffperson;name;email;role;device;in;out\nx;'=A1;a@example.org;attendee;phone;2026-11-26T18:00:00+01:00;2026-11-26T18:10:00+01:00\ny;B;;attendee;phone;yesterday;2026-11-26T18:10:00Z\nz;C;;attendee;phone;2026-11-26T18:10:00Z;2026-11-26T18:00:00Z\nw;D;;king;phone;2026-11-26T18:00:00Z;2026-11-26T18:10:00Z\n",

@@ -24,11 +24,7 @@ function fits(claims: readonly SeatClaim[], licences: readonly Licence[]): boole
 }
 
 /** Drops what is not needed for the clash, one by one, until every remaining date is. */
-function minimalClash(
-  claims: readonly SeatClaim[],
-  last: SeatClaim,
-  licences: readonly Licence[],
-): readonly string[] {
+function minimalClash(claims: readonly SeatClaim[], last: SeatClaim, licences: readonly Licence[]): readonly string[] {
   const meeting = claims.filter((one) => one.startAt < last.endAt && last.startAt < one.endAt);
   let kept = fits(meeting, licences) === false ? meeting : [...claims];
   for (const claim of [...kept]) {

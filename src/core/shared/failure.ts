@@ -68,7 +68,7 @@ export type FileFault =
   | "bad-time"
   | "out-before-in"
   | "unknown-role"
-  | "not-utf8"
+  | "not-text"
   | "not-a-picture"
   | "too-many-pixels";
 

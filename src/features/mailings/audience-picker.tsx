@@ -63,6 +63,28 @@ function PastEvent({
   );
 }
 
+/** Which of a series' dates the standings are of. */
+function AboutDate({ value, onChange, choices }: Parameters<typeof AudiencePicker>[0]) {
+  return (
+    <Field label="About the date">
+      {(ids) => (
+        <Select
+          {...ids}
+          value={value.dateId ?? ""}
+          onChange={(event) => onChange({ ...value, dateId: event.target.value || null })}
+        >
+          <option value="">the next one</option>
+          {choices.dates.map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.words}
+            </option>
+          ))}
+        </Select>
+      )}
+    </Field>
+  );
+}
+
 /** Whom a mailing goes to: standings, groups, earlier events, a pasted list; all of them added up. */
 export function AudiencePicker({
   value,
@@ -78,24 +100,7 @@ export function AudiencePicker({
   return (
     <fieldset className="flex flex-col gap-3">
       <legend className="text-label font-medium text-ink-2">To</legend>
-      {choices.dates.length > 1 && (
-        <Field label="About the date">
-          {(ids) => (
-            <Select
-              {...ids}
-              value={value.dateId ?? ""}
-              onChange={(event) => onChange({ ...value, dateId: event.target.value || null })}
-            >
-              <option value="">the next one</option>
-              {choices.dates.map((one) => (
-                <option key={one.id} value={one.id}>
-                  {one.words}
-                </option>
-              ))}
-            </Select>
-          )}
-        </Field>
-      )}
+      {choices.dates.length > 1 && <AboutDate value={value} onChange={onChange} choices={choices} />}
       <div className="grid grid-cols-2 gap-x-4 gap-y-1">
         {(Object.keys(standingWords) as (keyof typeof standingWords)[]).map((one) => (
           <label key={one} className="flex items-center gap-2">

@@ -2,6 +2,7 @@ import { findSlots } from "@/core/people";
 import { allocate } from "@/core/seats";
 import { dayMs } from "@/core/time";
 import { contactsIn, previewOf } from "../services/people/contacts/read-file";
+import { readEntriesFile } from "../services/afterwards/read-entries";
 import { busyFile } from "../services/planning/calendar-import/busy-file";
 
 type Sum = (input: never) => unknown;
@@ -15,6 +16,7 @@ export const sums = {
   "busy-file": spread(busyFile),
   "contacts-file": spread(contactsIn),
   "contacts-preview": spread(previewOf),
+  "entries-file": spread(readEntriesFile),
   "free-slots": spread(findSlots),
   "seat-search": spread(allocate),
 } as const satisfies Readonly<Record<string, Sum>>;
@@ -28,6 +30,7 @@ export const budgetsMs: Readonly<Record<SumName, number>> = {
   "busy-file": 10_000,
   "contacts-file": 30_000,
   "contacts-preview": 30_000,
+  "entries-file": 30_000,
   "free-slots": 5_000,
   "seat-search": 5_000,
 };
@@ -38,6 +41,7 @@ const lightBelow: { readonly [N in SumName]: (input: SumInput<N>) => boolean } =
   "busy-file": () => false,
   "contacts-file": ([bytes]) => bytes.byteLength < 50_000,
   "contacts-preview": ([bytes]) => bytes.byteLength < 50_000,
+  "entries-file": ([bytes]) => bytes.byteLength < 50_000,
   "free-slots": ([people, , range]) => people.length * (range.end - range.start) < 30 * 31 * dayMs,
   "seat-search": ([claims]) => claims.length < 200,
 };

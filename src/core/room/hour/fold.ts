@@ -30,6 +30,7 @@ export const foldHour: Capability<HourShape>["fold"] = {
     ...hour,
     phase: "ended",
     endedAt: droppedAt,
+    isImported: true,
     curtainSpans: [...hour.curtainSpans, { raisedAt, droppedAt, isStruck: false }],
   }),
   "hour.plan-changed": (hour) => hour,

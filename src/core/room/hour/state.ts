@@ -8,6 +8,8 @@ export interface HourState {
   readonly doorsOpenedAt: number | null;
   readonly curtainSpans: readonly CurtainSpan[];
   readonly endedAt: number | null;
+  /** the show was held elsewhere: its entries are a file's, and nothing of them ended here */
+  readonly isImported: boolean;
   /** what was turned during the hour; the rest stands as the event has it */
   readonly turned: Partial<Switches>;
   /** shown out, and barred until let back */
@@ -20,6 +22,7 @@ export const emptyHour: HourState = {
   doorsOpenedAt: null,
   curtainSpans: [],
   endedAt: null,
+  isImported: false,
   turned: {},
   barred: Book.empty(),
 };

@@ -40,6 +40,9 @@ export const hourServer: RoomServer = {
       }
     }
     if (entries.some(({ body }) => body.type === "hour.ended")) await endStays(tx, place);
+    // what of the show counts is another: the date's figures are counted anew
+    if (entries.some(({ body }) => body.type === "hour.curtain-struck"))
+      await tx.update(occurrences).set({ registeredCount: null, cameCount: null, peakCount: null }).where(ofDate);
   },
   wants: (body) => (body.type === "hour.plan-changed" ? [{ part: "event" }, { part: "segments" }] : []),
 };

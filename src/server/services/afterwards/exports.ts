@@ -10,6 +10,7 @@ import type { Context } from "../ground/context";
 import { registrantsOf } from "../way-in/registrants";
 import { dateReport, type DateReport } from "../ground/date-report";
 import { csvText, minutesCell, type Cell } from "../ground/delimited";
+import { entriesHeader } from "./read-entries";
 import { pollsFile, ballotsFile, questionsFile } from "./room-files";
 
 async function noted(
@@ -163,8 +164,6 @@ function attendanceFile({ report }: DateReport): string {
   ]);
   return csvText(attendanceHeader, rows);
 }
-
-export const entriesHeader = ["person", "name", "email", "role", "device", "in", "out"] as const;
 
 function entriesFile({ entries, people: folk }: DateReport): string {
   const rows = entries.map((entry): Cell[] => {

@@ -1,114 +1,25 @@
-import { parse } from "csv-parse/sync";
-
-import { roles, type Role } from "@/core/people";
-import { Refusal, type FileFault } from "@/core/shared";
+import { entryMappingInput, type EntriesImported, type EntriesPreview } from "@/contracts";
 import { digest } from "../../platform/secrets";
 import type { Db } from "../../db/client";
-import { stays } from "../../db/schema";
+import { occurrences, stays } from "../../db/schema";
+import { eq } from "drizzle-orm";
 import { dateAccess, type TeamMember } from "../ground/access";
 import { audit } from "../ground/audit";
-import { type Context } from "../ground/context";
+import { parse, type Context } from "../ground/context";
+import { dateReport } from "../ground/date-report";
 import { personByEmail } from "../ground/people-records";
 import { mainRoomOf } from "../../db/queries/journal";
 import { appendRows, roomOf } from "../ground/room/commands";
-import { delimiterOf, unguardCell } from "../ground/delimited";
-import { entriesHeader } from "./exports";
+import { Refusal } from "@/core/shared";
+import { neededFields, type BadLine, type EntryLine, type EntryMapping } from "./read-entries";
 
-export interface EntryLine {
-  readonly line: number;
-  readonly person: string;
-  readonly name: string;
-  readonly email: string;
-  readonly role: Role;
-  readonly device: string;
-  readonly inAt: number;
-  readonly outAt: number;
-}
-export interface BadLine {
-  readonly line: number;
-  readonly reason: FileFault;
-  readonly column: string;
-}
-export interface ReadEntries {
-  readonly good: readonly EntryLine[];
-  readonly bad: readonly BadLine[];
-}
+const shownBad = 50;
+const someOf = (bad: readonly BadLine[]) => ({ bad: bad.slice(0, shownBad), badCount: bad.length });
+const mappingOf = (raw: unknown): EntryMapping | null => (Array.isArray(raw) ? parse(entryMappingInput, raw) : null);
 
-const maxBytes = 20_000_000;
-const refuse = (reason: FileFault, more: { line?: number; column?: string } = {}) =>
-  new Refusal({ code: "bad-file", reason, ...more });
-
-/** ISO 8601 with an offset or Z; anything else is null: a local time would be a guess. */
-function instantFrom(text: string): number | null {
-  if (!/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d+)?)?(Z|[+-]\d{2}:\d{2})$/.test(text)) return null;
-  const at = Date.parse(text);
-  return Number.isNaN(at) ? null : at;
-}
-
-function readLine(row: Record<string, string>, line: number): EntryLine | BadLine {
-  const cell = (name: string) => unguardCell((row[name] ?? "").trim());
-  const inAt = instantFrom(cell("in"));
-  const outAt = instantFrom(cell("out"));
-  if (inAt === null) return { line, reason: "bad-time", column: "in" };
-  if (outAt === null) return { line, reason: "bad-time", column: "out" };
-  if (outAt < inAt) return { line, reason: "out-before-in", column: "out" };
-  const role = cell("role") || "attendee";
-  if (!(roles as readonly string[]).includes(role)) return { line, reason: "unknown-role", column: "role" };
-  const email = cell("email").toLowerCase();
-  return {
-    line,
-    person: cell("person"),
-    name: cell("name"),
-    email,
-    role: role as Role,
-    device: cell("device") || "unknown",
-    inAt,
-    outAt,
-  };
-}
-
-/** Reads an entries file: columns by name, bad rows with their line and reason, good rows kept. */
-export function readEntriesFile(bytes: Uint8Array): ReadEntries {
-  if (bytes.byteLength > maxBytes) throw new Refusal({ code: "file-too-large", limitBytes: maxBytes });
-  let text: string;
-  try {
-    text = new TextDecoder("utf-8", { fatal: true }).decode(bytes);
-  } catch {
-    throw refuse("not-utf8");
-  }
-  const header = text.split(/\r?\n/, 1)[0] ?? "";
-  if (header.trim() === "") throw refuse("empty");
-  let records: { record: Record<string, string>; info: { lines: number } }[];
-  try {
-    records = parse(text, {
-      bom: true,
-      columns: (names: string[]) => names.map((name) => name.trim().toLowerCase()),
-      delimiter: delimiterOf(header),
-      info: true,
-      skip_empty_lines: true,
-      relax_column_count: true,
-    }) as never;
-  } catch (error) {
-    throw refuse("broken-quotes", { line: (error as { lines?: number }).lines });
-  }
-  const names = header
-    .replace(/^\uFEFF/, "")
-    .split(delimiterOf(header))
-    .map((name) => name.trim().replace(/^"|"$/g, "").toLowerCase());
-  const missing = entriesHeader.find(
-    (name) => name !== "device" && name !== "role" && name !== "name" && !names.includes(name),
-  );
-  if (missing) throw refuse("missing-column", { column: missing });
-  if (records.length === 0) throw refuse("empty");
-  const lines = records.map(({ record, info }) => readLine(record, info.lines));
-  return { good: lines.filter((one) => "inAt" in one), bad: lines.filter((one) => "reason" in one) };
-}
-
-export interface Imported {
-  readonly added: number;
-  readonly known: number;
-  readonly bad: readonly BadLine[];
-}
+/** Files say seconds: what is the same to the second is the same entry. */
+const keyOf = (person: string, device: string, inAt: number, outAt: number): string =>
+  [person.toLowerCase(), device, Math.floor(inAt / 1000), Math.floor(outAt / 1000)].join("|");
 
 interface Into {
   readonly organisationId: string;
@@ -155,8 +66,47 @@ async function keepEntries(context: Context, tx: Db, into: Into, lines: readonly
 }
 
 /**
- * Reads an `entries.csv` into a date. Rows known already add nothing, so the same file twice changes
- * nothing. A date that never had a show takes its planned hour as the show.
+ * Lines that the date does not have yet. A file that was exported from it names people by ticket or chain, one from
+ * elsewhere by address: either way the same interval of the same device is no second entry.
+ */
+async function unknownOnes(
+  context: Context,
+  date: Awaited<ReturnType<typeof dateAccess>>,
+  lines: readonly EntryLine[],
+): Promise<readonly EntryLine[]> {
+  const { entries, people } = await dateReport(context, date.event, date.occurrence);
+  const known = new Set<string>();
+  for (const { personKey, device, inAt, outAt, lastSignAt } of entries) {
+    const until = Math.max(inAt, outAt ?? lastSignAt);
+    known.add(keyOf(personKey.replace(/^guest:/, ""), device, inAt, until));
+    const email = people.get(personKey)?.email;
+    if (email) known.add(keyOf(email, device, inAt, until));
+  }
+  return lines.filter(
+    (one) =>
+      !known.has(keyOf(one.person, one.device, one.inAt, one.outAt)) &&
+      !(one.email && known.has(keyOf(one.email, one.device, one.inAt, one.outAt))),
+  );
+}
+
+/** How a file of entries would be read into a date, before anything is kept. @param rawMapping null: columns by their names */
+export async function previewEntries(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  occurrenceId: string,
+  bytes: Uint8Array,
+  rawMapping: unknown,
+): Promise<EntriesPreview> {
+  const date = await dateAccess(context, member, eventId, occurrenceId, "event.import-entries");
+  const { good, bad, header, mapping, sample } = await context.sums.run("entries-file", [bytes, mappingOf(rawMapping)]);
+  const fresh = await unknownOnes(context, date, good);
+  return { header, mapping, sample, good: fresh.length, known: good.length - fresh.length, ...someOf(bad) };
+}
+
+/**
+ * Reads a file of entries into a date. Rows known already add nothing, so the same file twice changes nothing. A
+ * date that never had a show takes its planned hour as the show; its figures are counted anew.
  */
 export async function importEntries(
   context: Context,
@@ -164,13 +114,18 @@ export async function importEntries(
   eventId: string,
   occurrenceId: string,
   bytes: Uint8Array,
-): Promise<Imported> {
-  const { event, occurrence } = await dateAccess(context, member, eventId, occurrenceId, "event.import-entries");
-  const { good, bad } = readEntriesFile(bytes);
+  rawMapping: unknown = null,
+): Promise<EntriesImported> {
+  const date = await dateAccess(context, member, eventId, occurrenceId, "event.import-entries");
+  const { event, occurrence } = date;
+  const { good, bad, mapping } = await context.sums.run("entries-file", [bytes, mappingOf(rawMapping)]);
+  const missing = neededFields.find((field) => !mapping.includes(field));
+  if (missing) throw new Refusal({ code: "bad-file", reason: "missing-column", column: missing });
   const { organisationId } = event;
+  const fresh = await unknownOnes(context, date, good);
   const roomId = (await mainRoomOf(context.db, occurrenceId))!.id;
   return context.db.transaction(async (tx) => {
-    const added = await keepEntries(context, tx, { organisationId, occurrenceId, roomId }, good);
+    const added = await keepEntries(context, tx, { organisationId, occurrenceId, roomId }, fresh);
     const room = await roomOf(tx, occurrenceId);
     if (room.hour.curtainSpans.length === 0 && good.length > 0) {
       const { startAt: raisedAt, endAt: droppedAt } = occurrence;
@@ -182,6 +137,10 @@ export async function importEntries(
         member.userId,
       );
     }
+    await tx
+      .update(occurrences)
+      .set({ cameCount: null, registeredCount: null, peakCount: null })
+      .where(eq(occurrences.id, occurrenceId));
     await audit(context, tx, {
       organisationId,
       actorId: member.userId,
@@ -190,6 +149,6 @@ export async function importEntries(
       occurrenceId,
       facts: { added },
     });
-    return { added, known: good.length - added, bad };
+    return { added, known: good.length - added, ...someOf(bad) };
   });
 }

@@ -135,7 +135,7 @@ export async function dateReport(context: Context, event: EventRow, occurrence: 
     lastSignAt: row.lastSignAt,
     role: row.role as Role,
   }));
-  const entries = untilEnd(connections, room.hour.endedAt);
+  const entries = room.hour.isImported ? connections : untilEnd(connections, room.hour.endedAt);
   const now = context.clock.now();
   const credit: CreditRule | null =
     event.creditPoints === null ? null : { points: event.creditPoints, thresholdPercent: event.creditThresholdPercent };

@@ -1,6 +1,15 @@
 import { and, asc, eq, gt, inArray, isNull, ne } from "drizzle-orm";
 import { callTimeOf } from "@/core/dates";
-import { fitsAt, freeStarts, holdOf, nearestFits, type Allocation, type Licence, type PlacedDate, type SeatClaim } from "@/core/seats";
+import {
+  fitsAt,
+  freeStarts,
+  holdOf,
+  nearestFits,
+  type Allocation,
+  type Licence,
+  type PlacedDate,
+  type SeatClaim,
+} from "@/core/seats";
 import { Refusal, type ClashingDate } from "@/core/shared";
 import { dayMs, instantOf, minuteMs, wallTimeAt } from "@/core/time";
 import { seatQuestionInput, type SeatAnswer } from "@/contracts";

@@ -1,41 +1,30 @@
+import slugify from "@sindresorhus/slugify";
 import { and, eq, isNull } from "drizzle-orm";
 import { planInput, type PlanInput } from "@/contracts";
 import { standardRules } from "@/core/organisation";
 import { isStageRole } from "@/core/people";
-import { Refusal } from "@/core/shared";
 import { wallTimeAt, type RecurrenceRule } from "@/core/time";
 import type { Db } from "../../db/client";
-import { notifyJournals } from "../../db/notify";
-import { events, occurrences, tickets } from "../../db/schema";
+import { events, tickets } from "../../db/schema";
 import { accessFor, type EventAccess, type TeamMember, requireStanding } from "../ground/access";
 import { audit } from "../ground/audit";
-import { oneOf, parse, type Context } from "../ground/context";
+import { parse, type Context } from "../ground/context";
 import { requireStrongCode } from "./access-codes";
-import { instantsOf, layDates, laySeries } from "./dates/lay";
+import { layDates, laySeries } from "./dates/lay";
 import { dateOrNull, datesOf, seriesOf, type OccurrenceRow } from "./dates/load";
 import { organisationOf, requireWithinLimits, rulesOf } from "../organisation/rules";
 import { settleSeats } from "../organisation/seats";
-import { anyOf } from "../../db/queries/any-of";
-import { holdersOf, planChangeNotice, replanReminders } from "../ground/mail-plan";
+import { holdersOf } from "../ground/mail-plan";
 import { cleanHtml } from "../ground/sanitise";
-import { moveUpWaiting } from "./waiting-list";
 
 export type EventRow = typeof events.$inferSelect;
 
-/** A readable address from the title, made unique by a short code. */
-const slugOf = (title: string, code: string): string => {
-  const plain = title
-    .normalize("NFKD")
-    .replace(/[\u0300-\u036f]/g, "")
-    .toLowerCase();
-  const words = plain
-    .replace(/[^a-z0-9]+/g, "-")
-    .replace(/^-+|-+$/g, "")
-    .slice(0, 60);
-  return `${words || "event"}-${code}`;
-};
+/** A readable address from the title, other scripts transliterated, made unique by a short code. */
+const slugOf = (title: string, code: string): string =>
+  `${slugify(title, { decamelize: false }).slice(0, 60).replace(/-+$/, "") || "event"}-${code}`;
 
-function rowValues(context: Context, plan: PlanInput) {
+/** What of a plan stands in the event's own row. */
+export function rowValues(context: Context, plan: PlanInput) {
   return {
     title: plan.title,
     descriptionHtml: cleanHtml(plan.descriptionHtml),
@@ -182,107 +171,6 @@ export async function loadPlan(
   const plan = planOf(context, access.event, occurrence, rows.at(-1)?.rule ?? null);
   const seesCode = access.actor.role === "producer";
   return { access, event: access.event, occurrence, plan: seesCode ? plan : { ...plan, accessCode: null } };
-}
-
-export interface SavedPlan {
-  readonly version: number;
-  readonly hasMoved: boolean;
-  /** people to whom a change notice was planned */
-  readonly told: number;
-}
-
-/**
- * Saves the plan if nobody else did since `version`. Of a series only what all its dates share is
- * saved here; its dates change by their extents. A moved date lays its reminders anew; the change
- * notice goes only where `tellPeople` asks for it: saving and sending are two acts.
- */
-export async function savePlan(
-  context: Context,
-  member: TeamMember,
-  eventId: string,
-  version: number,
-  input: unknown,
-  tellPeople: boolean,
-): Promise<SavedPlan> {
-  const access = await accessFor(context, member, eventId, "event.plan");
-  const plan = parse(planInput, input);
-  const { organisationId } = access.event;
-  const onStage = (await stageTicketsOf(context.db, eventId)).length;
-  requireWithinLimits(rulesOf(await organisationOf(context, organisationId)), { ...plan, onStage });
-  requireStrongCode(context, plan, access.event.accessCodeSealed);
-  return context.db.transaction(async (tx) => {
-    const conference = plan.soundBy === "computer" ? null : (access.event.conferenceNumber ?? context.ids.digits(9));
-    const [saved] = await tx
-      .update(events)
-      .set({ ...rowValues(context, plan), conferenceNumber: conference, version: version + 1 })
-      .where(and(eq(events.id, eventId), eq(events.version, version)))
-      .returning();
-    if (!saved) throw new Refusal({ code: "edited-meanwhile", currentVersion: access.event.version });
-    const dates = await datesOf(tx, eventId);
-    const moved =
-      saved.shape === "one-date"
-        ? await saveSingleDate(context, tx, saved, oneOf(dates, "date"), plan, tellPeople)
-        : { hasMoved: false, told: 0 };
-    if (saved.shape === "series") await saveCallTime(context, tx, saved, dates, plan.callMinutes);
-    const ahead = dates.filter((date) => date.phase === "scheduled");
-    const isOtherCall = dates.some((date) => date.phase === "scheduled" && date.callMinutes !== plan.callMinutes);
-    if (moved.hasMoved || isOtherCall || plan.houseSize !== access.event.houseSize)
-      await settleSeats(context, tx, organisationId, new Set(ahead.map((date) => date.id)));
-    for (const date of ahead) await moveUpWaiting(context, tx, saved, date);
-    await notifyJournals(
-      tx,
-      dates.filter((one) => one.phase !== "ended" && one.phase !== "cancelled").map((date) => date.id),
-    );
-    return { version: saved.version, ...moved };
-  });
-}
-
-/** When the team is due is one for all coming dates of a series. */
-async function saveCallTime(
-  context: Context,
-  tx: Db,
-  event: EventRow,
-  dates: readonly OccurrenceRow[],
-  callMinutes: number,
-): Promise<void> {
-  const other = dates.filter((date) => date.phase === "scheduled" && date.callMinutes !== callMinutes);
-  if (other.length === 0) return;
-  const changed = await tx
-    .update(occurrences)
-    .set({ callMinutes })
-    .where(
-      anyOf(
-        occurrences.id,
-        other.map((date) => date.id),
-      ),
-    )
-    .returning();
-  await replanReminders(context, tx, event, changed);
-}
-
-async function saveSingleDate(
-  context: Context,
-  tx: Db,
-  event: EventRow,
-  before: OccurrenceRow,
-  plan: PlanInput,
-  tellPeople: boolean,
-): Promise<{ hasMoved: boolean; told: number }> {
-  const { startLocal, zone, durationMinutes, callMinutes } = plan;
-  const date = { startLocal, zone, durationMinutes, callMinutes, ...instantsOf(startLocal, zone, durationMinutes) };
-  const hasMoved = date.startAt !== before.startAt || date.endAt !== before.endAt || date.zone !== before.zone;
-  if (hasMoved && before.phase !== "scheduled")
-    throw new Refusal({ code: "date-fixed", startLocal: before.startLocal, phase: before.phase });
-  const sequence = before.sequence + (hasMoved ? 1 : 0);
-  const [occurrence] = await tx
-    .update(occurrences)
-    .set({ ...date, originalStartLocal: startLocal, sequence })
-    .where(eq(occurrences.id, before.id))
-    .returning();
-  // the team's reminders hang on the call, not on the start
-  if (date.startAt !== before.startAt || date.callMinutes !== before.callMinutes)
-    await replanReminders(context, tx, event, [occurrence!]);
-  return { hasMoved, told: hasMoved && tellPeople ? await planChangeNotice(context, tx, [occurrence!]) : 0 };
 }
 
 /** How many would hear of a move. */

@@ -5,14 +5,14 @@ import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
 import { commandInput, type CommandBody } from "@/contracts";
 import { parse } from "@/server/services/ground/context";
-import { createEvent, savePlan } from "@/server/services/planning/events";
+import { createEvent } from "@/server/services/planning/events";
+import { savePlan } from "@/server/services/planning/save-plan";
 import { deleteEvent, publishEvent, restoreEvent } from "@/server/services/planning/event-life";
 import { requestSeats } from "@/server/services/planning/seat-requests";
 import { mendFinding } from "@/server/services/overview/readiness/mends";
 import { createFromTemplate, duplicateEvent, saveTemplate } from "@/server/services/planning/templates";
 import { publishRecording, setDuration } from "@/server/services/afterwards/recordings";
 import { makeTestGuest } from "@/server/services/way-in/registration";
-import { importEntries } from "@/server/services/afterwards/import-entries";
 import { copyRunSheet, saveRunSheet } from "@/server/services/planning/run-sheets";
 import { tokenOf } from "@/server/services/way-in/tickets";
 import { addFromEntry } from "@/server/services/people/stage-people";
@@ -117,17 +117,6 @@ export async function testGuestAction(eventId: string) {
   return act(async () => {
     const { context, member } = await currentMember();
     return `${context.environment.STAGE_CALL_URL}/ticket/${tokenOf(context, await makeTestGuest(context, member, eventId))}`;
-  });
-}
-
-export async function importEntriesAction(eventId: string, occurrenceId: string, data: FormData) {
-  return act(async () => {
-    const { context, member } = await currentMember();
-    const file = data.get("file");
-    const bytes = file instanceof File ? new Uint8Array(await file.arrayBuffer()) : new Uint8Array();
-    const { added, known, bad } = await importEntries(context, member, eventId, occurrenceId, bytes);
-    revalidatePath(`/events/${eventId}/afterwards/${occurrenceId}`);
-    return { added, known, bad: bad.slice(0, 50) };
   });
 }
 

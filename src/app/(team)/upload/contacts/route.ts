@@ -1,16 +1,7 @@
 import { wordsOf, type ImportLine } from "@/contracts";
-import { Refusal } from "@/core/shared";
 import { importContacts, previewImport } from "@/server/services/people/contacts/import";
+import { bodyWhole, jsonQuery } from "../../../_lib/upload";
 import { answer, currentMember, failureOf, requireOwnOrigin } from "../../../_lib/request";
-
-const mappingOf = (request: Request): unknown => {
-  const raw = new URL(request.url).searchParams.get("mapping");
-  try {
-    return raw ? (JSON.parse(raw) as unknown) : null;
-  } catch {
-    return null;
-  }
-};
 
 /**
  * A file of contacts as the request's body: `?preview` tells how it would be read; without it the file is
@@ -20,11 +11,8 @@ export function POST(request: Request): Promise<Response> {
   return answer(async () => {
     requireOwnOrigin(request);
     const { context, member } = await currentMember();
-    const bytes = new Uint8Array(await request.arrayBuffer());
-    const length = Number(request.headers.get("content-length") ?? bytes.byteLength);
-    if (length !== bytes.byteLength)
-      throw new Refusal({ code: "upload-cut", expectedBytes: length, receivedBytes: bytes.byteLength });
-    const mapping = mappingOf(request);
+    const bytes = await bodyWhole(request);
+    const mapping = jsonQuery(request, "mapping");
     if (new URL(request.url).searchParams.has("preview"))
       return Response.json({ ok: true, preview: await previewImport(context, member, bytes, mapping) });
     const encoder = new TextEncoder();

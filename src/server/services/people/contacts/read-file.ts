@@ -1,9 +1,9 @@
 import ICAL from "ical.js";
-import { parse } from "csv-parse/sync";
 import type { ImportPreview } from "@/contracts";
 import { guessMapping, readContact, type ContactDraft, type ContactFault, type ReadableField } from "@/core/contacts";
 import { Refusal } from "@/core/shared";
-import { delimiterOf, unguardCell } from "../../ground/delimited";
+import { readTable } from "../../ground/read-table";
+import { textOf } from "../../ground/text-of";
 
 const maxBytes = 30_000_000;
 const mostContacts = 100_000;
@@ -28,46 +28,9 @@ const faults: Readonly<Record<ContactFault, string>> = {
 };
 const faultWords = (fault: ContactFault): string => faults[fault];
 
-function textOf(bytes: Uint8Array): string {
-  if (bytes.byteLength > maxBytes) throw new Refusal({ code: "file-too-large", limitBytes: maxBytes });
-  try {
-    return new TextDecoder("utf-8", { fatal: true }).decode(bytes).replace(/^\uFEFF/, "");
-  } catch {
-    throw new Refusal({ code: "bad-file", reason: "not-utf8" });
-  }
-}
-
 function readCsv(text: string): ContactFile {
-  const first = text.split(/\r?\n/, 1)[0] ?? "";
-  if (first.trim() === "") throw new Refusal({ code: "bad-file", reason: "empty" });
-  let records: { record: string[]; info: { lines: number } }[];
-  try {
-    records = parse(text, {
-      delimiter: delimiterOf(first),
-      info: true,
-      skip_empty_lines: true,
-      relax_column_count: true,
-      max_record_size: 200_000,
-      to: mostContacts + 1,
-    }) as never;
-  } catch (error) {
-    const { code, lines } = error as { code?: string; lines?: number };
-    throw new Refusal({
-      code: "bad-file",
-      reason: code === "CSV_MAX_RECORD_SIZE" ? "not-a-table" : "broken-quotes",
-      line: lines,
-    });
-  }
-  const header = (records[0]?.record ?? []).map((cell) => cell.trim());
-  if (records.length < 2) throw new Refusal({ code: "bad-file", reason: "empty" });
-  return {
-    kind: "csv",
-    header,
-    mapping: guessMapping(header),
-    rows: records
-      .slice(1)
-      .map(({ record, info }) => ({ line: info.lines, cells: record.map((cell) => unguardCell(cell)) })),
-  };
+  const { header, rows } = readTable(text, mostContacts);
+  return { kind: "csv", header, mapping: guessMapping(header), rows };
 }
 
 const cardFields = ["name", "email", "company", "phone", "language", "time_zone", "tags", "note"] as const;
@@ -122,7 +85,7 @@ function readCards(text: string): ContactFile {
 
 /** Reads a file of contacts: vCard where it begins like one, else delimited text. */
 function readContactFile(bytes: Uint8Array): ContactFile {
-  const text = textOf(bytes);
+  const text = textOf(bytes, maxBytes);
   return /^\s*BEGIN:VCARD/i.test(text) ? readCards(text) : readCsv(text);
 }
 

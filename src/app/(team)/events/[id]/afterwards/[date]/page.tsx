@@ -8,7 +8,7 @@ import { recordingsOfDate } from "@/server/services/afterwards/recordings";
 import { workspace } from "../../../../../_lib/workspace";
 import { orNotFound } from "../../../../../_lib/request";
 import { signOutAction } from "../../../../sign-in/actions";
-import { importEntriesAction, publishRecordingAction, setDurationAction } from "../../actions";
+import { publishRecordingAction, setDurationAction } from "../../actions";
 import { ReportRail, ShowFigures, CurtainSpans, PresenceTable, PollResults, QuestionList } from "./parts";
 
 export const metadata = { title: "Report" };
@@ -79,7 +79,7 @@ export default async function AfterwardsPage({ params }: { params: Promise<{ id:
           )}
           {roleMay(actor, "event.import-entries") && isOver && (
             <div className="mt-3">
-              <ImportEntries read={importEntriesAction.bind(null, id, date)} />
+              <ImportEntries url={`/upload/entries/${id}/${date}`} />
             </div>
           )}
         </section>
