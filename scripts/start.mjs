@@ -69,6 +69,7 @@ const env = {
   MAIL_OWN_ADDRESSES: "events@brinewold.example.org",
   STAGE_CALL_DIST: ".next",
   STAGE_CALL_UI_KIT: "shown",
+  STAGE_CALL_PHONE_LINE: "stand-in",
   NEXT_TELEMETRY_DISABLED: "1",
 };
 const quiet = { stdio: ["ignore", "ignore", "inherit"] };

@@ -81,6 +81,7 @@ if (wants("browser")) {
     STAGE_CALL_CLOCK_FILE: join(folder, "clock"),
     STAGE_CALL_TRIES: "lenient",
     STAGE_CALL_UI_KIT: "shown",
+    STAGE_CALL_PHONE_LINE: "stand-in",
     SMTP_URL: `smtp://127.0.0.1:${smtpPort}`,
     SMTP_PORT: String(smtpPort),
     MAIL_HTTP_PORT: String(mailHttpPort),

@@ -1,6 +1,6 @@
-import { issue } from "@/core/shared";
+import { isAddress, issue } from "@/core/shared";
 import { z } from "zod";
-import { isAddress, readableFields } from "@/core/contacts";
+import { readableFields } from "@/core/contacts";
 import { isZone } from "@/core/time";
 
 const words = (max: number) =>

@@ -1,13 +1,8 @@
-import { issue } from "@/core/shared";
+import { isAddress, issue } from "@/core/shared";
 import { z } from "zod";
 import { duties } from "@/core/people";
 
-export const emailText = z
-  .string()
-  .trim()
-  .toLowerCase()
-  .max(254)
-  .pipe(z.email(issue("not-an-address")));
+export const emailText = z.string().trim().toLowerCase().max(254).refine(isAddress, issue("not-an-address"));
 export const personName = z
   .string()
   .trim()

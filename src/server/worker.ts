@@ -33,7 +33,7 @@ export async function makeContext(source: Record<string, string | undefined>) {
     clock: environment.STAGE_CALL_CLOCK_FILE ? fileClock(environment.STAGE_CALL_CLOCK_FILE) : systemClock,
     ids: randomIds,
     log: jsonLog,
-    secrets: makeSecrets(environment.STAGE_CALL_SECRET),
+    secrets: makeSecrets(environment.STAGE_CALL_SECRET, environment.STAGE_CALL_PREVIOUS_SECRET ?? null),
     queue: bossQueue(boss),
     mailer,
     inbox: environment.STAGE_CALL_INBOX ? maildir(environment.STAGE_CALL_INBOX) : noInbox,

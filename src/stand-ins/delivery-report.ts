@@ -1,9 +1,13 @@
-/** A report of a failure for good, as RFC 3464 has it: words, status, and the headers of what came back. */
-export function deliveryReport(address: string, original: string): Buffer {
+/**
+ * A report of a failure for good, as RFC 3464 has it: words, status, and the headers of what came back.
+ * @param sender the address of the envelope (MAIL FROM): there it goes
+ */
+export function deliveryReport(address: string, original: string, sender: string): Buffer {
   const headers = original.split(/\r?\n\r?\n/, 1)[0] ?? "";
   const border = "stand-in-report";
   const lines = [
     "From: Mail server <mailer-daemon@stage-call.example.org>",
+    `To: ${sender}`,
     "Subject: Undelivered mail",
     "MIME-Version: 1.0",
     `Content-Type: multipart/report; report-type=delivery-status; boundary="${border}"`,

@@ -43,8 +43,13 @@ export function startMailServer(options: {
         const name = `${String(count).padStart(7, "0")}.eml`;
         writeFileSync(join(options.folder, name), raw);
         for (const { address } of session.envelope.rcptTo) {
-          if (own.has(address.toLowerCase())) layDown(name, raw);
-          if (address.startsWith("bounce")) layDown(`report-${name}`, deliveryReport(address, raw.toString("latin1")));
+          // a subaddress (RFC 5233) is its address's own; the server says to which one a mail came
+          const plain = address.toLowerCase().replace(/\+[^@]*@/, "@");
+          if (own.has(plain)) layDown(name, Buffer.concat([Buffer.from(`Delivered-To: ${address}\r\n`), raw]));
+          const { mailFrom } = session.envelope;
+          const sender = mailFrom ? mailFrom.address : "";
+          if (address.startsWith("bounce"))
+            layDown(`report-${name}`, deliveryReport(address, raw.toString("latin1"), sender));
         }
         done();
       });

@@ -61,8 +61,8 @@ const guards: Readonly<Record<string, string>> = {
   "(public)/board/[slug]/page.tsx": "boardPage(",
   "(public)/board/[slug]/feed.xml/route.ts": "boardFeed(",
   "(public)/phone-line/page.tsx": "open",
-  "(public)/phone-line/calls/route.ts": "requireOwnOrigin(",
-  "(public)/phone-line/calls/[call]/route.ts": "requireOwnOrigin(",
+  "(public)/phone-line/calls/route.ts": "lineReport(",
+  "(public)/phone-line/calls/[call]/route.ts": "lineReport(",
   "health/route.ts": "open",
 };
 

@@ -4,7 +4,17 @@ import ICAL from "ical.js";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { docFromTemplate, nobody } from "@/core/mailings";
 import { dayMs, hourMs, minuteMs } from "@/core/time";
-import { contactGroups, groupMembers, invitees, mailings, messages, occurrences, people } from "@/server/db/schema";
+import {
+  contactGroups,
+  events,
+  groupMembers,
+  invitees,
+  mailings,
+  messages,
+  occurrences,
+  people,
+  tickets,
+} from "@/server/db/schema";
 import { personByEmail } from "@/server/services/ground/people-records";
 import { receiveMail } from "@/server/services/mailings/incoming-mail";
 import { sendDue } from "@/server/services/mailings/deliver";
@@ -214,9 +224,9 @@ describe("replies", () => {
     await invite("yes@example.org, no@example.org, quiet@example.org");
     const [yes, no] = [tokenIn(mailTo("yes@example.org").text), tokenIn(mailTo("no@example.org").text)];
     expect((await askedBy(world.context, yes)).reply).toBeNull();
-    expect(await answerByLink(world.context, yes, "coming", "t")).toBe(true);
-    expect(await answerByLink(world.context, no, "unsure", "t")).toBe(false);
-    expect(await answerByLink(world.context, no, "not-coming", "t")).toBe(false);
+    expect(await answerByLink(world.context, yes, "coming", "t")).toBe("registered");
+    expect(await answerByLink(world.context, no, "unsure", "t")).toBe("kept");
+    expect(await answerByLink(world.context, no, "not-coming", "t")).toBe("kept");
     await sendDue(world.context);
     expect(world.sent.some((mail) => mail.to.address === "yes@example.org" && mail.text.includes("/ticket/"))).toBe(
       true,
@@ -256,11 +266,18 @@ describe("replies", () => {
   });
 
   /** RFC 5546 §4.2.2's example of a reply, with this event's own UID and invented people. */
-  const replyMail = (from: string, attendee: string, uid: string, partstat: string) =>
+  const replyMail = (
+    from: string,
+    attendee: string,
+    uid: string,
+    partstat: string,
+    { to = "events@brinewold.example.org", sequence = 0, stamp = "20261124T100000Z", head = [] as string[] } = {},
+  ) =>
     new TextEncoder().encode(
       [
+        ...head,
         `From: ${from}`,
-        "To: events@brinewold.example.org",
+        `To: ${to}`,
         "Subject: Accepted",
         "MIME-Version: 1.0",
         "Content-Type: text/calendar; method=REPLY; charset=utf-8",
@@ -273,9 +290,9 @@ describe("replies", () => {
         `ATTENDEE;PARTSTAT=${partstat}:mailto:${attendee}`,
         "ORGANIZER:mailto:events@brinewold.example.org",
         `UID:${uid}`,
-        "SEQUENCE:0",
+        `SEQUENCE:${sequence}`,
         "REQUEST-STATUS:2.0;Success",
-        "DTSTAMP:19970612T190000Z",
+        `DTSTAMP:${stamp}`,
         "END:VEVENT",
         "END:VCALENDAR",
         "",
@@ -291,36 +308,88 @@ describe("replies", () => {
     expect(await receiveMail(world.context, noise)).toBe("other");
   });
 
-  it("by a METHOD:REPLY file, from the asked address alone", async () => {
-    await invite("file@example.org");
-    const file = mailTo("file@example.org").calendar!;
+  /** What the calendar file of an invitation says, and how one answers it. */
+  async function asked(email: string) {
+    await invite(email);
+    const file = mailTo(email).calendar!;
     expect(file.method).toBe("REQUEST");
     const entry = new ICAL.Component(ICAL.parse(file.content) as never).getFirstSubcomponent("vevent")!;
     expect(entry.getFirstProperty("attendee")!.getParameter("partstat")).toBe("NEEDS-ACTION");
+    const to = String(entry.getFirstPropertyValue("organizer")).replace("mailto:", "");
     const uid = String(entry.getFirstPropertyValue("uid"));
-    expect(await receiveMail(world.context, replyMail("file@example.org", "file@example.org", uid, "TENTATIVE"))).toBe(
-      "reply",
-    );
+    const send = (partstat: string, more = {}, from = email, attendee = email) =>
+      receiveMail(world.context, replyMail(from, attendee, uid, partstat, { to, ...more }));
+    return { to, uid, send };
+  }
+
+  it("by a METHOD:REPLY file, at the secret address of the mail that asked, for its own recipient alone", async () => {
+    const { to, uid, send } = await asked("file@example.org");
+    expect(to).toMatch(/^events\+[0-9a-z]{41}@brinewold\.example\.org$/);
+    expect(mailTo("file@example.org").reportTo).toBe(to);
+    expect(await send("TENTATIVE")).toBe("reply");
     expect(await inviteeOf("file@example.org")).toEqual({ reply: "unsure" });
-    expect(
-      await receiveMail(world.context, replyMail("File <file@example.org>", "file@example.org", uid, "DECLINED")),
-    ).toBe("reply");
-    expect(await inviteeOf("file@example.org")).toEqual({ reply: "not-coming" });
-    expect(
-      await receiveMail(world.context, replyMail("stranger@example.org", "stranger@example.org", uid, "ACCEPTED")),
-    ).toBe("not-invited");
-    expect(
-      await receiveMail(world.context, replyMail("stranger@example.org", "file@example.org", uid, "ACCEPTED")),
-    ).toBe("not-invited");
-    expect(
-      await receiveMail(
-        world.context,
-        replyMail("file@example.org", "file@example.org", "unknown@example.org", "ACCEPTED"),
-      ),
-    ).toBe("not-invited");
-    expect(await inviteeOf("file@example.org")).toEqual({ reply: "not-coming" });
+    const stranger = ["stranger@example.org", "stranger@example.org"] as const;
+    expect(await send("ACCEPTED", {}, ...stranger)).toBe("not-invited");
+    // who knows the entry and forges the sender has not had the mail
+    const forged = { to: "events@brinewold.example.org" };
+    expect(await send("ACCEPTED", forged)).toBe("not-invited");
+    expect(await send("ACCEPTED", { to: to.replace(/.(?=@)/, "0").replace(/.(?=.@)/, "1") })).toBe("not-invited");
+    const other = replyMail("file@example.org", "file@example.org", "unknown@example.org", "ACCEPTED", { to });
+    expect(await receiveMail(world.context, other)).toBe("not-invited");
+    expect(uid).toContain("@");
+    expect(await inviteeOf("file@example.org")).toEqual({ reply: "unsure" });
     for (const rubbish of ["", "Subject: hello\r\n\r\nhello", "Content-Type: text/calendar\r\n\r\nBEGIN:VCALENDAR"])
       expect(await receiveMail(world.context, new TextEncoder().encode(rubbish))).toBe("other");
+  });
+
+  it("at the plain address only where our own receiving server vouches for the sender (RFC 8601)", async () => {
+    const { send } = await asked("vouched@example.org");
+    const plain = "events@brinewold.example.org";
+    const said = (id: string, dmarc: string) => [`Authentication-Results: ${id}; spf=pass; dmarc=${dmarc}`];
+    Object.assign(world.context.environment, { STAGE_CALL_AUTHSERV_ID: "mx.brinewold.example.org" });
+    expect(await send("ACCEPTED", { to: plain, head: said("mx.elsewhere.example", "pass") })).toBe("not-invited");
+    expect(await send("ACCEPTED", { to: plain, head: said("mx.brinewold.example.org", "none") })).toBe("not-invited");
+    expect(await send("TENTATIVE", { to: plain, head: said("mx.brinewold.example.org", "pass") })).toBe("reply");
+    // and one that it found forged counts nowhere
+    expect(await send("DECLINED", { head: said("mx.brinewold.example.org", "fail") })).toBe("not-invited");
+    Object.assign(world.context.environment, { STAGE_CALL_AUTHSERV_ID: undefined });
+    expect(await inviteeOf("vouched@example.org")).toEqual({ reply: "unsure" });
+  });
+
+  it("is a registration where it says yes, and gives the place back where it says no", async () => {
+    const { send } = await asked("calendar@example.org");
+    const own = async () =>
+      (
+        await world.context.db
+          .select({ status: tickets.status })
+          .from(tickets)
+          .innerJoin(people, eq(people.id, tickets.personId))
+          .where(and(eq(people.email, "calendar@example.org"), eq(tickets.eventId, event.eventId)))
+      ).map((row) => row.status);
+    expect(await send("ACCEPTED", { stamp: "20261124T100000Z" })).toBe("reply");
+    expect(await own()).toEqual(["registered"]);
+    // an older one that comes late, and one of an earlier version of the entry, change nothing
+    expect(await send("DECLINED", { stamp: "20261124T080000Z" })).toBe("overtaken");
+    await world.context.db.update(occurrences).set({ sequence: 2 }).where(eq(occurrences.id, event.occurrenceId));
+    expect(await send("DECLINED", { stamp: "20261124T110000Z", sequence: 1 })).toBe("overtaken");
+    expect(await own()).toEqual(["registered"]);
+    expect(await send("DECLINED", { stamp: "20261124T110000Z", sequence: 2 })).toBe("reply");
+    expect(await own()).toEqual(["cancelled"]);
+  });
+
+  it("where questions must be answered first, a yes leads to the form: on the page, and by mail after a calendar's", async () => {
+    const field = { id: "site", label: "Which site?", kind: "short" as const, isRequired: true, options: [] };
+    await world.context.db
+      .update(events)
+      .set({ formFields: [field] })
+      .where(eq(events.id, event.eventId));
+    const { send } = await asked("asks@example.org");
+    const token = tokenIn(mailTo("asks@example.org").text);
+    expect(await answerByLink(world.context, token, "coming", "t")).toBe("questions");
+    world.sent.splice(0);
+    expect(await send("ACCEPTED", { stamp: "20261124T230000Z" })).toBe("reply");
+    await sendDue(world.context);
+    expect(mailTo("asks@example.org").text).toContain("/front/");
   });
 });
 
@@ -329,13 +398,10 @@ describe("mail that comes back (RFC 3464)", () => {
     await invite("lost@example.org");
     const sent = mailTo("lost@example.org");
     const original = `Message-ID: ${sent.messageId}\r\nTo: lost@example.org\r\n\r\nwords`;
-    expect(
-      await receiveMail(
-        world.context,
-        deliveryReport("lost@example.org", original.replace(sent.messageId, "<made-up@example.org>")),
-      ),
-    ).toBe("unknown-bounce");
-    expect(await receiveMail(world.context, deliveryReport("lost@example.org", original))).toBe("bounce");
+    const report = (sender: string) => receiveMail(world.context, deliveryReport("lost@example.org", original, sender));
+    // whoever saw the mail knows its Message-ID: that alone marks nobody
+    expect(await report("events@brinewold.example.org")).toBe("unknown-bounce");
+    expect(await report(sent.reportTo!)).toBe("bounce");
     const [row] = await world.context.db.select().from(people).where(eq(people.email, "lost@example.org"));
     expect(row).toMatchObject({ addressFailedReason: "smtp; 550 5.1.1 no such mailbox" });
     expect(await count({ pasted: "lost@example.org" })).toMatchObject({ count: 0, failed: 1 });

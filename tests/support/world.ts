@@ -101,6 +101,7 @@ export async function makeWorld(): Promise<World> {
       STAGE_CALL_TRUSTED_HOPS: 0,
       STAGE_CALL_TRIES: "strict",
       STAGE_CALL_UI_KIT: "hidden",
+      STAGE_CALL_PHONE_LINE: "stand-in",
       STAGE_CALL_UPLOAD_LIMIT_MB: 1,
       STAGE_CALL_MAILS_PER_SECOND: 100_000,
     },

@@ -112,7 +112,7 @@ export const de: Messages = {
     notComing: "Ich kann nicht kommen",
     now: "Ihre Antwort bisher: {reply}.",
     thanks: "Danke. Bis es beginnt, können Sie sie hier ändern.",
-    registered: "Sie sind damit auch angemeldet: Ihre Karte kommt per Mail.",
+    questions: "Ein Schritt fehlt noch: Vor der Anmeldung stellt die Veranstaltung Ihnen einige Fragen.",
     words: { coming: "kommt", "not-coming": "kommt nicht", unsure: "noch offen" },
     over: "Es ist vorbei oder abgesagt.",
   },

@@ -113,7 +113,7 @@ export const en = {
     notComing: "I cannot come",
     now: "Your answer so far: {reply}.",
     thanks: "Thank you. You can change it here until it begins.",
-    registered: "You are registered as well: your ticket is on its way by mail.",
+    questions: "One step is left: the event asks you a few questions before you are registered.",
     words: { coming: "coming", "not-coming": "not coming", unsure: "not sure yet" },
     over: "It is over, or cancelled.",
   },

@@ -112,7 +112,7 @@ export const es: Messages = {
     notComing: "No puedo venir",
     now: "Su respuesta hasta ahora: {reply}.",
     thanks: "Gracias. Puede cambiarla aquí hasta que empiece.",
-    registered: "También queda inscrito: su entrada va por correo.",
+    questions: "Queda un paso: antes de inscribirle, el evento le hace unas preguntas.",
     words: { coming: "viene", "not-coming": "no viene", unsure: "aún no lo sabe" },
     over: "Ya ha terminado o se ha suspendido.",
   },

@@ -112,7 +112,7 @@ export const fr: Messages = {
     notComing: "Je ne peux pas venir",
     now: "Votre réponse jusqu’ici : {reply}.",
     thanks: "Merci. Vous pouvez la changer ici jusqu’au début.",
-    registered: "Vous êtes aussi inscrit : votre billet arrive par courriel.",
+    questions: "Il reste une étape : avant votre inscription, l’événement vous pose quelques questions.",
     words: { coming: "vient", "not-coming": "ne vient pas", unsure: "ne sait pas encore" },
     over: "C’est terminé, ou annulé.",
   },

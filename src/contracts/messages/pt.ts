@@ -112,7 +112,7 @@ export const pt: Messages = {
     notComing: "Não posso vir",
     now: "A sua resposta até agora: {reply}.",
     thanks: "Obrigado. Pode mudá-la aqui até começar.",
-    registered: "Fica também inscrito: o seu bilhete segue por correio eletrónico.",
+    questions: "Falta um passo: antes de o inscrever, o evento faz-lhe algumas perguntas.",
     words: { coming: "vem", "not-coming": "não vem", unsure: "ainda não sabe" },
     over: "Já terminou, ou foi cancelado.",
   },

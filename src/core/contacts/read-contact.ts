@@ -1,3 +1,4 @@
+import { addressesIn, isAddress } from "../shared";
 import { isZone } from "../time";
 import type { ReadableField } from "./fields";
 
@@ -19,7 +20,6 @@ export interface ContactDraft {
 export type ContactFault = "no-address" | "bad-address" | "too-long";
 
 const longest = 200;
-const address = /^[^\s@<>(),;:"\\[\]]+@[^\s@<>(),;:"\\[\]]+\.[^\s@<>(),;:"\\[\].]{2,}$/;
 // control characters have no place in a name: they would break a mail's header
 const clean = (text: string | undefined): string =>
   (text ?? "")
@@ -36,8 +36,6 @@ const list = (text: string | undefined): string[] =>
     ),
   ].slice(0, 50);
 
-export const isAddress = (text: string): boolean => text.length <= 254 && address.test(text);
-
 function localeFrom(text: string): string | null {
   try {
     return text === "" ? null : (Intl.getCanonicalLocales(text.replace("_", "-"))[0] ?? null);
@@ -48,17 +46,17 @@ function localeFrom(text: string): string | null {
 
 /** Cells by field as a contact, or what is wrong with them. An unreadable zone or language is left out, not refused. */
 export function readContact(cells: Readonly<Partial<Record<ReadableField, string>>>): ContactDraft | ContactFault {
-  const email = clean(cells.email)
-    .replace(/^mailto:/i, "")
-    .replace(/^<|>$/g, "")
-    .toLowerCase();
-  if (email === "") return "no-address";
+  const said = clean(cells.email);
+  if (said === "") return "no-address";
+  const [first, ...others] = addressesIn(said.replace(/mailto:/gi, " "));
+  const email = (first ?? "").toLowerCase();
   if (!isAddress(email)) return "bad-address";
   const name = clean(cells.name) || [clean(cells.given_name), clean(cells.family_name)].filter(Boolean).join(" ");
   const [company, phone, note, zone] = [
     clean(cells.company),
     clean(cells.phone),
-    clean(cells.note),
+    // a book entry has one address to write to; the others are kept where they can be read
+    [clean(cells.note), others.length > 0 ? `Also: ${others.join(", ")}` : ""].filter(Boolean).join(" · "),
     clean(cells.time_zone),
   ];
   if (name.length > longest || company.length > longest || phone.length > 60 || note.length > 2000) return "too-long";

@@ -36,7 +36,7 @@ describe("rule 11: polls", () => {
       ["b", [{ start: 20, end: 30 }]],
       ["c", [{ start: 5, end: 40 }]],
     ]);
-    expect(turnoutOf(presence, new Set(["c"]), { start: 12, end: 25 })).toEqual({
+    expect(turnoutOf(presence, new Set(["c"]), [{ start: 12, end: 25 }])).toEqual({
       voters: 1,
       eligible: 2,
       abstained: 1,

@@ -9,16 +9,18 @@ export interface Turnout {
 }
 
 /**
- * Turnout = voters / attendees present at any time while the poll was open. A ballot proves presence,
+ * Turnout = voters / attendees present at any time while the poll was open; one that was opened again was open in
+ * several spans. A ballot proves presence,
  * so a voter whose connection was never recorded still stands in the base.
  */
 export function turnoutOf(
   presence: ReadonlyMap<string, IntervalSet>,
   voterIds: ReadonlySet<string>,
-  openSpan: Interval,
+  openSpans: readonly Interval[],
 ): Turnout {
   const eligible = new Set(voterIds);
-  for (const [person, intervals] of presence) if (touches(intervals, openSpan)) eligible.add(person);
+  for (const [person, intervals] of presence)
+    if (openSpans.some((span) => touches(intervals, span))) eligible.add(person);
   return {
     voters: voterIds.size,
     eligible: eligible.size,

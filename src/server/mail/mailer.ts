@@ -8,6 +8,8 @@ export interface OutgoingMail {
   readonly from: { readonly name: string; readonly address: string };
   /** where answers go, if not to the sender */
   readonly replyTo: string | null;
+  /** where the receiving servers report a failure (MAIL FROM); the sender unless said */
+  readonly reportTo?: string;
   readonly to: { readonly name: string; readonly address: string };
   readonly subject: string;
   readonly text: string;
@@ -78,7 +80,9 @@ export function smtpMailer(url: string): Mailer {
       try {
         // written whole first: streamed part by part, one mail costs dozens of small writes to the socket
         const composed = new MailComposer(asOptions(mail)).compile();
-        const info = (await transport.sendMail({ envelope: composed.getEnvelope(), raw: await composed.build() })) as {
+        const { from, to } = composed.getEnvelope();
+        const envelope = { from: mail.reportTo ?? from, to };
+        const info = (await transport.sendMail({ envelope, raw: await composed.build() })) as {
           response?: string;
         };
         return { smtpCode: Number(info.response?.slice(0, 3)) || 250 };

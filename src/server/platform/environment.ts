@@ -7,12 +7,20 @@ const settings = z.object({
   STAGE_CALL_URL: z.url().default("http://127.0.0.1:3000"),
   /** 32 or more characters; links and sealed values derive from it */
   STAGE_CALL_SECRET: z.string().min(32),
+  /** the one before it, while links and sealed values of its time are to be read */
+  STAGE_CALL_PREVIOUS_SECRET: z.string().min(32).optional(),
   STAGE_CALL_FILES: z.string().min(1),
   SMTP_URL: z.string().default("smtp://127.0.0.1:2525"),
   /** mails that may leave in a second, as the mail server allows */
   STAGE_CALL_MAILS_PER_SECOND: z.coerce.number().positive().default(400),
   /** where mail that comes in is laid down (Maildir); without it none is read */
   STAGE_CALL_INBOX: z.string().optional(),
+  /** who may report calls: nobody, the stand-in in this house's own pages, or a line that signs with the secret */
+  STAGE_CALL_PHONE_LINE: z.enum(["off", "stand-in", "signed"]).default("off"),
+  /** as Standard Webhooks has it, `whsec_…` */
+  STAGE_CALL_PHONE_SECRET: z.string().min(24).optional(),
+  /** how the receiving mail server names itself in Authentication-Results (RFC 8601): its findings are then believed */
+  STAGE_CALL_AUTHSERV_ID: z.string().optional(),
   /** tests only: a file with the milliseconds by which the clock is ahead */
   STAGE_CALL_CLOCK_FILE: z.string().optional(),
   /** how many proxies of our own stand in front: so many entries of X-Forwarded-For are believed, from the right */
@@ -29,6 +37,7 @@ const forTests = (one: z.infer<typeof settings>) => ({
   STAGE_CALL_CLOCK_FILE: one.STAGE_CALL_CLOCK_FILE !== undefined,
   STAGE_CALL_TRIES: one.STAGE_CALL_TRIES === "lenient",
   STAGE_CALL_UI_KIT: one.STAGE_CALL_UI_KIT === "shown",
+  STAGE_CALL_PHONE_LINE: one.STAGE_CALL_PHONE_LINE === "stand-in",
 });
 
 /** A house that others can reach takes no switch that is for tests: a clock of one's own, limits that limit nobody. */

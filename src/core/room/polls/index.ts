@@ -9,11 +9,13 @@ export interface RoomPoll {
   readonly isRevealed: boolean;
   readonly openedAt: number | null;
   readonly closedAt: number | null;
+  /** every time that it was open: whoever was there in none of them could not vote */
+  readonly spans: readonly { readonly openedAt: number; readonly closedAt: number | null }[];
 }
 export interface PollsState {
   readonly polls: Book<RoomPoll>;
 }
-const preparedPoll: RoomPoll = { state: "prepared", isRevealed: false, openedAt: null, closedAt: null };
+const preparedPoll: RoomPoll = { state: "prepared", isRevealed: false, openedAt: null, closedAt: null, spans: [] };
 
 type About = { pollId: string };
 export type PollsCommand =
@@ -38,7 +40,7 @@ export interface PollsShape {
 }
 
 const done = (action: string) => fail({ code: "already-done", action } as const);
-const pollOf = (own: PollsState, id: string): RoomPoll => own.polls.get(id) ?? preparedPoll;
+const pollOf = (own: PollsState, id: string): RoomPoll => ({ ...preparedPoll, ...own.polls.get(id) });
 const withPoll = (own: PollsState, id: string, change: Partial<RoomPoll>): PollsState => ({
   polls: own.polls.with(id, { ...pollOf(own, id), ...change }),
 });
@@ -47,17 +49,23 @@ const withPoll = (own: PollsState, id: string, change: Partial<RoomPoll>): Polls
 const known = (now: Now, pollId: string, then: () => Result<PollsEntry[]>): Result<PollsEntry[]> =>
   now.scene.pollIds.has(pollId) ? then() : fail({ code: "not-found", what: "poll" });
 
-/** The last span is kept: turnout looks at all of the time a poll was open. */
 const reopened = (poll: RoomPoll, at: number): Partial<RoomPoll> => ({
   state: "open",
   openedAt: poll.openedAt ?? at,
   closedAt: null,
+  spans: [...poll.spans, { openedAt: at, closedAt: null }],
+});
+const closed = (poll: RoomPoll, at: number): Partial<RoomPoll> => ({
+  state: "closed",
+  closedAt: at,
+  spans: poll.spans.map((span) => (span.closedAt === null ? { ...span, closedAt: at } : span)),
 });
 
 function closeAll(own: PollsState, at: number): PollsState {
   let polls = own.polls;
-  for (const [id, poll] of own.polls) {
-    if (poll.state === "open") polls = polls.with(id, { ...poll, state: "closed", closedAt: at });
+  for (const [id] of own.polls) {
+    const poll = pollOf(own, id);
+    if (poll.state === "open") polls = polls.with(id, { ...poll, ...closed(poll, at) });
   }
   return { polls };
 }
@@ -124,7 +132,7 @@ export const polls = {
   fold: {
     "polls.added": (own, { pollId }) => withPoll(own, pollId, {}),
     "polls.opened": (own, { pollId }, { at }) => withPoll(own, pollId, reopened(pollOf(own, pollId), at)),
-    "polls.closed": (own, { pollId }, { at }) => withPoll(own, pollId, { state: "closed", closedAt: at }),
+    "polls.closed": (own, { pollId }, { at }) => withPoll(own, pollId, closed(pollOf(own, pollId), at)),
     "polls.revealed": (own, { pollId }) => withPoll(own, pollId, { isRevealed: true }),
     "polls.held-back": (own, { pollId }) => withPoll(own, pollId, { isRevealed: false }),
   },

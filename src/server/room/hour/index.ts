@@ -22,6 +22,12 @@ export const hourServer: RoomServer = {
       ...(before.doorsOpenedAt !== after.doorsOpenedAt && { doorsOpenedAt: after.doorsOpenedAt }),
     };
     if (Object.keys(changes).length > 0) await tx.update(occurrences).set(changes).where(ofDate);
+    // a calendar takes a cancelled entry, or one that holds again, only as a later version of it (RFC 5546 §3.2.5)
+    if ((before.phase === "cancelled") !== (after.phase === "cancelled"))
+      await tx
+        .update(occurrences)
+        .set({ sequence: sql`${occurrences.sequence} + 1` })
+        .where(ofDate);
     if (before.curtainSpans.length === 0 && after.curtainSpans.length > 0) {
       await tx
         .update(occurrences)

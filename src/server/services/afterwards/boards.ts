@@ -191,7 +191,7 @@ function callHook(context: Context, { post, board, event }: DueHook): Promise<Ou
     postedAt: new Date(post.postedAt).toISOString(),
   });
   const timestamp = Math.floor(context.clock.now() / 1000);
-  const secret = board.hookSecretSealed ? context.secrets.unseal(board.hookSecretSealed) : "";
+  const secret = board.hookSecretSealed ? (context.secrets.unseal(board.hookSecretSealed) ?? "") : "";
   const headers = {
     "content-type": "application/json",
     "webhook-id": post.id,

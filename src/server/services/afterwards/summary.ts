@@ -54,7 +54,11 @@ async function turnouts(
       .from(ballots)
       .where(eq(ballots.pollId, poll.id));
     const voters = new Set(cast.map((row) => row.ticketId).filter((id) => data.people.get(id)?.role !== "test-guest"));
-    const turnout = turnoutOf(attendees, voters, { start: poll.openedAt, end: poll.closedAt ?? context.clock.now() });
+    // rooms that were folded before spans were kept know the first opening and the last closing
+    const { spans = [] } = data.room.polls.polls.get(poll.id) ?? {};
+    const known = spans.length > 0 ? spans : [{ openedAt: poll.openedAt, closedAt: poll.closedAt }];
+    const open = known.map((span) => ({ start: span.openedAt, end: span.closedAt ?? context.clock.now() }));
+    const turnout = turnoutOf(attendees, voters, open);
     out.set(
       poll.id,
       `${turnout.voters} of ${turnout.eligible} present voted, ${turnout.percent} %; ${turnout.abstained} abstained`,

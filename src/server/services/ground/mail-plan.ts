@@ -193,6 +193,16 @@ export async function planChangeNotice(context: Context, db: Db, dates: readonly
 export const planCancellation = (context: Context, db: Db, dates: readonly Occurrence[]): Promise<number> =>
   toHolders(context, db, dates, "cancellation", context.clock.now());
 
+/** What was written and put off says the old hour: it is written again when it leaves. */
+export const writeAnew = async (db: Db, occurrenceIds: readonly string[]): Promise<void> => {
+  if (occurrenceIds.length === 0) return;
+  const isWaiting = inArray(messages.state, ["planned", "held"]);
+  await db
+    .update(messages)
+    .set({ rendered: null })
+    .where(and(inArray(messages.occurrenceId, [...occurrenceIds]), isWaiting));
+};
+
 /** Takes what is planned for dates off the plan. */
 export const dropPlannedOf = (db: Db, occurrenceIds: readonly string[]) =>
   db.delete(messages).where(and(inArray(messages.occurrenceId, [...occurrenceIds]), eq(messages.state, "planned")));

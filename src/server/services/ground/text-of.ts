@@ -1,3 +1,4 @@
+import { decode } from "iconv-lite";
 import { Refusal } from "@/core/shared";
 
 const decoded = (bytes: Uint8Array, encoding: string): string | null => {
@@ -7,6 +8,9 @@ const decoded = (bytes: Uint8Array, encoding: string): string | null => {
     return null;
   }
 };
+
+/** The runtime's own decoder takes this for Latin-1, without the euro sign and the quotes. */
+const latin = (bytes: Uint8Array): string => decode(Buffer.from(bytes), "windows-1252");
 
 /** How a file without a byte-order mark is most likely meant: text has hardly a NUL, UTF-16 of Latin text one in two. */
 function wideEncodingOf(bytes: Uint8Array): "utf-16le" | "utf-16be" | null {
@@ -29,7 +33,7 @@ export function textOf(bytes: Uint8Array, limitBytes: number): string {
   const mark =
     bytes[0] === 0xff && bytes[1] === 0xfe ? "utf-16le" : bytes[0] === 0xfe && bytes[1] === 0xff ? "utf-16be" : null;
   const wide = mark ?? wideEncodingOf(bytes);
-  const text = wide ? decoded(bytes, wide) : (decoded(bytes, "utf-8") ?? decoded(bytes, "windows-1252"));
+  const text = wide ? decoded(bytes, wide) : (decoded(bytes, "utf-8") ?? latin(bytes));
   // a picture or a database decodes to something as well: its control characters tell
   if (text === null || /[\u0000-\u0008\u000e-\u001a]/.test(text))
     throw new Refusal({ code: "bad-file", reason: "not-text" });

@@ -48,7 +48,7 @@ async function holderByPin(context: Context, eventId: string, pin: string): Prom
     .from(tickets)
     .where(and(eq(tickets.eventId, eventId), isNull(tickets.revokedAt)))
     .limit(50_000);
-  const matching = rows.filter((row) => context.secrets.pinFor(row.id, row.linkVersion) === pin);
+  const matching = rows.filter((row) => context.secrets.isPin(pin, row.id, row.linkVersion));
   if (matching.length !== 1) throw notFound("call");
   return holderById(context, matching[0]!.id);
 }

@@ -97,6 +97,9 @@ export async function repliesOf(context: Context, member: TeamMember, eventId: s
 }
 
 /** The invitation, the link, the dial-in and a post, for places outside: the event's own link, never a person's. */
+/** "Hello ," where a name was left out is "Hello,". */
+const ungreeted = (text: string): string => text.replace(/[ \u00a0]+([,،、!])/g, "$1");
+
 export async function copyTexts(context: Context, member: TeamMember, eventId: string) {
   const { event } = await accessFor(context, member, eventId, "event.mailings");
   const date = await dateOf(context.db, eventId, context.clock.now());
@@ -118,7 +121,8 @@ export async function copyTexts(context: Context, member: TeamMember, eventId: s
     .limit(1);
   const blank = plainValue("");
   const values: MergeValues = {
-    name: plainValue("all"),
+    // a text for many greets nobody by name, in whatever language it is
+    name: blank,
     event: plainValue(event.title),
     when: plainValue(when),
     starts_in: plainValue(when),
@@ -133,7 +137,7 @@ export async function copyTexts(context: Context, member: TeamMember, eventId: s
   const doc = own?.doc ?? docFromTemplate(own?.body ?? standardWords("invitation", "en").body);
   const about = plainText(event.descriptionHtml).split("\n")[0] ?? "";
   return {
-    invitation: { text: docText(doc, values), html: docHtml(doc, values) },
+    invitation: { text: ungreeted(docText(doc, values)), html: ungreeted(docHtml(doc, values)) },
     link,
     dialIn: phone.length > 0 ? phone.map(([label, value]) => `${label}: ${value}`).join("\n") : null,
     post: [event.title, when, about, link].filter(Boolean).join("\n"),

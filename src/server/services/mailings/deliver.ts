@@ -106,6 +106,7 @@ async function sendOne(context: Context, ready: Ready, noteSent: NoteSent): Prom
     messageId: claimed.messageId,
     from: { name: mailing?.senderName || organisation.senderName, address: organisation.senderEmail },
     replyTo: mailing?.replyTo || null,
+    reportTo: links.mailbox,
     to: { name: facts.person.name ?? "", address: facts.person.email! },
     sentAt: now,
     unsubscribeUrl: traitsOf(claimed.kind).isNecessary ? null : links.unsubscribe,

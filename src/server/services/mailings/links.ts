@@ -1,8 +1,9 @@
 import type { RenderedMessage } from "../../db/schema";
 import { calendarText } from "@/core/calendar";
+import { escapeHtml } from "@/core/mailings";
 import type { Context } from "../ground/context";
 
-/** Stands in a rendered message where a personal link goes; the link is derived when the mail leaves. */
+/** Stands in a rendered message where a secret goes, a personal link, a code, a PIN: it is put in when the mail leaves. */
 export const placeholder = {
   enter: "https://link.invalid/enter",
   ticket: "https://link.invalid/ticket",
@@ -12,6 +13,10 @@ export const placeholder = {
   reply: "https://link.invalid/reply",
   event: "https://link.invalid/event",
   recording: "https://link.invalid/recording",
+  /** where answers by calendar go */
+  mailbox: "mailbox@link.invalid",
+  accessCode: "[[the access code]]",
+  pin: "[[the PIN]]",
 } as const;
 export type LinkKind = keyof typeof placeholder;
 export type Links = Readonly<Record<LinkKind, string>>;
@@ -26,6 +31,9 @@ export interface LinkOwner {
   readonly recordingSlug: string | null;
   readonly personId: string;
   readonly slug: string;
+  readonly mailbox: string;
+  readonly accessCode: string | null;
+  readonly pin: string | null;
 }
 
 /** Somebody's own links, derived anew. */
@@ -49,6 +57,9 @@ export function linksOf(context: Context, owner: LinkOwner): Links {
     recording: owner.recordingSlug ? `${origin}/on-demand/${owner.recordingSlug}` : `${origin}/front/${owner.slug}`,
     register: owner.inviteeId ? `${register}&for=${context.secrets.tokenFor(owner.inviteeId, 0)}` : register,
     unsubscribe: `${origin}/unsubscribe/${context.secrets.tokenFor(owner.personId, 0)}`,
+    mailbox: owner.mailbox,
+    accessCode: owner.accessCode ?? "",
+    pin: owner.pin ?? "",
   };
 }
 
@@ -62,6 +73,9 @@ export const redactedLinks: Links = {
   reply: "[personal link]",
   event: "[event link]",
   recording: "[recording link]",
+  mailbox: "answers@example.invalid",
+  accessCode: "[access code]",
+  pin: "[PIN]",
 };
 
 export interface FinishedMessage {
@@ -73,17 +87,19 @@ export interface FinishedMessage {
 
 /** The message as its recipient gets it: links put in, calendar lines folded. */
 export function finish(rendered: RenderedMessage, links: Links): FinishedMessage {
-  const put = (text: string): string =>
+  const put = (text: string, written: (value: string) => string = (value) => value): string =>
     (Object.keys(placeholder) as LinkKind[]).reduce(
-      (out, kind) => out.replaceAll(placeholder[kind], links[kind]),
+      // a function: a code may hold what a replacement would read as a pattern
+      (out, kind) =>
+        out.replaceAll(placeholder[kind], () => (kind === "accessCode" ? written(links[kind]) : links[kind])),
       text,
     );
   return {
     subject: rendered.subject,
     text: put(rendered.text),
-    html: put(rendered.html),
+    html: put(rendered.html, escapeHtml),
     calendar: rendered.calendar
-      ? { method: rendered.calendar.method, content: calendarText(rendered.calendar.lines.map(put)) }
+      ? { method: rendered.calendar.method, content: calendarText(rendered.calendar.lines.map((line) => put(line))) }
       : null,
   };
 }

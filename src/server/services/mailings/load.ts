@@ -18,8 +18,9 @@ import {
 import { notFound, type Context } from "../ground/context";
 import { openProofOf } from "../way-in/entry-proofs";
 import { rulesOf } from "../organisation/rules";
-import { phoneDetails, type PhoneDetails } from "../way-in/phone-details";
-import type { LinkOwner } from "./links";
+import { inThrees, phoneDetails, type PhoneDetails } from "../way-in/phone-details";
+import { placeholder, type LinkOwner } from "./links";
+import { mailboxOf } from "./mailbox";
 
 export type MessageRow = typeof messages.$inferSelect;
 
@@ -37,7 +38,7 @@ export interface MessageFacts {
   readonly question: { readonly text: string; readonly answer: string } | null;
   readonly callAt: number;
   readonly isForStage: boolean;
-  readonly accessCode: string | null;
+  readonly hasAccessCode: boolean;
   readonly phone: PhoneDetails | null;
   readonly owner: LinkOwner;
 }
@@ -116,6 +117,7 @@ async function factsOf(
   const question = message.questionId ? rows.questions.get(message.questionId) : undefined;
   const mailing =
     (message.mailingId ? rows.words.get(message.mailingId) : rows.ownWords.get(`${event.id}|${message.kind}`)) ?? null;
+  const phone = phoneDetails(context, event, rulesOf(organisation), ticket);
   return {
     message,
     organisation,
@@ -127,9 +129,9 @@ async function factsOf(
     question: question ? { text: question.text, answer: question.answer ?? "" } : null,
     callAt: callTimeOf(occurrence.startAt, occurrence.callMinutes),
     isForStage: ticket !== null && isStageRole(ticket.role),
-    accessCode: event.isPrivate && event.accessCodeSealed ? context.secrets.unseal(event.accessCodeSealed) : null,
+    hasAccessCode: event.isPrivate && event.accessCodeSealed !== null,
     // an invitee gets a PIN with the ticket: before that the details name nobody
-    phone: traitsOf(message.kind).toInvitees ? null : phoneDetails(context, event, rulesOf(organisation), ticket),
+    phone: traitsOf(message.kind).toInvitees || !phone ? null : { ...phone, pin: phone.pin && placeholder.pin },
     owner: {
       ticketId: ticket?.id ?? null,
       linkVersion: ticket?.linkVersion ?? 0,
@@ -138,6 +140,10 @@ async function factsOf(
       inviteeId: rows.guests.get(`${event.id}|${person.id}`)?.id ?? null,
       personId: person.id,
       slug: event.slug,
+      // a preview is no mail yet
+      mailbox: message.id ? mailboxOf(context, organisation.senderEmail, message.id) : organisation.senderEmail,
+      accessCode: event.isPrivate && event.accessCodeSealed ? context.secrets.unseal(event.accessCodeSealed) : null,
+      pin: phone?.pin ? inThrees(phone.pin) : null,
     },
   };
 }

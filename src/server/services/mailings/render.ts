@@ -1,3 +1,4 @@
+import { spokenName } from "@/core/shared";
 import { directionOf, formatLocaleOf, localeOf, messagesFor, translatorFor } from "@/contracts/messages";
 import { calendarLines, type CalendarEntry } from "@/core/calendar";
 import { readableLook } from "@/core/front-door";
@@ -53,7 +54,7 @@ function valuesOf(facts: MessageFacts, now: number, locale: string): MergeValues
   const when = whenWords(occurrence.startAt, occurrence.zone, person.zone, locale);
   const audience = facts.isForStage ? "stage" : traitsOf(facts.message.kind).toInvitees ? "invitee" : "holder";
   return {
-    name: plainValue(person.name ?? ""),
+    name: plainValue(spokenName(person.name ?? "")),
     event: plainValue(event.title),
     when: plainValue(when),
     starts_in: plainValue(startsIn(occurrence.startAt, now, locale)),
@@ -70,7 +71,7 @@ function valuesOf(facts: MessageFacts, now: number, locale: string): MergeValues
       audience,
       when,
       callTime: facts.isForStage ? clockTime(facts.callAt, person.zone ?? occurrence.zone) : null,
-      accessCode: facts.accessCode,
+      accessCode: facts.hasAccessCode ? placeholder.accessCode : null,
       phone: facts.phone,
       asksForReply: audience !== "holder",
       colour: readableLook(event.look.colour).text,
@@ -85,7 +86,7 @@ function standingOf({ ticket, isForStage }: Pick<MessageFacts, "ticket" | "isFor
 
 /** The calendar entry of a ticket's date, personal where a holder is given. */
 export function calendarEntry(
-  facts: Omit<MessageFacts, "message">,
+  facts: Omit<MessageFacts, "message" | "hasAccessCode">,
   now: number,
   link: string,
   isCancelled: boolean,
@@ -118,7 +119,8 @@ function calendarFile(facts: MessageFacts, now: number): RenderedMessage["calend
   const isWithdrawn = calendar === "withdrawal";
   const method = isWithdrawn ? "CANCEL" : "REQUEST";
   const link = toInvitees ? placeholder.register : placeholder.enter;
-  const entries = [calendarEntry(facts, now, link, isWithdrawn)];
+  const entry = calendarEntry(facts, now, link, isWithdrawn);
+  const entries = [{ ...entry, organizer: { name: facts.organisation.senderName, email: placeholder.mailbox } }];
   return { method, lines: calendarLines({ method, name: facts.event.title, entries }) };
 }
 

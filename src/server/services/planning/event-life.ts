@@ -23,6 +23,9 @@ export async function publishEvent(
     await audit(context, tx, { organisationId: access.event.organisationId, actorId: member.userId, action, eventId });
   });
 }
+/** Why a mail waits whose event is in the bin. */
+const heldByBin = "event deleted";
+
 /** Into the bin for a week (rule 5), its planned mails with it. A date that is live cannot go. */
 
 export async function deleteEvent(context: Context, member: TeamMember, eventId: string): Promise<void> {
@@ -33,7 +36,7 @@ export async function deleteEvent(context: Context, member: TeamMember, eventId:
     await tx.update(events).set({ deletedAt: context.clock.now() }).where(eq(events.id, eventId));
     await tx
       .update(messages)
-      .set({ state: "held" })
+      .set({ state: "held", note: heldByBin })
       .where(and(eq(messages.eventId, eventId), eq(messages.state, "planned")));
     await audit(context, tx, {
       organisationId: access.event.organisationId,
@@ -66,12 +69,13 @@ export async function restoreEvent(context: Context, member: TeamMember, eventId
       )
       .returning();
     const event = oneOf(restored, "event");
-    const held = and(eq(messages.eventId, eventId), eq(messages.state, "held"));
+    // a mailing that somebody had stopped stays stopped
+    const held = and(eq(messages.eventId, eventId), eq(messages.state, "held"), eq(messages.note, heldByBin));
     await tx
       .update(messages)
       .set({ state: "dropped", note: "due while deleted" })
       .where(and(held, lte(messages.plannedDueAt, now)));
-    await tx.update(messages).set({ state: "planned" }).where(held);
+    await tx.update(messages).set({ state: "planned", note: null }).where(held);
     const ahead = (await datesOf(tx, eventId)).filter((date) => date.phase === "scheduled" && date.startAt > now);
     await settleSeats(context, tx, event.organisationId, new Set(ahead.map((date) => date.id)));
     await audit(context, tx, {

@@ -1,4 +1,5 @@
-import { and, eq } from "drizzle-orm";
+import { and, eq, sql } from "drizzle-orm";
+import { isOver } from "@/core/people";
 import { planInput, type PlanInput } from "@/contracts";
 import { Refusal } from "@/core/shared";
 import type { Db } from "../../db/client";
@@ -7,7 +8,7 @@ import { anyOf } from "../../db/queries/any-of";
 import { events, occurrences } from "../../db/schema";
 import { accessFor, type TeamMember } from "../ground/access";
 import { oneOf, parse, type Context } from "../ground/context";
-import { planChangeNotice, replanReminders } from "../ground/mail-plan";
+import { planChangeNotice, replanReminders, writeAnew } from "../ground/mail-plan";
 import { organisationOf, requireWithinLimits, rulesOf } from "../organisation/rules";
 import { settleSeats } from "../organisation/seats";
 import { requireStrongCode } from "./access-codes";
@@ -55,6 +56,7 @@ export async function savePlan(
       saved.shape === "one-date"
         ? await saveSingleDate(context, tx, saved, oneOf(dates, "date"), plan, tellPeople)
         : { hasMoved: false, told: 0 };
+    if (saved.title !== access.event.title) await retitle(tx, dates, moved.hasMoved);
     if (saved.shape === "series") await saveCallTime(context, tx, saved, dates, plan.callMinutes);
     const ahead = dates.filter((date) => date.phase === "scheduled");
     const isOtherCall = dates.some((date) => date.phase === "scheduled" && date.callMinutes !== plan.callMinutes);
@@ -67,6 +69,17 @@ export async function savePlan(
     );
     return { version: saved.version, ...moved };
   });
+}
+
+/** Guests' calendars take a new title only as a later version of the entry; mails that wait say the new one too. */
+async function retitle(tx: Db, dates: readonly OccurrenceRow[], isCountedAlready: boolean): Promise<void> {
+  const ids = dates.filter((date) => !isOver(date.phase)).map((date) => date.id);
+  await writeAnew(tx, ids);
+  if (isCountedAlready) return;
+  await tx
+    .update(occurrences)
+    .set({ sequence: sql`${occurrences.sequence} + 1` })
+    .where(anyOf(occurrences.id, ids));
 }
 
 /** When the team is due is one for all coming dates of a series. */
@@ -111,6 +124,7 @@ async function saveSingleDate(
     .set({ ...date, originalStartLocal: startLocal, sequence })
     .where(eq(occurrences.id, before.id))
     .returning();
+  if (hasMoved) await writeAnew(tx, [before.id]);
   // the team's reminders hang on the call, not on the start
   if (date.startAt !== before.startAt || date.callMinutes !== before.callMinutes)
     await replanReminders(context, tx, event, [occurrence!]);

@@ -155,7 +155,8 @@ export async function tryAccessCode(
     ["code-of-target", event.id],
   ]);
   if (!event.isPrivate || !event.accessCodeSealed) return passFor(context, event);
-  return sameText(context.secrets.unseal(event.accessCodeSealed), code.trim()) ? passFor(context, event) : null;
+  const wanted = context.secrets.unseal(event.accessCodeSealed);
+  return wanted !== null && sameText(wanted, code.trim()) ? passFor(context, event) : null;
 }
 
 export interface PublicListItem {

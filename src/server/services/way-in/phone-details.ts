@@ -29,10 +29,12 @@ export function phoneDetails(
   };
 }
 
+/** Digits as they are read out. */
+export const inThrees = (digits: string): string => digits.replace(/(\d{3})(?=\d)/g, "$1 ");
+
 /** How to come in by phone, as lines of label and value; none where nobody can. Digits stand in threes, as they are read out. */
 export function phoneRows(words: Messages["joinBlock"], phone: PhoneDetails | null): [label: string, value: string][] {
   if (!phone) return [];
-  const inThrees = (digits: string): string => digits.replace(/(\d{3})(?=\d)/g, "$1 ");
   return [
     [words.phone, phone.numbers.map((one) => `${one.country} ${one.number}`).join(" · ")],
     [words.conference, inThrees(phone.conferenceNumber)],

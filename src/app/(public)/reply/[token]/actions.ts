@@ -19,5 +19,5 @@ export async function replyAction(
     inLanguage(locale),
   );
   if (!done.ok) return { wrong: done.words };
-  redirect(`/reply/${token}?done=${done.value ? "registered" : "kept"}`);
+  redirect(`/reply/${token}?done=${done.value}`);
 }

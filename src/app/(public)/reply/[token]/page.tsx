@@ -1,16 +1,43 @@
-import { hourWords, messagesFor, translatorFor } from "@/contracts/messages";
+import { isOver as isOverPhase } from "@/core/people";
+import { hourWords, messagesFor, translatorFor, type Locale } from "@/contracts/messages";
 import { GuestForm } from "@/features/shared/guest-form";
 import { InLanguage } from "@/features/shared/language";
 import { DayAndHour } from "@/features/shared/times";
-import { Button } from "@/ui";
+import { Button, buttonClass } from "@/ui";
+import { tokenOf } from "@/server/services/way-in/tickets";
 import { app } from "@/server/compose";
-import { askedBy, replyWords } from "@/server/services/way-in/replies";
+import { askedBy, registrationOf, replyWords, type Asked } from "@/server/services/way-in/replies";
 import { holderLocale } from "../../../_lib/locale";
 import { currentOrganisation, orNotFound } from "../../../_lib/request";
 import { chooseLanguageAction } from "../../language-actions";
 import { replyAction } from "./actions";
 
 export const metadata = { title: "Reply", robots: { index: false } };
+
+/** Where the place of whoever answered stands, and what is left for them to do. */
+async function NextStep({ asked, token, locale }: { asked: Asked; token: string; locale: Locale }) {
+  const { context } = await app();
+  const ticket = await registrationOf(context, asked);
+  const words = messagesFor(locale);
+  if (ticket)
+    return (
+      <p className="mt-2" role="status">
+        {words.ticket[ticket.status]}{" "}
+        {ticket.status !== "declined" && <a href={`/ticket/${tokenOf(context, ticket)}`}>{words.ticket.title}</a>}
+      </p>
+    );
+  const { event, kind, reply } = asked;
+  const canRegister = event.entryBy === "registration" && event.publishedAt !== null;
+  if (kind !== "invitee" || reply !== "coming" || !canRegister) return null;
+  return (
+    <p className="mt-2" role="status">
+      {words.reply.questions}{" "}
+      <a href={`/front/${event.slug}?via=invitation&for=${token}`} className={buttonClass("act")}>
+        {words.front.register}
+      </a>
+    </p>
+  );
+}
 
 /** Shows on GET, acts on POST: mail scanners follow links. */
 export default async function ReplyPage({
@@ -29,7 +56,7 @@ export default async function ReplyPage({
   const words = messagesFor(locale).reply;
   const t = translatorFor(locale, "reply");
   const { occurrence, event, reply } = asked;
-  const isOver = !occurrence || ["ended", "cancelled", "not-held"].includes(occurrence.phase);
+  const isOver = !occurrence || isOverPhase(occurrence.phase);
   const label = { coming: words.coming, unsure: words.unsure, "not-coming": words.notComing };
   return (
     <InLanguage locale={locale} label={messagesFor(locale).front.language} choose={chooseLanguageAction}>
@@ -46,9 +73,10 @@ export default async function ReplyPage({
         <p className="mt-4">{t("asked", { name: asked.person.name ?? "", event: event.title })}</p>
         {reply && (
           <p className="mt-2 border-s-4 border-action ps-3 text-lead" role="status">
-            {t("now", { reply: words.words[reply] })} {done && words.thanks} {done === "registered" && words.registered}
+            {t("now", { reply: words.words[reply] })} {done && words.thanks}
           </p>
         )}
+        {!isOver && <NextStep asked={asked} token={token} locale={locale} />}
         {isOver ? (
           <p className="mt-4 text-ink-2">{words.over}</p>
         ) : (

@@ -1,8 +1,8 @@
-import ICAL from "ical.js";
 import type { ImportPreview } from "@/contracts";
 import { guessMapping, readContact, type ContactDraft, type ContactFault, type ReadableField } from "@/core/contacts";
 import { Refusal } from "@/core/shared";
 import { readTable } from "../../ground/read-table";
+import { cardFields, readCards } from "./read-cards";
 import { textOf } from "../../ground/text-of";
 
 const maxBytes = 30_000_000;
@@ -33,63 +33,28 @@ function readCsv(text: string): ContactFile {
   return { kind: "csv", header, mapping: guessMapping(header), rows };
 }
 
-const cardFields = ["name", "email", "company", "phone", "language", "time_zone", "tags", "note"] as const;
-
-/** Cards of vCard 3 or 4 (RFC 2426, RFC 6350): the first or preferred address of each. */
-function readCards(text: string): ContactFile {
-  let parsed: unknown;
-  try {
-    parsed = ICAL.parse(text);
-  } catch {
-    throw new Refusal({ code: "bad-file", reason: "not-a-table" });
-  }
-  const roots = (Array.isArray((parsed as unknown[])[0]) ? (parsed as unknown[]) : [parsed]).slice(
-    0,
-    mostContacts,
-  ) as never[];
-  const rows = roots.map((root, i) => {
-    const card = new ICAL.Component(root);
-    const first = (name: string): string => {
-      const all = card.getAllProperties(name);
-      const preferred = all.find(
-        (one) =>
-          one.getParameter("pref") ||
-          [one.getParameter("type")].flat().some((type) => String(type).toLowerCase() === "pref"),
-      );
-      const value = (preferred ?? all[0])?.getValues() ?? [];
-      return value
-        .flat()
-        .map(String)
-        .join(name === "categories" ? "," : " ")
-        .trim();
-    };
-    const parts = card.getFirstPropertyValue("n");
-    const name = first("fn") || (Array.isArray(parts) ? [parts[1], parts[0]].flat().filter(Boolean).join(" ") : "");
-    return {
-      line: i + 1,
-      cells: [
-        name,
-        first("email"),
-        first("org"),
-        first("tel").replace(/^tel:/i, ""),
-        first("lang"),
-        first("tz"),
-        first("categories"),
-        first("note"),
-      ],
-    };
-  });
-  if (rows.length === 0) throw new Refusal({ code: "bad-file", reason: "empty" });
-  return { kind: "vcard", header: [...cardFields], mapping: [...cardFields], rows };
-}
-
 /** Reads a file of contacts: vCard where it begins like one, else delimited text. */
 function readContactFile(bytes: Uint8Array): ContactFile {
   const text = textOf(bytes, maxBytes);
-  return /^\s*BEGIN:VCARD/i.test(text) ? readCards(text) : readCsv(text);
+  if (!/^\s*BEGIN:VCARD/i.test(text)) return readCsv(text);
+  const rows = readCards(text, mostContacts);
+  return { kind: "vcard", header: [...cardFields], mapping: [...cardFields], rows };
 }
 
-/** Rows as contacts by a mapping: good ones once an address (the first stands), bad ones with line and reason. */
+/** Somebody who stands in a file twice: the first row's words stand, what it lacks comes from the second. */
+const joined = (one: ContactDraft, other: ContactDraft): ContactDraft => ({
+  ...one,
+  name: one.name || other.name,
+  company: one.company || other.company,
+  phone: one.phone || other.phone,
+  note: one.note || other.note,
+  locale: one.locale ?? other.locale,
+  zone: one.zone ?? other.zone,
+  tags: [...new Set([...one.tags, ...other.tags])],
+  groups: [...new Set([...one.groups, ...other.groups])],
+});
+
+/** Rows as contacts by a mapping: good ones once an address, bad ones with line and reason. */
 function draftsOf(
   file: ContactFile,
   mapping: readonly (ReadableField | null)[],
@@ -103,7 +68,10 @@ function draftsOf(
     });
     const draft = readContact(byField);
     if (typeof draft === "string") bad.push({ line, reason: draft });
-    else if (!drafts.has(draft.email)) drafts.set(draft.email, draft);
+    else {
+      const known = drafts.get(draft.email);
+      drafts.set(draft.email, known ? joined(known, draft) : draft);
+    }
   }
   return { drafts: [...drafts.values()], bad };
 }

@@ -6,7 +6,7 @@ import { eq, sql, inArray } from "drizzle-orm";
 import type { EventAccess } from "../../ground/access";
 import type { Context } from "../../ground/context";
 import { settleSeats } from "../../organisation/seats";
-import { dropPlannedOf, replanReminders, planCancellation, planChangeNotice } from "../../ground/mail-plan";
+import { dropPlannedOf, replanReminders, planCancellation, planChangeNotice, writeAnew } from "../../ground/mail-plan";
 import { appendRows } from "../../ground/room/commands";
 import { instantsOf } from "./lay";
 import type { SeriesRow, OccurrenceRow } from "./load";
@@ -139,6 +139,7 @@ export async function afterChange(
       tx,
       gone.map((date) => date.id),
     );
+  await writeAnew(tx, touchedIds);
   await replanReminders(context, tx, event, held);
   if (tellPeople) {
     await planCancellation(context, tx, gone);

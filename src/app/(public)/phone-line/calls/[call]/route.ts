@@ -2,14 +2,15 @@ import { callReport } from "@/contracts";
 import { app } from "@/server/compose";
 import { parse } from "@/server/services/ground/context";
 import { hearCall } from "@/server/services/hour/phone-line";
-import { answer, requireOwnOrigin } from "../../../../_lib/request";
+import { answer } from "../../../../_lib/request";
+import { lineReport } from "../../report";
 
 /** A phone line reports on one call while it lasts: level, key, hung up. */
 export function POST(request: Request, { params }: { params: Promise<{ call: string }> }): Promise<Response> {
   return answer(async () => {
-    requireOwnOrigin(request);
+    const ports = await app();
+    const report = parse(callReport, await lineReport(ports.context, request));
     const { call } = await params;
-    const report = parse(callReport, await request.json().catch(() => null));
-    return Response.json({ ok: true, state: await hearCall(await app(), call, report) });
+    return Response.json({ ok: true, state: await hearCall(ports, call, report) });
   });
 }
