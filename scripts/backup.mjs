@@ -1,6 +1,6 @@
 // npm run backup -- FOLDER: the demo's database, files and secret as one folder that `restore` takes.
 // With DATABASE_URL, STAGE_CALL_FILES and STAGE_CALL_SECRET set it saves that installation instead.
-import { cpSync, mkdirSync, writeFileSync } from "node:fs";
+import { cpSync, mkdirSync, renameSync, writeFileSync } from "node:fs";
 import { join, resolve } from "node:path";
 import { withInstallation } from "./lib/installation.mjs";
 import { has, run, say } from "./lib/run.mjs";
@@ -12,9 +12,11 @@ if (has(join(target, "database.dump"))) {
 }
 await withInstallation(({ url, files, secret }) => {
   mkdirSync(target, { recursive: true, mode: 0o700 });
-  // files first: a recording uploaded meanwhile is then missing from both or only from the database
+  // the database first: a file that comes meanwhile is one too many, never a row whose file is missing
+  const dump = join(target, "database.dump");
+  run("pg_dump", ["--format=custom", "--no-owner", `--file=${dump}.part`, url]);
   if (has(files)) cpSync(files, join(target, "files"), { recursive: true });
-  run("pg_dump", ["--format=custom", "--no-owner", `--file=${join(target, "database.dump")}`, url]);
+  renameSync(`${dump}.part`, dump);
   // links in mails that left derive from it: without it every link dies
   writeFileSync(join(target, "secret"), secret, { mode: 0o600 });
 });

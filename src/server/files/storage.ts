@@ -1,5 +1,5 @@
 import { createReadStream, createWriteStream } from "node:fs";
-import { mkdir, open, rename, rm, stat } from "node:fs/promises";
+import { appendFile, mkdir, open, readFile, rename, rm, stat } from "node:fs/promises";
 import { join } from "node:path";
 import { Readable, Transform } from "node:stream";
 import { pipeline } from "node:stream/promises";
@@ -16,6 +16,10 @@ export interface Storage {
   head(name: string, bytes: number): Promise<Uint8Array>;
   size(name: string): Promise<number>;
   remove(name: string): Promise<void>;
+  /** Adds a line to a list that only grows. */
+  append(name: string, line: string): Promise<void>;
+  /** The lines of such a list; none where there is none yet. */
+  lines(name: string): Promise<readonly string[]>;
 }
 
 function counted(maxBytes: number): { counter: Transform; received: () => number } {
@@ -72,6 +76,14 @@ export function folderStorage(folder: string): Storage {
       }
     },
     size: async (name) => (await stat(pathOf(name))).size,
+    async append(name, line) {
+      await mkdir(folder, { recursive: true });
+      await appendFile(pathOf(name), `${line}\n`);
+    },
+    async lines(name) {
+      const text = await readFile(pathOf(name), "utf8").catch(() => "");
+      return text.split("\n").filter((line) => line !== "");
+    },
     remove: (name) => rm(pathOf(name), { force: true }),
   };
 }

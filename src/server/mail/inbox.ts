@@ -1,4 +1,4 @@
-import { mkdir, readdir, readFile, rename } from "node:fs/promises";
+import { mkdir, readdir, readFile, rename, rm } from "node:fs/promises";
 import { join } from "node:path";
 
 /** What became of a mail that could not be taken. */
@@ -26,11 +26,11 @@ const plainName = (name: string): string => name.replace(triedMark, "");
 
 /**
  * A Maildir: mail servers (the stand-in among them) lay new mails down in `new`, and what was handled is
- * moved to `cur`; what could not be handled three times to `aside`. Of two processes that take the same mail
+ * deleted; what could not be handled three times to `aside`. Of two processes that take the same mail
  * one finds it gone.
  */
 export function maildir(folder: string): Inbox {
-  const [fresh, done, aside] = [join(folder, "new"), join(folder, "cur"), join(folder, "aside")];
+  const [fresh, aside] = [join(folder, "new"), join(folder, "aside")];
   const move = (from: string, to: string) => rename(from, to).catch(() => {});
 
   async function mishap(name: string, error: unknown, onMishap: Taking["onMishap"]): Promise<void> {
@@ -42,7 +42,7 @@ export function maildir(folder: string): Inbox {
   }
   return {
     async each({ take, isPassing, onMishap }) {
-      for (const one of [fresh, done, aside]) await mkdir(one, { recursive: true });
+      for (const one of [fresh, aside]) await mkdir(one, { recursive: true });
       let taken = 0;
       for (const name of (await readdir(fresh)).sort()) {
         const raw = await readFile(join(fresh, name)).catch(() => null);
@@ -54,7 +54,8 @@ export function maildir(folder: string): Inbox {
           await mishap(name, error, onMishap);
           continue;
         }
-        await move(join(fresh, name), join(done, plainName(name)));
+        // what it said is where it belongs: a copy would outlive whoever wrote it
+        await rm(join(fresh, name), { force: true });
         taken += 1;
       }
       return taken;

@@ -271,3 +271,19 @@ export interface DatesBefore {
     phase: (typeof phases)[number];
   }[];
 }
+
+/** What was counted of a date whose event is gone for good: figures without people (rule 5). */
+export const dateRecords = pgTable(
+  "date_records",
+  {
+    id: uuid("id").primaryKey(),
+    organisationId: organisationId(),
+    title: text("title").notNull(),
+    startAt: instant("start_at").notNull(),
+    zone: text("zone").notNull(),
+    registeredCount: integer("registered_count").notNull(),
+    cameCount: integer("came_count").notNull(),
+    peakCount: integer("peak_count").notNull(),
+  },
+  (t) => [index("date_records_organisation").on(t.organisationId, t.startAt)],
+);

@@ -11,6 +11,7 @@ export {
 } from "./organisation";
 export {
   dateChanges,
+  dateRecords,
   entryWays,
   events,
   eventShapes,

@@ -1,4 +1,4 @@
-import { and, desc, eq, inArray, isNotNull, sql } from "drizzle-orm";
+import { and, desc, eq, inArray, isNotNull, lte, sql } from "drizzle-orm";
 import { events, messages, people } from "../../db/schema";
 import { accessFor, eventAccess, type TeamMember } from "../ground/access";
 import { audit } from "../ground/audit";
@@ -154,4 +154,17 @@ export async function outboxMail(context: Context, member: TeamMember, messageId
     sentAt: row.sentAt,
     areLinksRedacted: !maySee,
   };
+}
+
+/**
+ * After a restore: what was due before now may have left after the backup was made, and nobody is to have it twice.
+ * What is due later goes as planned. @returns how many there were
+ */
+export async function letGoneMailsBe(context: Context): Promise<number> {
+  const dropped = await context.db
+    .update(messages)
+    .set({ state: "dropped", note: "may have gone before the restore" })
+    .where(and(inArray(messages.state, ["planned", "sending"]), lte(messages.plannedDueAt, context.clock.now())))
+    .returning({ id: messages.id });
+  return dropped.length;
 }

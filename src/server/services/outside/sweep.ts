@@ -4,7 +4,7 @@ import { binDays, callTimeOf, stepDue } from "@/core/dates";
 import { dayMs } from "@/core/time";
 import { auditLog, stays, eventFiles, eventPictures, events, occurrences, recordings } from "../../db/schema";
 import { isStage } from "../../db/queries/roles";
-import { erasePeople } from "../people/contacts/erase";
+import { erasePeople, noteErased } from "../people/contacts/erase";
 import type { Context } from "../ground/context";
 import type { OccurrenceRow } from "../planning/dates/load";
 import { fileName } from "../way-in/front/files";
@@ -95,7 +95,14 @@ async function dropBinned(context: Context, now: number): Promise<void> {
       .where(isOver)
       .limit(5000),
   ]);
-  await context.db.delete(events).where(isOver);
+  await context.db.transaction(async (tx) => {
+    await tx.execute(sql`
+      insert into date_records (id, organisation_id, title, start_at, zone, registered_count, came_count, peak_count)
+      select o.id, o.organisation_id, events.title, o.start_at, o.zone, o.registered_count, o.came_count, coalesce(o.peak_count, 0)
+      from occurrences o join events on events.id = o.event_id
+      where o.came_count is not null and o.registered_count is not null and ${isOver} on conflict do nothing`);
+    await tx.delete(events).where(isOver);
+  });
   for (const name of [
     ...pictures.map(({ id }) => pictureName(id)),
     ...files.map(({ id }) => fileName(id)),
@@ -118,13 +125,16 @@ export async function purge(context: Context): Promise<number> {
       and not exists (select 1 from members m where m.person_id = p.id)
       and not exists (select 1 from tickets t join events e on e.id = t.event_id join occurrences c on c.event_id = e.id
         where t.person_id = p.id and c.end_at > ${new Date(now).toISOString()}::timestamptz - make_interval(days => o.retention_days))
+      and not exists (select 1 from invitees i join events e on e.id = i.event_id and e.deleted_at is null join occurrences c on c.event_id = e.id
+        where i.person_id = p.id and c.end_at > ${new Date(now).toISOString()}::timestamptz - make_interval(days => o.retention_days))
     limit 5000`);
-  await context.db.transaction((tx) =>
-    erasePeople(
-      tx,
-      past.rows.map((row) => String(row["id"])),
-      now,
-    ),
+  const ids = past.rows.map((row) => String(row["id"]));
+  await context.db.transaction((tx) => erasePeople(tx, ids, now));
+  await noteErased(context, ids);
+  // where somebody signed in from is looked at for a month, and an ended session says nothing more
+  await context.db.execute(sql`delete from session where expires_at < ${new Date(now).toISOString()}::timestamptz`);
+  await context.db.execute(
+    sql`update session set ip_address = null where created_at < ${new Date(now - 30 * dayMs).toISOString()}::timestamptz`,
   );
   await context.db.delete(auditLog).where(lt(auditLog.at, now - 3 * 365 * dayMs));
   await forgetTries(context);

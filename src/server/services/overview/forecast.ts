@@ -1,6 +1,6 @@
 import { and, desc, eq, isNotNull, isNull } from "drizzle-orm";
 import { expectedHouse, type ExpectedHouse, type PastShowUp } from "@/core/seats";
-import { events, occurrences } from "../../db/schema";
+import { dateRecords, events, occurrences } from "../../db/schema";
 import type { Context } from "../ground/context";
 import { dateReport } from "../ground/date-report";
 
@@ -25,8 +25,14 @@ export async function pastHouse(context: Context, organisationId: string): Promi
     )
     .orderBy(desc(occurrences.startAt))
     .limit(50);
+  const gone = await context.db
+    .select({ registered: dateRecords.registeredCount, came: dateRecords.cameCount, peak: dateRecords.peakCount })
+    .from(dateRecords)
+    .where(eq(dateRecords.organisationId, organisationId))
+    .orderBy(desc(dateRecords.startAt))
+    .limit(50);
   // only those who had registered say something about show-up
-  const held = rows.filter((row) => row.registered! > 0);
+  const held = [...rows, ...gone].slice(0, 50).filter((row) => row.registered! > 0);
   const sum = (of: (row: (typeof held)[number]) => number) => held.reduce((total, row) => total + of(row), 0);
   const came = sum((row) => row.came!);
   return {

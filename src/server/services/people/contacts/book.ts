@@ -4,6 +4,7 @@ import { likelySame } from "@/core/contacts";
 import { Refusal } from "@/core/shared";
 import type { Db } from "../../../db/client";
 import { contactGroups, groupMembers, people } from "../../../db/schema";
+import { newLinks, requireOwnStage } from "./foreign-stage";
 import { requireStanding, type TeamMember } from "../../ground/access";
 import { audit } from "../../ground/audit";
 import { notFound, parse, type Context } from "../../ground/context";
@@ -165,6 +166,10 @@ export async function saveContact(
         .from(people)
         .where(and(inBook(organisationId), eq(people.id, personId)));
       if (!before) throw notFound("contact");
+      if (before.email !== values.email) {
+        await requireOwnStage(tx, member, [personId], "contacts.edit");
+        await newLinks(tx, [personId]);
+      }
       // another address has not failed yet
       const fresh = before.email === values.email ? {} : { addressFailedAt: null, addressFailedReason: null };
       await tx

@@ -1,6 +1,7 @@
-import { and, eq, inArray, sql } from "drizzle-orm";
+import { and, eq, inArray, isNull, sql } from "drizzle-orm";
 import { Refusal } from "@/core/shared";
 import type { Db } from "../../../db/client";
+import { anyOf } from "../../../db/queries/any-of";
 import { busyCalendars, groupMembers, mailings, members, people } from "../../../db/schema";
 import { requireStanding, type TeamMember } from "../../ground/access";
 import { audit } from "../../ground/audit";
@@ -36,33 +37,78 @@ async function forgetPasted(db: Db, personIds: readonly string[]): Promise<void>
   }
 }
 
+/** Where it is written down, beside the database, who was erased: a restore of an older state must not bring them back. */
+export const erasureLog = "erasures.log";
+
+/** After the erasure has been committed. */
+export async function noteErased(
+  { storage, clock }: Pick<Context, "storage" | "clock">,
+  personIds: readonly string[],
+): Promise<void> {
+  const at = new Date(clock.now()).toISOString();
+  for (const id of personIds) await storage.append(erasureLog, `${at} ${id}`);
+}
+
+/** Erases again whom a restored state still has. @returns how many there were */
+export async function replayErasures(context: Context): Promise<number> {
+  const ids = (await context.storage.lines(erasureLog)).map((line) => line.split(" ")[1] ?? "");
+  const back = await context.db
+    .select({ id: people.id })
+    .from(people)
+    .where(
+      and(
+        anyOf(
+          people.id,
+          ids.filter((id) => /^[0-9a-f-]{36}$/.test(id)),
+        ),
+        isNull(people.erasedAt),
+      ),
+    );
+  const again = back.map((row) => row.id);
+  await context.db.transaction((tx) => erasePeople(tx, again, context.clock.now()));
+  return again.length;
+}
+
 /**
  * Takes everything personal of these people away: names, addresses, words they typed, mails to them,
- * their way in. Rows that figures are made of stay, with ids alone.
+ * their way in. Rows that figures are made of stay, with ids alone. What becomes of which column stands in
+ * `personal-data`.
  */
 export async function erasePeople(db: Db, personIds: readonly string[], now: number): Promise<void> {
   if (personIds.length === 0) return;
-  const ids = sql.param([...personIds]);
+  const ids = sql`${sql.param([...personIds])}::uuid[]`;
+  const ownTickets = sql`(select id from tickets where person_id = any(${ids}))`;
   await forgetPasted(db, personIds);
-  const nothing = { name: null, email: null, zone: null, company: "", phone: "", note: "", tags: [], erasedAt: now };
+  const nothing = {
+    name: null,
+    email: null,
+    zone: null,
+    company: "",
+    phone: "",
+    note: "",
+    tags: [],
+    addressFailedReason: null,
+    erasedAt: now,
+  };
   await db
     .update(people)
     .set(nothing)
     .where(inArray(people.id, [...personIds]));
   await db.delete(groupMembers).where(inArray(groupMembers.personId, [...personIds]));
   await db.delete(busyCalendars).where(inArray(busyCalendars.personId, [...personIds]));
-  await db.execute(
-    sql`update questions q set text = '', answer = null from tickets t where t.id = q.asker_ticket_id and t.person_id = any(${ids}::uuid[])`,
-  );
+  await db.execute(sql`update questions set text = '', answer = null where asker_ticket_id in ${ownTickets}`);
   // the record keeps that a line was written, not what it said
-  await db.execute(
-    sql`update chat_lines l set text = '' from tickets t where t.id = l.author_ticket_id and t.person_id = any(${ids}::uuid[])`,
-  );
-  await db.execute(
-    sql`update tickets set answers = '{}', revoked_at = coalesce(revoked_at, ${new Date(now).toISOString()}) where person_id = any(${ids}::uuid[])`,
-  );
-  await db.execute(sql`delete from messages where person_id = any(${ids}::uuid[]) and state = 'planned'`);
-  await db.execute(sql`update messages set rendered = null where person_id = any(${ids}::uuid[])`);
+  await db.execute(sql`update chat_lines set text = '' where author_ticket_id in ${ownTickets}`);
+  await db.execute(sql`delete from entry_proofs where ticket_id in ${ownTickets}`);
+  await db.execute(sql`
+    update tickets set answers = '{}', about_line = '', portrait_id = null, source = null, revoked_at = coalesce(revoked_at, ${new Date(now).toISOString()})
+    where person_id = any(${ids})`);
+  // a file's own mark for somebody may be their name
+  await db.execute(sql`
+    update stays set chain_id = coalesce(ticket_id, person_id, id)::text, import_key = case when import_key is null then null else id::text end
+    where person_id = any(${ids}) or ticket_id in ${ownTickets}`);
+  await db.execute(sql`delete from messages where person_id = any(${ids}) and state in ('planned', 'held')`);
+  await db.execute(sql`update messages set rendered = null where person_id = any(${ids})`);
 }
 
 /** Erases one person on request. Team members leave the team first. */
@@ -86,4 +132,5 @@ export async function eraseContact(context: Context, member: TeamMember, personI
       facts: { contact: personId },
     });
   });
+  await noteErased(context, [personId]);
 }

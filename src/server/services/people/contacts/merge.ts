@@ -7,6 +7,8 @@ import { requireStanding, type TeamMember } from "../../ground/access";
 import { audit } from "../../ground/audit";
 import { notFound, parse, type Context } from "../../ground/context";
 import { inBook } from "./book";
+import { erasePeople, noteErased } from "./erase";
+import { newLinks, requireOwnStage } from "./foreign-stage";
 
 type Person = typeof people.$inferSelect;
 
@@ -29,9 +31,18 @@ async function moveTickets(tx: Db, keepId: string, goneId: string, now: string):
   await tx.execute(
     sql`update tickets x set revoked_at = coalesce(revoked_at, ${now}) where person_id = ${goneId} and exists (select 1 from tickets k where ${twin})`,
   );
-  await tx.execute(
-    sql`update tickets x set person_id = ${keepId} where person_id = ${goneId} and not exists (select 1 from tickets k where ${twin})`,
-  );
+  // what was said by the withdrawn ticket was said by the kept one's holder
+  for (const [table, column] of [
+    ["questions", "asker_ticket_id"],
+    ["chat_lines", "author_ticket_id"],
+  ] as const)
+    await tx.execute(sql`
+      update ${sql.identifier(table)} w set ${sql.identifier(column)} = k.id from tickets x join tickets k on ${twin}
+      where w.${sql.identifier(column)} = x.id and x.person_id = ${goneId}`);
+  // a moved ticket was sent to the other address: its old links are dead
+  await tx.execute(sql`
+    update tickets x set person_id = ${keepId}, link_version = link_version + 1
+    where person_id = ${goneId} and not exists (select 1 from tickets k where ${twin})`);
 }
 
 /** Mails go along, but for those of which the kept one has its own; a planned one of these goes. */
@@ -92,23 +103,15 @@ export async function mergeContacts(context: Context, member: TeamMember, rawCho
     if (!keep || !gone) throw notFound("contact");
     if ((await tx.$count(members, eq(members.personId, goneId))) > 0)
       throw new Refusal({ code: "not-allowed", action: "contacts.merge" });
+    await requireOwnStage(tx, member, [keepId, goneId], "contacts.merge");
+    const hasOtherAddress = takeFromGone.includes("email") && keep.email !== gone.email;
     await moveTickets(tx, keepId, goneId, new Date(context.clock.now()).toISOString());
+    // links that were sent to an address that is no longer theirs are dead
+    if (hasOtherAddress) await newLinks(tx, [keepId]);
     await moveMessages(tx, keepId, goneId);
     await moveTheRest(tx, keepId, goneId);
-    // the address has to be free before the kept one can take it
-    await tx
-      .update(people)
-      .set({
-        name: null,
-        email: null,
-        zone: null,
-        company: "",
-        phone: "",
-        note: "",
-        tags: [],
-        erasedAt: context.clock.now(),
-      })
-      .where(eq(people.id, goneId));
+    // the address has to be free before the kept one can take it; of the twin nothing personal stays
+    await erasePeople(tx, [goneId], context.clock.now());
     await tx
       .update(people)
       .set(wordsOf(keep, gone, takeFromGone))
@@ -120,4 +123,5 @@ export async function mergeContacts(context: Context, member: TeamMember, rawCho
       facts: { kept: keepId, gone: goneId },
     });
   });
+  await noteErased(context, [goneId]);
 }

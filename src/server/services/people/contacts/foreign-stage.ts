@@ -1,0 +1,41 @@
+import { and, inArray, isNull, sql } from "drizzle-orm";
+import { stageRoles } from "@/core/people";
+import { Refusal } from "@/core/shared";
+import type { Db } from "../../../db/client";
+import { anyOf } from "../../../db/queries/any-of";
+import { tickets } from "../../../db/schema";
+import type { TeamMember } from "../../ground/access";
+
+/**
+ * Refuses where one of these people holds a stage seat in an event that the member does not produce: whoever changes
+ * their address, or makes them one with somebody else, would hold that seat. The owner answers for every event.
+ */
+export async function requireOwnStage(
+  db: Db,
+  member: TeamMember,
+  personIds: readonly string[],
+  action: "contacts.merge" | "contacts.edit",
+): Promise<void> {
+  if (member.standing === "owner") return;
+  const producesIt = sql`exists (select 1 from tickets own where own.event_id = ${tickets.eventId} and own.person_id = ${member.personId} and own.role = 'producer' and own.revoked_at is null)`;
+  const foreign = await db
+    .select({ id: tickets.id })
+    .from(tickets)
+    .where(
+      and(
+        anyOf(tickets.personId, personIds),
+        inArray(tickets.role, [...stageRoles]),
+        isNull(tickets.revokedAt),
+        sql`not ${producesIt}`,
+      ),
+    )
+    .limit(1);
+  if (foreign.length > 0) throw new Refusal({ code: "not-allowed", action });
+}
+
+/** Every link that these people were sent is dead from now on: a new one has to be sent. */
+export const newLinks = (db: Db, personIds: readonly string[]) =>
+  db
+    .update(tickets)
+    .set({ linkVersion: sql`${tickets.linkVersion} + 1` })
+    .where(and(anyOf(tickets.personId, personIds), isNull(tickets.revokedAt)));

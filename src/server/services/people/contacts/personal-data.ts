@@ -1,0 +1,130 @@
+/**
+ * What erasing a person, on request or when their time is over, does to a column:
+ * - `emptied`: it held something of the person, and holds nothing afterwards
+ * - `deleted`: its row goes
+ * - `id`: it names a row, never a person by itself; figures hang on it
+ * - `figure`: what happened and when, without saying to whom
+ * - `theirs no more`: words and settings of the organisation and its team, which are not the person's
+ * - `sign-in`: of an account of the team; whoever is erased has left the team before, and the account with it
+ * - `sealed`: cannot be read, or only counts
+ */
+export type Treatment = "emptied" | "deleted" | "id" | "figure" | "theirs no more" | "sign-in" | "sealed";
+
+type Columns = Partial<Record<Treatment, string>>;
+
+/** Every column of every table: a new one has no place to hide (a test compares with the database). */
+export const personalData: Readonly<Record<string, Columns>> = {
+  people: {
+    emptied: "name email zone company phone note tags address_failed_reason",
+    id: "id organisation_id",
+    figure: "locale unsubscribed_at address_failed_at erased_at created_at",
+  },
+  tickets: {
+    emptied: "answers about_line portrait_id source",
+    id: "id organisation_id event_id occurrence_id person_id link_version",
+    figure:
+      "role duties status revoked_at barred_at registered_at waiting_since invited_at languages reply replied_at tech_checked_at",
+  },
+  stays: {
+    emptied: "chain_id import_key",
+    id: "id organisation_id occurrence_id room_id connection_id ticket_id person_id",
+    figure: "role device place from_at last_sign_at to_at level",
+  },
+  messages: {
+    emptied: "rendered",
+    id: "id organisation_id event_id occurrence_id mailing_id person_id ticket_id question_id message_id",
+    figure: "kind planned_due_at due_at state attempts note sent_at created_at",
+  },
+  questions: {
+    emptied: "text answer",
+    id: "id organisation_id occurrence_id asker_ticket_id segment_id answered_by",
+    figure: "asked_at state answered_at answered",
+  },
+  chat_lines: {
+    emptied: "text",
+    id: "room_id topic seq rev organisation_id line_id author_ticket_id with_ticket_id",
+    figure: "target state is_question at",
+  },
+  entry_proofs: { deleted: "id organisation_id ticket_id asked_at used_at" },
+  busy_calendars: { deleted: "id organisation_id person_id name body read_at" },
+  group_members: { deleted: "group_id person_id organisation_id" },
+  mailings: {
+    emptied: "audience",
+    id: "id organisation_id event_id",
+    "theirs no more":
+      "kind offset_minutes subject body doc sender_name reply_to after_minutes is_off version created_at",
+  },
+  invitees: { id: "id organisation_id event_id person_id", figure: "invited_at reply replied_at" },
+  consents: { id: "id organisation_id person_id ticket_id", figure: "kind wording given_at" },
+  admissions: { id: "occurrence_id ticket_id organisation_id", figure: "admitted_at" },
+  ballots: { id: "poll_id ticket_id organisation_id option_id", figure: "at" },
+  question_votes: { id: "question_id ticket_id organisation_id", figure: "at" },
+  journal: { id: "room_id seq organisation_id actor_id command_id body", figure: "at" },
+  room_checkpoints: { id: "room_id organisation_id seq state" },
+  room_outbox: { id: "id organisation_id room_id actor_id act", figure: "at" },
+  rooms: { id: "id occurrence_id parent_id organisation_id seq" },
+  log_heads: { id: "room_id topic organisation_id head" },
+  audit_log: { id: "id organisation_id actor_id event_id occurrence_id facts", figure: "at action" },
+  date_places: { id: "occurrence_id organisation_id", figure: "taken" },
+  date_records: {
+    id: "id organisation_id",
+    "theirs no more": "title start_at zone",
+    figure: "registered_count came_count peak_count",
+  },
+  tries: { sealed: "key window_start count" },
+  account: {
+    "sign-in":
+      "id account_id provider_id user_id access_token refresh_token id_token access_token_expires_at refresh_token_expires_at scope password created_at updated_at",
+  },
+  session: { "sign-in": "id expires_at token created_at updated_at ip_address user_agent user_id" },
+  user: { "sign-in": "id name email email_verified image created_at updated_at" },
+  verification: { "sign-in": "id identifier value expires_at created_at updated_at" },
+  members: { "sign-in": "organisation_id user_id person_id standing" },
+  board_posts: { "theirs no more": "id organisation_id board_id event_id text posted_at hook_due_at hook_attempts" },
+  boards: { "theirs no more": "id organisation_id name slug hook_url hook_secret_sealed last_hook created_at" },
+  chat_entry_notes: { "theirs no more": "room_id organisation_id text" },
+  contact_groups: { "theirs no more": "id organisation_id name" },
+  date_changes: { "theirs no more": "id organisation_id event_id at actor_id before undone_at" },
+  event_files: { "theirs no more": "id organisation_id event_id name media_type size_bytes created_at" },
+  event_pictures: { "theirs no more": "id organisation_id event_id width height created_at" },
+  events: {
+    "theirs no more":
+      "id organisation_id slug uid title description_html is_private access_code_sealed house_size registration_limit questions_on polls_on others_questions_shown chat_to chat_held early_entry form_fields reminder_offsets_minutes shape room_code entry_by look agenda_shown approved_domains approval proves_address foyer_on stage_microphones_open sound_by is_recorded consent_text interpretation_into picture conference_number credit_points credit_threshold_percent published_at deleted_at version created_at",
+  },
+  licences: { "theirs no more": "id organisation_id size created_at" },
+  occurrences: {
+    "theirs no more":
+      "id organisation_id event_id kind series_id licence_id has_planned_end followed_up original_start_local start_local zone duration_minutes call_minutes start_at end_at phase doors_opened_at show_started_at ended_at sequence",
+    figure: "registered_count came_count peak_count",
+  },
+  organisations: { "theirs no more": "id name host about zone sender_name sender_email retention_days rules" },
+  parts: {
+    "theirs no more": "id organisation_id occurrence_id position title start_local length_minutes leader_ticket_id",
+  },
+  polls: {
+    "theirs no more":
+      "id organisation_id occurrence_id position kind question options state is_revealed opened_at closed_at",
+  },
+  recordings: {
+    "theirs no more":
+      "id organisation_id occurrence_id slug title file_name media_type size_bytes duration_seconds uploaded_at published_from",
+  },
+  seat_requests: {
+    "theirs no more":
+      "id organisation_id event_id requested_by wanted_size note state answer decided_by decided_at created_at",
+  },
+  seeded: { "theirs no more": "name at is_complete" },
+  segments: {
+    "theirs no more":
+      "id organisation_id occurrence_id position title length_minutes fixed_start_local leader_ticket_id poll_id",
+  },
+  series: {
+    "theirs no more":
+      "id organisation_id event_id uid rule start_local zone duration_minutes exdates rdates created_at",
+  },
+  slot_plans: {
+    "theirs no more":
+      "event_id organisation_id for_event_id start_local until_clock zone length_minutes pause_minutes capacity rule",
+  },
+  templates: { "theirs no more": "id organisation_id name body updated_at" },
+};
