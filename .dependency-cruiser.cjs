@@ -78,7 +78,7 @@ module.exports = {
     only("workers-direction", "^src/server/workers/", [
       "^src/core/",
       "^src/server/workers/",
-      "^src/server/services/(people/contacts/read-file|planning/calendar-import/busy-file)",
+      "^src/server/services/(people/contacts/read-file|planning/calendar-import/busy-file|afterwards/read-entries)",
     ]),
     only("jobs-direction", "^src/server/jobs/", ["^src/server/(jobs|services|platform)/", "^src/server/db/client"]),
     only("live-direction", "^src/server/live/", [

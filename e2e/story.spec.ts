@@ -127,7 +127,7 @@ test("the whole story, from planning to the attendance file", async ({ browser, 
   await page.getByRole("button", { name: "Open the doors" }).click();
   await page.getByRole("button", { name: "Let 2 in" }).click();
   await expect(anna.getByText("The programme begins shortly")).toBeVisible();
-  await expect(page.getByText("2 of 100 in the house")).toBeVisible();
+  await expect(page.getByText("2 of 100 in the audience")).toBeVisible();
   await page.getByRole("button", { name: "Raise it for 2" }).click();
   await expect(anna.getByRole("region", { name: "Programme" }).getByText("Leira Quill")).toBeVisible();
   await expect(leira.getByText("The audience sees you")).toBeVisible();

@@ -381,6 +381,8 @@ const commands: { [T in CommandBody["type"]]: Extract<CommandBody, { type: T }> 
   "stage.set-microphone": { type: "stage.set-microphone", isOpen: true },
   "stage.close-microphones": { type: "stage.close-microphones", exceptId: null },
   "stage.level": { type: "stage.level", level: 40 },
+  "hour.open-backstage": { type: "hour.open-backstage" },
+  "hour.close-backstage": { type: "hour.close-backstage" },
   "hour.open-doors": { type: "hour.open-doors" },
   "hour.hold-doors": { type: "hour.hold-doors" },
   "hour.release-doors": { type: "hour.release-doors" },

@@ -13,6 +13,8 @@ const set = z.discriminatedUnion("name", [
 ]);
 
 export const hourCommands = [
+  z.object({ type: z.literal("hour.open-backstage") }),
+  z.object({ type: z.literal("hour.close-backstage") }),
   z.object({ type: z.literal("hour.open-doors") }),
   z.object({ type: z.literal("hour.hold-doors") }),
   z.object({ type: z.literal("hour.release-doors") }),

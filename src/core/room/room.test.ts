@@ -35,6 +35,16 @@ describe("rule 5: life of a date in the room", () => {
     expect(isCurtainUp(ended.hour)).toBe(false);
     expect(refusal(ended, { type: "hour.raise-curtain" })).toBe("wrong-state");
   });
+  it("opens backstage early by an act, takes that back, and not once the team was called or the doors opened", () => {
+    const early = { at: at - 3_600_000 };
+    const opened = play(emptyRoom, [{ type: "hour.open-backstage" }, early]);
+    expect(opened.hour.phase).toBe("backstage");
+    expect(play(opened, [{ type: "hour.close-backstage" }, early]).hour.phase).toBe("scheduled");
+    expect(refusal(opened, { type: "hour.close-backstage" }, { at: at - 1_200_000 })).toBe("wrong-state");
+    expect(refusal(open, { type: "hour.close-backstage" }, early)).toBe("wrong-state");
+    expect(refusal(emptyRoom, { type: "hour.open-backstage" }, asAttendee("x"))).toBe("not-allowed");
+  });
+
   it("lets the curtain have fallen when the last stage person left", () => {
     const up = play(open, [{ type: "hour.raise-curtain" }]);
     const by = { ticketId: "system", at: at + 2_400_000 };

@@ -154,12 +154,13 @@ export function Desk(props: DeskProps) {
       may,
     };
   }, [view, room.levels, now, send, props.actor]);
+  // looking into the desk of a date to come opens nothing: that is an act of its own
+  const isBackstageOpen = ["backstage", "open"].includes(view?.status["it"]?.phase ?? "");
   useEffect(() => {
-    if (view?.status["it"]?.phase === "scheduled" || (view && !(props.ticketId in view.stage)))
-      void send({ type: "stage.enter" });
-    // once, when the first picture has come
+    if (view && isBackstageOpen && !(props.ticketId in view.stage)) void send({ type: "stage.enter" });
+    // once, when the first picture has come and backstage is open
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [view === null]);
+  }, [view === null, isBackstageOpen]);
   useDeskKeys(scene, () => setLineOpen(true));
   if (room.state === "withdrawn")
     return (

@@ -1,5 +1,6 @@
 "use client";
 import type { DeskStatusItem } from "@/core/room";
+import { clockTime, longDate } from "@/core/time";
 import { Button, classes, Confirm } from "@/ui";
 import { phaseWords } from "@/features/shared/role-words";
 import type { DeskScene } from "./scene";
@@ -45,6 +46,49 @@ function CurtainPart({
   );
 }
 
+/** Whether backstage is open, where that is not yet settled by the hour: opened early by an act, and closed again by one. */
+function BackstagePart({ scene }: { scene: DeskScene }) {
+  const { view, send, may, now, zone } = scene;
+  const { phase, callAt } = view.status["it"]!;
+  const isEarly = now < callAt;
+  if (phase === "scheduled")
+    return (
+      <div className="mb-3 flex items-center gap-3 border-l-4 border-rule bg-sheet p-3">
+        <p className="flex-1">
+          Backstage is closed.{" "}
+          {isEarly
+            ? `It opens by itself at the team call, ${clockTime(callAt, zone)} on ${longDate(callAt, zone)}.`
+            : ""}
+        </p>
+        <Confirm
+          trigger={
+            <Button weight="act" disabled={!may("hour.open-backstage")}>
+              Open backstage
+            </Button>
+          }
+          title="Open backstage"
+          act="Open backstage"
+          weight="act"
+          onConfirm={() => send({ type: "hour.open-backstage" })}
+        >
+          <p>
+            The team and the people on stage may come in. The date’s hour cannot be changed while backstage is open; you
+            can close it again until the team call.
+          </p>
+        </Confirm>
+      </div>
+    );
+  if (phase !== "backstage" || !isEarly) return null;
+  return (
+    <div className="mb-3 flex items-center gap-3 text-ink-2">
+      <p className="flex-1">Backstage is open before the team call at {clockTime(callAt, zone)}.</p>
+      <Button disabled={!may("hour.close-backstage")} onClick={() => send({ type: "hour.close-backstage" })}>
+        Close backstage
+      </Button>
+    </div>
+  );
+}
+
 /** Doors and curtain, apart and unmistakable: each says what it will do and to how many. */
 export function DoorsAndCurtain({ scene, frontUrl }: { scene: DeskScene; frontUrl: string }) {
   const { view, send, may } = scene;
@@ -53,6 +97,7 @@ export function DoorsAndCurtain({ scene, frontUrl }: { scene: DeskScene; frontUr
   const cast = Object.values(view.stage).filter((person) => person.place === "stage" && person.isPresent);
   return (
     <section aria-label="Doors and curtain">
+      <BackstagePart scene={scene} />
       <div className="grid grid-cols-2 gap-3">
         <div className={classes("border-l-4 bg-sheet p-3", status.phase === "open" ? "border-action" : "border-rule")}>
           <p className="text-label text-ink-2">Doors</p>
@@ -67,7 +112,7 @@ export function DoorsAndCurtain({ scene, frontUrl }: { scene: DeskScene; frontUr
           </p>
           <p className="mb-2 text-ink-2">
             <span className="mono">{count("foyer")}</span> in the foyer · <span className="mono">{count("house")}</span>{" "}
-            of <span className="mono">{status.houseSize}</span> in the house
+            of <span className="mono">{status.houseSize}</span> in the audience
           </p>
           {status.phase === "backstage" && (
             <Confirm
@@ -82,7 +127,7 @@ export function DoorsAndCurtain({ scene, frontUrl }: { scene: DeskScene; frontUr
               onConfirm={() => send({ type: "hour.open-doors" })}
             >
               <p>
-                {count("foyer")} in the foyer come into the house.{" "}
+                {count("foyer")} in the foyer are let in.{" "}
                 {status.isCurtainUp
                   ? "They see the stage."
                   : "They sit before the closed curtain: the stage stays unseen and unheard."}
@@ -119,10 +164,7 @@ export function DoorsAndCurtain({ scene, frontUrl }: { scene: DeskScene; frontUr
             act="End it for everybody"
             onConfirm={() => send({ type: "hour.end" })}
           >
-            <p>
-              The curtain falls, {count("house") + count("foyer")} leave the house and foyer, open polls close. Ended is
-              final.
-            </p>
+            <p>The curtain falls, {count("house") + count("foyer")} leave, open polls close. Ended is final.</p>
           </Confirm>
         )}
         {status.phase === "ended" && <span className="font-medium">{phaseWords.ended}</span>}

@@ -1,7 +1,7 @@
 import "server-only";
 import { Refusal } from "@/core/shared";
 import type { Context } from "@/server/services/ground/context";
-import { isFromLine } from "@/server/platform/phone-report";
+import { isFromLine } from "@/server/services/hour/phone-report";
 import { requireOwnOrigin } from "../../_lib/request";
 
 /** What a phone line says of a call, read only once it is known to be one: this house's stand-in, or a line that signs. */

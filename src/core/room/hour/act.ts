@@ -7,6 +7,12 @@ const done = (action: string) => fail({ code: "already-done", action } as const)
 const isSame = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 export const decideHour: Capability<HourShape>["decide"] = {
+  "hour.open-backstage": () => ok([{ type: "hour.backstage-opened" }]),
+  "hour.close-backstage": (_, __, { scene }, { at }) =>
+    // from the call time on it would open again by itself
+    at < scene.times.callAt
+      ? ok([{ type: "hour.backstage-closed" }])
+      : fail({ code: "wrong-state", action: "hour.close-backstage", state: "called" }),
   "hour.open-doors": () => ok([{ type: "hour.doors-opened" }]),
   "hour.hold-doors": (hour) => (hour.areDoorsHeld ? done("hour.hold-doors") : ok([{ type: "hour.doors-held" }])),
   "hour.release-doors": (hour) =>

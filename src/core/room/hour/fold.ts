@@ -11,6 +11,7 @@ function dropCurtain(hour: HourState, at: number): HourState {
 
 export const foldHour: Capability<HourShape>["fold"] = {
   "hour.backstage-opened": (hour) => ({ ...hour, phase: "backstage" }),
+  "hour.backstage-closed": (hour) => ({ ...hour, phase: "scheduled" }),
   "hour.doors-opened": (hour, _, { at }) => ({ ...hour, phase: "open", doorsOpenedAt: at }),
   "hour.doors-held": (hour) => ({ ...hour, areDoorsHeld: true }),
   "hour.doors-released": (hour) => ({ ...hour, areDoorsHeld: false }),

@@ -13,6 +13,8 @@ const doors = { roles: team, duty: "doors-and-curtain" } as const;
 /** Phase, doors, curtain, end, switches, who is barred: what every other capability may read (rule 5). */
 export const hour = {
   rights: {
+    "hour.open-backstage": { ...doors, phases: ["scheduled"] },
+    "hour.close-backstage": { ...doors, phases: ["backstage"] },
     "hour.open-doors": { ...doors, phases: ["backstage"] },
     "hour.hold-doors": { ...doors, phases: ["open"] },
     "hour.release-doors": { ...doors, phases: ["open"] },

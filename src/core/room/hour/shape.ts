@@ -2,6 +2,10 @@ import type { Switches, SwitchSet } from "../../people";
 import type { HourEntry, HourState } from "./state";
 
 export type HourCommand =
+  /** before the call time by an act of its own; at the call time it opens by itself */
+  | { type: "hour.open-backstage" }
+  /** takes that back, while nobody has been let in and the call time is still to come */
+  | { type: "hour.close-backstage" }
   | { type: "hour.open-doors" }
   | { type: "hour.hold-doors" }
   | { type: "hour.release-doors" }

@@ -29,6 +29,7 @@ export const emptyHour: HourState = {
 
 export type HourEntry =
   | { type: "hour.backstage-opened" }
+  | { type: "hour.backstage-closed" }
   | { type: "hour.doors-opened" }
   | { type: "hour.doors-held" }
   | { type: "hour.doors-released" }

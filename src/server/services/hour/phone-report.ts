@@ -1,5 +1,5 @@
 import { Webhook } from "standardwebhooks";
-import type { Environment } from "./environment";
+import type { Environment } from "../../platform/environment";
 
 /**
  * Whether a report of a call may be believed: where a line signs (Standard Webhooks 1.0), by its signature over the
