@@ -128,6 +128,8 @@ test("a weekly series over a clock change: one date moved, the later ones split 
 
   // the whole event into the bin and back
   await page.getByRole("button", { name: "Delete the event" }).click();
+  await page.getByRole("alertdialog").getByRole("checkbox").uncheck();
+  await page.getByRole("button", { name: "Delete it" }).click();
   const binned = page.getByRole("listitem").filter({ hasText: title });
   await binned.getByRole("button", { name: "Bring it back" }).click();
   await expect(binned.getByRole("button", { name: "Bring it back" })).toHaveCount(0);

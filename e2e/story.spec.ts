@@ -26,7 +26,7 @@ async function addPanelist(page: Page): Promise<void> {
   await page.getByLabel("Mail address").fill("leira.quill@example.net");
   await page.getByRole("button", { name: "Add to the event" }).click();
   await expect(page.getByText("leira.quill@example.net")).toBeVisible();
-  await page.getByRole("button", { name: "See the invitation" }).click();
+  await page.getByRole("button", { name: "Preview invitation" }).click();
   await expect(page.getByText("You are on stage: Spring roost evening")).toBeVisible();
   await page.getByRole("button", { name: "Send it" }).click();
   await expect(page.getByText("Sent.", { exact: true })).toBeVisible();

@@ -17,6 +17,8 @@ export interface DemoEvent {
   /** minutes from now to the start; negative: past */
   readonly startsInMinutes: number;
   readonly zone: string;
+  /** at what hour people hold it, where it is not about now */
+  readonly clock: string;
   readonly registrants: number;
   readonly houseSize: number;
   readonly registrationLimit?: number;
@@ -35,6 +37,7 @@ export const demoEvents: readonly DemoEvent[] = [
     set: "evening",
     startsInMinutes: -14,
     zone: "Europe/Lisbon",
+    clock: "19:00",
     registrants: 140,
     houseSize: 250,
     phase: "live",
@@ -45,6 +48,7 @@ export const demoEvents: readonly DemoEvent[] = [
     set: "clinic",
     startsInMinutes: 48,
     zone: "Europe/Lisbon",
+    clock: "20:30",
     registrants: 38,
     houseSize: 60,
     registrationLimit: 40,
@@ -56,6 +60,7 @@ export const demoEvents: readonly DemoEvent[] = [
     set: "training",
     startsInMinutes: 3 * day + 95,
     zone: "Europe/Madrid",
+    clock: "10:00",
     registrants: 64,
     houseSize: 100,
     phase: "ahead",
@@ -67,6 +72,7 @@ export const demoEvents: readonly DemoEvent[] = [
     set: "clinic",
     startsInMinutes: 6 * day + 200,
     zone: "Europe/London",
+    clock: "20:30",
     registrants: 12,
     houseSize: 40,
     phase: "ahead",
@@ -78,6 +84,7 @@ export const demoEvents: readonly DemoEvent[] = [
     set: "evening",
     startsInMinutes: 20 * day + 60,
     zone: "America/New_York",
+    clock: "19:00",
     registrants: 212,
     houseSize: 500,
     phase: "ahead",
@@ -88,6 +95,7 @@ export const demoEvents: readonly DemoEvent[] = [
     set: "evening",
     startsInMinutes: 27 * day,
     zone: "Europe/Lisbon",
+    clock: "19:00",
     registrants: 0,
     houseSize: 100,
     phase: "ahead",
@@ -99,6 +107,7 @@ export const demoEvents: readonly DemoEvent[] = [
     set: "evening",
     startsInMinutes: -13 * day,
     zone: "Europe/Lisbon",
+    clock: "19:00",
     registrants: 320,
     houseSize: 250,
     phase: "past",
@@ -110,6 +119,7 @@ export const demoEvents: readonly DemoEvent[] = [
     set: "training",
     startsInMinutes: -24 * day + 90,
     zone: "Europe/Madrid",
+    clock: "10:00",
     registrants: 180,
     houseSize: 200,
     phase: "past",
@@ -121,6 +131,7 @@ export const demoEvents: readonly DemoEvent[] = [
     set: "clinic",
     startsInMinutes: -41 * day,
     zone: "Europe/Lisbon",
+    clock: "20:30",
     registrants: 96,
     houseSize: 100,
     phase: "past",
@@ -131,6 +142,7 @@ export const demoEvents: readonly DemoEvent[] = [
     set: "evening",
     startsInMinutes: -60 * day,
     zone: "America/New_York",
+    clock: "19:00",
     registrants: 540,
     houseSize: 500,
     phase: "past",

@@ -1,7 +1,7 @@
 import { hashPassword } from "better-auth/crypto";
 import { eq } from "drizzle-orm";
 
-import { dayMs, hourMs, minuteMs, wallTimeAt } from "../../src/core/time";
+import { dayMs, hourMs, instantOf, minuteMs, wallTimeAt } from "../../src/core/time";
 import type { Context } from "../../src/server/services/ground/context";
 import { account, members, organisations, people, seeded, tickets, user } from "../../src/server/db/schema";
 
@@ -21,6 +21,9 @@ export const demoTeam = [
   { name: "Marit Corrant", email: "marit@brinewold.example.org", standing: "owner" },
   { name: "Nuno Fenmoor", email: "nuno@brinewold.example.org", standing: "crew" },
 ] as const;
+
+/** Dates further away than this stand at the hour at which people hold them. */
+const aboutNowMinutes = 300;
 
 class Seeder {
   private readonly crowd: string[] = [];
@@ -84,6 +87,11 @@ class Seeder {
   private startOf(event: DemoEvent): { startAt: number; startLocal: string } {
     // the live date keeps its minute; the others begin on a quarter
     const raw = this.now + event.startsInMinutes * minuteMs;
+    if (Math.abs(event.startsInMinutes) > aboutNowMinutes) {
+      const day = wallTimeAt(raw, event.zone).local.slice(0, 10);
+      const startLocal = `${day}T${event.clock}`;
+      return { startAt: instantOf({ local: startLocal, zone: event.zone }), startLocal };
+    }
     const at =
       event.phase === "live" ? Math.floor(raw / minuteMs) * minuteMs : Math.ceil(raw / (15 * minuteMs)) * 15 * minuteMs;
     const startLocal = wallTimeAt(at, event.zone).local;

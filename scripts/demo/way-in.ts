@@ -158,7 +158,7 @@ async function hours(context: Context, member: TeamMember, title: string): Promi
     wkst: "MO" as const,
   };
   const { slug } = await createSlots(context, member, {
-    title: `Tech check: ${title}`.slice(0, 200),
+    title: `Sound check: ${title}`.slice(0, 200),
     startLocal: `${day}T16:00`,
     untilClock: "18:00",
     zone: "Europe/Lisbon",

@@ -13,7 +13,7 @@ export { List, ListItem } from "./list";
 export { Badge, Bar, Empty, Progress, Skeleton } from "./marks";
 export { Nonce } from "./nonce";
 export { Note } from "./note";
-export { initialsOf, Person } from "./person";
+export { Faces, initialsOf, Person } from "./person";
 export { IconButton, Press, TextButton } from "./press";
 export { Shortcut } from "./shortcut";
 export { Switch } from "./switch";

@@ -22,6 +22,7 @@ import {
 import { setFollowUp, setReminders } from "@/server/services/mailings/track";
 import { publishRecording, setDuration } from "@/server/services/afterwards/recordings";
 import { makeTestGuest } from "@/server/services/way-in/registration";
+import { cancelFor, correctAddress, replaceLink, sendLinkAgain } from "@/server/services/way-in/registrant-acts";
 import { decideRegistrations } from "@/server/services/way-in/registration-changes";
 import { importEntries, previewEntries } from "@/server/services/afterwards/import-entries";
 import { executeWhole as execute } from "@/server/services/ground/room/commands";
@@ -159,6 +160,16 @@ const actions: Readonly<Record<string, { needs: Action | "standing"; call: Call 
   setFollowUpAction: {
     needs: "event.mailings",
     call: (m) => setFollowUp(world.context, m, event.eventId, mailingId, {}),
+  },
+  sendLinkAgainAction: {
+    needs: "event.people",
+    call: (m) => sendLinkAgain(world.context, m, event.eventId, randomUUID()),
+  },
+  replaceLinkAction: { needs: "event.people", call: (m) => replaceLink(world.context, m, event.eventId, randomUUID()) },
+  cancelForAction: { needs: "event.people", call: (m) => cancelFor(world.context, m, event.eventId, randomUUID()) },
+  correctAddressAction: {
+    needs: "event.people",
+    call: (m) => correctAddress(world.context, m, event.eventId, randomUUID(), {}),
   },
   saveFrontDoorAction: { needs: "event.plan", call: (m) => saveFrontDoor(world.context, m, event.eventId, -1, {}) },
   removeFileAction: { needs: "event.plan", call: (m) => removeFile(world.context, m, event.eventId, randomUUID()) },
@@ -316,6 +327,7 @@ describe("rule 6: every act of the workspace asks the table", () => {
       "events/[id]/actions.ts",
       "events/[id]/dates-actions.ts",
       "events/[id]/people-actions.ts",
+      "events/[id]/registrant-actions.ts",
       "events/[id]/mailing-actions.ts",
       "house-actions.ts",
       "contacts/actions.ts",

@@ -1,3 +1,4 @@
+import type { Finding } from "@/core/readiness";
 import type { Phase } from "@/core/people";
 
 /** A date as the season shows it. */
@@ -15,6 +16,16 @@ export interface SeasonDate {
   readonly startAt: number;
   readonly endAt: number;
   readonly registered: number;
+  readonly waiting: number;
+  /** who is on stage, the first of them; `count` has all */
+  readonly faces: {
+    readonly first: readonly { readonly id: string; readonly name: string; readonly portraitId: string | null }[];
+    readonly count: number;
+  };
+  /** the series' dates after this one, where only the first of them is shown */
+  readonly later: readonly { readonly startAt: number; readonly zone: string }[];
+  /** what is missing most, to be said in words */
+  readonly lacks: Finding | null;
   readonly registrationLimit: number | null;
   readonly houseSize: number;
   readonly fullChance: number | null;

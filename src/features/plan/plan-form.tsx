@@ -1,6 +1,6 @@
 "use client";
 import { wordedResolver } from "@/features/shared/worded-resolver";
-import { useState, useTransition } from "react";
+import { useState, useTransition, type ReactNode } from "react";
 import { Controller, FormProvider, useForm, useFormContext, useWatch } from "react-hook-form";
 import { planInput, wordsOfIssue, type Done, type PlanInput } from "@/contracts";
 import { madeCode, strengthOf } from "@/core/front-door";
@@ -12,7 +12,7 @@ import { Check, Text } from "./controls";
 import { wordList } from "./word-list";
 import { RichText } from "./rich-text";
 import { RoomOptions } from "./room-options";
-import { WhenSection, type WhenProps } from "./when-section";
+import { SeatsBeside, WhenSection, type WhenProps } from "./when-section";
 
 type Saved = Done<{ version: number; hasMoved: boolean; told: number }>;
 
@@ -25,6 +25,8 @@ export interface PlanFormProps extends WhenProps {
   readonly draftKey: string;
   readonly save: (version: number, input: PlanInput, tellPeople: boolean) => Promise<Saved>;
   readonly mayEdit: boolean;
+  /** what follows from the plan, beside it */
+  readonly beside?: ReactNode;
 }
 
 /** Who may come, and how. */
@@ -32,7 +34,11 @@ function WhoMayCome() {
   const isPrivate = useWatch<PlanInput, "isPrivate">({ name: "isPrivate" });
   const approval = useWatch<PlanInput, "approval">({ name: "approval" });
   return (
-    <section className="grid grid-cols-2 gap-4 border-t border-rule pt-4" aria-label="Who may come">
+    <section
+      id="who"
+      className="grid grid-cols-1 gap-4 border-t border-rule pt-4 sm:grid-cols-2"
+      aria-label="Who may come"
+    >
       <Text
         name="houseSize"
         label="Seats"
@@ -120,6 +126,32 @@ function AccessCode() {
   );
 }
 
+const sections = [
+  ["title", "Title and words"],
+  ["when", "When"],
+  ["who", "Who may come"],
+  ["room", "In the room"],
+] as const;
+
+/** What follows from the plan, in view while it is written: seats at that hour, the audience to expect, the way through it. */
+function Beside(props: Pick<PlanFormProps, "isNew" | "occurrenceId" | "askSeats" | "beside">) {
+  return (
+    <aside aria-label="What follows" className="flex flex-col gap-4 lg:sticky lg:top-4">
+      <nav aria-label="Parts of the plan">
+        <ul className="flex flex-wrap gap-x-4 gap-y-1 border-b border-rule pb-2">
+          {sections.map(([id, words]) => (
+            <li key={id}>
+              <a href={`#${id}`}>{words}</a>
+            </li>
+          ))}
+        </ul>
+      </nav>
+      <SeatsBeside isNew={props.isNew} occurrenceId={props.occurrenceId} askSeats={props.askSeats} />
+      {props.beside}
+    </aside>
+  );
+}
+
 export function PlanForm(props: PlanFormProps) {
   const form = useForm<PlanInput>({
     resolver: wordedResolver(planInput),
@@ -162,50 +194,57 @@ export function PlanForm(props: PlanFormProps) {
   );
   return (
     <FormProvider {...form}>
-      <form onSubmit={(event) => void submit(event)} className="flex max-w-3xl flex-col gap-5" noValidate>
-        <DraftNote draft={draft} />
-        <fieldset disabled={!props.mayEdit} className="contents">
-          <Text name="title" label="Title" />
-          <div id="description">
-            <p className="mb-1 text-label font-medium text-ink-2">Description</p>
-            <Controller
-              control={control}
-              name="descriptionHtml"
-              render={({ field }) => <RichText value={field.value} onChange={field.onChange} label="Description" />}
-            />
-          </div>
-          <WhenSection
-            cities={props.cities}
-            todayLocal={props.todayLocal}
-            isNew={props.isNew}
-            occurrenceId={props.occurrenceId}
-            askSeats={props.askSeats}
-          />
-          <WhoMayCome />
-          <RoomOptions onStage={props.onStage} />
-          {hasMoved && props.holders > 0 && (
-            <label className="flex items-start gap-2 border-l-2 border-attention bg-attention-ground px-3 py-2 text-attention">
-              <Checkbox
-                checked={tellPeople}
-                onChange={(event) => setTellPeople(event.target.checked)}
-                className="mt-1"
+      <form
+        onSubmit={(event) => void submit(event)}
+        className="grid items-start gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,1fr)_21rem]"
+        noValidate
+      >
+        <div className="flex min-w-0 flex-col gap-5">
+          <DraftNote draft={draft} />
+          <fieldset disabled={!props.mayEdit} className="contents">
+            <Text name="title" label="Title" />
+            <div id="description">
+              <p className="mb-1 text-label font-medium text-ink-2">Description</p>
+              <Controller
+                control={control}
+                name="descriptionHtml"
+                render={({ field }) => <RichText value={field.value} onChange={field.onChange} label="Description" />}
               />
-              <span>
-                The date moves. Tell {props.holders} people by mail, five minutes after the last edit. Without this
-                nothing is sent; reminders are laid for the new time either way.
-              </span>
-            </label>
-          )}
-          {wrong && <Note tone="wrong">{wrong}</Note>}
-          {props.mayEdit && (
-            <div className="flex items-center gap-3">
-              <Button type="submit" weight="act" disabled={isPending}>
-                {props.isNew ? "Make the event" : "Save the plan"}
-              </Button>
-              {formState.isDirty && <span className="text-ink-2">Not saved yet; kept in this browser.</span>}
             </div>
-          )}
-        </fieldset>
+            <WhenSection
+              cities={props.cities}
+              todayLocal={props.todayLocal}
+              isNew={props.isNew}
+              occurrenceId={props.occurrenceId}
+              askSeats={props.askSeats}
+            />
+            <WhoMayCome />
+            <RoomOptions onStage={props.onStage} />
+            {hasMoved && props.holders > 0 && (
+              <label className="flex items-start gap-2 border-l-2 border-attention bg-attention-ground px-3 py-2 text-attention">
+                <Checkbox
+                  checked={tellPeople}
+                  onChange={(event) => setTellPeople(event.target.checked)}
+                  className="mt-1"
+                />
+                <span>
+                  The date moves. Tell {props.holders} people by mail, five minutes after the last edit. Without this
+                  nothing is sent; reminders are laid for the new time either way.
+                </span>
+              </label>
+            )}
+            {wrong && <Note tone="wrong">{wrong}</Note>}
+            {props.mayEdit && (
+              <div className="sticky bottom-0 z-10 flex items-center gap-3 border-t border-rule bg-ground py-2">
+                <Button type="submit" weight="act" disabled={isPending}>
+                  {props.isNew ? "Make the event" : "Save the plan"}
+                </Button>
+                {formState.isDirty && <span className="text-ink-2">Not saved yet; kept in this browser.</span>}
+              </div>
+            )}
+          </fieldset>
+        </div>
+        <Beside {...props} />
       </form>
     </FormProvider>
   );

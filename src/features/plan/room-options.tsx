@@ -68,7 +68,7 @@ export function RoomOptions({ onStage }: { onStage: number }) {
   const { register, control } = useFormContext<PlanInput>();
   const [picture, houseSize, isRecorded] = useWatch({ control, name: ["picture", "houseSize", "isRecorded"] });
   return (
-    <section className="flex flex-col gap-3 border-t border-rule pt-4" aria-label="In the room">
+    <section id="room" className="flex flex-col gap-3 border-t border-rule pt-4" aria-label="In the room">
       <div className="flex flex-wrap gap-x-6 gap-y-2">
         <Check name="questionsOn" label="Questions" />
         <Check name="othersQuestionsShown" label="The audience sees each other’s questions" />

@@ -63,23 +63,13 @@ function ShapeChoice() {
 
 /** When: one date, a series or a room without fixed time, against the clocks and the seats. */
 export function WhenSection(props: WhenProps) {
-  const { control, setValue, formState } = useFormContext<PlanInput>();
+  const { control, formState } = useFormContext<PlanInput>();
   const { errors } = formState;
-  const [shape, startLocal, zone, duration, call, houseSize] = useWatch({
-    control,
-    name: ["shape", "startLocal", "zone", "durationMinutes", "callMinutes", "houseSize"],
-  });
+  const [shape, startLocal, zone] = useWatch({ control, name: ["shape", "startLocal", "zone"] });
   const isFixed = !props.isNew && shape === "series";
-  const numbers = [Number(duration), Number(call), Number(houseSize)] as const;
-  const canAsk =
-    shape !== "standing" &&
-    numbers.every((n) => Number.isInteger(n)) &&
-    numbers[0] >= 5 &&
-    numbers[2] >= 1 &&
-    !errors.zone;
   if (isFixed) return null;
   return (
-    <section className="flex flex-col gap-3 border-t border-rule pt-4" aria-label="When">
+    <section id="when" className="flex flex-col gap-3 border-t border-rule pt-4" aria-label="When">
       {props.isNew && <ShapeChoice />}
       {shape === "standing" ? (
         <div className="flex items-end gap-4">
@@ -143,23 +133,30 @@ export function WhenSection(props: WhenProps) {
               }
             />
           )}
-          {canAsk && (
-            <SeatStrip
-              ask={props.askSeats}
-              question={{
-                occurrenceId: props.occurrenceId,
-                startLocal,
-                zone,
-                durationMinutes: numbers[0],
-                callMinutes: numbers[1],
-                houseSize: numbers[2],
-              }}
-              onPick={(local) => setValue("startLocal", local, { shouldDirty: true })}
-            />
-          )}
         </>
       )}
     </section>
+  );
+}
+
+/** What the seats of the organisation say to the hour, while it is picked. */
+export function SeatsBeside(props: Pick<WhenProps, "isNew" | "occurrenceId" | "askSeats">) {
+  const { control, setValue, formState } = useFormContext<PlanInput>();
+  const [shape, startLocal, zone, duration, call, houseSize] = useWatch({
+    control,
+    name: ["shape", "startLocal", "zone", "durationMinutes", "callMinutes", "houseSize"],
+  });
+  const [durationMinutes, callMinutes, seats] = [Number(duration), Number(call), Number(houseSize)];
+  const isWhole = [durationMinutes, callMinutes, seats].every((n) => Number.isInteger(n));
+  const isOfRule = !props.isNew && shape === "series";
+  if (shape === "standing" || isOfRule || !isWhole || durationMinutes < 5 || seats < 1 || formState.errors.zone)
+    return null;
+  return (
+    <SeatStrip
+      ask={props.askSeats}
+      question={{ occurrenceId: props.occurrenceId, startLocal, zone, durationMinutes, callMinutes, houseSize: seats }}
+      onPick={(local) => setValue("startLocal", local, { shouldDirty: true })}
+    />
   );
 }
 

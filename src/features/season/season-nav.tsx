@@ -11,7 +11,7 @@ export interface SeasonQuery {
 }
 
 const views = [
-  ["rails", "Rails"],
+  ["rails", "Timeline"],
   ["month", "Month"],
   ["list", "List"],
 ] as const;
@@ -40,8 +40,8 @@ export function SeasonNav({
   producers: readonly { id: string; name: string }[];
 }) {
   return (
-    <div className="flex flex-wrap items-center gap-x-6 gap-y-2 border-b border-rule py-2">
-      <nav aria-label="Ways to show the season" className="flex gap-4">
+    <>
+      <nav aria-label="Ways to show the events" className="flex gap-4">
         {views.map(([view, words]) => (
           <Link
             key={view}
@@ -61,8 +61,9 @@ export function SeasonNav({
         {query.view !== "rails" && <input type="hidden" name="view" value={query.view} />}
         <Input
           name="words"
-          aria-label="Find events by their words"
-          placeholder="Find by words"
+          type="search"
+          aria-label="Search events"
+          placeholder="Search"
           defaultValue={query.words}
           className="w-48!"
         />
@@ -96,6 +97,6 @@ export function SeasonNav({
           </Link>
         )}
       </form>
-    </div>
+    </>
   );
 }

@@ -42,20 +42,36 @@ export function Rail(props: {
   marks?: readonly RailMark[];
   ticks?: readonly RailTick[];
   now?: number | null;
-  size?: "small" | "large";
+  /** `line`: a thin one in a list, without words in it */
+  size?: "line" | "small" | "large";
+  /** from when on the team is due: hatched up to the first block */
+  call?: number;
   /** drawn over the blocks: the house curve */
   children?: ReactNode;
 }) {
   const { from, to, zone, size = "small" } = props;
   const left = (at: number) => `${railPercent(at, from, to)}%`;
-  const height = size === "small" ? "h-9" : "h-24";
+  const height = { line: "h-6", small: "h-9", large: "h-24" }[size];
+  const first = props.blocks[0]?.startAt ?? to;
   return (
     <div
-      className="relative w-full pb-4"
+      className={classes("relative w-full", size !== "line" && "pb-4")}
       role="img"
       aria-label={`Time from ${clockTime(from, zone)} to ${clockTime(to, zone)}`}
     >
       <div className={classes("relative overflow-hidden border-y border-rule bg-raised", height)}>
+        {props.call !== undefined && props.call < first && (
+          <div
+            title={`Team call ${clockTime(props.call, zone)}`}
+            className="absolute inset-y-0"
+            style={{
+              left: left(props.call),
+              width: `${railPercent(first, from, to) - railPercent(props.call, from, to)}%`,
+              backgroundImage: "repeating-linear-gradient(90deg, var(--ink-2) 0 1px, transparent 1px 4px)",
+              opacity: 0.45,
+            }}
+          />
+        )}
         {props.blocks.map((block) => (
           <div
             key={block.id}
@@ -76,7 +92,12 @@ export function Rail(props: {
                 style={{ backgroundImage: "repeating-linear-gradient(45deg, var(--wrong) 0 2px, transparent 2px 5px)" }}
               />
             )}
-            <span className={classes("@max-[2.5rem]:hidden", size === "small" ? "line-clamp-1" : "line-clamp-2")}>
+            <span
+              className={classes(
+                "@max-[2.5rem]:hidden",
+                size === "line" ? "hidden" : size === "small" ? "line-clamp-1" : "line-clamp-2",
+              )}
+            >
               {block.title}
             </span>
           </div>

@@ -1,33 +1,23 @@
 import { TextButton } from "@/ui";
-import Link from "next/link";
 import type { ReactNode } from "react";
+import { TeamLinks } from "./team-links";
 
-/** The organisation's own places, in one quiet line. */
+/** The organisation's own places, in one quiet line; acts that begin something at its end. */
 export function TeamBar({ signOut, children }: { signOut: () => Promise<void>; children?: ReactNode }) {
-  const places = [
-    ["/season", "Events"],
-    ["/contacts", "Contacts"],
-    ["/slots", "Slots"],
-    ["/organisation", "Organisation"],
-    ["/recordings", "Recordings"],
-    ["/outbox", "Mail"],
-    ["/help", "Help"],
-  ] as const;
   return (
-    <nav aria-label="Organisation" className="flex items-center gap-5 border-b border-rule px-6 py-2">
+    <nav
+      aria-label="Organisation"
+      className="flex min-h-11 flex-wrap items-center gap-x-5 border-b border-rule px-6 py-1.5"
+    >
       <span className="font-semibold">Stage Call</span>
-      {places.map(([href, words]) => (
-        <Link key={href} href={href} prefetch={false} className="no-underline hover:underline">
-          {words}
-        </Link>
-      ))}
-      <span className="ml-auto flex items-center gap-4">
-        {children}
+      <TeamLinks />
+      <span className="ms-auto flex items-center gap-3">
         <form action={signOut}>
           <TextButton type="submit" className="text-ink-2 hover:underline">
             Sign out
           </TextButton>
         </form>
+        {children}
       </span>
     </nav>
   );

@@ -94,9 +94,9 @@ export function Workspace({
     ["afterwards", "Report", date ? `${base}/afterwards/${date.id}` : null],
   ] as const;
   return (
-    <div className="grid min-h-[calc(100vh-3rem)] grid-cols-[13rem_1fr]">
-      <nav aria-label="Order of work" className="border-r border-rule px-4 py-5">
-        <ol className="flex flex-col border-l-2 border-rule">
+    <div className="grid min-h-[calc(100vh-3rem)] grid-cols-1 md:grid-cols-[11rem_minmax(0,1fr)]">
+      <nav aria-label="Order of work" className="border-rule px-4 py-3 max-md:border-b md:border-e md:py-5">
+        <ol className="flex max-md:flex-wrap max-md:gap-x-3 md:flex-col md:border-s-2 md:border-rule">
           {steps.map(([key, words, href]) => {
             const missing = spine.findings.filter((finding) => finding.place === key).length;
             return (

@@ -1,52 +1,45 @@
-import { Table } from "@/ui";
-import { houseTable, type Permission } from "@/core/people";
-import { permissionTable } from "@/core/rights";
-import { dutyWords, roleWords } from "@/features/shared/role-words";
+import { houseTable, type HouseAction, type Permission, type Phase, type Role } from "@/core/people";
+import { permissionTable, type Action } from "@/core/rights";
+import { actionWords, houseActionWords, partWords } from "@/features/help/action-words";
+import { HelpSearch, type MatrixRow } from "@/features/help/help-search";
+import { dutyWords, phaseWords, roleWords } from "@/features/shared/role-words";
 import { TeamBar } from "@/features/shared/team-bar";
 import { pageMember } from "../../_lib/request";
 import { signOutAction } from "../sign-in/actions";
 
-export const metadata = { title: "Who may do what" };
+export const metadata = { title: "Help" };
 
-/** The permission table itself, printed: nothing else decides. */
+const columns = ["Producer", "Crew", "Panelist", "Interpreter", "Captioner", "Attendee"];
+const whenWords = (phases: "any" | readonly Phase[]): string =>
+  phases === "any" ? "anything" : phases.map((phase) => phaseWords[phase].toLowerCase()).join(", ");
+
+function matrix(): MatrixRow[] {
+  const ofEvents = (Object.entries(permissionTable) as [Action, Permission][]).map(([action, rule]) => ({
+    part: partWords[action.split(".")[0]!] ?? "",
+    words: actionWords[action],
+    who: rule.roles.map((role: Role) => roleWords[role]),
+    duty: rule.duty ? dutyWords[rule.duty] : null,
+    when: whenWords(rule.phases),
+  }));
+  const ofOrganisation = (Object.entries(houseTable) as [HouseAction, readonly string[]][]).map(([action, who]) => ({
+    part: "Organisation, whatever the event",
+    words: houseActionWords[action],
+    who: who.map((one) => (one === "owner" ? "Owner" : one === "crew" ? "Crew" : "Producer")),
+    duty: null,
+    when: "anything",
+  }));
+  return [...ofEvents, ...ofOrganisation.map((row) => ({ ...row, words: `${row.words} (${row.who.join(", ")})` }))];
+}
+
+/** Quick start, the product's words, and the permission table, all searchable. */
 export default async function HelpPage() {
   await pageMember();
   return (
     <>
       <TeamBar signOut={signOutAction} />
-      <main className="mx-auto max-w-5xl px-6 py-5">
-        <h1 className="border-b-2 border-ink pb-2 text-title leading-tight font-semibold">Help</h1>
-        <Table className="mt-3 w-full text-left">
-          <thead className="text-label text-ink-2">
-            <tr>
-              <th className="py-1 font-medium">Act</th>
-              <th className="font-medium">Who</th>
-              <th className="font-medium">Crew need the duty</th>
-              <th className="font-medium">While the date is</th>
-            </tr>
-          </thead>
-          <tbody>
-            {Object.entries(permissionTable as Record<string, Permission>).map(([action, rule]) => (
-              <tr key={action} className="border-t border-rule align-top">
-                <td className="mono py-1.5">{action}</td>
-                <td>{rule.roles.map((role) => roleWords[role]).join(", ")}</td>
-                <td className="text-ink-2">{rule.duty ? dutyWords[rule.duty] : ""}</td>
-                <td className="text-ink-2">{rule.phases === "any" ? "anything" : rule.phases.join(", ")}</td>
-              </tr>
-            ))}
-          </tbody>
-        </Table>
-        <h2 className="mt-8 text-head font-semibold">In the organisation, whatever the event</h2>
-        <Table className="mt-2 w-full text-left">
-          <tbody>
-            {Object.entries(houseTable).map(([action, standings]) => (
-              <tr key={action} className="border-t border-rule">
-                <td className="mono w-1/3 py-1.5">{action}</td>
-                <td>{standings.join(", ")}</td>
-              </tr>
-            ))}
-          </tbody>
-        </Table>
+      <main className="mx-auto max-w-6xl px-6 py-4">
+        <h1 className="mb-3 text-title leading-tight font-semibold">Help</h1>
+        <HelpSearch matrix={matrix()} columns={columns} />
       </main>
     </>
   );

@@ -4,7 +4,7 @@ import { SeasonMonth } from "@/features/season/season-month";
 import { SeasonNav, seasonHref, type SeasonQuery } from "@/features/season/season-nav";
 import { SeasonTable } from "@/features/season/season-table";
 import { TeamBar } from "@/features/shared/team-bar";
-import { dayMs, instantOf, longDate, shiftLocal, wallTimeAt } from "@/core/time";
+import { cityOf, dayMs, instantOf, longDate, shiftLocal, wallTimeAt } from "@/core/time";
 import { datesBetween, season, seasonList, type SeasonFilter } from "@/server/services/overview/season";
 import { binned, producersOf } from "@/server/services/overview/season-side";
 import { buttonClass, Button } from "@/ui";
@@ -104,10 +104,11 @@ async function RailsView({ context, member, query, zone }: Scene) {
   const [board, bin] = await Promise.all([season(context, member, filterOf(query)), binned(context, member)]);
   return (
     <>
+      <SeasonBoard {...board} zone={zone} acts={member.standing === "crew" ? null : acts} />
       {board.standing.length > 0 && (
-        <section aria-label="Rooms without fixed time" className="border-b border-rule py-2">
-          <h2 className="text-label font-medium text-ink-2">Rooms without fixed time</h2>
-          <ul className="flex flex-wrap gap-x-8 gap-y-1">
+        <section aria-label="Rooms without fixed time" className="mt-6">
+          <h2 className="border-b border-ink pb-0.5 font-semibold">Rooms without fixed time</h2>
+          <ul className="mt-2 flex flex-wrap gap-x-8 gap-y-1">
             {board.standing.map((room) => (
               <li key={room.eventId} className="flex items-center gap-3">
                 <Link href={`/events/${room.eventId}/plan`} prefetch={false}>
@@ -124,7 +125,12 @@ async function RailsView({ context, member, query, zone }: Scene) {
           </ul>
         </section>
       )}
-      <SeasonBoard {...board} zone={zone} acts={member.standing === "crew" ? null : acts} />
+      {board.past.length > 0 && (
+        <section aria-label="Past">
+          <h2 className="mt-8 text-head font-semibold">Past</h2>
+          <SeasonTable dates={board.past} />
+        </section>
+      )}
       {bin.length > 0 && (
         <section className="mt-8">
           <h2 className="text-head font-semibold">Deleted within the last week</h2>
@@ -168,20 +174,17 @@ export default async function SeasonPage({
             </Button>
           </form>
         )}
+        <Link href="/events/new" prefetch={false} className={buttonClass("act")}>
+          Plan an event
+        </Link>
       </TeamBar>
-      <main className="mx-auto max-w-6xl px-6 py-5">
-        <header className="flex items-end justify-between border-b-2 border-ink pb-2">
-          <div>
-            <h1 className="text-title leading-tight font-semibold">Events</h1>
-            <p className="text-ink-2">
-              {organisation.name} · {longDate(now, zone)}
-            </p>
-          </div>
-          <Link href="/events/new" prefetch={false} className={buttonClass("act")}>
-            Plan an event
-          </Link>
+      <main className="mx-auto max-w-7xl px-6 py-2">
+        <header className="flex flex-wrap items-center gap-x-6 gap-y-2">
+          <h1 className="text-title leading-tight font-semibold">
+            Events <span className="text-label font-normal text-ink-2">hours as in {cityOf(zone)}</span>
+          </h1>
+          <SeasonNav query={query} producers={producers} />
         </header>
-        <SeasonNav query={query} producers={producers} />
         {query.view === "month" ? (
           <MonthView {...scene} />
         ) : query.view === "list" ? (

@@ -38,7 +38,8 @@ function standing(facts: MessageFacts): Recipient["status"] {
 function heldBack(facts: MessageFacts, now: number): string | null {
   const { person, message, occurrence } = facts;
   if (person.email === null) return "erased";
-  if (facts.event.deletedAt !== null) return "event deleted";
+  // that it is cancelled is said of a deleted event too
+  if (facts.event.deletedAt !== null && message.kind !== "cancellation") return "event deleted";
   if (occurrence.phase === "cancelled" && message.kind !== "cancellation") return "date called off";
   const isReminder = message.kind === "reminder" || message.kind === "call-time-reminder";
   if (isReminder && now > occurrence.endAt) return "too late";

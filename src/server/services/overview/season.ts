@@ -1,17 +1,12 @@
 import { and, asc, desc, eq, gte, ilike, inArray, isNotNull, isNull, lt, sql, type SQL } from "drizzle-orm";
 import type { SeasonDate } from "@/contracts";
-import { callTimeOf } from "@/core/dates";
 import type { Phase } from "@/core/people";
-import { planRunSheet } from "@/core/run-sheet";
-import { groupBy } from "@/core/shared";
 import { dayMs } from "@/core/time";
 import { isCountedRole } from "../../db/queries/roles";
-import { events, occurrences, segments, tickets } from "../../db/schema";
+import { events, occurrences, tickets } from "../../db/schema";
 import type { TeamMember } from "../ground/access";
 import type { Context } from "../ground/context";
-import { expect, pastHouse } from "./forecast";
-import { findingsOf } from "./readiness/findings";
-import { timed } from "../planning/run-sheets";
+import { filled, folded, type Row } from "./season-lines";
 
 /** What the season is narrowed to. */
 export interface SeasonFilter {
@@ -48,70 +43,6 @@ function narrowed(filter: SeasonFilter): (SQL | undefined)[] {
   ];
 }
 
-type Row = { event: typeof events.$inferSelect; occurrence: typeof occurrences.$inferSelect };
-
-/** The rows with what the board shows of each: a fixed number of reads, however many dates. */
-async function filled(
-  context: Context,
-  member: TeamMember,
-  rows: readonly Row[],
-  withPlans: boolean,
-): Promise<readonly SeasonDate[]> {
-  const { db } = context;
-  const ids = rows.map((row) => row.occurrence.id);
-  if (ids.length === 0) return [];
-  const [counts, sheets, findings, past] = await Promise.all([
-    db
-      .select({ id: tickets.occurrenceId, n: sql<number>`count(*)::int` })
-      .from(tickets)
-      .where(and(inArray(tickets.occurrenceId, ids), eq(tickets.role, "attendee"), eq(tickets.status, "registered")))
-      .groupBy(tickets.occurrenceId),
-    withPlans
-      ? db
-          .select()
-          .from(segments)
-          .where(inArray(segments.occurrenceId, ids))
-          .orderBy(asc(segments.position))
-          .limit(20_000)
-      : [],
-    withPlans ? findingsOf(context, rows) : new Map<string, never>(),
-    withPlans ? pastHouse(context, member.organisationId) : null,
-  ]);
-  const registeredOf = new Map(counts.map((row) => [row.id, row.n]));
-  const sheetOf = groupBy(sheets, (row) => row.occurrenceId);
-  return rows.map(({ event, occurrence }): SeasonDate => {
-    const sheet = sheetOf.get(occurrence.id) ?? [];
-    const plan = planRunSheet(
-      sheet.map((one) => timed(one, occurrence.zone)),
-      occurrence.startAt,
-      occurrence.endAt,
-    );
-    const found = findings.get(occurrence.id) ?? [];
-    const registered = registeredOf.get(occurrence.id) ?? 0;
-    return {
-      eventId: event.id,
-      occurrenceId: occurrence.id,
-      title: event.title,
-      kind: occurrence.kind,
-      phase: occurrence.phase,
-      isPublished: event.publishedAt !== null,
-      isOfSeries: occurrence.seriesId !== null,
-      zone: occurrence.zone,
-      startLocal: occurrence.startLocal,
-      callAt: callTimeOf(occurrence.startAt, occurrence.callMinutes),
-      startAt: occurrence.startAt,
-      endAt: occurrence.endAt,
-      registered,
-      registrationLimit: event.registrationLimit,
-      houseSize: event.houseSize,
-      fullChance: past && registered > 0 ? expect(past, registered, event.houseSize).fullChance : null,
-      missing: found.length,
-      gravest: found[0]?.severity ?? null,
-      blocks: plan.segments.map((row, i) => ({ title: sheet[i]!.title, startAt: row.startAt, endAt: row.endAt })),
-    };
-  });
-}
-
 async function datesWhere(
   context: Context,
   member: TeamMember,
@@ -144,6 +75,8 @@ const ahead = ["scheduled", "backstage", "open"] as const;
 const over = ["ended", "not-held", "cancelled"] as const;
 export const boardLimit = 40;
 export const pastLimit = 40;
+/** Dates that are looked through for the board: a weekly series takes one line of it. */
+const looked = 400;
 /** What is missing is found by looking at each date: of so many, the first that lack something are shown. */
 const searchedForMissing = 400;
 const monthLimit = 400;
@@ -194,7 +127,7 @@ export async function season(context: Context, member: TeamMember, filter: Seaso
       filter,
       { from: now - dayMs, to: now + 800 * dayMs },
       "soonest",
-      isForMissing ? searchedForMissing : boardLimit + 1,
+      isForMissing ? searchedForMissing : looked,
       ahead,
     ),
     filter.state && filter.state !== "published"
@@ -202,12 +135,22 @@ export async function season(context: Context, member: TeamMember, filter: Seaso
       : datesWhere(context, member, filter, { from: 0, to: now }, "latest", pastLimit, over),
     standingRooms(context, member, filter),
   ]);
-  const dates = await filled(context, member, rows, true);
-  const wanted = isForMissing ? dates.filter((date) => date.missing > 0) : dates;
+  const lines = isForMissing ? rows.map((row) => ({ row, later: [] })) : folded(rows).slice(0, boardLimit + 1);
+  const dates = await filled(
+    context,
+    member,
+    lines.map(({ row }) => row),
+    true,
+  );
+  const laterOf = new Map(lines.map(({ row, later }) => [row.occurrence.id, later]));
+  const wanted = (isForMissing ? dates.filter((date) => date.missing > 0) : dates).map((date) => ({
+    ...date,
+    later: laterOf.get(date.occurrenceId) ?? [],
+  }));
   return {
     now,
     ahead: wanted.slice(0, boardLimit),
-    hasMore: wanted.length > boardLimit,
+    hasMore: wanted.length > boardLimit || rows.length === looked,
     past: await filled(context, member, pastRows, false),
     standing,
   };

@@ -1,9 +1,10 @@
 import { Refusal } from "@/core/shared";
-import { eq, and, sql, isNotNull, lte } from "drizzle-orm";
+import { eq, and, sql, isNotNull, lte, ne } from "drizzle-orm";
 import { events, messages, tickets } from "../../db/schema";
 import { type TeamMember, accessFor } from "../ground/access";
 import { audit } from "../ground/audit";
 import { type Context, oneOf } from "../ground/context";
+import { applyExtent } from "./dates/extents";
 import { allDatesOf, datesOf } from "./dates/load";
 import { settleSeats } from "../organisation/seats";
 
@@ -26,18 +27,32 @@ export async function publishEvent(
 /** Why a mail waits whose event is in the bin. */
 const heldByBin = "event deleted";
 
-/** Into the bin for a week (rule 5), its planned mails with it. A date that is live cannot go. */
-
-export async function deleteEvent(context: Context, member: TeamMember, eventId: string): Promise<void> {
+/**
+ * Into the bin for a week (rule 5), its planned mails with it. A date that is live cannot go.
+ * @param tellPeople its coming dates are cancelled first, and whoever is registered or on stage hears of it
+ */
+export async function deleteEvent(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  tellPeople = false,
+): Promise<void> {
   const access = await accessFor(context, member, eventId, "event.plan");
   const live = (await allDatesOf(context.db, eventId)).find((one) => one.phase === "open" || one.phase === "backstage");
   if (live) throw new Refusal({ code: "wrong-state", action: "event.delete", state: live.phase });
+  const coming = (await datesOf(context.db, eventId)).filter(
+    (date) => date.phase === "scheduled" && date.startAt > context.clock.now(),
+  );
+  if (tellPeople && coming.length > 0) {
+    const input = { markedIds: coming.map((date) => date.id), change: { kind: "call-off" as const } };
+    await applyExtent(context, member, eventId, input, true);
+  }
   await context.db.transaction(async (tx) => {
     await tx.update(events).set({ deletedAt: context.clock.now() }).where(eq(events.id, eventId));
     await tx
       .update(messages)
       .set({ state: "held", note: heldByBin })
-      .where(and(eq(messages.eventId, eventId), eq(messages.state, "planned")));
+      .where(and(eq(messages.eventId, eventId), eq(messages.state, "planned"), ne(messages.kind, "cancellation")));
     await audit(context, tx, {
       organisationId: access.event.organisationId,
       actorId: member.userId,

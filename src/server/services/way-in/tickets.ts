@@ -31,24 +31,35 @@ async function dateFor(context: Context, ticket: Ticket): Promise<Occurrence | u
 }
 
 /** The holder of a ticket by id, or not found: for cookies and the room. */
-export async function holderById(context: Context, ticketId: string): Promise<Holder> {
+export async function holderById(
+  context: Context,
+  ticketId: string,
+  { ofDeleted = false }: { readonly ofDeleted?: boolean } = {},
+): Promise<Holder> {
   const [row] = await context.db
     .select({ ticket: tickets, person: people, event: events })
     .from(tickets)
     .innerJoin(people, eq(people.id, tickets.personId))
     .innerJoin(events, eq(events.id, tickets.eventId))
     .where(eq(tickets.id, ticketId));
-  if (!row || row.ticket.revokedAt !== null || row.event.deletedAt !== null) throw notFound("ticket");
+  if (!row || row.ticket.revokedAt !== null || (row.event.deletedAt !== null && !ofDeleted)) throw notFound("ticket");
   const occurrence = await dateFor(context, row.ticket);
   if (!occurrence) throw notFound("ticket");
   return { ...row, occurrence, actor: { role: row.ticket.role, duties: row.ticket.duties } };
 }
 
-/** The holder behind a token. Unknown, forged and revoked ones are refused alike. */
-export async function holderOf(context: Context, token: string): Promise<Holder> {
+/**
+ * The holder behind a token. Unknown, forged and revoked ones are refused alike.
+ * @param options.ofDeleted also of an event in the bin: a ticket then says that it is cancelled, not that its link is wrong
+ */
+export async function holderOf(
+  context: Context,
+  token: string,
+  options: { readonly ofDeleted?: boolean } = {},
+): Promise<Holder> {
   const claim = context.secrets.readToken(token);
   if (!claim) throw notFound("ticket");
-  const holder = await holderById(context, claim.ticketId);
+  const holder = await holderById(context, claim.ticketId, options);
   if (!claim.matches(holder.ticket.linkVersion)) throw notFound("ticket");
   return holder;
 }

@@ -1,5 +1,6 @@
 import { hourWords, messagesFor } from "@/contracts/messages";
 import { foyerOpensAt } from "@/core/dates";
+import { isOver as isOverPhase } from "@/core/people";
 import { GuestForm } from "@/features/shared/guest-form";
 import { lookStyle } from "@/features/shared/look";
 import { Countdown } from "@/features/ticket/countdown";
@@ -22,14 +23,15 @@ export const metadata = { title: "Ticket", robots: { index: false } };
 export default async function TicketPage({ params }: { params: Promise<{ token: string }> }) {
   const { token } = await params;
   const { context } = await app();
-  const holder = await orNotFound(() => holderOf(context, token));
+  const holder = await orNotFound(() => holderOf(context, token, { ofDeleted: true }));
   const { event, occurrence, ticket, person } = holder;
   const locale = await holderLocale(person.locale);
   const words = messagesFor(locale).ticket;
   const hour = hourWords(locale);
   const files = await filesOf(context, event.id);
   const now = context.clock.now();
-  const isOver = ["ended", "cancelled", "not-held"].includes(occurrence.phase);
+  const isCancelled = occurrence.phase === "cancelled" || event.deletedAt !== null;
+  const isOver = isCancelled || isOverPhase(occurrence.phase);
   const opensAt = foyerOpensAt(timesOf(occurrence));
   const standing = {
     registered: words.registered,
@@ -55,7 +57,9 @@ export default async function TicketPage({ params }: { params: Promise<{ token: 
         <p className="mt-2 text-lead">
           <DayAndHour at={occurrence.startAt} zone={occurrence.zone} words={hour} />
         </p>
-        <p className="mt-3 border-s-4 border-action ps-3 text-lead">{isOver ? words.over : standing}</p>
+        <p className="mt-3 border-s-4 border-action ps-3 text-lead">
+          {isCancelled ? messagesFor(locale).front.cancelled : isOver ? words.over : standing}
+        </p>
         {!isOver && ticket.status === "registered" && (
           <div className="mt-6 bg-sheet p-5">
             <Countdown

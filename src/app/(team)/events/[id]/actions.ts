@@ -55,10 +55,12 @@ export async function publishAction(eventId: string, isPublished: boolean): Prom
   revalidatePath(`/events/${eventId}`, "layout");
 }
 
-export async function deleteAction(eventId: string): Promise<void> {
-  const { context, member } = await currentMember();
-  await deleteEvent(context, member, eventId);
-  redirect("/season");
+export async function deleteAction(eventId: string, tellPeople: boolean) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    await deleteEvent(context, member, eventId, tellPeople);
+    revalidatePath("/season");
+  });
 }
 
 export async function restoreAction(eventId: string): Promise<void> {

@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import type { Registrant } from "@/server/services/way-in/registrants";
 import { messagesFor } from "@/contracts/messages";
 import { groupBy } from "@/core/shared";
@@ -5,6 +6,7 @@ import { cityOf, clockTime, longDate } from "@/core/time";
 import { DoorEditor } from "@/features/front-door/door-editor";
 import { VisitorFiles } from "@/features/front-door/visitor-files";
 import { Pending } from "@/features/front-door/pending";
+import { Registrants } from "@/features/front-door/registrants";
 import { TestGuest } from "@/features/front-door/test-guest";
 import { TeamBar } from "@/features/shared/team-bar";
 import { Workspace } from "@/features/shared/workspace";
@@ -15,28 +17,69 @@ import { organisationOf, rulesOf } from "@/server/services/organisation/rules";
 import { segmentsOf } from "@/server/services/planning/run-sheets";
 import { cleanHtml } from "@/server/services/ground/sanitise";
 import { registrantsOf } from "@/server/services/way-in/registrants";
-import { Table, Button } from "@/ui";
+import { Button } from "@/ui";
 import { workspace, type DateQuery } from "../../../../_lib/workspace";
 import { signOutAction } from "../../../sign-in/actions";
 import { mendAction, publishAction, removeFileAction, saveFrontDoorAction, testGuestAction } from "../actions";
 import { decideRegistrationAction } from "../people-actions";
+import { cancelForAction, correctAddressAction, replaceLinkAction, sendLinkAgainAction } from "../registrant-actions";
 
-export const metadata = { title: "Front door" };
+export const metadata = { title: "Public page" };
 const shown = 200;
+const listed = 2000;
 
-function Registrants({
+/** The last registrants as lines of the table, their answers by the question's own words. */
+function linesOf(registrants: readonly Registrant[], fields: readonly { id: string; label: string }[]) {
+  const questionOf = (fieldId: string) => fields.find((field) => field.id === fieldId)?.label ?? fieldId;
+  return registrants
+    .slice(-listed)
+    .reverse()
+    .map(({ ticket, name, email }) => ({
+      ticketId: ticket.id,
+      name,
+      email,
+      status: ticket.status,
+      source: ticket.source ?? "",
+      registeredAt: ticket.registeredAt,
+      answers: Object.entries(ticket.answers ?? {}).map(([id, answer]) => ({ question: questionOf(id), answer })),
+    }));
+}
+
+/** Registrations that wait for somebody to decide. */
+const waitingOf = (registrants: readonly Registrant[]) =>
+  registrants
+    .filter((one) => one.ticket.status === "pending")
+    .slice(0, shown)
+    .map((one) => ({
+      ticketId: one.ticket.id,
+      name: one.name,
+      email: one.email,
+      answers: Object.values(one.ticket.answers ?? {}).join(" · "),
+    }));
+
+/** By which links the registered came, the most frequent first. */
+function sourcesOf(registrants: readonly Registrant[]) {
+  const registered = registrants.filter((one) => one.ticket.status === "registered");
+  return [...groupBy(registered, (one) => one.ticket.source ?? "no tag")]
+    .map(([source, rows]) => [source, rows.length] as const)
+    .sort((a, b) => b[1] - a[1])
+    .slice(0, 12);
+}
+
+/** Everyone who registered, with the ways by which they came. */
+function RegistrantSection({
   count,
   id,
   sources,
-  registrants,
+  children,
 }: {
   count: (status: string) => number;
   id: string;
   sources: (readonly [string, number])[];
-  registrants: readonly Registrant[];
+  children: ReactNode;
 }) {
   return (
-    <section className="mt-6">
+    <section className="mt-6" id="registrants" aria-label="Registrants">
       <h2 className="text-head font-semibold">
         Registrants <span className="mono text-ink-2">{count("registered")}</span>
       </h2>
@@ -44,50 +87,9 @@ function Registrants({
         {count("waiting")} on the waiting list · {count("cancelled")} cancelled ·{" "}
         <a href={`/events/${id}/registrants.csv`}>registrants.csv</a> ·{" "}
         <a href={`/events/${id}/invitees.csv`}>invitees.csv</a>
+        {sources.length > 0 && <> · came by {sources.map(([source, n]) => `${source} ${n}`).join(", ")}</>}
       </p>
-      {sources.length > 0 && (
-        <p className="text-ink-2">
-          Came by:{" "}
-          {sources.map(([source, n], i) => (
-            <span key={source}>
-              {i > 0 && " · "}
-              {source} <span className="mono">{n}</span>
-            </span>
-          ))}
-        </p>
-      )}
-      {registrants.length === 0 ? (
-        <p className="mt-2 text-ink-2">Nobody has registered yet.</p>
-      ) : (
-        <Table className="mt-2 w-full max-w-4xl text-left">
-          <thead className="text-label text-ink-2">
-            <tr>
-              <th className="py-1 font-medium">Name</th>
-              <th className="font-medium">Address</th>
-              <th className="font-medium">State</th>
-              <th className="font-medium">Came by</th>
-            </tr>
-          </thead>
-          <tbody>
-            {registrants
-              .slice(-shown)
-              .reverse()
-              .map(({ ticket, name, email }) => (
-                <tr key={ticket.id} className="border-t border-rule">
-                  <td className="max-w-60 truncate py-1" dir="auto">
-                    {name}
-                  </td>
-                  <td className="truncate">{email}</td>
-                  <td className="text-ink-2">{ticket.status}</td>
-                  <td className="text-ink-2">{ticket.source ?? ""}</td>
-                </tr>
-              ))}
-          </tbody>
-        </Table>
-      )}
-      {registrants.length > shown && (
-        <p className="mt-1 text-label text-ink-2">The last {shown}; all of them are in the file.</p>
-      )}
+      {children}
     </section>
   );
 }
@@ -101,26 +103,11 @@ export default async function FrontDoorEditPage({
 }) {
   const { id } = await params;
   const { context, member, loaded, spine } = await workspace(id, (await searchParams).date ?? null);
-  const { event, access } = loaded;
+  const { event, access, occurrence } = loaded;
   const registrants = roleMay(access.actor, "event.exports") ? await registrantsOf(context, id) : [];
   const count = (status: string) => registrants.filter((one) => one.ticket.status === status).length;
-  const bySource = groupBy(
-    registrants.filter((one) => one.ticket.status === "registered"),
-    (one) => one.ticket.source ?? "no tag",
-  );
-  const sources = [...bySource]
-    .map(([source, rows]) => [source, rows.length] as const)
-    .sort((a, b) => b[1] - a[1])
-    .slice(0, 12);
-  const pending = registrants
-    .filter((one) => one.ticket.status === "pending")
-    .slice(0, shown)
-    .map((one) => ({
-      ticketId: one.ticket.id,
-      name: one.name,
-      email: one.email,
-      answers: Object.values(one.ticket.answers ?? {}).join(" · "),
-    }));
+  const [sources, pending] = [sourcesOf(registrants), waitingOf(registrants)];
+  const lines = linesOf(registrants, event.formFields);
   const [draft, files, sheet, organisation] = await Promise.all([
     frontDoorDraft(context, member, id),
     filesOf(context, id),
@@ -129,7 +116,6 @@ export default async function FrontDoorEditPage({
   ]);
   const rules = rulesOf(organisation);
   const mayEdit = roleMay(access.actor, "event.plan");
-  const { occurrence } = loaded;
   const facts = {
     title: event.title,
     organisation: organisation.name,
@@ -187,7 +173,23 @@ export default async function FrontDoorEditPage({
         {roleMay(access.actor, "event.people") && pending.length > 0 && (
           <Pending waiting={pending} decide={decideRegistrationAction.bind(null, id)} />
         )}
-        <Registrants count={count} id={id} sources={sources} registrants={registrants} />
+        <RegistrantSection count={count} id={id} sources={sources}>
+          <Registrants
+            lines={lines}
+            total={registrants.length}
+            zone={occurrence?.zone ?? "UTC"}
+            acts={
+              roleMay(access.actor, "event.people")
+                ? {
+                    sendAgain: sendLinkAgainAction.bind(null, id),
+                    newLink: replaceLinkAction.bind(null, id),
+                    cancel: cancelForAction.bind(null, id),
+                    correct: correctAddressAction.bind(null, id),
+                  }
+                : null
+            }
+          />
+        </RegistrantSection>
       </Workspace>
     </>
   );

@@ -2,6 +2,7 @@ import type { SeatRequestLine } from "@/contracts";
 import type { Context } from "@/server/services/ground/context";
 import type { OccurrenceRow } from "@/server/services/planning/dates/load";
 import type { EventRow } from "@/server/services/planning/events";
+import { EndEvent } from "@/features/plan/end-event";
 import { EventActs } from "@/features/plan/event-acts";
 import { PlanForm } from "@/features/plan/plan-form";
 import { Rehearsals } from "@/features/plan/rehearsals";
@@ -109,10 +110,15 @@ function ActsAndRequests({
   event,
   id,
   requests,
+  occurrence,
+  holders,
 }: {
   event: EventRow;
   id: string;
   requests: readonly SeatRequestLine[];
+  occurrence: OccurrenceRow | null;
+  /** people who would hear of it */
+  holders: number;
 }) {
   return (
     <>
@@ -129,12 +135,15 @@ function ActsAndRequests({
             Duplicate
           </Button>
         </form>
-        <form action={deleteAction.bind(null, id)}>
-          <Button type="submit" weight="danger">
-            Delete the event
-          </Button>
-        </form>
-        <span className="text-ink-2">It can be brought back for a week.</span>
+        <EndEvent
+          holders={holders}
+          dateId={event.shape === "one-date" && occurrence?.phase === "scheduled" ? occurrence.id : null}
+          acts={{
+            remove: deleteAction.bind(null, id),
+            cancel: applyExtentAction.bind(null, id),
+            undo: undoChangeAction.bind(null, id),
+          }}
+        />
       </div>
     </>
   );
@@ -174,14 +183,6 @@ export default async function PlanPage({
         {rows.length > 0 && (
           <p className="mb-3 text-lead">{rows.map((row) => ruleSentence(row.rule, row.startLocal)).join(" · then ")}</p>
         )}
-        {registered > 0 && (
-          <Expectation
-            registered={registered}
-            houseSize={event.houseSize}
-            past={past}
-            expected={expect(past, registered, event.houseSize)}
-          />
-        )}
         <PlanForm
           key={event.version}
           isNew={false}
@@ -196,6 +197,16 @@ export default async function PlanPage({
           askSeats={askSeatsAction}
           save={savePlanAction.bind(null, id)}
           mayEdit={mayEdit}
+          beside={
+            registered > 0 && (
+              <Expectation
+                registered={registered}
+                houseSize={event.houseSize}
+                past={past}
+                expected={expect(past, registered, event.houseSize)}
+              />
+            )
+          }
         />
         {dates.length > 0 && (
           <SeriesStrip
@@ -216,7 +227,7 @@ export default async function PlanPage({
         {mayEdit && occurrence && (
           <RehearsalsOf rehearsals={rehearsals} occurrence={occurrence} todayLocal={todayLocal} id={id} />
         )}
-        {mayEdit && <ActsAndRequests event={event} id={id} requests={requests} />}
+        {mayEdit && <ActsAndRequests {...{ event, id, requests, occurrence, holders }} />}
       </Workspace>
     </>
   );

@@ -1,0 +1,89 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useState, useTransition } from "react";
+import type { Done, ExtentInput } from "@/contracts";
+import { Button, Checkbox, Confirm, Note, toast } from "@/ui";
+
+export interface EndActs {
+  remove(tellPeople: boolean): Promise<Done<void>>;
+  cancel(input: ExtentInput, tellPeople: boolean): Promise<Done<{ changeId: string; told: number }>>;
+  undo(changeId: string): Promise<Done<unknown>>;
+}
+const people = (count: number): string => (count === 1 ? "1 person" : `${count} people`);
+
+function Tell({ holders, isOn, onChange }: { holders: number; isOn: boolean; onChange: (isOn: boolean) => void }) {
+  if (holders === 0) return <p>Nobody is registered or invited yet.</p>;
+  return (
+    <label className="flex items-start gap-2">
+      <Checkbox className="mt-1" checked={isOn} onChange={(event) => onChange(event.target.checked)} />
+      <span>
+        Tell {people(holders)} by mail at once. Without it nobody hears of it; their tickets say “cancelled” either way.
+      </span>
+    </label>
+  );
+}
+
+/** Cancels the event's one date, or deletes the event: each says to how many, and can be taken back. */
+export function EndEvent({ holders, dateId, acts }: { holders: number; dateId: string | null; acts: EndActs }) {
+  const router = useRouter();
+  const [tells, setTells] = useState(true);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const [isPending, run] = useTransition();
+  const attempt = <T,>(act: () => Promise<Done<T>>, then: (value: T) => void) =>
+    run(async () => {
+      const done = await act();
+      setWrong(done.ok ? null : done.words);
+      if (done.ok) then(done.value);
+    });
+  const cancel = (id: string) =>
+    attempt(
+      () => acts.cancel({ markedIds: [id], change: { kind: "call-off" } }, tells),
+      ({ changeId, told }) => {
+        router.refresh();
+        toast(told > 0 ? `Cancelled; ${people(told)} hear of it.` : "Cancelled.", {
+          duration: 300_000,
+          action: {
+            label: "Undo",
+            onClick: () =>
+              attempt(
+                () => acts.undo(changeId),
+                () => router.refresh(),
+              ),
+          },
+        });
+      },
+    );
+  return (
+    <>
+      {dateId && (
+        <Confirm
+          trigger={<Button disabled={isPending}>Cancel the date</Button>}
+          title="Cancel the date"
+          act="Cancel it"
+          onConfirm={() => cancel(dateId)}
+        >
+          <Tell holders={holders} isOn={tells} onChange={setTells} />
+        </Confirm>
+      )}
+      <Confirm
+        trigger={
+          <Button weight="danger" disabled={isPending}>
+            Delete the event
+          </Button>
+        }
+        title="Delete the event"
+        act="Delete it"
+        onConfirm={() =>
+          attempt(
+            () => acts.remove(tells),
+            () => router.push("/season"),
+          )
+        }
+      >
+        <p className="mb-2">It can be brought back for a week; then it is gone for good.</p>
+        <Tell holders={holders} isOn={tells} onChange={setTells} />
+      </Confirm>
+      {wrong && <Note tone="wrong">{wrong}</Note>}
+    </>
+  );
+}

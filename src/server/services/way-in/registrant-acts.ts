@@ -1,0 +1,101 @@
+import { and, eq, ne } from "drizzle-orm";
+import { z } from "zod";
+import { emailText } from "@/contracts";
+import { Refusal } from "@/core/shared";
+import type { Db } from "../../db/client";
+import { people, tickets } from "../../db/schema";
+import { accessFor, type TeamMember } from "../ground/access";
+import { audit } from "../ground/audit";
+import { notFound, parse, type Context } from "../ground/context";
+import { aboutTicket, planMessages } from "../ground/mail-plan";
+import { newLinks, requireOwnStage } from "../people/contacts/foreign-stage";
+import { cancelRegistration } from "./registration-changes";
+import { holderById, type Holder } from "./tickets";
+
+/** A registrant of an event that the member may act for. */
+async function registrant(context: Context, member: TeamMember, eventId: string, ticketId: string): Promise<Holder> {
+  await accessFor(context, member, eventId, "event.people");
+  const holder = await holderById(context, ticketId);
+  if (holder.event.id !== eventId || holder.ticket.role !== "attendee") throw notFound("ticket");
+  return holder;
+}
+
+/** Their ticket's mail once more, due now: for whoever lost it, or whose address was mended. */
+const sendTicket = (context: Context, db: Db, { ticket, occurrence }: Holder) =>
+  planMessages(context, db, [
+    { ...aboutTicket(ticket, occurrence), kind: ticketMailOf(ticket.status), dueAt: context.clock.now() },
+  ]);
+function ticketMailOf(status: string): "confirmation" | "waiting-list" {
+  if (status === "registered") return "confirmation";
+  if (status === "waiting") return "waiting-list";
+  throw new Refusal({ code: "wrong-state", action: "ticket.send", state: status });
+}
+
+const noted = (context: Context, db: Db, member: TeamMember, { event, ticket }: Holder, action: string) =>
+  audit(context, db, {
+    organisationId: event.organisationId,
+    actorId: member.userId,
+    action,
+    eventId: event.id,
+    facts: { ticketId: ticket.id },
+  });
+
+/** Sends somebody their own link again. */
+export async function sendLinkAgain(context: Context, member: TeamMember, eventId: string, ticketId: string) {
+  const holder = await registrant(context, member, eventId, ticketId);
+  await context.db.transaction(async (tx) => {
+    await sendTicket(context, tx, holder);
+    await noted(context, tx, member, holder, "ticket.send-again");
+  });
+}
+
+/** A link that got into wrong hands opens nothing from now on; its owner gets another by mail. */
+export async function replaceLink(context: Context, member: TeamMember, eventId: string, ticketId: string) {
+  const holder = await registrant(context, member, eventId, ticketId);
+  await context.db.transaction(async (tx) => {
+    await tx
+      .update(tickets)
+      .set({ linkVersion: holder.ticket.linkVersion + 1 })
+      .where(eq(tickets.id, ticketId));
+    await sendTicket(context, tx, holder);
+    await noted(context, tx, member, holder, "ticket.new-link");
+  });
+}
+
+/** Gives somebody's place back for them; they hear of it, and the longest waiting moves up. */
+export async function cancelFor(context: Context, member: TeamMember, eventId: string, ticketId: string) {
+  const holder = await registrant(context, member, eventId, ticketId);
+  await cancelRegistration(context, holder);
+  await noted(context, context.db, member, holder, "ticket.cancel");
+}
+
+const addressInput = z.object({ email: emailText });
+
+/** Mends an address where it stands: links that went to the old one are dead, and the ticket goes to the new one. */
+export async function correctAddress(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  ticketId: string,
+  rawInput: unknown,
+) {
+  const holder = await registrant(context, member, eventId, ticketId);
+  const { email } = parse(addressInput, rawInput);
+  const { person, event } = holder;
+  if (person.email === email) return;
+  await context.db.transaction(async (tx) => {
+    const [other] = await tx
+      .select({ id: people.id })
+      .from(people)
+      .where(and(eq(people.organisationId, event.organisationId), eq(people.email, email), ne(people.id, person.id)));
+    if (other) throw new Refusal({ code: "address-taken" });
+    await requireOwnStage(tx, member, [person.id], "contacts.edit");
+    await tx
+      .update(people)
+      .set({ email, addressFailedAt: null, addressFailedReason: null })
+      .where(eq(people.id, person.id));
+    await newLinks(tx, [person.id]);
+    await sendTicket(context, tx, holder);
+    await noted(context, tx, member, holder, "ticket.address");
+  });
+}
