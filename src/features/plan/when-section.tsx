@@ -80,7 +80,7 @@ export function WhenSection(props: WhenProps) {
         </div>
       ) : (
         <>
-          <div className="grid grid-cols-[1fr_8rem_1fr] gap-4">
+          <div className="grid gap-4 sm:grid-cols-[1fr_8rem_1fr]">
             <Controller
               control={control}
               name="startLocal"

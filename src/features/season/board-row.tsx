@@ -14,7 +14,8 @@ export interface Clock {
 }
 
 /** Hour, event, rail, faces, audience, next act: the same columns for every day. */
-export const boardColumns = "grid grid-cols-[4rem_14rem_minmax(0,1fr)_5.5rem_8.5rem_9rem] items-center gap-4";
+export const boardColumns =
+  "grid grid-cols-[3.5rem_minmax(0,1fr)_7.5rem] items-center gap-3 lg:grid-cols-[4rem_14rem_minmax(0,1fr)_5.5rem_8.5rem_9rem] lg:gap-4";
 
 const laterShown = 3;
 /** "next 3, 10 and 17 Dec": the series' dates after this one. */
@@ -135,22 +136,28 @@ export function BoardRow(props: { date: SeasonDate; now: number; zone: string; c
         </Link>
         <p className="truncate text-label text-ink-2">{aboutWords(date, zone)}</p>
       </div>
-      {acts && date.phase === "scheduled" ? (
-        <DragRail date={date} spanMinutes={clock.to - clock.from} acts={acts}>
-          {rail}
-        </DragRail>
-      ) : (
-        rail
-      )}
-      <Faces
-        people={date.faces.first.map(({ id, name, portraitId }) => ({
-          id,
-          name,
-          portrait: portraitId && `/pictures/${portraitId}`,
-        }))}
-        count={date.faces.count}
-      />
-      <Audience date={date} />
+      <div className="max-lg:hidden">
+        {acts && date.phase === "scheduled" ? (
+          <DragRail date={date} spanMinutes={clock.to - clock.from} acts={acts}>
+            {rail}
+          </DragRail>
+        ) : (
+          rail
+        )}
+      </div>
+      <div className="max-lg:hidden">
+        <Faces
+          people={date.faces.first.map(({ id, name, portraitId }) => ({
+            id,
+            name,
+            portrait: portraitId && `/pictures/${portraitId}`,
+          }))}
+          count={date.faces.count}
+        />
+      </div>
+      <div className="max-lg:hidden">
+        <Audience date={date} />
+      </div>
       <div className="min-w-0 text-end">
         <NextAct date={date} now={now} />
       </div>

@@ -74,7 +74,7 @@ export function SeasonBoard({ now, ahead, hasMore, zone, acts }: BoardProps) {
         <section key={day} aria-label={dayWords(day, now, zone)} className="mt-1.5">
           <h2 className={`${boardColumns} border-b border-ink pb-0.5 text-base font-semibold`}>
             <span className="col-span-2 whitespace-nowrap">{dayWords(day, now, zone)}</span>
-            {i === 0 ? <ClockHead clock={clock} /> : <span />}
+            <span className="max-lg:hidden">{i === 0 && <ClockHead clock={clock} />}</span>
           </h2>
           <ul>
             {dates.map((date) => (

@@ -48,7 +48,7 @@ function FindingList({
         const zone = date?.zone ?? "UTC";
         const check = mend && hasMend(finding) && isMendable(finding.check) ? finding.check : null;
         return (
-          <li key={finding.check} className="grid grid-cols-[13rem_1fr_auto] gap-3 border-t border-rule py-1">
+          <li key={finding.check} className="grid gap-x-3 border-t border-rule py-1 md:grid-cols-[13rem_1fr_auto]">
             <span className="text-label text-ink-2">{severityWords[finding.severity]}</span>
             <span>
               {words.missing}{" "}
