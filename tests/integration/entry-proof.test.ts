@@ -42,7 +42,12 @@ describe("an event that lets people in by their address alone", () => {
       redeemProof(world.context, one, proof),
     ]);
     expect(used.map((each) => each.status).sort()).toEqual(["fulfilled", "rejected"]);
-    expect(await seat(proof)).toMatchObject({ actorId: ticketId });
+    const shown = used.flatMap((each) => (each.status === "fulfilled" ? [each.value] : []))[0]!;
+    expect(await seat(shown)).toMatchObject({ actorId: ticketId });
+    // the link that was used opens nothing again, as a cookie neither, nor does what somebody makes of it
+    expect(shown).not.toContain(proof);
+    for (const other of [proof, `${shown.split(".")[0]}.`, `${shown.slice(0, -1)}!`, shown.toUpperCase()])
+      await expect(seat(other)).rejects.toMatchObject({ failure: { code: "not-found" } });
     expect(await isProofOpen(world.context, one, proof)).toBe(false);
   });
 

@@ -99,7 +99,7 @@ export const holderToken = async (ticketId: string): Promise<string | null> =>
   (await cookies()).get(holderCookie(ticketId))?.value ?? null;
 
 const proofCookie = (ticketId: string): string => `sc-proof-${ticketId}`;
-/** The one-time link by which this browser was let in, where an event asks for one. */
+/** What this browser was given when it opened its one-time link, where an event asks for one. */
 export const proofToken = async (ticketId: string): Promise<string | null> =>
   (await cookies()).get(proofCookie(ticketId))?.value ?? null;
 

@@ -14,6 +14,8 @@ export const entryProofs = pgTable(
       .references(() => tickets.id, { onDelete: "cascade" }),
     askedAt: instant("asked_at").notNull(),
     usedAt: instant("used_at"),
+    /** a print of what the device that opened the link was given: the link itself opens nothing again */
+    devicePrint: text("device_print"),
   },
   (t) => [index("entry_proofs_ticket").on(t.ticketId, t.askedAt)],
 );

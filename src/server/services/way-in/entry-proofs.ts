@@ -1,4 +1,4 @@
-import { and, desc, eq, gt, isNotNull, isNull } from "drizzle-orm";
+import { and, desc, eq, gt, isNull } from "drizzle-orm";
 import { isStageRole } from "@/core/people";
 import { Refusal } from "@/core/shared";
 import { minuteMs } from "@/core/time";
@@ -64,14 +64,22 @@ export async function isProofOpen(context: Context, holder: Holder, token: strin
   );
 }
 
-/** Uses a one-time link up: of two devices that open it one gets in. */
-export async function redeemProof(context: Context, holder: Holder, token: string): Promise<void> {
+const deviceSecretLetters = 40;
+const printOf = (context: Context, proofId: string, secret: string): string =>
+  context.secrets.fingerprint(`device|${proofId}|${secret}`);
+
+/**
+ * Uses a one-time link up: of two devices that open it one gets in.
+ * @returns what that device shows from now on; of it only a print is kept, and the link says nothing of it
+ */
+export async function redeemProof(context: Context, holder: Holder, token: string): Promise<string> {
   const id = idOf(context, token);
   if (!id) throw notFound("link");
   const since = context.clock.now() - proofMinutes * minuteMs;
+  const secret = context.ids.code(deviceSecretLetters);
   const used = await context.db
     .update(entryProofs)
-    .set({ usedAt: context.clock.now() })
+    .set({ usedAt: context.clock.now(), devicePrint: printOf(context, id, secret) })
     .where(
       and(
         eq(entryProofs.id, id),
@@ -82,16 +90,17 @@ export async function redeemProof(context: Context, holder: Holder, token: strin
     )
     .returning({ id: entryProofs.id });
   if (used.length === 0) throw notFound("link");
+  return `${id}.${secret}`;
 }
 
-/** Whether the device that shows this token was let in by it. */
-export async function isProven(context: Context, ticketId: string, token: string | null): Promise<boolean> {
-  const id = idOf(context, token);
-  return (
-    id !== null &&
-    (await context.db.$count(
-      entryProofs,
-      and(eq(entryProofs.id, id), eq(entryProofs.ticketId, ticketId), isNotNull(entryProofs.usedAt)),
-    )) === 1
+/** Whether what a device shows is what it was given when it opened its link. */
+export async function isProven(context: Context, ticketId: string, shown: string | null): Promise<boolean> {
+  const [, id, secret] = /^([0-9a-f-]{36})\.([a-z0-9]+)$/.exec(shown ?? "") ?? [];
+  if (!id || !secret) return false;
+  const isOfDevice = and(
+    eq(entryProofs.id, id),
+    eq(entryProofs.ticketId, ticketId),
+    eq(entryProofs.devicePrint, printOf(context, id, secret)),
   );
+  return (await context.db.$count(entryProofs, isOfDevice)) === 1;
 }

@@ -39,8 +39,7 @@ export async function useProofAction(token: string, locale: Locale, proof: strin
   const done = await act(async () => {
     const { context } = await app();
     const holder = await holderOf(context, token);
-    await redeemProof(context, holder, proof);
-    await giveHolder(context, holder.ticket.id, token, proof);
+    await giveHolder(context, holder.ticket.id, token, await redeemProof(context, holder, proof));
   }, inLanguage(locale));
   if (done.ok) redirect(`/enter/${token}`);
   return done;

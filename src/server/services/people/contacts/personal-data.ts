@@ -45,7 +45,7 @@ export const personalData: Readonly<Record<string, Columns>> = {
     id: "room_id topic seq rev organisation_id line_id author_ticket_id with_ticket_id",
     figure: "target state is_question at",
   },
-  entry_proofs: { deleted: "id organisation_id ticket_id asked_at used_at" },
+  entry_proofs: { deleted: "id organisation_id ticket_id asked_at used_at device_print" },
   busy_calendars: { deleted: "id organisation_id person_id name body read_at" },
   group_members: { deleted: "group_id person_id organisation_id" },
   mailings: {
