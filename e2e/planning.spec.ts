@@ -73,7 +73,7 @@ test("a weekly series over a clock change: one date moved, the later ones split 
 
   await page
     .getByRole("navigation", { name: "Order of work" })
-    .getByRole("link", { name: /Front door/ })
+    .getByRole("link", { name: /Public page/ })
     .click();
   await page.getByRole("button", { name: "Publish" }).click();
   const front = (await page.getByRole("link", { name: /\/front\// }).textContent())!;

@@ -86,7 +86,7 @@ test("the whole story, from planning to the attendance file", async ({ browser, 
 
   await page
     .getByRole("navigation", { name: "Order of work" })
-    .getByRole("link", { name: /Front door/ })
+    .getByRole("link", { name: /Public page/ })
     .click();
   await page.getByRole("button", { name: "Publish" }).click();
   await expect(page.getByText("Published.")).toBeVisible();

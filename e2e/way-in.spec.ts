@@ -39,7 +39,7 @@ async function planEvent(page: Page): Promise<string> {
   await expect(page.getByRole("button", { name: "Save the plan" })).toBeVisible();
   await page
     .getByRole("navigation", { name: "Order of work" })
-    .getByRole("link", { name: /Front door/ })
+    .getByRole("link", { name: /Public page/ })
     .click();
   await page.getByRole("button", { name: "Publish" }).click();
   await expect(page.getByText("Published.")).toBeVisible();
@@ -48,7 +48,9 @@ async function planEvent(page: Page): Promise<string> {
 
 /** Answers by a calendar file, as a mail program does: by SMTP to the event's address (RFC 5546). */
 async function replyByFile(from: string, request: string, partstat: string): Promise<void> {
-  const uid = /^UID:(.+)$/m.exec(request.replace(/\r\n[ \t]/g, "").replaceAll("\r", ""))![1]!;
+  const lines = request.replace(/\r\n[ \t]/g, "").replaceAll("\r", "");
+  const uid = /^UID:(.+)$/m.exec(lines)![1]!;
+  const organizer = /^ORGANIZER[^\n]*:mailto:(.+)$/m.exec(lines)![1]!;
   const content = [
     "BEGIN:VCALENDAR",
     "VERSION:2.0",
@@ -58,7 +60,7 @@ async function replyByFile(from: string, request: string, partstat: string): Pro
     `UID:${uid}`,
     "DTSTAMP:20261125T100000Z",
     `ATTENDEE;PARTSTAT=${partstat}:mailto:${from}`,
-    "ORGANIZER:mailto:events@brinewold.example.org",
+    `ORGANIZER:mailto:${organizer}`,
     "END:VEVENT",
     "END:VCALENDAR",
     "",
@@ -66,7 +68,7 @@ async function replyByFile(from: string, request: string, partstat: string): Pro
   const transport = createTransport(process.env["SMTP_URL"]!);
   await transport.sendMail({
     from,
-    to: "events@brinewold.example.org",
+    to: organizer,
     subject: `Re: ${title}`,
     text: "See the file.",
     icalEvent: { method: "REPLY", content },
@@ -135,7 +137,8 @@ test("the way in: contacts from a file, an invitation, replies by link and by fi
   const guest = await (await browser.newContext()).newPage();
   await guest.goto(/https?:\S+\/reply\/[\w-]+/.exec(invitation.text!)![0]);
   await guest.getByRole("button", { name: "I am coming" }).click();
-  await expect(guest.getByText("You are registered as well")).toBeVisible();
+  await expect(guest.getByText("You have a place.")).toBeVisible();
+  await expect(guest.getByRole("link", { name: "Your ticket" })).toBeVisible();
   const ticket = await mailWith("roost.counter@example.org", /Your ticket/);
   const second = await mailWith("second.counter@example.org", /You are invited/);
   // called off while the page stood open: words, and the answer is not kept

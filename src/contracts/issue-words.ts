@@ -85,6 +85,8 @@ const words: Record<IssueCode, (facts: Facts) => string> = {
   "reply-needed": () => "Choose one of the answers.",
   "poll-not-on-sheet": () => "A segment points to a poll that is not on this sheet.",
   "leader-not-of-event": () => "Somebody who leads a segment is not of this event.",
+  "password-too-short": () => "At least 12 characters.",
+  "password-wrong": () => "That is not your present password.",
   "answer-needed": ({ field }) => `${field}: an answer is needed.`,
   "answer-not-offered": ({ field }) => `${field}: choose one of the answers.`,
   "answer-not-a-number": ({ field }) => `${field}: this is not a number.`,

@@ -58,6 +58,7 @@ const guards: Readonly<Record<string, string>> = {
   "(team)/upload/file/[id]/route.ts": "requireOwnOrigin(",
   "(public)/book/[slug]/page.tsx": "bookingPage(",
   "(team)/slots/page.tsx": "pageMember(",
+  "(team)/account/page.tsx": "pageMember(",
   "(public)/board/[slug]/page.tsx": "boardPage(",
   "(public)/board/[slug]/feed.xml/route.ts": "boardFeed(",
   "(public)/phone-line/page.tsx": "open",

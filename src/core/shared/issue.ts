@@ -83,6 +83,8 @@ export const issueCodes = [
   "reply-needed",
   "poll-not-on-sheet",
   "leader-not-of-event",
+  "password-too-short",
+  "password-wrong",
   "answer-needed",
   "answer-not-offered",
   "answer-not-a-number",

@@ -77,7 +77,7 @@ function ChangeActs({
       <Confirm
         trigger={<Button weight="danger">Cancel {chosen.length === 1 ? "the date" : `${chosen.length} dates`}</Button>}
         title="Cancel"
-        act={`Call off ${chosen.length}`}
+        act={`Cancel ${chosen.length}`}
         onConfirm={() => apply({ markedIds: [...marked], change: { kind: "call-off" } })}
       >
         <p>

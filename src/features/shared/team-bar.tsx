@@ -1,4 +1,5 @@
 import { TextButton } from "@/ui";
+import Link from "next/link";
 import type { ReactNode } from "react";
 import { TeamLinks } from "./team-links";
 
@@ -12,6 +13,9 @@ export function TeamBar({ signOut, children }: { signOut: () => Promise<void>; c
       <span className="font-semibold">Stage Call</span>
       <TeamLinks />
       <span className="ms-auto flex items-center gap-3">
+        <Link href="/account" prefetch={false} className="text-ink-2 no-underline hover:underline">
+          Account
+        </Link>
         <form action={signOut}>
           <TextButton type="submit" className="text-ink-2 hover:underline">
             Sign out

@@ -19,7 +19,12 @@ export const limits = {
   "mail-to-address": { count: 12, windowMs: hourMs },
   "phone-pin": { count: 10, windowMs: 10 * minuteMs },
   "pins-of-event": { count: 200, windowMs: 10 * minuteMs },
+  /** of one address from one network: blind tries elsewhere do not lock its owner out */
   "sign-in": { count: 8, windowMs: 10 * minuteMs },
+  "sign-in-of-network": { count: 60, windowMs: 10 * minuteMs },
+  "sign-in-of-address": { count: 100, windowMs: 10 * minuteMs },
+  /** a device that has signed in as this address before */
+  "sign-in-of-device": { count: 20, windowMs: 10 * minuteMs },
 } as const;
 
 export type Try = readonly [limit: keyof typeof limits, key: string];
