@@ -10,6 +10,7 @@ import { randomIds } from "./platform/ids";
 import { jsonLog } from "./platform/log";
 import { jobNames, type JobName } from "./platform/queue";
 import { makeSecrets } from "./platform/secrets";
+import { rederiveInstants } from "./services/planning/dates/rederive";
 import { threadPool } from "./workers/pool";
 import type { Context } from "./services/ground/context";
 
@@ -65,6 +66,8 @@ export async function makeWorker(source: Record<string, string | undefined>): Pr
       running.delete(name);
     }
   };
+  // a machine with another zone database: announced hours stay, instants follow
+  void rederiveInstants(context).catch((error: unknown) => context.log.error("instants not looked at", error));
   for (const name of jobNames) await boss.work(name, { pollingIntervalSeconds: 0.5 }, () => runJob(name));
   const timers = jobNames.map((name) => setInterval(() => void runJob(name), everyMs[name]));
   return {

@@ -1,11 +1,15 @@
 import "server-only";
 import { getTimeZones } from "@vvo/tzdb";
-import type { ZoneCity } from "@/features/plan/zone-picker";
+import { findWindows } from "windows-iana";
+import { withNames, type ZoneCity } from "@/core/time";
 
-/** Cities with their zones, the larger first, for finding a zone by city. */
+/** Cities with their zones, the larger first, for finding a zone by city; by the name that Windows has for it too (CLDR). */
 export const zoneCities = (): readonly ZoneCity[] => [
   ...getTimeZones({ includeUtc: false }).flatMap((one) =>
-    one.mainCities.map((city) => ({ zone: one.name, city, country: one.countryName })),
+    one.mainCities.map((city) => {
+      const windows = findWindows(one.name) ?? [];
+      return withNames({ zone: one.name, city, country: one.countryName }, windows);
+    }),
   ),
-  { zone: "UTC", city: "UTC", country: "Universal time" },
+  withNames({ zone: "UTC", city: "UTC", country: "Universal time" }),
 ];

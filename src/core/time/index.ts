@@ -21,6 +21,7 @@ export {
   weekdayName,
   type TwoZoneTime,
 } from "./show-time";
+export { cityLabel, findZones, withNames, zoneNamed, type ZoneCity } from "./find-zone";
 export { readMoment, type MomentFault, type ReadMoment } from "./read-moment";
 export {
   instantOf,

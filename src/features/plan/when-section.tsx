@@ -2,13 +2,13 @@
 import { ChoiceBar } from "@/ui";
 import { Controller, useFormContext, useWatch } from "react-hook-form";
 import type { PlanInput } from "@/contracts";
-import { instantOf, kindOfWallTime } from "@/core/time";
+import { instantOf, kindOfWallTime, isZone, type ZoneCity } from "@/core/time";
 import { MomentField } from "@/features/shared/moment-field";
 import { TwoZoneTime } from "@/features/shared/times";
 import { Text } from "./controls";
 import { proposedRule, RuleBuilder } from "./rule-builder";
 import { SeatStrip, type AskSeats } from "./seat-strip";
-import { ZonePicker, type ZoneCity } from "./zone-picker";
+import { ZonePicker } from "./zone-picker";
 
 export interface WhenProps {
   readonly cities: readonly ZoneCity[];
@@ -65,7 +65,9 @@ function ShapeChoice() {
 export function WhenSection(props: WhenProps) {
   const { control, formState } = useFormContext<PlanInput>();
   const { errors } = formState;
-  const [shape, startLocal, zone] = useWatch({ control, name: ["shape", "startLocal", "zone"] });
+  const [shape, startLocal, typedZone] = useWatch({ control, name: ["shape", "startLocal", "zone"] });
+  // while the words name no place the hours beside are those of no place
+  const zone = isZone(typedZone) ? typedZone : "UTC";
   const isFixed = !props.isNew && shape === "series";
   if (isFixed) return null;
   return (
@@ -111,7 +113,7 @@ export function WhenSection(props: WhenProps) {
           </div>
           <div className="flex items-end gap-4">
             {text("callMinutes", "Team call, min ahead", "w-32")}
-            <WhenNote local={startLocal} zone={zone} />
+            {isZone(typedZone) && <WhenNote local={startLocal} zone={zone} />}
           </div>
           {shape === "series" && (
             <Controller
@@ -141,7 +143,7 @@ export function WhenSection(props: WhenProps) {
 
 /** What the seats of the organisation say to the hour, while it is picked. */
 export function SeatsBeside(props: Pick<WhenProps, "isNew" | "occurrenceId" | "askSeats">) {
-  const { control, setValue, formState } = useFormContext<PlanInput>();
+  const { control, setValue } = useFormContext<PlanInput>();
   const [shape, startLocal, zone, duration, call, houseSize] = useWatch({
     control,
     name: ["shape", "startLocal", "zone", "durationMinutes", "callMinutes", "houseSize"],
@@ -149,8 +151,7 @@ export function SeatsBeside(props: Pick<WhenProps, "isNew" | "occurrenceId" | "a
   const [durationMinutes, callMinutes, seats] = [Number(duration), Number(call), Number(houseSize)];
   const isWhole = [durationMinutes, callMinutes, seats].every((n) => Number.isInteger(n));
   const isOfRule = !props.isNew && shape === "series";
-  if (shape === "standing" || isOfRule || !isWhole || durationMinutes < 5 || seats < 1 || formState.errors.zone)
-    return null;
+  if (shape === "standing" || isOfRule || !isWhole || durationMinutes < 5 || seats < 1 || !isZone(zone)) return null;
   return (
     <SeatStrip
       ask={props.askSeats}
