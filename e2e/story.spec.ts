@@ -196,7 +196,7 @@ test("the whole story, from planning to the attendance file", async ({ browser, 
   expect(rows.find((row) => row["email"] === "bo.thrift@example.com")).toMatchObject({ votes: "2", questions: "0" });
 
   // every mail, as its recipient got it
-  await page.getByRole("link", { name: "Mail" }).click();
+  await page.getByRole("link", { name: "Mail", exact: true }).click();
   await page
     .getByRole("link", { name: `Your ticket: ${title}` })
     .first()

@@ -50,7 +50,7 @@ async function planEvent(page: Page): Promise<string> {
 async function replyByFile(from: string, request: string, partstat: string): Promise<void> {
   const lines = request.replace(/\r\n[ \t]/g, "").replaceAll("\r", "");
   const uid = /^UID:(.+)$/m.exec(lines)![1]!;
-  const organizer = /^ORGANIZER[^\n]*:mailto:(.+)$/m.exec(lines)![1]!;
+  const organizer = /^ORGANIZER[^\n]*mailto:([^\s"]+)$/m.exec(lines)![1]!;
   const content = [
     "BEGIN:VCALENDAR",
     "VERSION:2.0",
