@@ -48,7 +48,7 @@ async function planEvent(page: Page): Promise<string> {
 
 /** Answers by a calendar file, as a mail program does: by SMTP to the event's address (RFC 5546). */
 async function replyByFile(from: string, request: string, partstat: string): Promise<void> {
-  const lines = request.replace(/\r\n[ \t]/g, "").replaceAll("\r", "");
+  const lines = request.replace(/\r?\n[ \t]/g, "").replaceAll("\r", "");
   const uid = /^UID:(.+)$/m.exec(lines)![1]!;
   const organizer = /^ORGANIZER[^\n]*mailto:([^\s"]+)$/m.exec(lines)![1]!;
   const content = [
