@@ -110,6 +110,17 @@ test("calendars and feeds: public ones without anybody's link, a ticket's with i
   expect((await request.get("/ticket/nonsense/calendar.ics")).status()).toBe(404);
 });
 
+test("a public page is the same whatever a link brings along; slots lead to their booking", async ({ request }) => {
+  const { results, bookingSlug } = await links();
+  const plain = await request.get(`/front/${results.slug}`);
+  const marked = await request.get(`/front/${results.slug}?utm_source=letter&x=${"y".repeat(200)}`);
+  expect([plain.status(), marked.status()]).toEqual([200, 200]);
+  expect(await marked.text()).not.toContain("yyyyy");
+  const slots = await request.get(`/front/${bookingSlug}`, { maxRedirects: 0 });
+  expect(slots.status()).toBe(307);
+  expect(slots.headers()["location"]).toContain(`/book/${bookingSlug}`);
+});
+
 async function feedOf(
   page: Page,
 ): Promise<{ root: string; entries: { id: string; title: string; link: string; updated: string }[] }> {

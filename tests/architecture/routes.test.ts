@@ -52,7 +52,7 @@ const guards: Readonly<Record<string, string>> = {
   "(public)/unsubscribe/[token]/one-click/route.ts": "unsubscribe(",
   "(public)/pictures/[id]/route.ts": "pictureBody(",
   "(public)/front/[slug]/files/[file]/route.ts": "frontDoor(",
-  "(public)/front/[slug]/card.png/route.tsx": "frontDoor(",
+  "(public)/front/[slug]/card.png/route.ts": "frontDoor(",
   "(public)/feed.xml/route.ts": "open",
   "(team)/upload/picture/[id]/route.ts": "requireOwnOrigin(",
   "(team)/upload/file/[id]/route.ts": "requireOwnOrigin(",

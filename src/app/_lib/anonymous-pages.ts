@@ -1,5 +1,7 @@
 import { request as httpRequest } from "node:http";
+import { LRUCache } from "lru-cache";
 import { NextResponse, type NextRequest } from "next/server";
+import { pageKey, type PageKey } from "./page-key";
 
 interface KeptPage {
   readonly status: number;
@@ -20,8 +22,8 @@ const mostPages = 300;
 const fillHeader = "x-stage-call-fill";
 
 // the proxy and the actions are bundled apart: one shelf for both
-const shelf = globalThis as typeof globalThis & { stageCallPages?: Map<string, Slot> };
-const kept = (): Map<string, Slot> => (shelf.stageCallPages ??= new Map());
+const shelf = globalThis as typeof globalThis & { stageCallPages?: LRUCache<string, Slot> };
+const kept = (): LRUCache<string, Slot> => (shelf.stageCallPages ??= new LRUCache({ max: mostPages }));
 
 /** After a change by the team: visitors see it at once, not a second later. */
 export const forgetPages = (): void => kept().clear();
@@ -34,13 +36,8 @@ function isAnonymous(request: NextRequest): boolean {
   return !isPersonal && !request.headers.has("rsc") && !request.headers.has(fillHeader);
 }
 
-function make(port: string, request: NextRequest): Promise<KeptPage> {
-  const path = request.nextUrl.pathname + request.nextUrl.search;
-  const headers = {
-    host: request.headers.get("host") ?? "",
-    "accept-language": request.headers.get("accept-language") ?? "",
-    [fillHeader]: "1",
-  };
+function make(port: string, { path, locale, host }: PageKey): Promise<KeptPage> {
+  const headers = { host, "accept-language": locale, [fillHeader]: "1" };
   return new Promise((done, failed) => {
     const outgoing = httpRequest({ host: "127.0.0.1", port, path, headers }, (incoming) => {
       const chunks: Buffer[] = [];
@@ -72,19 +69,30 @@ function make(port: string, request: NextRequest): Promise<KeptPage> {
 export async function anonymousPage(request: NextRequest, nonce: string): Promise<NextResponse | null> {
   const port = process.env["PORT"];
   if (!port || !isAnonymous(request)) return null;
-  const key = `${request.headers.get("host")}|${request.nextUrl.pathname}${request.nextUrl.search}|${request.headers.get("accept-language") ?? ""}`;
+  const { nextUrl, headers } = request;
+  const of = pageKey(
+    nextUrl.pathname,
+    nextUrl.searchParams,
+    headers.get("accept-language") ?? "",
+    headers.get("host") ?? "",
+  );
+  if (!of) return null;
+  const key = JSON.stringify(of);
   const pages = kept();
   const now = Date.now();
   let slot = pages.get(key);
   if (!slot || slot.until < now) {
-    if (pages.size >= mostPages) pages.clear();
-    slot = { until: now + freshMs, page: make(port, request) };
+    slot = { until: now + freshMs, page: make(port, of) };
     pages.set(key, slot);
   }
   try {
     const page = await slot.page;
-    if (page.status !== 200) pages.delete(key);
-    const response = new NextResponse(page.body.replaceAll(page.nonce, nonce), { status: page.status });
+    // a page that leads elsewhere, or is none, is made as usual
+    if (page.status !== 200) {
+      pages.delete(key);
+      return null;
+    }
+    const response = new NextResponse(page.body.replaceAll(page.nonce, nonce));
     response.headers.set("content-type", page.contentType);
     if (page.link) response.headers.set("link", page.link);
     return response;
