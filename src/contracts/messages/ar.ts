@@ -180,7 +180,7 @@ export const ar: Messages = {
     move: "انقله إلى هنا",
     other: "وقت آخر",
     left: "{count, plural, zero {لا أماكن} one {مكان واحد} two {مكانان} few {# أماكن} many {# مكانًا} other {# مكان}}",
-    already: "لديك حجز هنا. تذكرته في بريدك: انقله أو ألغِه من هناك.",
+    answeredMore: "كتبنا إلى {email}: تحمل الرسالة تذكرتك. وأي حجز سابق لك هنا يبقى كما هو: انقله أو ألغِه من تذكرته.",
     taken: "شُغل هذا الوقت للتو. اختر غيره.",
   },
   /** asks for consent where a plan has no words of its own */

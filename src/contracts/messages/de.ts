@@ -180,7 +180,8 @@ export const de: Messages = {
     move: "Hierher verlegen",
     other: "Eine andere Zeit",
     left: "{count, plural, one {# Platz} other {# Plätze}}",
-    already: "Sie haben hier schon gebucht. Die Mail dazu hat die Karte: Verlegen oder absagen Sie dort.",
+    answeredMore:
+      "Wir haben an {email} geschrieben: Die Mail hat Ihre Karte. Was Sie hier schon gebucht hatten, bleibt: Verlegen oder absagen Sie es mit seiner Karte.",
     taken: "Diese Zeit wurde gerade vergeben. Wählen Sie eine andere.",
   },
   /** asks for consent where a plan has no words of its own */

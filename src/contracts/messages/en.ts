@@ -180,7 +180,8 @@ export const en = {
     move: "Move it here",
     other: "Another time",
     left: "{count, plural, one {# place} other {# places}}",
-    already: "You have a booking here already. Its mail has the ticket: move or cancel it there.",
+    answeredMore:
+      "We have written to {email}: the mail has your ticket. A booking that you had here before stays as it was: move or cancel it by its ticket.",
     taken: "This time has just been taken. Choose another.",
   },
   /** asks for consent where a plan has no words of its own */

@@ -178,7 +178,8 @@ export const es: Messages = {
     move: "Cambiarlo a esta hora",
     other: "Otra hora",
     left: "{count, plural, one {# plaza} other {# plazas}}",
-    already: "Ya tiene una reserva aquí. Su correo trae la entrada: cámbiela o anúlela allí.",
+    answeredMore:
+      "Hemos escrito a {email}: el correo trae su entrada. Una reserva hecha aquí antes sigue igual: cámbiela o anúlela con su entrada.",
     taken: "Esta hora acaba de ocuparse. Elija otra.",
   },
   /** asks for consent where a plan has no words of its own */

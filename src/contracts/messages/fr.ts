@@ -180,7 +180,8 @@ export const fr: Messages = {
     move: "Le déplacer ici",
     other: "Une autre heure",
     left: "{count, plural, one {# place} other {# places}}",
-    already: "Vous avez déjà une réservation ici. Son message porte le billet : déplacez-la ou annulez-la là.",
+    answeredMore:
+      "Nous avons écrit à {email} : le message porte votre billet. Une réservation faite ici auparavant reste telle quelle : déplacez-la ou annulez-la par son billet.",
     taken: "Cette heure vient d’être prise. Choisissez-en une autre.",
   },
   /** asks for consent where a plan has no words of its own */

@@ -179,7 +179,8 @@ export const pt: Messages = {
     move: "Mudar para aqui",
     other: "Outra hora",
     left: "{count, plural, one {# lugar} other {# lugares}}",
-    already: "Já tem uma reserva aqui. A mensagem traz o bilhete: mude-a ou anule-a lá.",
+    answeredMore:
+      "Escrevemos para {email}: a mensagem traz o seu bilhete. Uma reserva feita aqui antes fica como estava: mude-a ou anule-a pelo seu bilhete.",
     taken: "Esta hora acabou de ser ocupada. Escolha outra.",
   },
   /** asks for consent where a plan has no words of its own */

@@ -103,21 +103,31 @@ export async function bookingPage(context: Context, organisation: Organisation, 
   };
 }
 
-/** The date of a slot, made at its first booking. The event's row is locked: of many who click at once as many get in as there is room. */
-async function takeSlot(
+/** A slot that has room. The event's row is locked: of many who click at once as many get in as there is room. */
+async function freeSlot(
   context: Context,
   tx: Db,
   { event, plan }: Pick<BookingPage, "event" | "plan">,
   startAt: number,
-): Promise<typeof occurrences.$inferSelect> {
+): Promise<OfferedSlot> {
   await tx.select({ id: events.id }).from(events).where(eq(events.id, event.id)).for("no key update");
   const slot = (await offered(context, tx, event.id, plan)).find((one) => one.startAt === startAt);
   if (!slot) throw notFound("slot");
   if (slot.left === 0) throw new Refusal({ code: "house-full" });
+  return slot;
+}
+
+/** The date of a slot, made at its first booking. */
+async function dateOfSlot(
+  context: Context,
+  tx: Db,
+  { event, plan }: Pick<BookingPage, "event" | "plan">,
+  slot: Slot,
+): Promise<typeof occurrences.$inferSelect> {
   const [known] = await tx
     .select()
     .from(occurrences)
-    .where(and(eq(occurrences.eventId, event.id), eq(occurrences.startAt, startAt)));
+    .where(and(eq(occurrences.eventId, event.id), eq(occurrences.startAt, slot.startAt)));
   if (known) return known;
   const shape = {
     organisationId: event.organisationId,
@@ -174,40 +184,57 @@ async function makeBooking(
   return made!;
 }
 
-/** Books a slot for somebody: a ticket of its own, its mail with the join details and the calendar file. One open booking a person and page. */
+/** The booking that a person has ahead on a page. */
+async function openBooking(context: Context, tx: Db, eventId: string, personId: string) {
+  const [open] = await tx
+    .select({ ticket: tickets, date: occurrences })
+    .from(tickets)
+    .innerJoin(occurrences, eq(occurrences.id, tickets.occurrenceId))
+    .where(
+      and(
+        eq(tickets.eventId, eventId),
+        eq(tickets.personId, personId),
+        eq(tickets.status, "registered"),
+        gte(occurrences.endAt, context.clock.now()),
+      ),
+    )
+    .limit(1);
+  return open ?? null;
+}
+
+/**
+ * Books a slot for somebody: a ticket of its own, its mail with the join details and the calendar file. One
+ * open booking a person and page: whoever has one gets its mail again. The answer is the same, so that
+ * nothing leaks to whoever types a stranger's address.
+ */
 export async function bookSlot(
   context: Context,
   page: Pick<BookingPage, "event" | "plan">,
   startAt: number,
   rawInput: unknown,
   remote: string,
-): Promise<string> {
+): Promise<void> {
   const input = parse(registrationInput, rawInput);
   const { event } = page;
   await countTries(context, registrationTries(event.id, input.email, remote));
-  return context.db.transaction(async (tx) => {
-    const date = await takeSlot(context, tx, page, startAt);
+  await context.db.transaction(async (tx) => {
+    const slot = await freeSlot(context, tx, page, startAt);
     const person = await personByEmail(context, tx, event.organisationId, {
       ...input,
       zone: input.zone && isZone(input.zone) ? input.zone : null,
       locale: input.locale && localeOf(input.locale),
     });
-    const open = await tx
-      .select({ id: tickets.id })
-      .from(tickets)
-      .innerJoin(occurrences, eq(occurrences.id, tickets.occurrenceId))
-      .where(
-        and(
-          eq(tickets.eventId, event.id),
-          eq(tickets.personId, person.id),
-          eq(tickets.status, "registered"),
-          gte(occurrences.endAt, context.clock.now()),
-        ),
-      );
-    if (open.length > 0) throw new Refusal({ code: "already-done", action: "slot.book" });
+    const open = await openBooking(context, tx, event.id, person.id);
+    if (open) {
+      const { ticket, date } = open;
+      await planMessages(context, tx, [
+        { ...aboutTicket(ticket, date), kind: "confirmation", dueAt: context.clock.now() },
+      ]);
+      return;
+    }
+    const date = await dateOfSlot(context, tx, page, slot);
     const made = await makeBooking(context, tx, date, person.id, input.source);
     await tell(context, tx, event, date, made);
-    return made.id;
   });
 }
 
@@ -222,7 +249,7 @@ export async function moveBooking(
   if (event.id !== page.event.id || ticket.status !== "registered") throw notFound("ticket");
   if (occurrence.startAt <= context.clock.now()) throw new Refusal({ code: "date-past" });
   await context.db.transaction(async (tx) => {
-    const date = await takeSlot(context, tx, page, startAt);
+    const date = await dateOfSlot(context, tx, page, await freeSlot(context, tx, page, startAt));
     await dropPlanned(tx, ticket.id);
     const [moved] = await tx
       .update(tickets)

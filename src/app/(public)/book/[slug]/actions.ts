@@ -45,11 +45,7 @@ export async function bookAction(
     const failure = failureOf(error);
     const { slots } = messagesFor(locale);
     const message =
-      failure.code === "house-full" || failure.code === "not-found"
-        ? slots.taken
-        : failure.code === "already-done"
-          ? slots.already
-          : audienceWords(failure, locale);
+      failure.code === "house-full" || failure.code === "not-found" ? slots.taken : audienceWords(failure, locale);
     return {
       status: "refused",
       message,

@@ -34,7 +34,6 @@ export default async function BookPage({
     email: front.email,
     working: front.working,
     answered: front.answered,
-    answeredMore: front.answeredMore,
     consent: translatorFor(locale, "front")("consent", { days: organisation.retentionDays }),
   };
   return (
