@@ -43,6 +43,8 @@ export const httpStatusOf: Readonly<Record<FailureCode, number>> = {
   "unknown-merge-field": 422,
   "bad-file": 422,
   "file-too-large": 413,
+  "too-many-rows": 413,
+  "store-full": 507,
   "upload-cut": 400,
   "storage-failed": 500,
   "too-heavy": 422,

@@ -46,6 +46,8 @@ const examples: Readonly<{ [Code in FailureCode]: Extract<Failure, { code: Code 
   "unknown-merge-field": { code: "unknown-merge-field", field: "nome", line: 3, column: 7 },
   "bad-file": { code: "bad-file", reason: "bad-time", line: 12, column: "in" },
   "file-too-large": { code: "file-too-large", limitBytes: 5_000_000 },
+  "too-many-rows": { code: "too-many-rows", most: 20_000 },
+  "store-full": { code: "store-full", limitBytes: 200_000_000_000 },
   "upload-cut": { code: "upload-cut", expectedBytes: 10, receivedBytes: 4 },
   "storage-failed": { code: "storage-failed" },
   "too-heavy": { code: "too-heavy", budgetMs: 10_000 },
@@ -74,6 +76,8 @@ describe("words and statuses of refusals", () => {
     expect(wordsOf(examples["unknown-merge-field"])).toContain("{{nome}}");
     expect(wordsOf(examples["unknown-merge-field"])).toContain("line 3, column 7");
     expect(wordsOf(examples["bad-file"])).toContain("(line 12)");
+    expect(wordsOf(examples["too-many-rows"])).toContain("20000 rows");
+    expect(wordsOf(examples["store-full"])).toContain("200 GB");
     expect(wordsOf(examples["wrong-state"])).toContain("not held");
     expect(wordsOf({ code: "date-fixed", startLocal: "2026-11-26T18:00", phase: "cancelled" })).toContain("cancelled");
     expect(wordsOf({ code: "invalid-input", issues: [] })).toBe("Some fields need another look.");

@@ -135,6 +135,10 @@ export function wordsOf(failure: Failure): string {
       return `This takes longer than the ${Math.round(failure.budgetMs / 1000)} s that it may. Nothing was kept; try a shorter span or a smaller file.`;
     case "file-too-large":
       return `The file is larger than ${Math.round(failure.limitBytes / 1e6)} MB. Nothing was kept.`;
+    case "too-many-rows":
+      return `The file has more than ${failure.most} rows. Nothing was kept: part it into several.`;
+    case "store-full":
+      return `The organisation's recordings and files fill the ${Math.round(failure.limitBytes / 1e9)} GB that it has. Nothing was kept: remove some first.`;
     default:
       return assertNever(failure);
   }

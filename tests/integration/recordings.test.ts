@@ -2,12 +2,13 @@ import { readFileSync } from "node:fs";
 import { readdir } from "node:fs/promises";
 import { resolve } from "node:path";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
-import { eq } from "drizzle-orm";
+import { eq, sql } from "drizzle-orm";
 import { dayMs } from "@/core/time";
 import { occurrences, organisations } from "@/server/db/schema";
 import { folderStorage } from "@/server/files/storage";
 import { sendDue } from "@/server/services/mailings/deliver";
 import { onDemand, publishRecording, recordingsOfDate, uploadRecording } from "@/server/services/afterwards/recordings";
+import { addFile, removeFile } from "@/server/services/way-in/front/files";
 import { addTicket, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
 import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
@@ -97,6 +98,29 @@ describe("a recording comes in whole or not at all", () => {
     await expect(act()).rejects.toMatchObject({ failure: { code } });
     expect(await kept()).toEqual([]);
     expect(await readdir(folder)).toEqual(before);
+  });
+
+  it("refuses what the organisation has no room for, of recordings and visitors' files together", async () => {
+    await upload(video);
+    const file = new TextEncoder().encode("Tide table".repeat(100));
+    const small = async (spareBytes: number) => {
+      const [row] = await world.context.db
+        .select({ bytes: sql<string>`(select coalesce(sum(size_bytes), 0) from recordings)` })
+        .from(organisations);
+      const STAGE_CALL_STORE_LIMIT_GB = (Number(row!.bytes) + spareBytes) / 1e9;
+      return { ...world.context, environment: { ...world.context.environment, STAGE_CALL_STORE_LIMIT_GB } };
+    };
+    const full = await small(file.length + 1);
+    const add = () => addFile(full, world.owner, event.eventId, "tides.txt", bodyOf(file), file.length);
+    await expect(
+      uploadRecording(full, world.owner, event.eventId, event.occurrenceId, bodyOf(video), video.length),
+    ).rejects.toMatchObject({ failure: { code: "store-full" } });
+    const first = await add();
+    const before = await readdir(folder);
+    await expect(add()).rejects.toMatchObject({ failure: { code: "store-full" } });
+    expect(await readdir(folder)).toEqual(before);
+    await removeFile(full, world.owner, event.eventId, first.id);
+    await expect(add()).resolves.toMatchObject({ sizeBytes: file.length });
   });
 
   it("refuses a date that is not over", async () => {

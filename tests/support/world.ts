@@ -103,6 +103,7 @@ export async function makeWorld(): Promise<World> {
       STAGE_CALL_UI_KIT: "hidden",
       STAGE_CALL_PHONE_LINE: "stand-in",
       STAGE_CALL_UPLOAD_LIMIT_MB: 1,
+      STAGE_CALL_STORE_LIMIT_GB: 200,
       STAGE_CALL_MAILS_PER_SECOND: 100_000,
     },
   };

@@ -46,6 +46,8 @@ export type Failure =
   | { code: "unknown-merge-field"; field: string; line: number; column: number }
   | { code: "bad-file"; reason: FileFault; line?: number; column?: string }
   | { code: "file-too-large"; limitBytes: number }
+  | { code: "too-many-rows"; most: number }
+  | { code: "store-full"; limitBytes: number }
   | { code: "upload-cut"; expectedBytes: number; receivedBytes: number }
   | { code: "too-heavy"; budgetMs: number }
   | { code: "storage-failed" }

@@ -30,6 +30,7 @@ const settings = z.object({
   /** demos and tests only: whether /ui-kit answers */
   STAGE_CALL_UI_KIT: z.enum(["shown", "hidden"]).default("hidden"),
   STAGE_CALL_UPLOAD_LIMIT_MB: z.coerce.number().int().positive().default(4096),
+  STAGE_CALL_STORE_LIMIT_GB: z.coerce.number().positive().default(200),
 });
 
 /** What only tests and demos may set, and what it is then set to. */

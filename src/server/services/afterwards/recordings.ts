@@ -10,6 +10,7 @@ import { audit } from "../ground/audit";
 import { planMessages } from "../ground/mail-plan";
 import { countAudience } from "../mailings/audience";
 import { notFound, oneOf, type Context } from "../ground/context";
+import { bytesToSpare } from "../ground/store-room";
 import { doorOf, type ProofOf } from "../way-in/door-rule";
 import type { Organisation } from "../way-in/front-door";
 import { roomOf } from "../ground/room/commands";
@@ -36,7 +37,8 @@ export async function uploadRecording(
   const { event } = await dateAccess(context, member, eventId, occurrenceId, "recording.upload");
   const id = context.ids.id();
   const fileName = `${id}.media`;
-  const maxBytes = context.environment.STAGE_CALL_UPLOAD_LIMIT_MB * 1_000_000;
+  const limitBytes = context.environment.STAGE_CALL_UPLOAD_LIMIT_MB * 1_000_000;
+  const maxBytes = await bytesToSpare(context, event.organisationId, limitBytes, expectedBytes);
   const sizeBytes = await context.storage.write(fileName, body, { maxBytes, expectedBytes });
   try {
     const mediaType = await mediaTypeOf(await context.storage.head(fileName, 8192));

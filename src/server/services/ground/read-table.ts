@@ -43,7 +43,7 @@ export function readTable(text: string, mostRows: number): ReadTable {
     throw new Refusal({ code: "bad-file", reason: isEndless ? "not-a-table" : "broken-quotes", line: ended + 1 });
   }
   if (records.length < 2) throw new Refusal({ code: "bad-file", reason: "empty" });
-  if (records.length > mostRows + 1) throw new Refusal({ code: "file-too-large", limitBytes: mostRows });
+  if (records.length > mostRows + 1) throw new Refusal({ code: "too-many-rows", most: mostRows });
   return {
     header: records[0]!.record.map((cell) => cell.trim()),
     rows: records.slice(1).map(({ record, raw, info }) => ({

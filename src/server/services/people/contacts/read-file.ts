@@ -82,7 +82,7 @@ type Mapping = readonly (ReadableField | null)[];
 
 function readBounded(bytes: Uint8Array): ContactFile {
   const file = readContactFile(bytes);
-  if (file.rows.length > mostContacts) throw new Refusal({ code: "file-too-large", limitBytes: mostContacts });
+  if (file.rows.length > mostContacts) throw new Refusal({ code: "too-many-rows", most: mostContacts });
   return file;
 }
 

@@ -4,6 +4,7 @@ import { eventFiles } from "../../../db/schema";
 import { accessFor, type TeamMember } from "../../ground/access";
 import { audit } from "../../ground/audit";
 import { notFound, wrongInput, type Context } from "../../ground/context";
+import { bytesToSpare } from "../../ground/store-room";
 
 export const mostFileBytes = 50_000_000;
 const mostFiles = 20;
@@ -45,7 +46,8 @@ export async function addFile(
   if ((await context.db.$count(eventFiles, eq(eventFiles.eventId, eventId))) >= mostFiles)
     throw wrongInput("file", "too-many-files", { most: mostFiles });
   const id = context.ids.id();
-  const sizeBytes = await context.storage.write(fileName(id), body, { maxBytes: mostFileBytes, expectedBytes });
+  const maxBytes = await bytesToSpare(context, event.organisationId, mostFileBytes, expectedBytes);
+  const sizeBytes = await context.storage.write(fileName(id), body, { maxBytes, expectedBytes });
   const found = await fileTypeFromBuffer(await context.storage.head(fileName(id), 4100));
   const mediaType = found && shownKinds.has(found.mime) ? found.mime : plain;
   await context.db.insert(eventFiles).values({

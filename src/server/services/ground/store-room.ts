@@ -1,0 +1,38 @@
+import { eq, sql } from "drizzle-orm";
+import { Refusal } from "@/core/shared";
+import { eventFiles, events, recordings } from "../../db/schema";
+import type { Context } from "./context";
+
+async function keptBytes(context: Context, organisationId: string): Promise<number> {
+  const [[recorded], [offered]] = await Promise.all([
+    context.db
+      .select({ bytes: sql<string>`coalesce(sum(${recordings.sizeBytes}), 0)` })
+      .from(recordings)
+      .where(eq(recordings.organisationId, organisationId)),
+    // by way of the events, whose index leads to an organisation's own
+    context.db
+      .select({ bytes: sql<string>`coalesce(sum(${eventFiles.sizeBytes}), 0)` })
+      .from(eventFiles)
+      .innerJoin(events, eq(events.id, eventFiles.eventId))
+      .where(eq(events.organisationId, organisationId)),
+  ]);
+  return Number(recorded!.bytes) + Number(offered!.bytes);
+}
+
+/**
+ * How large a new file may be, in bytes: its own limit, or what is left of the organisation's share of the
+ * disk, whichever is less. Counted before each upload; two at once can go over by one file.
+ * @throws store-full when nothing is left, or less than the file says it needs
+ */
+export async function bytesToSpare(
+  context: Context,
+  organisationId: string,
+  ownLimitBytes: number,
+  expectedBytes: number | null,
+): Promise<number> {
+  const limitBytes = context.environment.STAGE_CALL_STORE_LIMIT_GB * 1e9;
+  const leftBytes = limitBytes - (await keptBytes(context, organisationId));
+  if (leftBytes <= 0 || (expectedBytes !== null && expectedBytes <= ownLimitBytes && expectedBytes > leftBytes))
+    throw new Refusal({ code: "store-full", limitBytes });
+  return Math.min(ownLimitBytes, leftBytes);
+}
