@@ -146,7 +146,7 @@ test("of two browsers saving the last licence at once one gets it, the other the
       await page.goto("/events/new");
       await page.getByLabel("Title").fill(`The great count, ${name}`);
       await page.getByLabel("Date and hour", { exact: true }).fill(start);
-      await page.getByLabel("Seats").fill("1000");
+      await page.getByLabel("Seats", { exact: true }).fill("1000");
       await expect(page.getByText("A seat licence for 1000 is free at that hour.")).toBeVisible();
       return page;
     }),
