@@ -83,6 +83,14 @@ describe("a recording comes in whole or not at all", () => {
         text: expect.stringMatching(/\/on-demand\/[\w-]+/),
       },
     ]);
+    // taken back and published again: only somebody who came since hears of it
+    await addTicket(world, event, "attendee", "Came later");
+    await publishRecording(world.context, world.owner, id, null);
+    world.clock.advance(60_000);
+    expect(await publishRecording(world.context, world.owner, id, world.clock.now(), true)).toBe(1);
+    expect(await publishRecording(world.context, world.owner, id, world.clock.now(), true)).toBe(1);
+    await sendDue(world.context);
+    expect(world.sent).toHaveLength(2);
   });
 
   it.each([

@@ -3,6 +3,7 @@ import { and, desc, eq } from "drizzle-orm";
 import { chaptersFile, chaptersOf, type Chapter } from "@/core/watching";
 import { playedSegments } from "@/core/reports";
 import { Refusal } from "@/core/shared";
+import type { Db } from "../../db/client";
 import { events, messages, occurrences, recordings } from "../../db/schema";
 import { nobody } from "@/core/mailings";
 import { accessFor, dateAccess, eventAccess, type TeamMember } from "../ground/access";
@@ -82,6 +83,42 @@ async function ownRecording(
   return found;
 }
 
+/** Word to everybody registered for a date that its recording can be watched. Whoever had it has it: once a date. */
+async function tellOfRecording(
+  context: Context,
+  tx: Db,
+  { organisationId, eventId, occurrenceId }: { organisationId: string; eventId: string; occurrenceId: string },
+  publishedFrom: number,
+): Promise<number> {
+  const told = await tx
+    .select({ ticketId: messages.ticketId })
+    .from(messages)
+    .where(and(eq(messages.occurrenceId, occurrenceId), eq(messages.kind, "recording-ready")));
+  const toldTickets = new Set(told.map((one) => one.ticketId));
+  const { targets } = await countAudience(
+    context,
+    tx,
+    { organisationId, eventId, dateId: occurrenceId, kind: "note" },
+    { ...nobody, standing: ["registered"] },
+  );
+  const dueAt = Math.max(publishedFrom, context.clock.now());
+  return planMessages(
+    context,
+    tx,
+    targets
+      .filter((one) => !toldTickets.has(one.ticketId))
+      .map((one) => ({
+        organisationId,
+        eventId,
+        occurrenceId,
+        personId: one.personId!,
+        ticketId: one.ticketId,
+        kind: "recording-ready",
+        dueAt,
+      })),
+  );
+}
+
 /**
  * Publishes a recording from a moment on, or takes it back with null. Those who registered hear of it where
  * that is asked for, once it can be watched; a publication taken back or moved takes the mails not sent along.
@@ -108,26 +145,7 @@ export async function publishRecording(
         ),
       );
     if (publishedFrom === null || !tellPeople) return 0;
-    const { targets } = await countAudience(
-      context,
-      tx,
-      { organisationId, eventId, dateId: occurrenceId, kind: "note" },
-      { ...nobody, standing: ["registered"] },
-    );
-    const dueAt = Math.max(publishedFrom, context.clock.now());
-    return planMessages(
-      context,
-      tx,
-      targets.map((one) => ({
-        organisationId,
-        eventId,
-        occurrenceId,
-        personId: one.personId!,
-        ticketId: one.ticketId,
-        kind: "recording-ready",
-        dueAt,
-      })),
-    );
+    return tellOfRecording(context, tx, { organisationId, eventId, occurrenceId }, publishedFrom);
   });
 }
 
