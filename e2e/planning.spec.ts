@@ -205,6 +205,10 @@ test("a date is dragged to another day of the month, and back by undo", async ({
   await signIn(page);
   await page.getByRole("link", { name: "Month", exact: true }).click();
   const query = new Date(Date.now() + 40 * 86_400_000).toISOString().slice(0, 7);
+  for (const view of ["", "&view=list"]) {
+    await page.goto(`/season?words=none-of-that-name${view}`);
+    await expect(page.getByText("Nothing fits your search")).toBeVisible();
+  }
   await page.goto(`/season?view=month&month=${query}&words=Ringing`);
   const chip = page.getByRole("link", { name: /Ringing crew evening/ }).nth(1);
   const before = (await chip.getAttribute("href"))!;

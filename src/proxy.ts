@@ -1,11 +1,11 @@
 import { NextResponse, type NextRequest } from "next/server";
 import { anonymousPage } from "./app/_lib/anonymous-pages";
+import { isBehindToken } from "./app/_lib/behind-token";
 
 /** Mail programs post one-click unsubscribes without an origin (RFC 8058); the token is the proof there. */
 const withoutOrigin = /^\/unsubscribe\//;
 /** Links in mails begin with this: a house that is reached by TLS is never reached without again (RFC 6797). */
 const isEncrypted = (process.env["STAGE_CALL_URL"] ?? "").startsWith("https:");
-const behindToken = /^\/(ticket|enter|reply|unsubscribe)\//;
 
 function policy(nonce: string): string {
   const development = process.env.NODE_ENV === "development" ? " 'unsafe-eval'" : "";
@@ -51,11 +51,9 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
   );
   response.headers.set("cross-origin-opener-policy", "same-origin");
   if (isEncrypted) response.headers.set("strict-transport-security", "max-age=31536000; includeSubDomains");
-  response.headers.set(
-    "referrer-policy",
-    behindToken.test(request.nextUrl.pathname) ? "no-referrer" : "strict-origin-when-cross-origin",
-  );
-  if (behindToken.test(request.nextUrl.pathname)) {
+  const isSecret = isBehindToken(request.nextUrl.pathname, request.nextUrl.searchParams);
+  response.headers.set("referrer-policy", isSecret ? "no-referrer" : "strict-origin-when-cross-origin");
+  if (isSecret) {
     response.headers.set("cache-control", "no-store");
     response.headers.set("x-robots-tag", "noindex");
   }

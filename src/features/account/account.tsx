@@ -12,6 +12,28 @@ interface Session {
   readonly isHere: boolean;
 }
 
+function PasswordField(props: {
+  label: string;
+  hint?: string;
+  autoComplete: "current-password" | "new-password";
+  value: string;
+  change: (to: string) => void;
+}) {
+  return (
+    <Field label={props.label} hint={props.hint}>
+      {(ids) => (
+        <Input
+          {...ids}
+          type="password"
+          autoComplete={props.autoComplete}
+          value={props.value}
+          onChange={(event) => props.change(event.target.value)}
+        />
+      )}
+    </Field>
+  );
+}
+
 /** Changes one's own password; what was typed stays where it is refused. */
 function ChangePassword({ change }: { change: (input: { current: string; next: string }) => Promise<Done<void>> }) {
   const [current, setCurrent] = useState("");
@@ -38,28 +60,14 @@ function ChangePassword({ change }: { change: (input: { current: string; next: s
     >
       <h2 className="text-head font-semibold">Password</h2>
       {wrong && <Note tone="wrong">{wrong}</Note>}
-      <Field label="Present password">
-        {(ids) => (
-          <Input
-            {...ids}
-            type="password"
-            autoComplete="current-password"
-            value={current}
-            onChange={(event) => setCurrent(event.target.value)}
-          />
-        )}
-      </Field>
-      <Field label="New password" hint="At least 12 characters.">
-        {(ids) => (
-          <Input
-            {...ids}
-            type="password"
-            autoComplete="new-password"
-            value={next}
-            onChange={(event) => setNext(event.target.value)}
-          />
-        )}
-      </Field>
+      <PasswordField label="Present password" autoComplete="current-password" value={current} change={setCurrent} />
+      <PasswordField
+        label="New password"
+        hint="At least 12 characters."
+        autoComplete="new-password"
+        value={next}
+        change={setNext}
+      />
       <Button type="submit" weight="act" className="self-start" disabled={isPending || !current || !next}>
         Change password
       </Button>

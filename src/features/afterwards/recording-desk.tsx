@@ -2,12 +2,13 @@
 import type { Done } from "@/contracts";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
+import { DayAndHour } from "@/features/shared/times";
 import { Button, Checkbox, FileInput, Input, Note } from "@/ui";
 
 interface RecordingLine {
   readonly id: string;
   readonly slug: string;
-  readonly mediaType: string;
+  readonly mediaType: "video/webm" | "video/mp4";
   readonly sizeBytes: number;
   readonly publishedFrom: number | null;
 }
@@ -25,6 +26,8 @@ const durationOf = (file: File): Promise<number | null> =>
 /** Uploads a recording with progress, then publishes it from a chosen moment on. */
 export function RecordingDesk(props: {
   uploadUrl: string;
+  /** of the date: its hour stands beside the reader's own */
+  zone: string;
   recordings: readonly RecordingLine[];
   publish: (id: string, from: number | null, tellPeople: boolean) => Promise<Done<unknown>>;
   setDuration: (id: string, seconds: number) => Promise<Done<unknown>>;
@@ -85,7 +88,7 @@ export function RecordingDesk(props: {
         {props.recordings.map((one) => (
           <li key={one.id} className="flex flex-wrap items-center gap-3 border-t border-rule py-2">
             <span className="mono">
-              {one.mediaType} · {megabytes(one.sizeBytes)} MB
+              {one.mediaType === "video/mp4" ? "MP4" : "WebM"} · {megabytes(one.sizeBytes)} MB
             </span>
             {one.publishedFrom === null ? (
               <>
@@ -111,7 +114,7 @@ export function RecordingDesk(props: {
               <>
                 <a href={`/on-demand/${one.slug}`}>/on-demand/{one.slug}</a>
                 <span className="text-ink-2">
-                  from {new Date(one.publishedFrom).toISOString().slice(0, 16).replace("T", " ")} UTC
+                  from <DayAndHour at={one.publishedFrom} zone={props.zone} />
                 </span>
                 <Button onClick={() => publish(one.id, null)}>Unpublish</Button>
               </>

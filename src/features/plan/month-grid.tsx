@@ -1,4 +1,4 @@
-import type { WallTimeKind } from "@/core/time";
+import { localWords, type WallTimeKind } from "@/core/time";
 import { classes } from "@/ui";
 
 const monthNames = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
@@ -73,7 +73,7 @@ export function MonthGrid({
         .filter((date) => date.kind !== "plain")
         .map((date) => (
           <p key={date.local} className="text-label text-attention">
-            {date.local.replace("T", " ")}:{" "}
+            {localWords(date.local)}:{" "}
             {date.kind === "gap"
               ? "the clocks skip this hour; the date is shifted past it"
               : "this hour comes twice; the first is meant"}

@@ -1,7 +1,7 @@
 import { groupBy } from "@/core/shared";
 import { instantOf, longDate, minuteMs, wallTimeAt } from "@/core/time";
 import type { SeasonDate } from "@/contracts";
-import { Empty } from "@/ui";
+import { NoDates } from "./no-dates";
 import { BoardRow, boardColumns, type Clock } from "./board-row";
 import type { MoveActs } from "./use-move";
 
@@ -57,19 +57,19 @@ interface BoardProps {
   readonly now: number;
   readonly ahead: readonly SeasonDate[];
   readonly hasMore: boolean;
+  /** whether words, a state or a producer were asked for */
+  readonly isNarrowed: boolean;
   readonly zone: string;
   readonly acts: MoveActs | null;
 }
 
 /** The coming dates as rails on one clock, day by day; dragged along it where the member may move them. */
-export function SeasonBoard({ now, ahead, hasMore, zone, acts }: BoardProps) {
+export function SeasonBoard({ now, ahead, hasMore, isNarrowed, zone, acts }: BoardProps) {
   const clock = commonClock(ahead, zone);
   const days = [...groupBy(ahead, (date) => dayOf(date.startAt, zone))];
   return (
     <>
-      {ahead.length === 0 && (
-        <Empty title="Nothing lies ahead">Plan an event: its dates then stand here, with what they still lack.</Empty>
-      )}
+      {ahead.length === 0 && <NoDates isNarrowed={isNarrowed} />}
       {days.map(([day, dates], i) => (
         <section key={day} aria-label={dayWords(day, now, zone)} className="mt-1.5">
           <h2 className={`${boardColumns} border-b border-ink pb-0.5 text-base font-semibold`}>

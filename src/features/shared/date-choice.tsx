@@ -18,7 +18,7 @@ export function DateChoice(props: {
   return (
     <Select
       aria-label="Which date"
-      className="rounded-control border border-rule bg-sheet px-2 py-0.5 text-ink"
+      className="w-48!"
       value={props.currentId}
       onChange={(event) => router.push(address(event.target.value))}
     >

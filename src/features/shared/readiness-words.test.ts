@@ -9,7 +9,7 @@ const facts = {
   question: "Have you been here before?",
   hours: 24,
   shortest: 6,
-  local: "2027-03-28 02:30",
+  local: "2027-03-28T02:30",
   name: "Leira Quill",
   houseSize: 250,
   size: 100,
@@ -36,7 +36,14 @@ describe("what readiness says", () => {
     const { missing, mend } = findingWords(finding(check));
     expect(missing).toMatch(/^[“A-Z0-9].*\.$/);
     expect(mend).toMatch(/^[A-Z].*[a-z]$/);
-    for (const words of [missing, mend]) expect(words).not.toMatch(/undefined|NaN|null|\$\{/);
+    for (const words of [missing, mend]) expect(words).not.toMatch(/undefined|NaN|null|\$\{|\d{4}-\d\d|Invalid/);
+  });
+
+  it("of an hour and a place reads as people say them, not as they are kept", () => {
+    const missing = (check: (typeof checkNames)[number]) => findingWords(finding(check)).missing;
+    expect(missing("start-in-skipped-hour")).toContain("Sun 28 Mar 2027, 02:30");
+    expect(missing("start-in-repeated-hour")).toContain("Sun 28 Mar 2027, 02:30");
+    expect(missing("series-crosses-clock-change")).toMatch(/^The clocks of Lisbon change/);
   });
 
   it("of one and of several reads right", () => {

@@ -1,4 +1,5 @@
 import type { CheckName, Finding, MendableCheck, Severity } from "@/core/readiness";
+import { cityOf, localWords } from "@/core/time";
 
 export const severityWords: Record<Severity, string> = {
   "stops-the-show": "Stops the show",
@@ -35,8 +36,14 @@ const words: Readonly<Record<CheckName, Words>> = {
     `The access code is missing or weaker than ${shortest} mixed characters.`,
     "Change it",
   ],
-  "start-in-skipped-hour": ({ local }) => [`${local} does not exist: the clocks skip that hour.`, "Move the start"],
-  "start-in-repeated-hour": ({ local }) => [`${local} comes twice that night; the first is meant.`, "Move the start"],
+  "start-in-skipped-hour": ({ local }) => [
+    `${localWords(String(local))} does not exist: the clocks skip that hour.`,
+    "Move the start",
+  ],
+  "start-in-repeated-hour": ({ local }) => [
+    `${localWords(String(local))} comes twice that night; the first is meant.`,
+    "Move the start",
+  ],
   "nobody-confirmed": ({ count }) => [
     Number(count) === 1
       ? "The one invited panelist has not said yes."
@@ -61,7 +68,7 @@ const words: Readonly<Record<CheckName, Words>> = {
     "Make it smaller",
   ],
   "series-crosses-clock-change": ({ zone }) => [
-    `The clocks of ${zone} change within the series: elsewhere the hour shifts.`,
+    `The clocks of ${cityOf(String(zone))} change within the series: elsewhere the hour shifts.`,
     "See the dates",
   ],
   "public-holiday": ({ holiday }) => [`It is a public holiday: ${holiday}.`, "Move the date"],

@@ -1,6 +1,7 @@
 import Link from "next/link";
 import { SeasonBoard } from "@/features/season/season-board";
 import { SeasonMonth } from "@/features/season/season-month";
+import { NoDates } from "@/features/season/no-dates";
 import { SeasonNav, seasonHref, type SeasonQuery } from "@/features/season/season-nav";
 import { SeasonTable } from "@/features/season/season-table";
 import { TeamBar } from "@/features/shared/team-bar";
@@ -35,6 +36,8 @@ const filterOf = (query: SeasonQuery): SeasonFilter => ({
   ...(query.state && { state: query.state as (typeof states)[number] }),
   ...(query.producer && { producerId: query.producer }),
 });
+
+const isNarrowed = (query: SeasonQuery): boolean => Object.keys(filterOf(query)).length > 0;
 
 type Scene = Awaited<ReturnType<typeof pageMember>> & { query: SeasonQuery; zone: string };
 
@@ -83,7 +86,7 @@ async function ListView({ context, member, query }: Scene) {
       <p className="mt-2 text-ink-2">
         <span className="mono">{total}</span> dates{pages > 1 && `, page ${query.page + 1} of ${pages}`}
       </p>
-      <SeasonTable dates={dates} />
+      {total === 0 ? <NoDates isNarrowed={isNarrowed(query)} /> : <SeasonTable dates={dates} />}
       <p className="mt-3 flex gap-4">
         {query.page > 0 && (
           <Link href={seasonHref(query, { page: query.page - 1 })} prefetch={false}>
@@ -104,7 +107,12 @@ async function RailsView({ context, member, query, zone }: Scene) {
   const [board, bin] = await Promise.all([season(context, member, filterOf(query)), binned(context, member)]);
   return (
     <>
-      <SeasonBoard {...board} zone={zone} acts={member.standing === "crew" ? null : acts} />
+      <SeasonBoard
+        {...board}
+        isNarrowed={isNarrowed(query)}
+        zone={zone}
+        acts={member.standing === "crew" ? null : acts}
+      />
       {board.standing.length > 0 && (
         <section aria-label="Rooms without fixed time" className="mt-6">
           <h2 className="border-b border-ink pb-0.5 font-semibold">Rooms without fixed time</h2>

@@ -11,6 +11,6 @@ export const clockChangeAtStart: Check = (plan) => {
     byAt: plan.startAt,
     place: "plan",
     field: "startLocal",
-    facts: { local: plan.start.local.replace("T", " ") },
+    facts: { local: plan.start.local },
   };
 };

@@ -91,6 +91,7 @@ export default async function AfterwardsPage({ params }: { params: Promise<{ id:
             {isOver ? (
               <RecordingDesk
                 uploadUrl={`/upload/recording/${id}/${date}`}
+                zone={zone}
                 recordings={recordings}
                 publish={publishRecordingAction.bind(null, id)}
                 setDuration={setDurationAction}

@@ -1,5 +1,5 @@
-import { Refusal } from "@/core/shared";
 import { uploadRecording } from "@/server/services/afterwards/recordings";
+import { bodyStream } from "../../../../../_lib/upload";
 import { answer, currentMember, requireOwnOrigin } from "../../../../../_lib/request";
 
 /** Takes a recording as the request's body. Outside the proxy, which would cut it: origin is checked here. */
@@ -11,16 +11,8 @@ export function PUT(
     requireOwnOrigin(request);
     const { context, member } = await currentMember();
     const { id, date } = await params;
-    if (!request.body) throw new Refusal({ code: "bad-file", reason: "empty" });
-    const length = request.headers.get("content-length");
-    const recordingId = await uploadRecording(
-      context,
-      member,
-      id,
-      date,
-      request.body,
-      length === null ? null : Number(length),
-    );
+    const { body, expectedBytes } = bodyStream(request);
+    const recordingId = await uploadRecording(context, member, id, date, body, expectedBytes);
     return Response.json({ ok: true, recordingId });
   });
 }
