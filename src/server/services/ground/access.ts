@@ -4,6 +4,7 @@ import { standingMay, type Actor, type HouseAction, type Phase, type Standing } 
 import { roleMay, verdict, type Action } from "@/core/rights";
 import { Refusal } from "@/core/shared";
 import { events, members, occurrences, tickets } from "../../db/schema";
+import { isEventWide } from "../../db/queries/event-wide";
 import { notFound, type Context } from "./context";
 
 /** Somebody signed in, within one organisation. */
@@ -52,14 +53,7 @@ export async function eventAccess(context: Context, member: TeamMember, eventId:
   const [ticket] = await context.db
     .select()
     .from(tickets)
-    .where(
-      and(
-        eq(tickets.eventId, eventId),
-        eq(tickets.personId, member.personId),
-        isNull(tickets.occurrenceId),
-        isNull(tickets.revokedAt),
-      ),
-    );
+    .where(and(eq(tickets.eventId, eventId), eq(tickets.personId, member.personId), isEventWide()));
   const isOwner = member.standing === "owner";
   if (!ticket && !isOwner) throw new Refusal({ code: "not-allowed", action: "event.read" });
   const actor: Actor = isOwner ? { role: "producer", duties: [] } : { role: ticket!.role, duties: ticket!.duties };

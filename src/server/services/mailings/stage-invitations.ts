@@ -1,5 +1,6 @@
-import { and, eq, inArray, isNull } from "drizzle-orm";
+import { and, eq, inArray } from "drizzle-orm";
 import { tickets } from "../../db/schema";
+import { isEventWide } from "../../db/queries/event-wide";
 import { type TeamMember, accessFor } from "../ground/access";
 import type { Context } from "../ground/context";
 import { allDatesOf, dateOf } from "../planning/dates/load";
@@ -40,14 +41,7 @@ export async function inviteStagePeople(
     const invited = await tx
       .update(tickets)
       .set({ invitedAt: context.clock.now() })
-      .where(
-        and(
-          eq(tickets.eventId, eventId),
-          inArray(tickets.id, [...ticketIds]),
-          isNull(tickets.occurrenceId),
-          isNull(tickets.revokedAt),
-        ),
-      )
+      .where(and(eq(tickets.eventId, eventId), inArray(tickets.id, [...ticketIds]), isEventWide()))
       .returning();
     const dueAt = context.clock.now();
     const sent = await planMessages(

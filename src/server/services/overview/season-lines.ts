@@ -1,9 +1,10 @@
-import { and, asc, desc, eq, inArray, isNull, sql } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, sql } from "drizzle-orm";
 import type { SeasonDate } from "@/contracts";
 import { callTimeOf } from "@/core/dates";
 import { planRunSheet } from "@/core/run-sheet";
 import { groupBy } from "@/core/shared";
 import { events, occurrences, people, segments, tickets } from "../../db/schema";
+import { isEventWide } from "../../db/queries/event-wide";
 import type { TeamMember } from "../ground/access";
 import type { Context } from "../ground/context";
 import { timed } from "../planning/run-sheets";
@@ -26,8 +27,7 @@ async function facesOf(
     .where(
       and(
         inArray(tickets.eventId, [...eventIds]),
-        isNull(tickets.occurrenceId),
-        isNull(tickets.revokedAt),
+        isEventWide(),
         inArray(tickets.role, ["panelist", "interpreter", "captioner"]),
       ),
     )

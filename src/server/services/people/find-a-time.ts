@@ -13,6 +13,7 @@ import { groupBy } from "@/core/shared";
 import { dayMs, instantOf, intersectionOf, minuteMs, unionOf, type Interval, type IntervalSet } from "@/core/time";
 import type { Db } from "../../db/client";
 import { busyCalendars, events, occurrences, people, tickets, type StoredCalendar } from "../../db/schema";
+import { isEventWide } from "../../db/queries/event-wide";
 import { accessFor, type TeamMember } from "../ground/access";
 import { audit } from "../ground/audit";
 import { parse, type Context } from "../ground/context";
@@ -59,8 +60,7 @@ async function stageDates(
       and(
         eq(tickets.organisationId, organisationId),
         inArray(tickets.personId, [...personIds]),
-        isNull(tickets.occurrenceId),
-        isNull(tickets.revokedAt),
+        isEventWide(),
         isNull(events.deletedAt),
         inArray(occurrences.phase, ["scheduled", "backstage", "open"]),
         gt(occurrences.endAt, range.start),
@@ -88,7 +88,7 @@ export async function stageBusy(
   const folk = await db
     .select({ eventId: tickets.eventId, personId: tickets.personId, role: tickets.role })
     .from(tickets)
-    .where(and(inArray(tickets.eventId, eventIds), isNull(tickets.occurrenceId), isNull(tickets.revokedAt)))
+    .where(and(inArray(tickets.eventId, eventIds), isEventWide()))
     .limit(20_000);
   const onStage = folk.filter(
     (row) => row.role === "panelist" || row.role === "interpreter" || row.role === "captioner",
@@ -197,7 +197,7 @@ export async function findATime(
     .select({ ticket: tickets, person: people })
     .from(tickets)
     .innerJoin(people, eq(people.id, tickets.personId))
-    .where(and(eq(tickets.eventId, eventId), isNull(tickets.occurrenceId), isNull(tickets.revokedAt)))
+    .where(and(eq(tickets.eventId, eventId), isEventWide()))
     .limit(100);
   const ids = rows.map((row) => row.person.id);
   const [calendars, others] = await Promise.all([

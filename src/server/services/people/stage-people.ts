@@ -5,6 +5,7 @@ import { isStageRole, mayHandOut } from "@/core/people";
 import { Refusal } from "@/core/shared";
 import { notifyJournals } from "../../db/notify";
 import { people, tickets } from "../../db/schema";
+import { isEventWide } from "../../db/queries/event-wide";
 import { accessFor, type TeamMember } from "../ground/access";
 import { audit } from "../ground/audit";
 import { oneOf, parse, type Context } from "../ground/context";
@@ -36,7 +37,7 @@ export async function listStagePeople(
     .select({ ticket: tickets, person: people })
     .from(tickets)
     .innerJoin(people, eq(people.id, tickets.personId))
-    .where(and(eq(tickets.eventId, eventId), isNull(tickets.occurrenceId), isNull(tickets.revokedAt)))
+    .where(and(eq(tickets.eventId, eventId), isEventWide()))
     .orderBy(asc(tickets.registeredAt), asc(tickets.id))
     .limit(200);
   return rows
@@ -136,14 +137,7 @@ export async function stageTicket(context: Context, eventId: string, ticketId: s
   const rows = await context.db
     .select()
     .from(tickets)
-    .where(
-      and(
-        eq(tickets.id, ticketId),
-        eq(tickets.eventId, eventId),
-        isNull(tickets.occurrenceId),
-        isNull(tickets.revokedAt),
-      ),
-    );
+    .where(and(eq(tickets.id, ticketId), eq(tickets.eventId, eventId), isEventWide()));
   return oneOf(rows, "person");
 }
 

@@ -1,11 +1,12 @@
 import slugify from "@sindresorhus/slugify";
-import { and, eq, isNull } from "drizzle-orm";
+import { and, eq } from "drizzle-orm";
 import { planInput, type PlanInput } from "@/contracts";
 import { standardRules } from "@/core/organisation";
 import { isStageRole } from "@/core/people";
 import { wallTimeAt, type RecurrenceRule } from "@/core/time";
 import type { Db } from "../../db/client";
 import { events, tickets } from "../../db/schema";
+import { isEventWide } from "../../db/queries/event-wide";
 import { accessFor, type EventAccess, type TeamMember, requireStanding } from "../ground/access";
 import { audit } from "../ground/audit";
 import { parse, type Context } from "../ground/context";
@@ -182,5 +183,5 @@ export const stageTicketsOf = (db: Db, eventId: string) =>
   db
     .select()
     .from(tickets)
-    .where(and(eq(tickets.eventId, eventId), isNull(tickets.occurrenceId), isNull(tickets.revokedAt)))
+    .where(and(eq(tickets.eventId, eventId), isEventWide()))
     .then((rows) => rows.filter((row) => isStageRole(row.role)));

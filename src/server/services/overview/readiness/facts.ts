@@ -1,4 +1,4 @@
-import { and, asc, count, eq, inArray, isNull, sql } from "drizzle-orm";
+import { and, asc, count, eq, inArray, sql } from "drizzle-orm";
 import { checkTemplate } from "@/core/mailings";
 import { isStageRole } from "@/core/people";
 import type { PlanFacts, StageFacts } from "@/core/readiness";
@@ -18,6 +18,7 @@ import {
   segments,
   tickets,
 } from "../../../db/schema";
+import { isEventWide } from "../../../db/queries/event-wide";
 import type { Context } from "../../ground/context";
 import { stageBusy } from "../../people/find-a-time";
 import { expect, pastHouse, type PastHouse } from "../forecast";
@@ -37,7 +38,7 @@ async function rowsFor(db: Db, eventIds: string[], dateIds: string[], organisati
       .select({ ticket: tickets, person: people })
       .from(tickets)
       .innerJoin(people, eq(people.id, tickets.personId))
-      .where(and(inArray(tickets.eventId, eventIds), isNull(tickets.occurrenceId), isNull(tickets.revokedAt)))
+      .where(and(inArray(tickets.eventId, eventIds), isEventWide()))
       .limit(20_000),
     db
       .select()

@@ -7,6 +7,7 @@ import { isMendable, type Finding, type MendableCheck } from "@/core/readiness";
 import { roleMay } from "@/core/rights";
 import { Refusal } from "@/core/shared";
 import { events, mailings, segments, tickets } from "../../../db/schema";
+import { isEventWide } from "../../../db/queries/event-wide";
 import { accessFor, type EventAccess, type TeamMember } from "../../ground/access";
 import { audit } from "../../ground/audit";
 import { notFound, type Context } from "../../ground/context";
@@ -51,14 +52,7 @@ async function inviteAll({ context, member, access }: Scene): Promise<Facts> {
   const open = await context.db
     .select({ id: tickets.id })
     .from(tickets)
-    .where(
-      and(
-        eq(tickets.eventId, access.event.id),
-        isNull(tickets.occurrenceId),
-        isNull(tickets.revokedAt),
-        isNull(tickets.invitedAt),
-      ),
-    );
+    .where(and(eq(tickets.eventId, access.event.id), isEventWide(), isNull(tickets.invitedAt)));
   const sent = await inviteStagePeople(
     context,
     member,

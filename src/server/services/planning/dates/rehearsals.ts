@@ -1,9 +1,10 @@
-import { and, eq, isNull } from "drizzle-orm";
+import { and, eq } from "drizzle-orm";
 import { rehearsalInput } from "@/contracts";
 import { isStageRole } from "@/core/people";
 import { Refusal } from "@/core/shared";
 import { instantOf } from "@/core/time";
 import { tickets } from "../../../db/schema";
+import { isEventWide } from "../../../db/queries/event-wide";
 import { accessFor, type TeamMember } from "../../ground/access";
 import { audit } from "../../ground/audit";
 import { parse, type Context } from "../../ground/context";
@@ -58,7 +59,7 @@ export async function inviteToRehearsal(
     const folk = await tx
       .select()
       .from(tickets)
-      .where(and(eq(tickets.eventId, eventId), isNull(tickets.occurrenceId), isNull(tickets.revokedAt)));
+      .where(and(eq(tickets.eventId, eventId), isEventWide()));
     const dueAt = context.clock.now();
     return planMessages(
       context,

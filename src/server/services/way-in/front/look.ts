@@ -1,7 +1,8 @@
-import { and, asc, eq, isNull } from "drizzle-orm";
+import { and, asc, eq } from "drizzle-orm";
 import { frontDoorInput, type FrontDoorInput } from "@/contracts";
 import { Refusal } from "@/core/shared";
 import { events, people, tickets } from "../../../db/schema";
+import { isEventWide } from "../../../db/queries/event-wide";
 import { accessFor, type TeamMember } from "../../ground/access";
 import { parse, type Context } from "../../ground/context";
 import { requireOwnPicture } from "./pictures";
@@ -19,14 +20,7 @@ export async function stageCards(context: Context, eventId: string): Promise<rea
     .select({ ticketId: tickets.id, name: people.name, aboutLine: tickets.aboutLine, portraitId: tickets.portraitId })
     .from(tickets)
     .innerJoin(people, eq(people.id, tickets.personId))
-    .where(
-      and(
-        eq(tickets.eventId, eventId),
-        isNull(tickets.occurrenceId),
-        isNull(tickets.revokedAt),
-        eq(tickets.role, "panelist"),
-      ),
-    )
+    .where(and(eq(tickets.eventId, eventId), isEventWide(), eq(tickets.role, "panelist")))
     .orderBy(asc(tickets.registeredAt), asc(tickets.id))
     .limit(50);
   return rows.map((row) => ({ ...row, name: row.name ?? "" }));
