@@ -38,6 +38,8 @@ export const httpStatusOf: Readonly<Record<FailureCode, number>> = {
   "no-dates": 422,
   "too-many-dates": 422,
   "date-past": 409,
+  "last-owner": 409,
+  "invitation-over": 410,
   "address-taken": 409,
   "join-block-missing": 422,
   "unknown-merge-field": 422,

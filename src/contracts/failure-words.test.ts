@@ -41,6 +41,8 @@ const examples: Readonly<{ [Code in FailureCode]: Extract<Failure, { code: Code 
   "no-dates": { code: "no-dates" },
   "too-many-dates": { code: "too-many-dates", most: 366 },
   "date-past": { code: "date-past" },
+  "last-owner": { code: "last-owner" },
+  "invitation-over": { code: "invitation-over" },
   "address-taken": { code: "address-taken" },
   "join-block-missing": { code: "join-block-missing" },
   "unknown-merge-field": { code: "unknown-merge-field", field: "nome", line: 3, column: 7 },

@@ -78,6 +78,8 @@ const plainWords = {
   "nothing-to-undo": "There is nothing left to undo: something newer was changed, or a date has begun.",
   "no-dates": "This rule makes no date at all. Nothing was changed.",
   "date-past": "That moment has passed. Choose a later one.",
+  "last-owner": "An organisation needs an owner. Make somebody else an owner first.",
+  "invitation-over": "This invitation was used, taken back or is too old. Ask for a new one.",
   "address-taken": "Somebody with this address is already on the list.",
   "join-block-missing":
     "The join details are missing: without them nobody finds the way in. Put {{join_details}} back, then save.",

@@ -88,10 +88,20 @@ export {
   type ExtentInput,
   type SeatQuestion,
 } from "./dates-input";
-export { houseRulesInput, licencesInput, seatDecisionInput, seatRequestInput } from "./organisation-input";
+export { letterWords, type LetterFacts, type LetterWords } from "./letter-words";
+export {
+  houseRulesInput,
+  joinTeamInput,
+  licencesInput,
+  seatDecisionInput,
+  seatRequestInput,
+  shortestPassword,
+  standingInput,
+  teamInviteInput,
+} from "./organisation-input";
 export { templateBody, type TemplateBody } from "./template-body";
 export type { Contact, ImportPreview } from "./views/contact";
 export type { SeatAnswer, SeatRequestLine } from "./views/seats";
 export type { SeasonDate } from "./views/season-date";
 export type { TrackMark } from "./views/track-mark";
-export type { EventDraft } from "./views/event-draft";
+export type { EventDraft, UnreadPart } from "./views/event-draft";

@@ -1,4 +1,5 @@
-import { issue } from "@/core/shared";
+import { standings } from "@/core/people";
+import { isAddress, issue } from "@/core/shared";
 import { z } from "zod";
 
 const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, issue("not-an-hour"));
@@ -50,6 +51,21 @@ export const houseRulesInput = z
     path: ["latestStart"],
     message: issue("latest-before-earliest"),
   });
+
+/** Somebody asked into the team. */
+export const teamInviteInput = z.object({
+  name: z.string().trim().min(1).max(120),
+  email: z.string().trim().toLowerCase().max(254).refine(isAddress, issue("unreadable")),
+  standing: z.enum(standings),
+});
+export const standingInput = z.enum(standings);
+
+export const shortestPassword = 12;
+/** Whoever follows an invitation: their name, and the password they choose, or have where they sign in already. */
+export const joinTeamInput = z.object({
+  name: z.string().trim().min(1).max(120),
+  password: z.string().min(shortestPassword, issue("password-too-short")).max(128),
+});
 
 export const seatRequestInput = z.object({
   wantedSize: z.coerce.number().int().min(1).max(100_000),

@@ -85,9 +85,16 @@ export const planInput = z
     soundBy: z.enum(["computer", "phone", "both"]),
     isRecorded: z.boolean(),
     consentText: z.string().trim().max(1000),
+    place: z.string().trim().max(300).default(""),
     interpretationInto: z.array(languageTag).max(12),
     picture: z.enum(pictures),
-    creditPoints: z.coerce.number().int().min(1).max(1000).nullable(),
+    creditPoints: z.coerce
+      .number()
+      .min(0.01, issue("too-few-points"))
+      .max(1000, issue("too-many-points"))
+      .refine((points) => Math.abs(points * 100 - Math.round(points * 100)) < 1e-6, issue("too-many-decimals"))
+      .nullable(),
+    creditThresholdPercent: z.coerce.number().int().min(1).max(100).default(75),
     formFields: formFieldsInput,
   })
   .refine((plan) => plan.shape !== "series" || plan.rule !== null, {
@@ -131,9 +138,11 @@ export const freshPlan = (
   soundBy: "computer",
   isRecorded: false,
   consentText: "",
+  place: "",
   interpretationInto: [],
   picture: "cards",
   creditPoints: null,
+  creditThresholdPercent: 75,
   formFields: [],
 });
 

@@ -13,7 +13,7 @@ export const FieldError = ({ children }: { children: ReactNode }) => (
 export function Field(props: {
   label: string;
   hint?: ReactNode;
-  error?: string | undefined;
+  error?: ReactNode | undefined;
   className?: string;
   id?: string;
   children: (ids: { id: string; "aria-describedby": string | undefined; "aria-invalid": boolean }) => ReactNode;
@@ -27,7 +27,7 @@ export function Field(props: {
       <label htmlFor={id} className="text-label font-medium text-ink-2">
         {props.label}
       </label>
-      {props.children({ id, "aria-describedby": note ? noteId : undefined, "aria-invalid": props.error !== undefined })}
+      {props.children({ id, "aria-describedby": note ? noteId : undefined, "aria-invalid": Boolean(props.error) })}
       {note && (
         <p id={noteId} className={classes("text-label", props.error ? "text-wrong" : "text-ink-2")}>
           {note}

@@ -10,7 +10,7 @@ export { Field, FieldError, inputClass } from "./field";
 export { Menu, Popover, Tooltip, type MenuItem } from "./floating";
 export { Checkbox, DateInput, FileInput, Input, Radio, Select, Textarea } from "./input";
 export { List, ListItem } from "./list";
-export { Badge, Bar, Empty, Progress, Skeleton } from "./marks";
+export { Badge, Bar, Empty, Progress, Skeleton, Tag } from "./marks";
 export { Nonce } from "./nonce";
 export { Note } from "./note";
 export { Faces, initialsOf, Person } from "./person";

@@ -1,6 +1,8 @@
 import { cva, type VariantProps } from "class-variance-authority";
 import type { ReactNode } from "react";
+import { X } from "lucide-react";
 import { classes } from "./classes";
+import { IconButton } from "./press";
 
 const badge = cva("inline-flex items-center gap-1 rounded-control border px-1.5 text-label font-medium", {
   variants: {
@@ -71,4 +73,12 @@ export const Empty = ({ title, children, act }: { title: string; children?: Reac
     {children && <div className="mt-1 max-w-prose text-ink-2">{children}</div>}
     {act && <div className="mt-3">{act}</div>}
   </div>
+);
+
+/** One of several chosen things, with the act that takes it out again. */
+export const Tag = ({ label, removal, onRemove }: { label: string; removal: string; onRemove: () => void }) => (
+  <span className="inline-flex items-center gap-1 rounded-control border border-rule bg-raised ps-2">
+    {label}
+    <IconButton label={removal} icon={<X size={14} aria-hidden />} onClick={onRemove} />
+  </span>
 );

@@ -26,6 +26,7 @@ const guards: Readonly<Record<string, string>> = {
   "(public)/on-demand/[slug]/chapters.vtt/route.ts": "openRecording(",
   "(public)/on-demand/[slug]/media/route.ts": "openRecording(",
   "(team)/sign-in/page.tsx": "open",
+  "(public)/join/[token]/page.tsx": "invitationFor(",
   "(team)/contacts/page.tsx": "pageMember(",
   "(team)/contacts/[file]/route.ts": "currentMember(",
   "(team)/upload/contacts/route.ts": "currentMember(",

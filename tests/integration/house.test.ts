@@ -3,6 +3,7 @@ import { eq } from "drizzle-orm";
 import { events, messages, occurrences, templates, tickets } from "@/server/db/schema";
 import { standardRules } from "@/core/organisation";
 import { eventAccess } from "@/server/services/ground/access";
+import { withNames } from "@/core/time";
 import { readDraft } from "@/server/services/planning/calendar-import/draft";
 import { readBusyCalendar } from "@/server/services/planning/calendar-import/busy-file";
 import { datesOf } from "@/server/services/planning/dates/load";
@@ -210,7 +211,7 @@ END:VCALENDAR
 
 describe("beginning from a calendar entry", () => {
   it("takes title, words, start, zone, length, rule and people, and says what it left", async () => {
-    expect(await readDraft(world.context, world.owner, bytes(entry), "")).toEqual({
+    expect(await readDraft(world.context, world.owner, bytes(entry), "", [])).toEqual({
       title: "Marsh evening, live",
       descriptionHtml: "<p>Line one.</p><p>Line two &lt;b&gt;.</p>",
       startLocal: "2027-01-14T18:30",
@@ -221,7 +222,8 @@ describe("beginning from a calendar entry", () => {
         { name: "Marit Corrant", email: "marit@brinewold.example.org" },
         { name: "Quill, Leira", email: "leira.quill@example.net" },
       ],
-      unread: ["Attachments"],
+      place: "",
+      unread: [{ part: "attachments" }],
     });
   });
 
@@ -231,6 +233,7 @@ describe("beginning from a calendar entry", () => {
       world.owner,
       null,
       "Marsh evening\n14 January 2027 18:30\n75 min\nWith a walk on screen.\nLeira Quill <leira.quill@example.net>",
+      [],
     );
     expect(draft).toMatchObject({
       title: "Marsh evening",
@@ -241,16 +244,41 @@ describe("beginning from a calendar entry", () => {
     });
   });
 
+  it("reads prose: a zone by its city, a length in words, a place, and says what it could not take", async () => {
+    const cities = [withNames({ zone: "Europe/London", city: "London", country: "United Kingdom" })];
+    const read = (text: string) => readDraft(world.context, world.owner, null, text, cities);
+    expect(
+      await read(
+        "Marsh evening\nWhen: Thursday, 14 January 2027 at 18:30 (London time), an hour and a half\nPlace: Pump house, Brinewold\nBring boots.",
+      ),
+    ).toMatchObject({
+      startLocal: "2027-01-14T18:30",
+      zone: "Europe/London",
+      durationMinutes: 90,
+      place: "Pump house, Brinewold",
+      descriptionHtml: "<p>Bring boots.</p>",
+      unread: [],
+    });
+    expect(await read("Marsh evening\n14 January 2027, 18:30-20:00 (Atlantis time)")).toMatchObject({
+      durationMinutes: 90,
+      unread: [{ part: "zone", detail: "atlantis time" }],
+    });
+    expect(await read("Marsh evening\nsome day soon")).toMatchObject({
+      startLocal: null,
+      unread: [{ part: "start" }, { part: "length" }],
+    });
+  });
+
   it.each([
     ["broken lines", "BEGIN:VCALENDAR\nBEGIN:VEVENT\nSUMM"],
     ["something else", "%PDF-1.7"],
     ["nothing in it", "BEGIN:VCALENDAR\nVERSION:2.0\nPRODID:x\nEND:VCALENDAR\n"],
   ])("refuses a file with %s", async (_, text) => {
-    expect(await codeOf(readDraft(world.context, world.owner, bytes(text), ""))).toBe("bad-calendar");
+    expect(await codeOf(readDraft(world.context, world.owner, bytes(text), "", []))).toBe("bad-calendar");
   });
 
   it("refuses five megabytes and more, and bounds a rule without end", async () => {
-    expect(await codeOf(readDraft(world.context, world.owner, new Uint8Array(5_000_001), ""))).toBe("bad-calendar");
+    expect(await codeOf(readDraft(world.context, world.owner, new Uint8Array(5_000_001), "", []))).toBe("bad-calendar");
     const endless = entry.replace("FREQ=WEEKLY;COUNT=4;BYDAY=TH", "FREQ=DAILY;COUNT=1000000000");
     const { calendar } = readBusyCalendar(bytes(endless));
     expect(calendar.entries).toHaveLength(1);

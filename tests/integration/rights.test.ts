@@ -43,6 +43,8 @@ import { addRehearsal, cancelRehearsal, inviteToRehearsal } from "@/server/servi
 import { decideSeats, requestSeats } from "@/server/services/planning/seat-requests";
 import { saveLicences } from "@/server/services/organisation/licences";
 import { saveRules } from "@/server/services/organisation/rules";
+import { removeMember, setStanding } from "@/server/services/organisation/team";
+import { inviteMember, withdrawInvitation } from "@/server/services/organisation/team-invitations";
 import { seatsAround } from "@/server/services/organisation/seats";
 import { mendFinding } from "@/server/services/overview/readiness/mends";
 import { deleteTemplate, duplicateEvent, renameTemplate, saveTemplate } from "@/server/services/planning/templates";
@@ -278,7 +280,11 @@ const houseActions: Readonly<Record<string, { needs: "anyone" | "planner" | "own
   removeBoardAction: { needs: "planner", call: (m) => removeBoard(world.context, m, randomUUID()) },
   removeGroupAction: { needs: "planner", call: (m) => removeGroup(world.context, m, "x") },
   askSeatsAction: { needs: "anyone", call: (m) => seatsAround(world.context, m, {}) },
-  readDraftAction: { needs: "planner", call: (m) => readDraft(world.context, m, null, "A title") },
+  readDraftAction: { needs: "planner", call: (m) => readDraft(world.context, m, null, "A title", []) },
+  inviteMemberAction: { needs: "owner", call: (m) => inviteMember(world.context, m, {}) },
+  withdrawInvitationAction: { needs: "owner", call: (m) => withdrawInvitation(world.context, m, randomUUID()) },
+  setStandingAction: { needs: "owner", call: (m) => setStanding(world.context, m, "nobody", "crew") },
+  removeMemberAction: { needs: "owner", call: (m) => removeMember(world.context, m, "nobody") },
   saveLicencesAction: { needs: "owner", call: (m) => saveLicences(world.context, m, []) },
   saveRulesAction: { needs: "owner", call: (m) => saveRules(world.context, m, {}) },
   decideSeatsAction: {
@@ -330,6 +336,7 @@ describe("rule 6: every act of the workspace asks the table", () => {
       "events/[id]/registrant-actions.ts",
       "events/[id]/mailing-actions.ts",
       "house-actions.ts",
+      "organisation/team-actions.ts",
       "contacts/actions.ts",
       "slots/actions.ts",
       "outbox/actions.ts",

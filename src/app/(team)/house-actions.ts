@@ -9,6 +9,7 @@ import { saveRules } from "@/server/services/organisation/rules";
 import { seatsAround } from "@/server/services/organisation/seats";
 import { readDraft } from "@/server/services/planning/calendar-import/draft";
 import { deleteTemplate, renameTemplate } from "@/server/services/planning/templates";
+import { zoneCities } from "../_lib/cities";
 import { act, currentMember } from "../_lib/request";
 
 export async function askSeatsAction(question: unknown) {
@@ -24,7 +25,7 @@ export async function readDraftAction(data: FormData) {
     const { context, member } = await currentMember();
     const file = data.get("file");
     const bytes = file instanceof File && file.size > 0 ? new Uint8Array(await file.arrayBuffer()) : null;
-    return readDraft(context, member, bytes, String(data.get("text") ?? ""));
+    return readDraft(context, member, bytes, String(data.get("text") ?? ""), zoneCities());
   });
 }
 

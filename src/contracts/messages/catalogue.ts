@@ -1,4 +1,5 @@
 import { createTranslator } from "use-intl/core";
+import type { Duty } from "@/core/people";
 import { ar } from "./ar";
 import { de } from "./de";
 import { en, type Messages } from "./en";
@@ -46,6 +47,19 @@ export const formatLocaleOf = (wanted: string): string =>
   ({ en: "en-GB", pt: "pt-PT" })[localeOf(wanted) as string] ?? localeOf(wanted);
 export const directionOf = (locale: string): "rtl" | "ltr" => (localeOf(locale) === "ar" ? "rtl" : "ltr");
 export const messagesFor = (locale: string): Messages => catalogues[localeOf(locale)];
+
+/** Duties by their names, as one phrase; "" for none. */
+export const dutiesIn = (duties: readonly Duty[], wanted: string): string =>
+  new Intl.ListFormat(formatLocaleOf(wanted), { type: "conjunction" }).format(
+    duties.map((duty) => messagesFor(wanted).duties[duty]),
+  );
+
+/** Languages by their names, as one phrase: "Spanish and Portuguese"; "" for none. */
+export function languagesIn(tags: readonly string[], wanted: string): string {
+  const locale = formatLocaleOf(wanted);
+  const names = new Intl.DisplayNames([locale], { type: "language" });
+  return new Intl.ListFormat(locale, { type: "conjunction" }).format(tags.map((tag) => names.of(tag) ?? tag));
+}
 
 /** Made once a language and part: reading the messages costs more than using them. */
 const translators = new Map<string, Translate>();

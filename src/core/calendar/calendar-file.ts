@@ -21,6 +21,8 @@ export interface CalendarEntry {
   readonly description: string;
   /** the holder's own join link, or the public page */
   readonly url: string;
+  /** where people may come in person; "" where the link is the only way in */
+  readonly place: string;
   readonly stampAt: number;
   readonly isCancelled: boolean;
   readonly organizer: CalendarPerson;
@@ -59,7 +61,7 @@ function entryLines(entry: CalendarEntry, method: CalendarMethod): string[] {
     `DURATION:${durationValue(entry.durationMinutes)}`,
     `SUMMARY:${escapeText(entry.summary)}`,
     `DESCRIPTION:${escapeText(entry.description)}`,
-    `LOCATION:${escapeText(entry.url)}`,
+    `LOCATION:${escapeText(entry.place || entry.url)}`,
     `URL:${entry.url}`,
     `STATUS:${cancelled ? "CANCELLED" : "CONFIRMED"}`,
     person("ORGANIZER", "", entry.organizer),

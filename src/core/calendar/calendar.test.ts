@@ -12,6 +12,7 @@ const entry: CalendarEntry = {
   durationMinutes: 75,
   summary: "Tides, marsh; and \\ ünder stars 🐦",
   description: "Line one\nLine two",
+  place: "",
   url: "https://shore.example.org/enter/abc",
   stampAt: Date.parse("2026-11-24T09:00:00Z"),
   isCancelled: false,

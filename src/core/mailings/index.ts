@@ -12,6 +12,7 @@ export {
 } from "./audience";
 export { docFromTemplate, docHtml, docText, templateOfDoc, type MailBlock, type MailDoc, type MailInline } from "./doc";
 export { readAddresses, type AddressList, type ListedAddress } from "./addresses";
+export type { Letter } from "./letter";
 export { dueAt, mailingKinds, traitsOf, reminderOffsetsMinutes, type MailingKind, type Traits } from "./kinds";
 export {
   checkTemplate,

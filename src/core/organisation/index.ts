@@ -6,4 +6,14 @@ export {
   type BandwidthPlan,
   type Picture,
 } from "./bandwidth";
-export { brokenLimits, isWelcome, standardRules, type HouseRules, type LimitBroken } from "./rules";
+export { invitationDays, leavesNoOwner } from "./team";
+export {
+  brokenLimits,
+  isWelcome,
+  newlyBrokenLimits,
+  rulesWithGrant,
+  standardRules,
+  type HouseRules,
+  type LimitBroken,
+  type LimitedSizes,
+} from "./rules";

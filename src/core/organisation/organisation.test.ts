@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { bandwidthOf, brokenLimits, isWelcome, pictures, standardRules } from ".";
+import { bandwidthOf, brokenLimits, isWelcome, newlyBrokenLimits, pictures, rulesWithGrant, standardRules } from ".";
 
 describe("house rules", () => {
   it("name every limit that a plan goes beyond, with what was wanted and what is allowed", () => {
@@ -7,6 +7,17 @@ describe("house rules", () => {
     expect(brokenLimits(standardRules, { durationMinutes: 600, houseSize: 1001, onStage: 3 })).toEqual([
       { limit: "length", wanted: 600, most: 480 },
       { limit: "house", wanted: 1001, most: 1000 },
+    ]);
+  });
+
+  it("take what was granted an event as its own limit, and let stay what stood before", () => {
+    const plan = { durationMinutes: 60, houseSize: 1500, onStage: 3 };
+    expect(brokenLimits(rulesWithGrant(standardRules, 1500), plan)).toEqual([]);
+    expect(brokenLimits(rulesWithGrant(standardRules, null), plan)).toHaveLength(1);
+    const before = { durationMinutes: 600, houseSize: 1500, onStage: 3 };
+    expect(newlyBrokenLimits(standardRules, { ...before, houseSize: 1400 }, before)).toEqual([]);
+    expect(newlyBrokenLimits(standardRules, { ...before, durationMinutes: 601 }, before)).toEqual([
+      { limit: "length", wanted: 601, most: 480 },
     ]);
   });
 

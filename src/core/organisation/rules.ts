@@ -33,11 +33,23 @@ export type LimitBroken = {
   readonly most: number;
 };
 
+export interface LimitedSizes {
+  readonly durationMinutes: number;
+  readonly houseSize: number;
+  readonly onStage: number;
+}
+
+/** The rules for one event: what the organisation granted it counts for it. */
+export const rulesWithGrant = <R extends Pick<HouseRules, "largestHouse">>(
+  rules: R,
+  grantedSeats: number | null,
+): R => ({
+  ...rules,
+  largestHouse: Math.max(rules.largestHouse, grantedSeats ?? 0),
+});
+
 /** The house limits that a plan goes beyond, none for a plan within them. */
-export function brokenLimits(
-  rules: HouseRules,
-  plan: { durationMinutes: number; houseSize: number; onStage: number },
-): readonly LimitBroken[] {
+export function brokenLimits(rules: HouseRules, plan: LimitedSizes): readonly LimitBroken[] {
   const checks: LimitBroken[] = [
     { limit: "length", wanted: plan.durationMinutes, most: rules.longestMinutes },
     { limit: "house", wanted: plan.houseSize, most: rules.largestHouse },
@@ -45,6 +57,18 @@ export function brokenLimits(
   ];
   return checks.filter((one) => one.wanted > one.most);
 }
+
+/** The limits that a change breaks: what stood before, under rules since tightened, may stay as it is. */
+export const newlyBrokenLimits = (
+  rules: HouseRules,
+  plan: LimitedSizes,
+  before: LimitedSizes,
+): readonly LimitBroken[] => {
+  const stood = brokenLimits(rules, before);
+  return brokenLimits(rules, plan).filter(
+    (one) => !stood.some((other) => other.limit === one.limit && one.wanted <= other.wanted),
+  );
+};
 
 /** Whether an address may come under the house rules. */
 export function isWelcome(rules: Pick<HouseRules, "guestsFromOutside" | "ownDomains">, email: string): boolean {

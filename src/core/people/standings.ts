@@ -5,6 +5,7 @@ export type Standing = (typeof standings)[number];
 /** Rule 6, for what belongs to no single event. The server asks it for every such act, and /help prints it. */
 export const houseTable = {
   "house.rules": ["owner"],
+  "team.edit": ["owner"],
   "event.make": ["owner", "producer"],
   "contacts.read": ["owner", "producer", "crew"],
   "contacts.edit": ["owner", "producer"],

@@ -42,6 +42,8 @@ export type Failure =
   | { code: "too-many-dates"; most: number }
   | { code: "date-past" }
   | { code: "address-taken" }
+  | { code: "last-owner" }
+  | { code: "invitation-over" }
   | { code: "join-block-missing" }
   | { code: "unknown-merge-field"; field: string; line: number; column: number }
   | { code: "bad-file"; reason: FileFault; line?: number; column?: string }

@@ -22,7 +22,9 @@ export {
   type TwoZoneTime,
 } from "./show-time";
 export { cityLabel, findZones, withNames, zoneNamed, type ZoneCity } from "./find-zone";
-export { readMoment, type MomentFault, type ReadMoment } from "./read-moment";
+export { findLength } from "./find-length";
+export { findMoment, readMoment, type ReadMoment } from "./read-moment";
+export type { MomentFault } from "./take-words";
 export {
   instantOf,
   isLocalDateTime,

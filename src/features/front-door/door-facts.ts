@@ -1,5 +1,6 @@
 "use client";
 
+import type { AgendaItem } from "./agenda";
 import { type DoorWords } from "./door-view";
 
 export interface DoorFacts {
@@ -7,7 +8,10 @@ export interface DoorFacts {
   readonly organisation: string;
   readonly when: string;
   readonly descriptionHtml: string;
-  readonly agenda: readonly string[];
+  readonly agenda: readonly AgendaItem[];
+  readonly zone: string;
+  /** a place, languages, credit: a line each */
+  readonly besides: readonly string[];
   readonly names: Readonly<Record<string, string>>;
   readonly files: readonly { readonly id: string; readonly name: string; readonly sizeBytes: number }[];
   readonly words: DoorWords & {

@@ -1,5 +1,6 @@
 import type { ReactNode } from "react";
 import { lookStyle } from "@/features/shared/look";
+import { Agenda, type AgendaItem } from "./agenda";
 
 export interface DoorStage {
   readonly ticketId: string;
@@ -24,7 +25,9 @@ type DoorViewProps = {
   when: ReactNode;
   descriptionHtml: string;
   stage: readonly DoorStage[];
-  agenda: readonly string[];
+  agenda: readonly AgendaItem[];
+  /** the event's, until the reader's own is known */
+  zone: string;
   parts: readonly { readonly id: string; readonly clock: string; readonly title: string }[];
   files: readonly { readonly id: string; readonly name: string; readonly sizeBytes: number; readonly href: string }[];
   words: DoorWords;
@@ -87,18 +90,7 @@ export function DoorView(props: DoorViewProps) {
             dangerouslySetInnerHTML={{ __html: props.descriptionHtml }}
           />
           {props.stage.length > 0 && <OnStage words={words} props={props} />}
-          {props.agenda.length > 0 && (
-            <section className="mt-6">
-              <h2 className="text-label font-medium text-ink-2">{words.agenda}</h2>
-              <ol className="mt-1 border-s border-rule ps-3">
-                {props.agenda.map((title, i) => (
-                  <li key={i} className="py-0.5">
-                    <bdi>{title}</bdi>
-                  </li>
-                ))}
-              </ol>
-            </section>
-          )}
+          {props.agenda.length > 0 && <Agenda items={props.agenda} zone={props.zone} label={words.agenda} />}
           {props.parts.length > 0 && (
             <section className="mt-6">
               <h2 className="text-label font-medium text-ink-2">{words.beside}</h2>

@@ -59,9 +59,19 @@ function ScaledPage({
           title={facts.title}
           organisation={facts.organisation}
           look={input.look}
-          when={<p className="mt-3 border-s-4 border-action ps-3 text-lead">{facts.when}</p>}
+          when={
+            <div className="mt-3 border-s-4 border-action ps-3">
+              <p className="text-lead">{facts.when}</p>
+              {facts.besides.map((line) => (
+                <p key={line} className="text-ink-2">
+                  {line}
+                </p>
+              ))}
+            </div>
+          }
           descriptionHtml={facts.descriptionHtml}
           stage={input.stage.map((person) => ({ ...person, name: facts.names[person.ticketId] ?? "" }))}
+          zone={facts.zone}
           agenda={input.agendaShown ? facts.agenda : []}
           parts={[]}
           files={facts.files.map((file) => ({ ...file, href: "#" }))}

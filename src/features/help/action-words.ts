@@ -58,6 +58,7 @@ export const actionWords: Readonly<Record<Action, string>> = {
 
 export const houseActionWords: Readonly<Record<HouseAction, string>> = {
   "house.rules": "Change rules, seat licences and limits",
+  "team.edit": "Invite people into the team and say what they may do",
   "event.make": "Plan an event",
   "contacts.read": "See contacts",
   "contacts.edit": "Add, edit and import contacts",

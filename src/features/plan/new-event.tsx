@@ -4,6 +4,7 @@ import { useState, useTransition } from "react";
 import type { EventDraft, PlanInput } from "@/contracts";
 import { Button, FileInput, Note, Textarea, TextButton } from "@/ui";
 import { PlanForm, type PlanFormProps } from "./plan-form";
+import { unreadWords } from "./unread-words";
 
 type Refused = Extract<Done<never>, { ok: false }>;
 interface Person {
@@ -17,6 +18,7 @@ const withDraft = (plan: PlanInput, draft: EventDraft): PlanInput => ({
   startLocal: draft.startLocal ?? plan.startLocal,
   zone: draft.zone ?? plan.zone,
   durationMinutes: draft.durationMinutes ?? plan.durationMinutes,
+  place: draft.place || plan.place,
   shape: draft.rule ? "series" : plan.shape,
   rule: draft.rule
     ? {
@@ -91,9 +93,7 @@ export function NewEvent(
       </details>
       {draft && (
         <div role="status" className="mb-5 flex flex-col gap-1">
-          <Note tone={draft.unread.length > 0 ? "attention" : "plain"}>
-            {draft.unread.length > 0 ? `Taken over, except: ${draft.unread.join("; ")}.` : "Everything was taken over."}
-          </Note>
+          <Note tone={draft.unread.length > 0 ? "attention" : "plain"}>{unreadWords(draft.unread)}</Note>
           {people.length > 0 && (
             <p className="mt-2 text-label text-ink-2">
               These come onto the stage list as panelists. Nobody is written to.

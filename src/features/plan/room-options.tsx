@@ -4,9 +4,9 @@ import { reachWords } from "@/features/shared/chat/reach-words";
 import { useFormContext, useWatch } from "react-hook-form";
 import type { PlanInput } from "@/contracts";
 import { bandwidthOf, heavyKbps, type Picture } from "@/core/organisation";
-import { Field, Input, Select } from "@/ui";
+import { Field, Select } from "@/ui";
 import { Check, Text } from "./controls";
-import { wordList } from "./word-list";
+import { Interpretation } from "./interpretation";
 
 const pictureWords: Record<Picture, string> = {
   cards: "Names on cards",
@@ -46,7 +46,7 @@ function Bandwidth({ picture, houseSize, onStage }: { picture: Picture; houseSiz
 function ChatOptions() {
   const { register } = useFormContext<PlanInput>();
   return (
-    <div className="grid grid-cols-[20rem_1fr] items-end gap-4">
+    <div className="grid items-end gap-4 sm:grid-cols-[20rem_1fr]">
       <Field label="In the chat the audience writes to" id="chatTo">
         {(ids) => (
           <Select {...ids} {...register("chatTo")}>
@@ -66,7 +66,10 @@ function ChatOptions() {
 /** What is in the room, and how people come into it. */
 export function RoomOptions({ onStage }: { onStage: number }) {
   const { register, control } = useFormContext<PlanInput>();
-  const [picture, houseSize, isRecorded] = useWatch({ control, name: ["picture", "houseSize", "isRecorded"] });
+  const [picture, houseSize, isRecorded, creditPoints] = useWatch({
+    control,
+    name: ["picture", "houseSize", "isRecorded", "creditPoints"],
+  });
   return (
     <section id="room" className="flex flex-col gap-3 border-t border-rule pt-4" aria-label="In the room">
       <div className="flex flex-wrap gap-x-6 gap-y-2">
@@ -79,7 +82,7 @@ export function RoomOptions({ onStage }: { onStage: number }) {
         <Check name="foyerOn" label="A foyer before the doors" />
       </div>
       <ChatOptions />
-      <div className="grid grid-cols-3 gap-4">
+      <div className="grid items-start gap-4 sm:grid-cols-3">
         <Field label="Picture" id="picture">
           {(ids) => (
             <Select {...ids} {...register("picture")}>
@@ -100,22 +103,18 @@ export function RoomOptions({ onStage }: { onStage: number }) {
             </Select>
           )}
         </Field>
-        <Field label="Interpreted into" hint="Language tags, as in: es, pt-BR." id="interpretationInto">
-          {(ids) => (
-            <Input
-              {...ids}
-              {...register("interpretationInto", {
-                setValueAs: wordList,
-              })}
-            />
-          )}
-        </Field>
+        <Interpretation />
       </div>
       <Bandwidth picture={picture} houseSize={Number(houseSize) || 0} onStage={Math.max(1, onStage)} />
-      <div className="grid grid-cols-[auto_1fr_14rem] items-end gap-4">
+      <div className="grid items-end gap-4 sm:grid-cols-[auto_1fr]">
         <Check name="isRecorded" label="This hour is recorded" />
         {isRecorded ? <Text name="consentText" label="Words that ask for consent" /> : <span />}
-        <Text name="creditPoints" label="Credit points for 75 % presence" type="number" nullable />
+      </div>
+      <div className="grid items-start gap-4 sm:grid-cols-2">
+        <Text name="creditPoints" label="Credit points" type="number" nullable hint="Empty: none are given." />
+        {creditPoints !== null && (
+          <Text name="creditThresholdPercent" label="… for being there, % of the time" type="number" />
+        )}
       </div>
     </section>
   );

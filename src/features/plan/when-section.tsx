@@ -115,6 +115,11 @@ export function WhenSection(props: WhenProps) {
             {text("callMinutes", "Team call, min ahead", "w-32")}
             {isZone(typedZone) && <WhenNote local={startLocal} zone={zone} />}
           </div>
+          <Text
+            name="place"
+            label="Place, where people may also come in person"
+            hint="Empty: the hour is online only."
+          />
           {shape === "series" && (
             <Controller
               control={control}

@@ -96,7 +96,10 @@ export function FormText<T extends FieldValues>({
   type = "text",
   nullable,
   ...named
-}: Named<T> & { readonly type?: "text" | "email" | "number"; readonly nullable?: boolean }) {
+}: Named<T> & {
+  readonly type?: "text" | "email" | "number" | "current-password" | "new-password";
+  readonly nullable?: boolean;
+}) {
   const { form, field } = useNamed(named);
   const options = nullable ? { setValueAs: (value: unknown) => (value === "" || value === null ? null : value) } : {};
   return (
@@ -104,7 +107,8 @@ export function FormText<T extends FieldValues>({
       {(ids) => (
         <Input
           {...ids}
-          type={type}
+          type={type.endsWith("password") ? "password" : type}
+          {...(type.endsWith("password") && { autoComplete: type })}
           {...(type === "number" && { className: "mono" })}
           {...form.register(named.name, options)}
         />

@@ -3,14 +3,9 @@ import { CalendarDays } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import { DayPicker } from "react-day-picker";
-import { localWords, readMoment, type MomentFault } from "@/core/time";
-import { Button, Field, Input } from "@/ui";
-
-const faultWords: Record<MomentFault, string> = {
-  "no-date": "No date can be read there. Write it as in: 26 Nov 2026 18:00.",
-  "no-hour": "The hour is missing. Write it as in: 26 Nov 2026 18:00.",
-  "no-such-date": "That day does not exist.",
-};
+import { isLocalDateTime, localWords, readMoment, type MomentFault } from "@/core/time";
+import { momentFaultWords } from "./moment-words";
+import { Button, Field, Input, TextButton } from "@/ui";
 
 const dayOf = (local: string): Date => new Date(`${local.slice(0, 10)}T12:00:00`);
 const two = (n: number): string => String(n).padStart(2, "0");
@@ -43,6 +38,26 @@ export function DayGrid({ local, onPick }: { local: string; onPick: (day: string
   );
 }
 
+/** Days are compared as days: today has not passed. */
+const hasPassed = (local: string, { todayLocal, isDay }: { todayLocal: string; isDay?: boolean }): boolean =>
+  isDay ? local.slice(0, 10) < todayLocal.slice(0, 10) : local < todayLocal.slice(0, 16);
+
+/** Asks before a moment in the past is taken; another year is mostly what was meant. */
+function PastMoment({ local, onChoose }: { local: string; onChoose: (local: string) => void }) {
+  const nextYear = `${Number(local.slice(0, 4)) + 1}${local.slice(4)}`;
+  return (
+    <>
+      {localWords(local)} has passed. <TextButton onClick={() => onChoose(local)}>Use it all the same</TextButton>
+      {isLocalDateTime(nextYear) && (
+        <>
+          {" "}
+          or <TextButton onClick={() => onChoose(nextYear)}>take {localWords(nextYear)}</TextButton>
+        </>
+      )}
+    </>
+  );
+}
+
 /** A date and hour, typed as people write them or picked. Gives the local time back, `YYYY-MM-DDTHH:mm`. */
 export function MomentField(props: {
   label: string;
@@ -57,19 +72,30 @@ export function MomentField(props: {
 }) {
   const shown = (local: string): string => (props.isDay ? localWords(local).split(", ")[0]! : localWords(local));
   const [typed, setTyped] = useState<string | null>(null);
-  const [fault, setFault] = useState<MomentFault | null>(null);
+  const [fault, setFault] = useState<{ readonly fault: MomentFault; readonly words?: string } | null>(null);
+  // a moment that has passed is taken only once it was asked about
+  const [past, setPast] = useState<string | null>(null);
   const [isOpen, setOpen] = useState(false);
   const read = (text: string): boolean => {
     const outcome = readMoment(text, props.todayLocal, props.value.slice(11) || null);
-    setFault("fault" in outcome ? outcome.fault : null);
-    if ("local" in outcome) props.onChange(outcome.local);
-    return "local" in outcome;
+    setFault("fault" in outcome ? outcome : null);
+    const isPast = "local" in outcome && outcome.local !== props.value && hasPassed(outcome.local, props);
+    setPast(isPast ? outcome.local : null);
+    if (!("local" in outcome) || isPast) return false;
+    props.onChange(outcome.local);
+    return true;
+  };
+  const choose = (local: string): void => {
+    props.onChange(local);
+    setTyped(null);
+    setFault(null);
+    setPast(null);
   };
   return (
     <Field
       label={props.label}
       hint={props.hint}
-      error={fault ? faultWords[fault] : props.error}
+      error={fault ? momentFaultWords(fault) : past ? <PastMoment local={past} onChoose={choose} /> : props.error}
       {...(props.id ? { id: props.id } : {})}
     >
       {(ids) => (
@@ -98,10 +124,12 @@ export function MomentField(props: {
                 <DayGrid
                   local={props.value || `${props.todayLocal.slice(0, 10)}T18:00`}
                   onPick={(day) => {
-                    props.onChange(`${day}T${props.value.slice(11) || "18:00"}`);
-                    setTyped(null);
-                    setFault(null);
+                    const local = `${day}T${props.value.slice(11) || "18:00"}`;
                     setOpen(false);
+                    setFault(null);
+                    if (!hasPassed(local, props)) return choose(local);
+                    setTyped(shown(local));
+                    setPast(local);
                   }}
                 />
               </Popover.Content>

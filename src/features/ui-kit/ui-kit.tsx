@@ -1,6 +1,20 @@
 "use client";
 import { useState, type ReactNode } from "react";
-import { Badge, Bar, Button, Empty, List, ListItem, Note, Person, Progress, Shortcut, Skeleton, Theme } from "@/ui";
+import {
+  Badge,
+  Bar,
+  Button,
+  Empty,
+  List,
+  ListItem,
+  Note,
+  Person,
+  Progress,
+  Shortcut,
+  Skeleton,
+  Tag,
+  Theme,
+} from "@/ui";
 import { FloatingParts } from "./floating-parts";
 import { FormParts } from "./form-parts";
 import { TableParts } from "./table-parts";
@@ -29,6 +43,7 @@ function Words() {
       </Part>
       <Part name="Badge, bar, progress, shortcut">
         <Badge>draft</Badge>
+        <Tag label="Spanish" removal="Without Spanish" onRemove={() => undefined} />
         <Badge tone="action">ready</Badge>
         <Badge tone="attention">3 missing</Badge>
         <Badge tone="wrong">failed</Badge>

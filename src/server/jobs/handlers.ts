@@ -1,6 +1,7 @@
 import type { Context } from "../services/ground/context";
 import type { JobName } from "../platform/queue";
 import { sendDue } from "../services/mailings/deliver";
+import { sendLetters } from "../services/mailings/letters";
 import { fillSeries } from "../services/planning/dates/fill";
 import { callHooks } from "../services/afterwards/boards";
 import { receiveAll } from "../services/mailings/incoming-mail";
@@ -12,7 +13,10 @@ import { purge, sweepDates } from "../services/outside/sweep";
 
 /** Every job; each safe to run twice. */
 export const handlers: Readonly<Record<JobName, (context: Context) => Promise<unknown>>> = {
-  "send-due-mail": sendDue,
+  "send-due-mail": async (context) => {
+    await sendLetters(context);
+    await sendDue(context);
+  },
   "sweep-dates": async (context) => {
     // the live processes do it at once; this is for dates that none follows, and waits out an outage
     await closeLost(context, 40_000);

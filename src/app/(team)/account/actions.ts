@@ -1,14 +1,13 @@
 "use server";
 import { headers } from "next/headers";
 import { revalidatePath } from "next/cache";
+import { shortestPassword } from "@/contracts";
 import { Refusal } from "@/core/shared";
 import { app } from "@/server/compose";
 import { audit } from "@/server/services/ground/audit";
 import { wrongInput } from "@/server/services/ground/context";
 import { countTry } from "@/server/services/ground/tries";
 import { act, currentMember } from "../../_lib/request";
-
-const shortestPassword = 12;
 
 /** Changes one's own password, which ends every other session. */
 export async function changePasswordAction(input: { current: string; next: string }) {

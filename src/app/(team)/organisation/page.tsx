@@ -3,12 +3,15 @@ import { BoardList } from "@/features/boards/board-list";
 import { LicencesForm } from "@/features/organisation/licences-form";
 import { RulesForm } from "@/features/organisation/rules-form";
 import { SeatRequests } from "@/features/organisation/seat-requests";
+import { TeamList } from "@/features/organisation/team-list";
 import { TemplateList } from "@/features/organisation/template-list";
 import { TeamBar } from "@/features/shared/team-bar";
 import { durationWords } from "@/core/time";
 import { boardsOf } from "@/server/services/afterwards/boards";
 import { seatRequestsOf } from "@/server/services/planning/seat-requests";
 import { house } from "@/server/services/organisation/licences";
+import { teamOf } from "@/server/services/organisation/team";
+import { openInvitations } from "@/server/services/organisation/team-invitations";
 import { templatesOf } from "@/server/services/planning/templates";
 import { pageMember } from "../../_lib/request";
 import {
@@ -20,17 +23,21 @@ import {
   saveLicencesAction,
   saveRulesAction,
 } from "../house-actions";
+import { inviteMemberAction, removeMemberAction, setStandingAction, withdrawInvitationAction } from "./team-actions";
 import { signOutAction } from "../sign-in/actions";
 
-export const metadata = { title: "House" };
+export const metadata = { title: "Organisation" };
 
 export default async function OrganisationPage() {
   const { context, member } = await pageMember();
-  const [own, boards, requests, templates] = await Promise.all([
+  const mayEditTeam = standingMay(member.standing, "team.edit");
+  const [own, boards, requests, templates, team, invitations] = await Promise.all([
     house(context, member),
     boardsOf(context, member),
     seatRequestsOf(context, member),
     templatesOf(context, member),
+    teamOf(context, member),
+    mayEditTeam ? openInvitations(context, member) : [],
   ]);
   const lines = templates.map((one) => ({
     id: one.id,
@@ -45,8 +52,20 @@ export default async function OrganisationPage() {
           <h1 className="text-title leading-tight font-semibold">Organisation</h1>
           <p className="text-ink-2">{own.name}</p>
         </header>
-        <div className="grid grid-cols-2 gap-x-12 gap-y-8">
+        <div className="grid gap-x-12 gap-y-8 lg:grid-cols-[1.2fr_1fr]">
           <div className="flex flex-col gap-8">
+            <TeamList
+              team={team}
+              invitations={invitations}
+              mayEdit={mayEditTeam}
+              zone={own.zone}
+              acts={{
+                invite: inviteMemberAction,
+                withdraw: withdrawInvitationAction,
+                setStanding: setStandingAction,
+                remove: removeMemberAction,
+              }}
+            />
             <LicencesForm initial={own.licences} mayEdit={own.mayEdit} save={saveLicencesAction} />
             <SeatRequests requests={requests} mayDecide={own.mayEdit} decide={decideSeatsAction} />
             <BoardList

@@ -1,5 +1,5 @@
 import { sql } from "drizzle-orm";
-import { boolean, index, integer, jsonb, pgTable, text, unique, uniqueIndex, uuid } from "drizzle-orm/pg-core";
+import { boolean, index, integer, numeric, jsonb, pgTable, text, unique, uniqueIndex, uuid } from "drizzle-orm/pg-core";
 
 import { pictures } from "@/core/organisation";
 import type { FormField } from "@/core/front-door";
@@ -34,6 +34,8 @@ export const events = pgTable(
     /** encrypted, never hashed: mails carry it */
     accessCodeSealed: text("access_code_sealed"),
     houseSize: integer("house_size").notNull(),
+    /** seats that the organisation granted this event beyond its rule */
+    grantedSeats: integer("granted_seats"),
     registrationLimit: integer("registration_limit"),
     questionsOn: boolean("questions_on").notNull().default(true),
     pollsOn: boolean("polls_on").notNull().default(true),
@@ -61,12 +63,15 @@ export const events = pgTable(
     soundBy: text("sound_by", { enum: soundWays }).notNull().default("computer"),
     isRecorded: boolean("is_recorded").notNull().default(false),
     consentText: text("consent_text").notNull().default(""),
+    /** where people may also come in person; "" for an hour that is only online */
+    place: text("place").notNull().default(""),
     /** BCP 47 tags that the hour is interpreted into */
     interpretationInto: jsonb("interpretation_into").$type<string[]>().notNull().default([]),
     picture: text("picture", { enum: pictures }).notNull().default("cards"),
     /** dialled after the phone number; set where sound comes by phone */
     conferenceNumber: text("conference_number"),
-    creditPoints: integer("credit_points"),
+    /** two decimals are kept */
+    creditPoints: numeric("credit_points", { precision: 6, scale: 2, mode: "number" }),
     creditThresholdPercent: integer("credit_threshold_percent").notNull().default(75),
     publishedAt: instant("published_at"),
     deletedAt: instant("deleted_at"),

@@ -1,5 +1,7 @@
 import { boolean, index, integer, jsonb, pgTable, text, unique, uuid } from "drizzle-orm/pg-core";
 import { mailingKinds, nobody, type Audience, type MailDoc } from "@/core/mailings";
+import type { Letter } from "@/core/mailings";
+import { sql } from "drizzle-orm";
 import { instant, organisationId } from "./columns";
 import { events, occurrences } from "./events";
 
@@ -120,4 +122,30 @@ export const boardPosts = pgTable(
     hookAttempts: integer("hook_attempts").notNull().default(0),
   },
   (t) => [index("board_posts_board").on(t.boardId, t.postedAt), index("board_posts_due").on(t.hookDueAt)],
+);
+
+/** A mail to one of the team about the organisation itself, outside every event. Links in it are derived when it leaves. */
+export const letters = pgTable(
+  "letters",
+  {
+    id: uuid("id").primaryKey(),
+    organisationId: organisationId(),
+    toName: text("to_name").notNull(),
+    toEmail: text("to_email").notNull(),
+    body: jsonb("body").$type<Letter>().notNull(),
+    state: text("state", { enum: ["planned", "sent", "failed"] })
+      .notNull()
+      .default("planned"),
+    attempts: integer("attempts").notNull().default(0),
+    dueAt: instant("due_at").notNull(),
+    sentAt: instant("sent_at"),
+    messageId: text("message_id").notNull(),
+    createdAt: instant("created_at").notNull(),
+  },
+  (t) => [
+    index("letters_due")
+      .on(t.dueAt)
+      .where(sql`state = 'planned'`),
+    index("letters_invitation").on(sql`(body ->> 'invitationId')`),
+  ],
 );

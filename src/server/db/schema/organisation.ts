@@ -30,6 +30,25 @@ export const members = pgTable(
   (t) => [primaryKey({ columns: [t.organisationId, t.userId] })],
 );
 
+/** Somebody asked into the team. The link in their letter is derived from the id, never kept. */
+export const teamInvitations = pgTable(
+  "team_invitations",
+  {
+    id: uuid("id").primaryKey(),
+    organisationId: organisationId(),
+    email: text("email").notNull(),
+    name: text("name").notNull(),
+    standing: text("standing", { enum: ["owner", "producer", "crew"] }).notNull(),
+    /** null: they asked for their desk themselves, by their personal link */
+    invitedBy: text("invited_by"),
+    createdAt: instant("created_at").notNull(),
+    expiresAt: instant("expires_at").notNull(),
+    acceptedAt: instant("accepted_at"),
+    withdrawnAt: instant("withdrawn_at"),
+  },
+  (t) => [index("team_invitations_organisation").on(t.organisationId, t.createdAt)],
+);
+
 export const people = pgTable(
   "people",
   {

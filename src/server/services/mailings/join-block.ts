@@ -9,6 +9,12 @@ export interface JoinFacts {
   readonly callTime: string | null;
   readonly accessCode: string | null;
   readonly phone: PhoneDetails | null;
+  /** by name, for the stage; "" for none */
+  readonly duties: string;
+  /** "" where there is none besides the link */
+  readonly place: string;
+  /** the languages by name, "" where there is no interpretation */
+  readonly interpretedInto: string;
   /** invitees and stage people are asked whether they come */
   readonly asksForReply: boolean;
   /** the event's own, readable on white */
@@ -23,6 +29,9 @@ export function joinBlock(words: Messages["joinBlock"], facts: JoinFacts): Merge
     [facts.audience === "invitee" ? words.register : words.join, link, true],
   ];
   if (facts.callTime) rows.splice(1, 0, [words.call, facts.callTime, false]);
+  if (facts.duties) rows.push([words.duties, facts.duties, false]);
+  if (facts.place) rows.push([words.place, facts.place, false]);
+  if (facts.interpretedInto) rows.push([words.interpreted, facts.interpretedInto, false]);
   if (facts.audience === "holder") rows.push([words.ticket, placeholder.ticket, true]);
   if (facts.asksForReply) rows.push([words.reply, placeholder.reply, true]);
   if (facts.accessCode) rows.push([words.code, facts.accessCode, false]);

@@ -1,5 +1,13 @@
 import { spokenName } from "@/core/shared";
-import { directionOf, formatLocaleOf, localeOf, messagesFor, translatorFor } from "@/contracts/messages";
+import {
+  directionOf,
+  dutiesIn,
+  formatLocaleOf,
+  languagesIn,
+  localeOf,
+  messagesFor,
+  translatorFor,
+} from "@/contracts/messages";
 import { calendarLines, type CalendarEntry } from "@/core/calendar";
 import { readableLook } from "@/core/front-door";
 import {
@@ -73,6 +81,9 @@ function valuesOf(facts: MessageFacts, now: number, locale: string): MergeValues
       callTime: facts.isForStage ? clockTime(facts.callAt, person.zone ?? occurrence.zone) : null,
       accessCode: facts.hasAccessCode ? placeholder.accessCode : null,
       phone: facts.phone,
+      duties: facts.isForStage ? dutiesIn(facts.ticket?.duties ?? [], locale) : "",
+      place: event.place,
+      interpretedInto: languagesIn(event.interpretationInto, locale),
       asksForReply: audience !== "holder",
       colour: readableLook(event.look.colour).text,
     }),
@@ -105,6 +116,7 @@ export function calendarEntry(
       ...phoneRows(messagesFor(person.locale).joinBlock, facts.phone).map(([label, value]) => `${label}: ${value}`),
     ].join("\n"),
     url: link,
+    place: event.place,
     stampAt: now,
     isCancelled,
     organizer: { name: organisation.senderName, email: organisation.senderEmail },

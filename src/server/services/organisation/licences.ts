@@ -11,6 +11,7 @@ import { clashUnder, licencesOf } from "./seats";
 
 export interface House {
   readonly name: string;
+  readonly zone: string;
   readonly rules: HouseRules;
   readonly licences: readonly { readonly size: number; readonly count: number }[];
   readonly mayEdit: boolean;
@@ -24,6 +25,7 @@ export async function house(context: Context, member: TeamMember): Promise<House
     counts.set(size, (counts.get(size) ?? 0) + 1);
   return {
     name: organisation.name,
+    zone: organisation.zone,
     rules: rulesOf(organisation),
     licences: [...counts].map(([size, count]) => ({ size, count })),
     mayEdit: member.standing === "owner",

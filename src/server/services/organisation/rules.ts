@@ -1,6 +1,12 @@
 import { eq } from "drizzle-orm";
 import { houseRulesInput } from "@/contracts";
-import { brokenLimits, standardRules, type HouseRules } from "@/core/organisation";
+import {
+  brokenLimits,
+  newlyBrokenLimits,
+  standardRules,
+  type HouseRules,
+  type LimitedSizes,
+} from "@/core/organisation";
 import { Refusal } from "@/core/shared";
 import { organisations } from "../../db/schema";
 import { requireStanding, type TeamMember } from "../ground/access";
@@ -13,12 +19,9 @@ export const rulesOf = (organisation: Pick<typeof organisations.$inferSelect, "r
   ...organisation.rules,
 });
 
-/** Refuses a plan beyond the house limits. */
-export function requireWithinLimits(
-  rules: HouseRules,
-  plan: { durationMinutes: number; houseSize: number; onStage: number },
-): void {
-  const broken = brokenLimits(rules, plan)[0];
+/** Refuses a plan that goes beyond the house limits, and beyond what the event had before. */
+export function requireWithinLimits(rules: HouseRules, plan: LimitedSizes, before: LimitedSizes | null): void {
+  const broken = (before ? newlyBrokenLimits(rules, plan, before) : brokenLimits(rules, plan))[0];
   if (broken) throw new Refusal({ code: "limit-broken", ...broken });
 }
 

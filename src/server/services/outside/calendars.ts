@@ -24,6 +24,7 @@ const publicEntry = (
   summary: event.title,
   description: `${context.environment.STAGE_CALL_URL}/front/${event.slug}`,
   url: `${context.environment.STAGE_CALL_URL}/front/${event.slug}`,
+  place: event.place,
   stampAt: context.clock.now(),
   isCancelled: occurrence.phase === "cancelled",
   organizer: { name: organisation.senderName, email: organisation.senderEmail },

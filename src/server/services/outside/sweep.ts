@@ -137,6 +137,10 @@ export async function purge(context: Context): Promise<number> {
     sql`update session set ip_address = null where created_at < ${new Date(now - 30 * dayMs).toISOString()}::timestamptz`,
   );
   await context.db.delete(auditLog).where(lt(auditLog.at, now - 3 * 365 * dayMs));
+  // a letter and its invitation say nothing more once the link in them is long over
+  const longOver = new Date(now - 90 * dayMs).toISOString();
+  await context.db.execute(sql`delete from letters where created_at < ${longOver}::timestamptz`);
+  await context.db.execute(sql`delete from team_invitations where created_at < ${longOver}::timestamptz`);
   await forgetTries(context);
   return past.rows.length;
 }

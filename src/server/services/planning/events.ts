@@ -48,9 +48,11 @@ export function rowValues(context: Context, plan: PlanInput) {
     soundBy: plan.soundBy,
     isRecorded: plan.isRecorded,
     consentText: plan.consentText,
+    place: plan.place,
     interpretationInto: plan.interpretationInto,
     picture: plan.picture,
     creditPoints: plan.creditPoints,
+    creditThresholdPercent: plan.creditThresholdPercent,
     formFields: plan.formFields,
   };
 }
@@ -69,7 +71,7 @@ export async function createEvent(
   const plan = parse(planInput, input);
   const { organisationId } = member;
   const rules = rulesOf(await organisationOf(context, organisationId));
-  requireWithinLimits(rules, { ...plan, onStage: 1 });
+  requireWithinLimits(rules, { ...plan, onStage: 1 }, null);
   requireStrongCode(context, plan, null);
   const now = context.clock.now();
   const eventId = context.ids.id();
@@ -153,9 +155,11 @@ export function planOf(
     soundBy: event.soundBy,
     isRecorded: event.isRecorded,
     consentText: event.consentText,
+    place: event.place,
     interpretationInto: event.interpretationInto,
     picture: event.picture,
     creditPoints: event.creditPoints,
+    creditThresholdPercent: event.creditThresholdPercent,
     formFields: event.formFields.map((field) => ({ ...field, options: [...field.options] })),
   };
 }

@@ -1,4 +1,5 @@
 import { and, eq, sql } from "drizzle-orm";
+import { rulesWithGrant } from "@/core/organisation";
 import { isOver } from "@/core/people";
 import { planInput, type PlanInput } from "@/contracts";
 import { Refusal } from "@/core/shared";
@@ -40,8 +41,7 @@ export async function savePlan(
   const access = await accessFor(context, member, eventId, "event.plan");
   const plan = parse(planInput, input);
   const { organisationId } = access.event;
-  const onStage = (await stageTicketsOf(context.db, eventId)).length;
-  requireWithinLimits(rulesOf(await organisationOf(context, organisationId)), { ...plan, onStage });
+  await requireLimits(context, access.event, plan);
   requireStrongCode(context, plan, access.event.accessCodeSealed);
   return context.db.transaction(async (tx) => {
     const conference = plan.soundBy === "computer" ? null : (access.event.conferenceNumber ?? context.ids.digits(9));
@@ -69,6 +69,15 @@ export async function savePlan(
     );
     return { version: saved.version, ...moved };
   });
+}
+
+/** The house limits, with what was granted this event; what stood before may be saved again. */
+async function requireLimits(context: Context, event: EventRow, plan: PlanInput): Promise<void> {
+  const onStage = (await stageTicketsOf(context.db, event.id)).length;
+  const rules = rulesWithGrant(rulesOf(await organisationOf(context, event.organisationId)), event.grantedSeats);
+  const longest = Math.max(0, ...(await datesOf(context.db, event.id)).map((date) => date.durationMinutes));
+  const before = { durationMinutes: longest, houseSize: event.houseSize, onStage };
+  requireWithinLimits(rules, { ...plan, onStage }, before);
 }
 
 /** Guests' calendars take a new title only as a later version of the entry; mails that wait say the new one too. */

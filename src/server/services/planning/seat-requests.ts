@@ -1,10 +1,12 @@
 import { and, desc, eq } from "drizzle-orm";
 import { seatDecisionInput, seatRequestInput, type SeatRequestLine } from "@/contracts";
 import { Refusal } from "@/core/shared";
+import type { Db } from "../../db/client";
 import { events, people, seatRequests } from "../../db/schema";
 import { accessFor, type TeamMember } from "../ground/access";
 import { audit } from "../ground/audit";
 import { notFound, parse, wrongInput, type Context } from "../ground/context";
+import { planLetter } from "../ground/letters";
 import { datesOf } from "./dates/load";
 import { requireOwner } from "../organisation/rules";
 import { settleSeats } from "../organisation/seats";
@@ -90,10 +92,14 @@ export async function decideSeats(
     };
     await tx.update(seatRequests).set(decision).where(eq(seatRequests.id, requestId));
     if (isGranted) {
-      await tx.update(events).set({ houseSize: request.wantedSize }).where(eq(events.id, request.eventId));
+      await tx
+        .update(events)
+        .set({ houseSize: request.wantedSize, grantedSeats: request.wantedSize })
+        .where(eq(events.id, request.eventId));
       const ahead = (await datesOf(tx, request.eventId)).filter((date) => date.phase === "scheduled");
       await settleSeats(context, tx, organisationId, new Set(ahead.map((date) => date.id)));
     }
+    await tellRequester(context, tx, request, isGranted, answer);
     await audit(context, tx, {
       organisationId,
       actorId: member.userId,
@@ -102,4 +108,24 @@ export async function decideSeats(
       facts: { size: request.wantedSize, granted: String(isGranted) },
     });
   });
+}
+
+/** Whoever asked hears what was decided, by mail. */
+async function tellRequester(
+  context: Context,
+  tx: Db,
+  request: typeof seatRequests.$inferSelect,
+  isGranted: boolean,
+  answer: string,
+): Promise<void> {
+  const { organisationId, eventId, wantedSize } = request;
+  const [asked] = await tx
+    .select({ name: people.name, email: people.email, title: events.title })
+    .from(people)
+    .innerJoin(events, eq(events.id, eventId))
+    .where(eq(people.id, request.requestedBy));
+  if (!asked?.email) return;
+  const to = { name: asked.name ?? "", email: asked.email };
+  const body = { kind: "seats-decided", eventId, title: asked.title, wantedSize, isGranted, answer } as const;
+  await planLetter(context, tx, organisationId, to, body);
 }

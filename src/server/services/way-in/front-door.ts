@@ -12,7 +12,8 @@ import { datesOf, type OccurrenceRow } from "../planning/dates/load";
 import { doorOf, passFor, type Pass } from "./door-rule";
 import { filesOf, type VisitorFile } from "./front/files";
 import { stageCards, type StageCard } from "./front/look";
-import { partsOf, segmentsOf, type PartRow } from "../planning/run-sheets";
+import { agendaOf, type AgendaSegment } from "./front/agenda";
+import { partsOf, type PartRow } from "../planning/run-sheets";
 import { cleanHtml, plainText } from "../ground/sanitise";
 import { countTries } from "../ground/tries";
 import { placesTaken } from "../planning/places";
@@ -42,7 +43,7 @@ export interface FrontDoor {
   readonly descriptionText: string;
   readonly stage: readonly StageCard[];
   readonly files: readonly VisitorFile[];
-  readonly agenda: readonly string[];
+  readonly agenda: readonly AgendaSegment[];
   readonly parts: readonly PartRow[];
   /** null: no limit; 0: newcomers go to the waiting list */
   readonly placesLeft: number | null;
@@ -105,7 +106,7 @@ export async function frontDoor(
   const [stage, files, agenda, sideParts, registered, recording] = await Promise.all([
     stageCards(context, event.id),
     filesOf(context, event.id),
-    occurrence ? segmentsOf(db, occurrence.id) : [],
+    occurrence && event.agendaShown ? agendaOf(db, occurrence) : [],
     occurrence ? partsOf(db, occurrence.id) : [],
     event.registrationLimit === null || !occurrence ? null : placesTaken(db, occurrence.id),
     db
@@ -127,7 +128,7 @@ export async function frontDoor(
       descriptionText: plainText(event.descriptionHtml).slice(0, 300),
       stage,
       files,
-      agenda: event.agendaShown ? agenda.map((segment) => segment.title) : [],
+      agenda: event.agendaShown ? agenda : [],
       parts: sideParts,
       placesLeft: event.registrationLimit === null ? null : Math.max(0, event.registrationLimit - (registered ?? 0)),
       recordingSlug: recording[0]?.slug ?? null,

@@ -4,6 +4,8 @@ import type { Locale } from "@/contracts/messages";
 import { Refusal } from "@/core/shared";
 import { app } from "@/server/compose";
 import { askForProof, isProven, needsProof, redeemProof } from "@/server/services/way-in/entry-proofs";
+import { countTry } from "@/server/services/ground/tries";
+import { askForDesk } from "@/server/services/organisation/team-invitations";
 import { takeName, wayIn } from "@/server/services/hour/entry";
 import { holderOf, requireWayIn } from "@/server/services/way-in/tickets";
 import { inLanguage } from "../../../_lib/locale";
@@ -21,6 +23,21 @@ export async function enterAction(token: string, locale: Locale, name: string, h
       throw new Refusal({ code: "not-found", what: "ticket" });
     await takeName(context, holder, name, hasTriedDevices === true);
     await giveHolder(context, holder.ticket.id, token);
+  }, inLanguage(locale));
+}
+
+/** Mails whoever holds a duty a link to a sign-in of their own. */
+export async function askDeskAction(token: string, locale: Locale) {
+  return act(async () => {
+    const { context } = await app();
+    const holder = await holderOf(context, token);
+    requireWayIn(holder);
+    const { role, duties } = holder.actor;
+    if (role !== "producer" && (role !== "crew" || duties.length === 0))
+      throw new Refusal({ code: "not-allowed", action: "desk.open" });
+    await countTry(context, "sign-in", `desk|${holder.ticket.id}`);
+    const { organisationId } = holder.ticket;
+    await askForDesk(context, { organisationId, name: holder.person.name ?? "", email: holder.person.email ?? "" });
   }, inLanguage(locale));
 }
 

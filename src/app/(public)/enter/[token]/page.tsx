@@ -1,14 +1,16 @@
-import { messagesFor } from "@/contracts/messages";
-import { isStageRole } from "@/core/people";
+import { dutiesIn, messagesFor, translatorFor } from "@/contracts/messages";
+import { duties as allDuties, isOver as isOverPhase, isStageRole } from "@/core/people";
 import { AddressProof } from "@/features/foyer/address-proof";
+import { DeskWay } from "@/features/foyer/desk-way";
 import { Entrance } from "@/features/foyer/entrance";
 import { app } from "@/server/compose";
 import { isProofOpen, isProven, needsProof } from "@/server/services/way-in/entry-proofs";
 import { backstageNow, wasHere, wayIn } from "@/server/services/hour/entry";
+import { hasDesk } from "@/server/services/organisation/team-invitations";
 import { holderOf, phoneRowsFor, requireWayIn } from "@/server/services/way-in/tickets";
 import { holderLocale } from "../../../_lib/locale";
 import { orNotFound, proofToken, holderToken } from "../../../_lib/request";
-import { askProofAction, enterAction, useProofAction } from "./actions";
+import { askDeskAction, askProofAction, enterAction, useProofAction } from "./actions";
 
 export const metadata = { title: "Way in", robots: { index: false } };
 
@@ -46,30 +48,49 @@ export default async function EnterPage({
     );
   }
   const way = wayIn(holder, now);
+  const { duties, role } = holder.actor;
+  const hasDuty = role === "producer" || (role === "crew" && duties.length > 0);
+  const isOver = isOverPhase(holder.occurrence.phase);
   return (
-    <Entrance
-      occurrenceId={holder.occurrence.id}
-      ticketId={holder.ticket.id}
-      isStage={isStageRole(holder.actor.role)}
-      name={holder.person.name ?? ""}
-      title={holder.event.title}
-      zone={holder.occurrence.zone}
-      startAt={holder.occurrence.startAt}
-      opensAt={way.opensAt}
-      isOpen={way.isOpen}
-      isByDoors={way.isByDoors}
-      isOver={["ended", "cancelled", "not-held"].includes(holder.occurrence.phase)}
-      isOtherDevice={(await holderToken(holder.ticket.id)) === null && (await wasHere(context, holder))}
-      frontDoor={`/front/${holder.event.slug}?via=forwarded`}
-      hasEntered={(await holderToken(holder.ticket.id)) === token}
-      backstage={await backstageNow(context, holder)}
-      phone={await phoneRowsFor(context, holder)}
-      soundBy={holder.event.soundBy}
-      now={now}
-      words={messagesFor(locale)}
-      locale={locale}
-      look={holder.event.look}
-      enter={enterAction.bind(null, token, locale)}
-    />
+    <>
+      {hasDuty && !isOver && (
+        <DeskWay
+          line={translatorFor(locale, "deskWay")("line", {
+            duties: dutiesIn(role === "producer" ? allDuties : duties, locale),
+          })}
+          words={messagesFor(locale).deskWay}
+          href={
+            (await hasDesk(context, holder.ticket.organisationId, holder.person.id))
+              ? `/events/${holder.event.id}/desk/${holder.occurrence.id}`
+              : null
+          }
+          ask={askDeskAction.bind(null, token, locale)}
+        />
+      )}
+      <Entrance
+        occurrenceId={holder.occurrence.id}
+        ticketId={holder.ticket.id}
+        isStage={isStageRole(holder.actor.role)}
+        name={holder.person.name ?? ""}
+        title={holder.event.title}
+        zone={holder.occurrence.zone}
+        startAt={holder.occurrence.startAt}
+        opensAt={way.opensAt}
+        isOpen={way.isOpen}
+        isByDoors={way.isByDoors}
+        isOver={isOver}
+        isOtherDevice={(await holderToken(holder.ticket.id)) === null && (await wasHere(context, holder))}
+        frontDoor={`/front/${holder.event.slug}?via=forwarded`}
+        hasEntered={(await holderToken(holder.ticket.id)) === token}
+        backstage={await backstageNow(context, holder)}
+        phone={await phoneRowsFor(context, holder)}
+        soundBy={holder.event.soundBy}
+        now={now}
+        words={messagesFor(locale)}
+        locale={locale}
+        look={holder.event.look}
+        enter={enterAction.bind(null, token, locale)}
+      />
+    </>
   );
 }

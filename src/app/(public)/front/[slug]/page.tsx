@@ -78,10 +78,15 @@ function structuredData({ event, occurrence, organisation, descriptionText }: Fr
       startDate: new Date(occurrence.startAt).toISOString(),
       endDate: new Date(occurrence.endAt).toISOString(),
     }),
-    eventAttendanceMode: "https://schema.org/OnlineEventAttendanceMode",
+    eventAttendanceMode: `https://schema.org/${event.place ? "Mixed" : "Online"}EventAttendanceMode`,
     eventStatus:
       occurrence?.phase === "cancelled" ? "https://schema.org/EventCancelled" : "https://schema.org/EventScheduled",
-    location: { "@type": "VirtualLocation", url },
+    location: event.place
+      ? [
+          { "@type": "VirtualLocation", url },
+          { "@type": "Place", name: event.place, address: event.place },
+        ]
+      : { "@type": "VirtualLocation", url },
     organizer: { "@type": "Organization", name: organisation.name },
   }).replaceAll("<", "\\u003c");
 }
@@ -144,10 +149,15 @@ export default async function FrontDoorPage(props: Props) {
           </Link>
         }
         look={event.look}
-        when={occurrence && <WhenAndWhere occurrence={occurrence} words={words} format={format} t={t} />}
+        when={occurrence && <WhenAndWhere occurrence={occurrence} event={event} words={words} format={format} t={t} />}
         descriptionHtml={door.descriptionHtml}
         stage={door.stage}
-        agenda={door.agenda}
+        agenda={door.agenda.map(({ title, at, leader }) => ({
+          title,
+          at,
+          withLeader: leader ? t("withLeader", { name: leader }) : "",
+        }))}
+        zone={occurrence?.zone ?? "UTC"}
         parts={
           occurrence
             ? door.parts.map((part) => ({ id: part.id, clock: part.startLocal.slice(11), title: part.title }))

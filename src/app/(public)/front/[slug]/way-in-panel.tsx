@@ -8,15 +8,18 @@ import { RegisterForm } from "@/features/front-door/register-form";
 import { VisitorHour } from "@/features/front-door/when";
 import { type FrontDoor } from "@/server/services/way-in/front-door";
 import { countriesIn } from "../../../_lib/countries";
+import { besidesOf } from "../../_lib/besides";
 import { openEntryAction, registerAction } from "./actions";
 
 export function WhenAndWhere({
   occurrence,
+  event,
   words,
   format,
   t,
 }: {
   occurrence: NonNullable<FrontDoor["occurrence"]>;
+  event: FrontDoor["event"];
   words: Messages["front"];
   format: string;
   t: ReturnType<typeof translatorFor>;
@@ -33,6 +36,11 @@ export function WhenAndWhere({
           <span className="text-ink-2"> · {t("length", { length: lengthIn(occurrence.durationMinutes, format) })}</span>
         )}
       </p>
+      {besidesOf(event, format).map((line) => (
+        <p key={line} className="text-ink-2">
+          <bdi>{line}</bdi>
+        </p>
+      ))}
     </div>
   );
 }

@@ -13,6 +13,7 @@ import { app } from "@/server/compose";
 import { filesOf } from "@/server/services/way-in/front/files";
 import { timesOf } from "@/server/services/hour/entry";
 import { holderOf, phoneRowsFor } from "@/server/services/way-in/tickets";
+import { besidesOf } from "../../_lib/besides";
 import { holderLocale } from "../../../_lib/locale";
 import { orNotFound } from "../../../_lib/request";
 import { chooseHolderLanguageAction } from "../../language-actions";
@@ -57,6 +58,11 @@ export default async function TicketPage({ params }: { params: Promise<{ token: 
         <p className="mt-2 text-lead">
           <DayAndHour at={occurrence.startAt} zone={occurrence.zone} words={hour} />
         </p>
+        {besidesOf(event, locale).map((line) => (
+          <p key={line} className="text-ink-2">
+            <bdi>{line}</bdi>
+          </p>
+        ))}
         <p className="mt-3 border-s-4 border-action ps-3 text-lead">
           {isCancelled ? messagesFor(locale).front.cancelled : isOver ? words.over : standing}
         </p>

@@ -1,5 +1,6 @@
 import { and, asc, count, eq, inArray, sql } from "drizzle-orm";
 import { checkTemplate } from "@/core/mailings";
+import { rulesWithGrant } from "@/core/organisation";
 import { isStageRole } from "@/core/people";
 import type { PlanFacts, StageFacts } from "@/core/readiness";
 import { groupBy } from "@/core/shared";
@@ -248,7 +249,7 @@ export async function planFacts(
           ? (seriesStarts.get(occurrence.seriesId) ?? []).map((row) => row.startLocal)
           : [],
         holiday: holidayOn(occurrence.zone, occurrence.startLocal),
-        limits: rules,
+        limits: rulesWithGrant(rules, event.grantedSeats),
         phoneNumberCount: rules.phoneNumbers.length,
       };
       return [occurrence.id, facts];

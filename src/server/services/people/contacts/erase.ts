@@ -79,6 +79,13 @@ export async function erasePeople(db: Db, personIds: readonly string[], now: num
   const ids = sql`${sql.param([...personIds])}::uuid[]`;
   const ownTickets = sql`(select id from tickets where person_id = any(${ids}))`;
   await forgetPasted(db, personIds);
+  // while their address is still known
+  await db.execute(sql`
+    delete from letters l using people p
+    where p.id = any(${ids}) and l.organisation_id = p.organisation_id and l.to_email = p.email`);
+  await db.execute(sql`
+    delete from team_invitations i using people p
+    where p.id = any(${ids}) and i.organisation_id = p.organisation_id and i.email = p.email`);
   const nothing = {
     name: null,
     email: null,

@@ -79,6 +79,12 @@ export const personalData: Readonly<Record<string, Columns>> = {
   session: { "sign-in": "id expires_at token created_at updated_at ip_address user_agent user_id" },
   user: { "sign-in": "id name email email_verified image created_at updated_at" },
   verification: { "sign-in": "id identifier value expires_at created_at updated_at" },
+  team_invitations: {
+    deleted: "id organisation_id email name standing invited_by created_at expires_at accepted_at withdrawn_at",
+  },
+  letters: {
+    deleted: "id organisation_id to_name to_email body state attempts due_at sent_at message_id created_at",
+  },
   members: { "sign-in": "organisation_id user_id person_id standing" },
   board_posts: { "theirs no more": "id organisation_id board_id event_id text posted_at hook_due_at hook_attempts" },
   boards: { "theirs no more": "id organisation_id name slug hook_url hook_secret_sealed last_hook created_at" },
@@ -89,7 +95,7 @@ export const personalData: Readonly<Record<string, Columns>> = {
   event_pictures: { "theirs no more": "id organisation_id event_id width height created_at" },
   events: {
     "theirs no more":
-      "id organisation_id slug uid title description_html is_private access_code_sealed house_size registration_limit questions_on polls_on others_questions_shown chat_to chat_held early_entry form_fields reminder_offsets_minutes shape room_code entry_by look agenda_shown approved_domains approval proves_address foyer_on stage_microphones_open sound_by is_recorded consent_text interpretation_into picture conference_number credit_points credit_threshold_percent published_at deleted_at version created_at",
+      "id organisation_id slug uid title description_html is_private access_code_sealed house_size granted_seats registration_limit questions_on polls_on others_questions_shown chat_to chat_held early_entry form_fields reminder_offsets_minutes shape room_code entry_by look agenda_shown approved_domains approval proves_address foyer_on stage_microphones_open sound_by is_recorded consent_text place interpretation_into picture conference_number credit_points credit_threshold_percent published_at deleted_at version created_at",
   },
   licences: { "theirs no more": "id organisation_id size created_at" },
   occurrences: {

@@ -1,10 +1,11 @@
 import type { EventDraft } from "@/contracts";
 import { Refusal } from "@/core/shared";
-import { wallTimeAt } from "@/core/time";
+import { wallTimeAt, type ZoneCity } from "@/core/time";
 import type { TeamMember } from "../../ground/access";
 import type { Context } from "../../ground/context";
 import { organisationOf } from "../../organisation/rules";
-import { draftFromCalendar, draftFromText } from "./event-file";
+import { draftFromCalendar } from "./event-file";
+import { draftFromText } from "./event-text";
 
 /** The beginning of a plan out of a calendar file, or of pasted text: a calendar's own text or plain words. */
 export async function readDraft(
@@ -12,6 +13,7 @@ export async function readDraft(
   member: TeamMember,
   bytes: Uint8Array | null,
   text: string,
+  cities: readonly ZoneCity[],
 ): Promise<EventDraft> {
   if (member.standing === "crew") throw new Refusal({ code: "not-allowed", action: "event.plan" });
   const { zone } = await organisationOf(context, member.organisationId);
@@ -19,5 +21,5 @@ export async function readDraft(
   if (text.trim() === "") throw new Refusal({ code: "bad-calendar", reason: "nothing-in-it" });
   if (/^BEGIN:VCALENDAR/m.test(text))
     return draftFromCalendar(new TextEncoder().encode(text.trim().replace(/\r?\n/g, "\r\n")), zone);
-  return draftFromText(text, wallTimeAt(context.clock.now(), zone).local, zone);
+  return draftFromText(text, wallTimeAt(context.clock.now(), zone).local, zone, cities);
 }

@@ -12,9 +12,10 @@ import { TeamBar } from "@/features/shared/team-bar";
 import { Workspace } from "@/features/shared/workspace";
 import { roleMay } from "@/core/rights";
 import { filesOf } from "@/server/services/way-in/front/files";
+import { besidesOf } from "../../../../(public)/_lib/besides";
 import { frontDoorDraft } from "@/server/services/way-in/front/look";
 import { organisationOf, rulesOf } from "@/server/services/organisation/rules";
-import { segmentsOf } from "@/server/services/planning/run-sheets";
+import { agendaOf } from "@/server/services/way-in/front/agenda";
 import { cleanHtml } from "@/server/services/ground/sanitise";
 import { registrantsOf } from "@/server/services/way-in/registrants";
 import { Button } from "@/ui";
@@ -94,6 +95,11 @@ function RegistrantSection({
   );
 }
 
+const whenOf = (date: { readonly startAt: number; readonly zone: string } | null): string =>
+  date
+    ? `${longDate(date.startAt, date.zone)}, ${clockTime(date.startAt, date.zone)} in ${cityOf(date.zone)}`
+    : "No fixed time";
+
 export default async function FrontDoorEditPage({
   params,
   searchParams,
@@ -108,10 +114,10 @@ export default async function FrontDoorEditPage({
   const count = (status: string) => registrants.filter((one) => one.ticket.status === status).length;
   const [sources, pending] = [sourcesOf(registrants), waitingOf(registrants)];
   const lines = linesOf(registrants, event.formFields);
-  const [draft, files, sheet, organisation] = await Promise.all([
+  const [draft, files, agenda, organisation] = await Promise.all([
     frontDoorDraft(context, member, id),
     filesOf(context, id),
-    loaded.occurrence ? segmentsOf(context.db, loaded.occurrence.id) : [],
+    occurrence ? agendaOf(context.db, occurrence) : [],
     organisationOf(context, event.organisationId),
   ]);
   const rules = rulesOf(organisation);
@@ -119,11 +125,11 @@ export default async function FrontDoorEditPage({
   const facts = {
     title: event.title,
     organisation: organisation.name,
-    when: occurrence
-      ? `${longDate(occurrence.startAt, occurrence.zone)}, ${clockTime(occurrence.startAt, occurrence.zone)} in ${cityOf(occurrence.zone)}`
-      : "No fixed time",
+    when: whenOf(occurrence),
     descriptionHtml: cleanHtml(event.descriptionHtml),
-    agenda: sheet.map((segment) => segment.title),
+    agenda: agenda.map(({ title, at, leader }) => ({ title, at, withLeader: leader ? `with ${leader}` : "" })),
+    zone: occurrence?.zone ?? "UTC",
+    besides: besidesOf(event, "en"),
     names: Object.fromEntries(draft.names),
     files,
     words: messagesFor("en").front,

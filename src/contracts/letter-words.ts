@@ -1,0 +1,54 @@
+import type { Letter } from "@/core/mailings";
+import type { Standing } from "@/core/people";
+
+const standingMeans: Record<Standing, string> = {
+  owner: "an owner: you plan events, and set the rules and the team",
+  producer: "a producer: you plan events and run them",
+  crew: "crew: you work at the desk of the events you are on the list of",
+};
+
+export interface LetterFacts {
+  readonly toName: string;
+  readonly organisation: string;
+  /** derived, for the one letter */
+  readonly link: string;
+}
+
+export interface LetterWords {
+  readonly subject: string;
+  readonly paragraphs: readonly string[];
+  readonly link: string;
+}
+
+/** A letter in words. The team's pages and letters are English. */
+export function letterWords(letter: Letter, facts: LetterFacts): LetterWords {
+  const { organisation, link, toName } = facts;
+  const hello = `Hello ${toName},`;
+  switch (letter.kind) {
+    case "team-invitation":
+      return {
+        subject: `Your sign-in for ${organisation}`,
+        paragraphs: [
+          hello,
+          letter.by
+            ? `${letter.by} asks you into the team of ${organisation}, as ${standingMeans[letter.standing]}.`
+            : `You asked for a desk of your own at ${organisation}. You join the team as ${standingMeans[letter.standing]}.`,
+          "Follow this link and choose a password. It works once, for seven days:",
+        ],
+        link,
+      };
+    case "seats-decided":
+      return {
+        subject: `${letter.isGranted ? "Granted" : "Declined"}: ${letter.wantedSize} seats for ${letter.title}`,
+        paragraphs: [
+          hello,
+          letter.isGranted
+            ? `${letter.title} has ${letter.wantedSize} seats now, as you asked.`
+            : `${letter.title} keeps its seats: ${letter.wantedSize} were not granted.`,
+          ...(letter.answer ? [`“${letter.answer}”`] : []),
+          "The plan:",
+        ],
+        link,
+      };
+  }
+}

@@ -1,0 +1,19 @@
+import type { Standing } from "../people";
+
+/** What a letter to one of the team says, as data: its words are made when it leaves. */
+export type Letter =
+  | {
+      readonly kind: "team-invitation";
+      readonly invitationId: string;
+      readonly standing: Standing;
+      /** who asks; "" where the recipient asked for it themself */
+      readonly by: string;
+    }
+  | {
+      readonly kind: "seats-decided";
+      readonly eventId: string;
+      readonly title: string;
+      readonly wantedSize: number;
+      readonly isGranted: boolean;
+      readonly answer: string;
+    };

@@ -1,0 +1,19 @@
+import type { Choice } from "@/ui";
+
+/** ISO 639-1 codes, with the variants that interpreters are booked for, and International Sign (ISO 639-3). */
+const tags =
+  "af am ar az be bg bn bs ca cs cy da de el en es es-419 et eu fa fi fil fr ga gl gu ha he hi hr hu hy id ig is it ja ka kk km kn ko ky lb lo lt lv mk ml mn mr ms mt my nb ne nl nn pa pl ps pt pt-BR ro ru si sk sl so sq sr sv sw ta te th ti tr uk ur uz vi wo xh yo zh-Hans zh-Hant zu ils".split(
+    " ",
+  );
+const unnamed: Readonly<Record<string, string>> = { ils: "International Sign" };
+
+/** Languages by their English names, found by what they call themselves too. */
+export function languageChoices(): readonly Choice[] {
+  const english = new Intl.DisplayNames(["en"], { type: "language" });
+  return tags
+    .map((tag) => {
+      const own = new Intl.DisplayNames([tag], { type: "language", fallback: "none" }).of(tag);
+      return { value: tag, label: unnamed[tag] ?? english.of(tag) ?? tag, also: [tag, ...(own ? [own] : [])] };
+    })
+    .sort((a, b) => a.label.localeCompare(b.label));
+}

@@ -1,0 +1,78 @@
+import { eq, sql } from "drizzle-orm";
+import { letterWords, type LetterWords } from "@/contracts";
+import { escapeHtml, maxAttempts, outcomeOf, retryAfterMinutes, type Letter } from "@/core/mailings";
+import { assertNever, spokenName } from "@/core/shared";
+import { minuteMs } from "@/core/time";
+import { letters, organisations } from "../../db/schema";
+import type { Context } from "../ground/context";
+
+const batchSize = 20;
+const leaseMinutes = 2;
+type LetterRow = typeof letters.$inferSelect;
+
+const htmlOf = ({ paragraphs, link }: LetterWords): string =>
+  `<!doctype html><html lang="en"><body style="font-family:sans-serif;line-height:1.5;color:#1B1F23;max-width:36em">${paragraphs.map((one) => `<p>${escapeHtml(one)}</p>`).join("")}<p><a href="${link}">${link}</a></p></body></html>`;
+
+/** Where a letter leads; a secret in it is derived now and kept nowhere. */
+function linkOf(context: Context, letter: Letter): string {
+  const origin = context.environment.STAGE_CALL_URL;
+  switch (letter.kind) {
+    case "team-invitation":
+      return `${origin}/join/${context.secrets.tokenFor(letter.invitationId, 0)}`;
+    case "seats-decided":
+      return `${origin}/events/${letter.eventId}/plan`;
+    default:
+      return assertNever(letter);
+  }
+}
+
+async function sendOne(context: Context, row: LetterRow, organisation: typeof organisations.$inferSelect) {
+  const { name, senderName, senderEmail } = organisation;
+  const words = letterWords(row.body, {
+    toName: spokenName(row.toName),
+    organisation: name,
+    link: linkOf(context, row.body),
+  });
+  const now = context.clock.now();
+  const { smtpCode, part } = await context.mailer.send({
+    messageId: row.messageId,
+    from: { name: senderName, address: senderEmail },
+    replyTo: null,
+    to: { name: row.toName, address: row.toEmail },
+    subject: words.subject,
+    text: [...words.paragraphs, words.link].join("\n\n"),
+    html: htmlOf(words),
+    calendar: null,
+    sentAt: now,
+    unsubscribeUrl: null,
+  });
+  const outcome = outcomeOf(smtpCode, part);
+  const isLost = outcome === "refused" || row.attempts >= maxAttempts;
+  const next =
+    outcome === "accepted"
+      ? { state: "sent" as const, sentAt: now }
+      : isLost
+        ? { state: "failed" as const }
+        : { dueAt: now + retryAfterMinutes(row.attempts) * minuteMs };
+  await context.db.update(letters).set(next).where(eq(letters.id, row.id));
+}
+
+/** Sends the letters that are due. Two senders never take the same one; what is not accepted is tried again, later and later. */
+export async function sendLetters(context: Context): Promise<number> {
+  const now = context.clock.now();
+  const due = sql`(select id from letters where state = 'planned' and due_at <= ${new Date(now).toISOString()}
+    order by due_at limit ${batchSize} for update skip locked)`;
+  const claimed = await context.db
+    .update(letters)
+    .set({ attempts: sql`${letters.attempts} + 1`, dueAt: now + leaseMinutes * minuteMs })
+    .where(sql`${letters.id} in ${due}`)
+    .returning();
+  for (const row of claimed) {
+    const [organisation] = await context.db
+      .select()
+      .from(organisations)
+      .where(eq(organisations.id, row.organisationId));
+    if (organisation) await sendOne(context, row, organisation);
+  }
+  return claimed.length;
+}
