@@ -6,7 +6,7 @@ import { duties, roles, type Actor } from "@/core/people";
 import { roleMay, type Action } from "@/core/rights";
 import type { CommandBody } from "@/contracts";
 import type { TeamMember } from "@/server/services/ground/access";
-import { createEvent } from "@/server/services/planning/events";
+import { createEvent, loadPlan } from "@/server/services/planning/events";
 import { savePlan } from "@/server/services/planning/save-plan";
 import { deleteEvent, publishEvent, restoreEvent } from "@/server/services/planning/event-life";
 import { nobody } from "@/core/mailings";
@@ -96,6 +96,7 @@ const actions: Readonly<Record<string, { needs: Action | "standing"; call: Call 
     needs: "event.plan",
     call: (m) => savePlan(world.context, m, event.eventId, -1, goodPlan(), false),
   },
+  currentPlanAction: { needs: "event.read", call: (m) => loadPlan(world.context, m, event.eventId) },
   publishAction: { needs: "event.plan", call: (m) => publishEvent(world.context, m, event.eventId, true) },
   deleteAction: { needs: "event.plan", call: (m) => deleteEvent(world.context, m, event.eventId) },
   restoreAction: { needs: "event.plan", call: (m) => restoreEvent(world.context, m, event.eventId) },

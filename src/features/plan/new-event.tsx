@@ -71,7 +71,7 @@ function FromEntry({
 
 /** A new plan: empty, or begun from an entry of somebody's calendar; a template has filled it before. */
 export function NewEvent(
-  props: Omit<PlanFormProps, "isNew" | "version" | "holders" | "onStage" | "save" | "mayEdit"> & {
+  props: Omit<PlanFormProps, "isNew" | "version" | "holders" | "onStage" | "save" | "current" | "mayEdit"> & {
     read: (data: FormData) => Promise<Done<EventDraft>>;
     create: (input: PlanInput, people: readonly Person[]) => Promise<Refused>;
   },
@@ -124,6 +124,7 @@ export function NewEvent(
         holders={0}
         onStage={1}
         save={(_version, input) => create(input, people)}
+        current={() => Promise.reject(new Error("a new plan has no other version"))}
       />
     </>
   );

@@ -1,29 +1,29 @@
 "use client";
 import { wordedResolver } from "@/features/shared/worded-resolver";
-import { useState, useTransition, type ReactNode } from "react";
+import { useState, type ReactNode } from "react";
 import { Controller, FormProvider, useForm, useFormContext, useWatch } from "react-hook-form";
-import { planInput, wordsOfIssue, type Done, type PlanInput } from "@/contracts";
+import { planInput, type PlanInput } from "@/contracts";
 import { madeCode, strengthOf } from "@/core/front-door";
 import { FormSelect } from "@/features/shared/contract-form";
 import { readableText } from "@/core/shared";
 import { DraftNote, useDraft } from "@/features/shared/use-draft";
-import { Button, Checkbox, Field, Input, Note, toast } from "@/ui";
+import { Button, Field, Input, Note } from "@/ui";
+import { AskToTell } from "./ask-to-tell";
 import { Check, Text } from "./controls";
 import { wordList } from "./word-list";
 import { RichText } from "./rich-text";
 import { RoomOptions } from "./room-options";
+import { TwoWindows } from "./two-windows";
+import { usePlanSaving, type PlanSaving } from "./use-plan-saving";
 import { SeatsBeside, WhenSection, type WhenProps } from "./when-section";
 
-type Saved = Done<{ version: number; hasMoved: boolean; told: number }>;
-
-export interface PlanFormProps extends WhenProps {
+export interface PlanFormProps extends WhenProps, PlanSaving {
   readonly initial: PlanInput;
   readonly version: number;
   /** people who would hear of a move */
   readonly holders: number;
   readonly onStage: number;
   readonly draftKey: string;
-  readonly save: (version: number, input: PlanInput, tellPeople: boolean) => Promise<Saved>;
   readonly mayEdit: boolean;
   /** what follows from the plan, beside it */
   readonly beside?: ReactNode;
@@ -152,46 +152,30 @@ function Beside(props: Pick<PlanFormProps, "isNew" | "occurrenceId" | "askSeats"
   );
 }
 
+/** Whether saving moves the one date that people hold. */
+const hasMoved = (before: PlanInput, after: PlanInput): boolean =>
+  after.shape === "one-date" &&
+  (after.startLocal !== before.startLocal ||
+    after.zone !== before.zone ||
+    after.durationMinutes !== before.durationMinutes);
+
 export function PlanForm(props: PlanFormProps) {
   const form = useForm<PlanInput>({
     resolver: wordedResolver(planInput),
     defaultValues: props.initial,
     mode: "onBlur",
   });
-  const { control, formState, setError, reset, getValues } = form;
-  const [version, setVersion] = useState(props.version);
-  const [wrong, setWrong] = useState<string | null>(null);
-  const [tellPeople, setTellPeople] = useState(false);
-  const [isPending, run] = useTransition();
+  const { control, formState, reset, getValues } = form;
   const draft = useDraft<PlanInput>(props.draftKey, getValues, formState.isDirty, (kept) =>
     reset({ ...getValues(), ...kept }, { keepDefaultValues: true }),
   );
-  const [startLocal, zone, duration, shape] = useWatch({
-    control,
-    name: ["startLocal", "zone", "durationMinutes", "shape"],
+  const saving = usePlanSaving(form, draft, props);
+  // the input whose saving moves a date that people hold
+  const [asked, setAsked] = useState<PlanInput | null>(null);
+  const submit = form.handleSubmit((input) => {
+    if (props.holders > 0 && hasMoved(saving.base.plan, input)) setAsked(input);
+    else saving.send(input, false);
   });
-  const hasMoved =
-    shape === "one-date" &&
-    (startLocal !== props.initial.startLocal ||
-      zone !== props.initial.zone ||
-      Number(duration) !== props.initial.durationMinutes);
-  const submit = form.handleSubmit((input) =>
-    run(async () => {
-      setWrong(null);
-      const saved = await props.save(version, input, tellPeople);
-      if (saved.ok) {
-        setVersion(saved.value.version);
-        draft.forget();
-        reset(input);
-        toast(
-          saved.value.told > 0 ? `Saved. ${saved.value.told} people hear of the new time in five minutes.` : "Saved.",
-        );
-        return;
-      }
-      setWrong(saved.words);
-      for (const issue of saved.issues) setError(issue.path as never, { message: wordsOfIssue(issue) });
-    }),
-  );
   return (
     <FormProvider {...form}>
       <form
@@ -220,23 +204,13 @@ export function PlanForm(props: PlanFormProps) {
             />
             <WhoMayCome />
             <RoomOptions onStage={props.onStage} />
-            {hasMoved && props.holders > 0 && (
-              <label className="flex items-start gap-2 border-l-2 border-attention bg-attention-ground px-3 py-2 text-attention">
-                <Checkbox
-                  checked={tellPeople}
-                  onChange={(event) => setTellPeople(event.target.checked)}
-                  className="mt-1"
-                />
-                <span>
-                  The date moves. Tell {props.holders} people by mail, five minutes after the last edit. Without this
-                  nothing is sent; reminders are laid for the new time either way.
-                </span>
-              </label>
+            {saving.other && (
+              <TwoWindows base={saving.base.plan} mine={getValues()} other={saving.other} onChosen={saving.goOn} />
             )}
-            {wrong && <Note tone="wrong">{wrong}</Note>}
+            {saving.wrong && <Note tone="wrong">{saving.wrong}</Note>}
             {props.mayEdit && (
               <div className="sticky bottom-0 z-10 flex items-center gap-3 border-t border-rule bg-ground py-2">
-                <Button type="submit" weight="act" disabled={isPending}>
+                <Button type="submit" weight="act" disabled={saving.isPending || saving.other !== null}>
                   {props.isNew ? "Make the event" : "Save the plan"}
                 </Button>
                 {formState.isDirty && <span className="text-ink-2">Not saved yet; kept in this browser.</span>}
@@ -245,6 +219,14 @@ export function PlanForm(props: PlanFormProps) {
           </fieldset>
         </div>
         <Beside {...props} />
+        {asked && (
+          <AskToTell
+            holders={props.holders}
+            input={asked}
+            onClose={() => setAsked(null)}
+            onSave={(tellPeople) => saving.send(asked, tellPeople)}
+          />
+        )}
       </form>
     </FormProvider>
   );

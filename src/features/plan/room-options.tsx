@@ -7,15 +7,7 @@ import { bandwidthOf, heavyKbps, type Picture } from "@/core/organisation";
 import { Field, Select } from "@/ui";
 import { Check, Text } from "./controls";
 import { Interpretation } from "./interpretation";
-
-const pictureWords: Record<Picture, string> = {
-  cards: "Names on cards",
-  "one-speaker-360": "One speaker, 360 lines",
-  "one-speaker-540": "One speaker, 540 lines",
-  "one-speaker-720": "One speaker, 720 lines",
-  "round-540": "Round of speakers, 540 lines",
-  "slides-and-speaker-720": "Slides beside the speaker, 720 lines",
-};
+import { pictureWords } from "./picture-words";
 
 const mbit = (kbps: number): string =>
   kbps >= 1_000_000

@@ -29,7 +29,7 @@ export { polls, segments, type PollOption } from "./run-sheet";
 export { chatEntryNotes, chatLines, logHeads } from "./chat";
 export { datePlaces } from "./places";
 export { busyCalendars, licences, seatRequests, templates, type StoredCalendar } from "./house";
-export { boardPosts, boards, letters, mailings, messages, type RenderedMessage } from "./mail";
+export { boardPosts, boards, letters, mailings, messages, type AlsoAbout, type RenderedMessage } from "./mail";
 export { recordings } from "./recordings";
 export {
   admissions,

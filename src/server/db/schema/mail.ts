@@ -43,6 +43,12 @@ export interface RenderedMessage {
   calendar: { method: "REQUEST" | "CANCEL"; lines: string[] } | null;
 }
 
+/** A further date of a mail, with the recipient's ticket for it. */
+export interface AlsoAbout {
+  readonly occurrenceId: string;
+  readonly ticketId: string | null;
+}
+
 export const messages = pgTable(
   "messages",
   {
@@ -57,6 +63,8 @@ export const messages = pgTable(
     ticketId: uuid("ticket_id"),
     /** the question that a mail answers */
     questionId: uuid("question_id"),
+    /** the other dates that this one mail is about */
+    alsoAbout: jsonb("also_about").$type<readonly AlsoAbout[]>().notNull().default([]),
     plannedDueAt: instant("planned_due_at").notNull(),
     /** moves on with each try */
     dueAt: instant("due_at").notNull(),

@@ -1,9 +1,9 @@
 import { and, eq, inArray, isNull, or, sql } from "drizzle-orm";
-import { changeNoticeDueAt, remindersFor, type MailingKind } from "@/core/mailings";
+import { remindersFor, type MailingKind } from "@/core/mailings";
 import { isStageRole } from "@/core/people";
 import { groupBy } from "@/core/shared";
 import type { Db } from "../../db/client";
-import { events, messages, occurrences, tickets } from "../../db/schema";
+import { events, messages, occurrences, tickets, type AlsoAbout } from "../../db/schema";
 import type { Context } from "./context";
 
 const iso = (ms: number): string => new Date(ms).toISOString();
@@ -17,6 +17,7 @@ export interface NewMessage {
   readonly kind: MailingKind;
   readonly mailingId?: string | null;
   readonly questionId?: string;
+  readonly alsoAbout?: readonly AlsoAbout[];
   readonly dueAt: number;
 }
 
@@ -37,15 +38,15 @@ export async function planMessages(context: Context, db: Db, wanted: readonly Ne
     const list = (of: (one: NewMessage, i: number) => string | null) => sql.param(some.map(of));
     // one parameter a column, however many rows: a registration plans three mails under the date's lock
     const { rowCount } = await db.execute(sql`
-      insert into messages (id, organisation_id, event_id, occurrence_id, person_id, ticket_id, kind, mailing_id, question_id,
+      insert into messages (id, organisation_id, event_id, occurrence_id, person_id, ticket_id, kind, mailing_id, question_id, also_about,
         planned_due_at, due_at, state, message_id, created_at)
-      select id, organisation_id, event_id, occurrence_id, person_id, ticket_id, kind, mailing_id, question_id, due_at, due_at,
+      select id, organisation_id, event_id, occurrence_id, person_id, ticket_id, kind, mailing_id, question_id, also_about::jsonb, due_at, due_at,
         'planned', '<' || id || '@' || ${domain}::text || '>', ${now}::timestamptz
       from unnest(${sql.param(ids)}::uuid[], ${list((one) => one.organisationId)}::uuid[], ${list((one) => one.eventId)}::uuid[],
         ${list((one) => one.occurrenceId)}::uuid[], ${list((one) => one.personId)}::uuid[], ${list((one) => one.ticketId)}::uuid[],
         ${list((one) => one.kind)}::text[], ${list((one) => one.mailingId ?? null)}::uuid[],
-        ${list((one) => one.questionId ?? null)}::uuid[], ${list((one) => iso(one.dueAt))}::timestamptz[])
-        as wanted(id, organisation_id, event_id, occurrence_id, person_id, ticket_id, kind, mailing_id, question_id, due_at)
+        ${list((one) => one.questionId ?? null)}::uuid[], ${list((one) => JSON.stringify(one.alsoAbout ?? []))}::text[], ${list((one) => iso(one.dueAt))}::timestamptz[])
+        as wanted(id, organisation_id, event_id, occurrence_id, person_id, ticket_id, kind, mailing_id, question_id, also_about, due_at)
       on conflict do nothing`);
     made += rowCount ?? 0;
   }
@@ -133,7 +134,7 @@ export async function holdersOf(db: Db, dates: readonly Occurrence[]): Promise<R
   return new Map(ids.map((id) => [id, [...(byDate.get(id) ?? []), ...(byDate.get(null) ?? [])]]));
 }
 
-const dropKinds = async (db: Db, dates: readonly Occurrence[], kinds: MailingKind[]): Promise<void> => {
+export const dropKinds = async (db: Db, dates: readonly Occurrence[], kinds: MailingKind[]): Promise<void> => {
   if (dates.length === 0) return;
   await db.delete(messages).where(
     and(
@@ -165,33 +166,6 @@ export async function replanReminders(
     ),
   );
 }
-
-const toHolders = async (
-  context: Context,
-  db: Db,
-  dates: readonly Occurrence[],
-  kind: MailingKind,
-  dueAt: number,
-): Promise<number> => {
-  const holders = await holdersOf(db, dates);
-  return planMessages(
-    context,
-    db,
-    dates.flatMap((date) =>
-      (holders.get(date.id) ?? []).map((ticket) => ({ ...aboutTicket(ticket, date), kind, dueAt })),
-    ),
-  );
-};
-
-/** One change notice a date to each holder, whatever the number of edits within five minutes. */
-export async function planChangeNotice(context: Context, db: Db, dates: readonly Occurrence[]): Promise<number> {
-  await dropKinds(db, dates, ["change"]);
-  return toHolders(context, db, dates, "change", changeNoticeDueAt(context.clock.now()));
-}
-
-/** Word to everybody concerned that dates are called off: at once. */
-export const planCancellation = (context: Context, db: Db, dates: readonly Occurrence[]): Promise<number> =>
-  toHolders(context, db, dates, "cancellation", context.clock.now());
 
 /** What was written and put off says the old hour: it is written again when it leaves. */
 export const writeAnew = async (db: Db, occurrenceIds: readonly string[]): Promise<void> => {

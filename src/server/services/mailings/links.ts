@@ -19,7 +19,15 @@ export const placeholder = {
   pin: "[[the PIN]]",
 } as const;
 export type LinkKind = keyof typeof placeholder;
-export type Links = Readonly<Record<LinkKind, string>>;
+export interface Links extends Readonly<Record<LinkKind, string>> {
+  /** the ways in of further tickets, by their ids */
+  readonly enterOf: ReadonlyMap<string, string>;
+}
+
+const furtherStart = "https://link.invalid/enter-of/";
+/** Stands where the way in of a further ticket goes. */
+export const furtherPlaceholder = (ticketId: string): string => `${furtherStart}${ticketId}`;
+const furtherPattern = /https:\/\/link\.invalid\/enter-of\/([0-9a-f-]{36})/g;
 
 export interface LinkOwner {
   readonly ticketId: string | null;
@@ -34,6 +42,8 @@ export interface LinkOwner {
   readonly mailbox: string;
   readonly accessCode: string | null;
   readonly pin: string | null;
+  /** tickets for further dates of a mail about several */
+  readonly further?: readonly { readonly id: string; readonly linkVersion: number }[];
 }
 
 /** Somebody's own links, derived anew. */
@@ -41,7 +51,11 @@ export function linksOf(context: Context, owner: LinkOwner): Links {
   const origin = context.environment.STAGE_CALL_URL;
   const token = owner.ticketId ? context.secrets.tokenFor(owner.ticketId, owner.linkVersion) : null;
   const register = `${origin}/front/${owner.slug}?via=invitation`;
+  const enterOf = (owner.further ?? []).map(
+    ({ id, linkVersion }) => [id, `${origin}/enter/${context.secrets.tokenFor(id, linkVersion)}`] as const,
+  );
   return {
+    enterOf: new Map(enterOf),
     enter: token ? `${origin}/enter/${token}` : register,
     ticket: token ? `${origin}/ticket/${token}` : register,
     proof:
@@ -65,6 +79,7 @@ export function linksOf(context: Context, owner: LinkOwner): Links {
 
 /** What somebody without the right to personal links sees in their place. */
 export const redactedLinks: Links = {
+  enterOf: new Map(),
   enter: "[personal link]",
   ticket: "[personal link]",
   register: "[personal link]",
@@ -92,7 +107,7 @@ export function finish(rendered: RenderedMessage, links: Links): FinishedMessage
       // a function: a code may hold what a replacement would read as a pattern
       (out, kind) =>
         out.replaceAll(placeholder[kind], () => (kind === "accessCode" ? written(links[kind]) : links[kind])),
-      text,
+      text.replace(furtherPattern, (_, id: string) => links.enterOf.get(id) ?? redactedLinks.enter),
     );
   return {
     subject: rendered.subject,

@@ -41,6 +41,13 @@ export interface MessageFacts {
   readonly hasAccessCode: boolean;
   readonly phone: PhoneDetails | null;
   readonly owner: LinkOwner;
+  /** the other dates that a mail about several is about */
+  readonly further: readonly FurtherDate[];
+}
+
+export interface FurtherDate {
+  readonly occurrence: typeof occurrences.$inferSelect;
+  readonly ticket: typeof tickets.$inferSelect | null;
 }
 
 const present = (ids: readonly (string | null)[]): string[] => [...new Set(ids.filter((id) => id !== null))];
@@ -49,7 +56,8 @@ const byId = <R extends { id: string }>(rows: readonly R[]): ReadonlyMap<string,
 
 /** What the tables hold about many messages: one read a table, however many there are. */
 async function rowsFor(db: Db, wanted: readonly MessageRow[]) {
-  const dateIds = present(wanted.map((one) => one.occurrenceId));
+  const further = wanted.flatMap((one) => one.alsoAbout ?? []);
+  const dateIds = present([...wanted, ...further].map((one) => one.occurrenceId));
   const personIds = present(wanted.map((one) => one.personId));
   const dates = await db
     .select({ occurrence: occurrences, event: events })
@@ -57,7 +65,7 @@ async function rowsFor(db: Db, wanted: readonly MessageRow[]) {
     .innerJoin(events, eq(events.id, occurrences.eventId))
     .where(inArray(occurrences.id, dateIds));
   const eventIds = [...new Set(dates.map((row) => row.event.id))];
-  const ticketIds = present(wanted.map((one) => one.ticketId));
+  const ticketIds = present([...wanted, ...further].map((one) => one.ticketId));
   const questionIds = present(wanted.map((one) => one.questionId));
   const invited = wanted.some((one) => traitsOf(one.kind).toInvitees);
   const [folk, ticketRows, words, guests, asked] = await Promise.all([
@@ -118,6 +126,12 @@ async function factsOf(
   const mailing =
     (message.mailingId ? rows.words.get(message.mailingId) : rows.ownWords.get(`${event.id}|${message.kind}`)) ?? null;
   const phone = phoneDetails(context, event, rulesOf(organisation), ticket);
+  const further = (message.alsoAbout ?? []).flatMap((one): FurtherDate[] => {
+    const other = rows.dates.get(one.occurrenceId);
+    return other
+      ? [{ occurrence: other.occurrence, ticket: (one.ticketId && rows.tickets.get(one.ticketId)) || null }]
+      : [];
+  });
   return {
     message,
     organisation,
@@ -144,7 +158,9 @@ async function factsOf(
       mailbox: message.id ? mailboxOf(context, organisation.senderEmail, message.id) : organisation.senderEmail,
       accessCode: event.isPrivate && event.accessCodeSealed ? context.secrets.unseal(event.accessCodeSealed) : null,
       pin: phone?.pin ? inThrees(phone.pin) : null,
+      further: further.flatMap(({ ticket: other }) => (other && other.id !== ticket?.id ? [other] : [])),
     },
+    further,
   };
 }
 

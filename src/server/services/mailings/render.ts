@@ -26,7 +26,7 @@ import { cityOf, clockTime, longDate, twoZoneTime } from "@/core/time";
 import type { RenderedMessage } from "../../db/schema";
 import { phoneRows } from "../way-in/phone-details";
 import { joinBlock } from "./join-block";
-import { placeholder } from "./links";
+import { furtherPlaceholder, placeholder } from "./links";
 import type { MessageFacts } from "./load";
 
 /** "Thursday 26 November 2026, 18:00 in Lisbon (19:00 for you)": the recipient's zone if known. */
@@ -59,7 +59,9 @@ export const standardWords = (kind: MailingKind, locale: string): Words => messa
 
 function valuesOf(facts: MessageFacts, now: number, locale: string): MergeValues {
   const { event, occurrence, person, organisation } = facts;
-  const when = whenWords(occurrence.startAt, occurrence.zone, person.zone, locale);
+  const when = [occurrence, ...facts.further.map((one) => one.occurrence)]
+    .map((date) => whenWords(date.startAt, date.zone, person.zone, locale))
+    .join("; ");
   const audience = facts.isForStage ? "stage" : traitsOf(facts.message.kind).toInvitees ? "invitee" : "holder";
   return {
     name: plainValue(spokenName(person.name ?? "")),
@@ -97,7 +99,7 @@ function standingOf({ ticket, isForStage }: Pick<MessageFacts, "ticket" | "isFor
 
 /** The calendar entry of a ticket's date, personal where a holder is given. */
 export function calendarEntry(
-  facts: Omit<MessageFacts, "message" | "hasAccessCode">,
+  facts: Omit<MessageFacts, "message" | "hasAccessCode" | "further">,
   now: number,
   link: string,
   isCancelled: boolean,
@@ -131,8 +133,12 @@ function calendarFile(facts: MessageFacts, now: number): RenderedMessage["calend
   const isWithdrawn = calendar === "withdrawal";
   const method = isWithdrawn ? "CANCEL" : "REQUEST";
   const link = toInvitees ? placeholder.register : placeholder.enter;
-  const entry = calendarEntry(facts, now, link, isWithdrawn);
-  const entries = [{ ...entry, organizer: { name: facts.organisation.senderName, email: placeholder.mailbox } }];
+  const organizer = { name: facts.organisation.senderName, email: placeholder.mailbox };
+  const further = facts.further.map(({ occurrence, ticket }) => {
+    const own = ticket === null || ticket.id === facts.ticket?.id ? link : furtherPlaceholder(ticket.id);
+    return calendarEntry({ ...facts, occurrence, ticket }, now, own, isWithdrawn);
+  });
+  const entries = [calendarEntry(facts, now, link, isWithdrawn), ...further].map((entry) => ({ ...entry, organizer }));
   return { method, lines: calendarLines({ method, name: facts.event.title, entries }) };
 }
 

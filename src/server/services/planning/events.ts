@@ -15,7 +15,7 @@ import { layDates, laySeries } from "./dates/lay";
 import { dateOrNull, datesOf, seriesOf, type OccurrenceRow } from "./dates/load";
 import { organisationOf, requireWithinLimits, rulesOf } from "../organisation/rules";
 import { settleSeats } from "../organisation/seats";
-import { holdersOf } from "../ground/mail-plan";
+import { hearersCount } from "../ground/date-notices";
 import { cleanHtml } from "../ground/sanitise";
 
 export type EventRow = typeof events.$inferSelect;
@@ -180,7 +180,7 @@ export async function loadPlan(
 
 /** How many would hear of a move. */
 export const holdersCount = async (context: Context, occurrence: OccurrenceRow | null): Promise<number> =>
-  occurrence ? ((await holdersOf(context.db, [occurrence])).get(occurrence.id) ?? []).length : 0;
+  occurrence ? hearersCount(context.db, [occurrence]) : 0;
 
 /** The event's stage people with their tickets. */
 export const stageTicketsOf = (db: Db, eventId: string) =>

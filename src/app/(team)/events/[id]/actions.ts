@@ -5,7 +5,7 @@ import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
 import { commandInput, type CommandBody } from "@/contracts";
 import { parse } from "@/server/services/ground/context";
-import { createEvent } from "@/server/services/planning/events";
+import { createEvent, loadPlan } from "@/server/services/planning/events";
 import { savePlan } from "@/server/services/planning/save-plan";
 import { deleteEvent, publishEvent, restoreEvent } from "@/server/services/planning/event-life";
 import { requestSeats } from "@/server/services/planning/seat-requests";
@@ -45,6 +45,15 @@ export async function savePlanAction(eventId: string, version: number, input: un
     const saved = await savePlan(context, member, eventId, version, input, tellPeople);
     revalidatePath(`/events/${eventId}`, "layout");
     return saved;
+  });
+}
+
+/** The plan as it stands now, for whoever's saving came second. */
+export async function currentPlanAction(eventId: string, dateId: string | null) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    const { event, plan } = await loadPlan(context, member, eventId, dateId);
+    return { version: event.version, plan };
   });
 }
 

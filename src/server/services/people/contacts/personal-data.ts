@@ -32,7 +32,7 @@ export const personalData: Readonly<Record<string, Columns>> = {
   },
   messages: {
     emptied: "rendered",
-    id: "id organisation_id event_id occurrence_id mailing_id person_id ticket_id question_id message_id",
+    id: "id organisation_id event_id occurrence_id mailing_id person_id ticket_id question_id message_id also_about",
     figure: "kind planned_due_at due_at state attempts note sent_at created_at",
   },
   questions: {

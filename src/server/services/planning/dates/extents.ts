@@ -6,6 +6,7 @@ import { kindOfWallTime } from "@/core/time";
 import type { Db } from "../../../db/client";
 import { dateChanges, events, occurrences, series, tickets } from "../../../db/schema";
 import { accessFor, type EventAccess, type TeamMember } from "../../ground/access";
+import { withdrawNotices } from "../../ground/date-notices";
 import { audit } from "../../ground/audit";
 import { parse, type Context } from "../../ground/context";
 import { settleSeats } from "../../organisation/seats";
@@ -213,6 +214,7 @@ export async function undoChange(
       if (!kept.has(row.id)) await tx.delete(series).where(eq(series.id, row.id));
     await settleSeats(context, tx, access.event.organisationId, new Set(ids));
     await tx.update(dateChanges).set({ undoneAt: context.clock.now() }).where(eq(dateChanges.id, changeId));
+    await withdrawNotices(context, tx, eventId, ids);
     await afterChange(context, tx, access, ids, false);
     await audit(context, tx, {
       organisationId: member.organisationId,

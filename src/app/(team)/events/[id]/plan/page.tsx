@@ -28,6 +28,7 @@ import {
   duplicateAction,
   mendAction,
   requestSeatsAction,
+  currentPlanAction,
   savePlanAction,
   saveTemplateAction,
 } from "../actions";
@@ -184,7 +185,7 @@ export default async function PlanPage({
           <p className="mb-3 text-lead">{rows.map((row) => ruleSentence(row.rule, row.startLocal)).join(" · then ")}</p>
         )}
         <PlanForm
-          key={event.version}
+          key={id}
           isNew={false}
           initial={plan}
           version={event.version}
@@ -196,6 +197,7 @@ export default async function PlanPage({
           occurrenceId={occurrence?.id ?? null}
           askSeats={askSeatsAction}
           save={savePlanAction.bind(null, id)}
+          current={currentPlanAction.bind(null, id, occurrence?.id ?? null)}
           mayEdit={mayEdit}
           beside={
             registered > 0 && (

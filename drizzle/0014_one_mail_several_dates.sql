@@ -1,0 +1,1 @@
+ALTER TABLE "messages" ADD COLUMN "also_about" jsonb DEFAULT '[]'::jsonb NOT NULL;
