@@ -89,6 +89,7 @@ const words: Record<IssueCode, (facts: Facts) => string> = {
   "poll-not-on-sheet": () => "A segment points to a poll that is not on this sheet.",
   "leader-not-of-event": () => "Somebody who leads a segment is not of this event.",
   "password-too-short": () => "At least 12 characters.",
+  "code-wrong": () => "This code is not the right one. They change every thirty seconds.",
   "password-wrong": () => "That is not your present password.",
   "answer-needed": ({ field }) => `${field}: an answer is needed.`,
   "answer-not-offered": ({ field }) => `${field}: choose one of the answers.`,

@@ -34,6 +34,22 @@ describe("tries to sign in", () => {
     expect(await attempt("192.0.2.1")).toBe("counted");
   });
 
+  it("make whoever goes on guessing wait longer and longer: ten minutes, an hour, a day", async () => {
+    const from = () => attempt("192.0.2.9");
+    world.clock.set(Date.parse("2026-12-01T00:00:00Z"));
+    expect(await times(8, from)).toBe("counted");
+    world.clock.advance(10 * minuteMs);
+    expect(await times(8, from)).toBe("counted");
+    world.clock.advance(10 * minuteMs);
+    expect(await from()).toBe("too-many-tries");
+    world.clock.advance(40 * minuteMs);
+    expect(await times(8, from)).toBe("counted");
+    world.clock.advance(60 * minuteMs);
+    expect(await times(8, from)).toBe("too-many-tries");
+    world.clock.advance(24 * 60 * minuteMs);
+    expect(await from()).toBe("counted");
+  });
+
   it("let a device that was in before go on, on the very network that is shut", async () => {
     await times(9, () => attempt("192.0.2.2"));
     expect(await attempt("192.0.2.2", deviceMark(world.context, email))).toBe("counted");

@@ -88,6 +88,7 @@ export const issueCodes = [
   "leader-not-of-event",
   "password-too-short",
   "password-wrong",
+  "code-wrong",
   "answer-needed",
   "answer-not-offered",
   "answer-not-a-number",

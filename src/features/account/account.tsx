@@ -2,36 +2,16 @@
 import { useState, useTransition } from "react";
 import type { Done } from "@/contracts";
 import { clockTime, shortDate } from "@/core/time";
-import { Badge, Button, Field, Input, Note, Table, Td, Th, toast } from "@/ui";
+import { Badge, Button, Note, Table, Td, Th, toast } from "@/ui";
 import { deviceWords } from "./device-words";
+import { PasswordField } from "./password-field";
+import { SecondStep, type SecondStepActs } from "./second-step";
 
 interface Session {
   readonly id: string;
   readonly device: string;
   readonly lastAt: number;
   readonly isHere: boolean;
-}
-
-function PasswordField(props: {
-  label: string;
-  hint?: string;
-  autoComplete: "current-password" | "new-password";
-  value: string;
-  change: (to: string) => void;
-}) {
-  return (
-    <Field label={props.label} hint={props.hint}>
-      {(ids) => (
-        <Input
-          {...ids}
-          type="password"
-          autoComplete={props.autoComplete}
-          value={props.value}
-          onChange={(event) => props.change(event.target.value)}
-        />
-      )}
-    </Field>
-  );
 }
 
 /** Changes one's own password; what was typed stays where it is refused. */
@@ -81,6 +61,8 @@ export function Account(props: {
   zone: string;
   changePassword: (input: { current: string; next: string }) => Promise<Done<void>>;
   endOthers: () => Promise<Done<void>>;
+  hasSecondStep: boolean;
+  secondStep: SecondStepActs;
 }) {
   const [isPending, run] = useTransition();
   const others = props.sessions.filter((one) => !one.isHere).length;
@@ -92,7 +74,10 @@ export function Account(props: {
     });
   return (
     <div className="mt-4 grid gap-8 md:grid-cols-2">
-      <ChangePassword change={props.changePassword} />
+      <div className="flex flex-col gap-8">
+        <ChangePassword change={props.changePassword} />
+        <SecondStep isOn={props.hasSecondStep} acts={props.secondStep} />
+      </div>
       <section aria-label="Where you are signed in">
         <h2 className="text-head font-semibold">Where you are signed in</h2>
         <Table className="mt-2">

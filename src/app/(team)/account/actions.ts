@@ -1,6 +1,7 @@
 "use server";
 import { headers } from "next/headers";
 import { revalidatePath } from "next/cache";
+import { toString } from "qrcode";
 import { shortestPassword } from "@/contracts";
 import { Refusal } from "@/core/shared";
 import { app } from "@/server/compose";
@@ -38,6 +39,58 @@ export async function endOtherSessionsAction() {
     if (!status) throw new Refusal({ code: "unavailable" });
     const { organisationId, userId: actorId } = member;
     await audit(context, context.db, { organisationId, actorId, action: "sessions.end" });
+    revalidatePath("/account");
+  });
+}
+
+/** Begins the second step: a secret for an authenticator, shown once, and recovery codes. It is off until a code is given. */
+export async function beginSecondStepAction(password: string) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    await countTry(context, "sign-in", `password|${member.userId}`);
+    const { signIn } = await app();
+    const made = await signIn.api
+      .enableTwoFactor({ body: { password: String(password), method: "totp" }, headers: await headers() })
+      .catch(() => null);
+    if (!made || !("totpURI" in made)) throw wrongInput("password", "password-wrong");
+    const secret = new URL(made.totpURI).searchParams.get("secret") ?? "";
+    const picture = await toString(made.totpURI, { type: "svg", margin: 1, errorCorrectionLevel: "M" });
+    return { secret, picture: `data:image/svg+xml;utf8,${encodeURIComponent(picture)}`, codes: made.backupCodes };
+  });
+}
+
+/** Turns the second step on, once the authenticator says the right code. */
+export async function confirmSecondStepAction(code: string) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    await countTry(context, "sign-in", `second step|${member.userId}`);
+    const { signIn } = await app();
+    const body = { code: String(code).replace(/\s/g, "") };
+    const isRight = await signIn.api.verifyTOTP({ body, headers: await headers() }).then(
+      () => true,
+      () => false,
+    );
+    if (!isRight) throw wrongInput("code", "code-wrong");
+    const { organisationId, userId: actorId } = member;
+    await audit(context, context.db, { organisationId, actorId, action: "second-step.on" });
+    revalidatePath("/account");
+  });
+}
+
+/** Turns the second step off. */
+export async function endSecondStepAction(password: string) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    await countTry(context, "sign-in", `password|${member.userId}`);
+    const { signIn } = await app();
+    const body = { password: String(password) };
+    const isOff = await signIn.api.disableTwoFactor({ body, headers: await headers() }).then(
+      () => true,
+      () => false,
+    );
+    if (!isOff) throw wrongInput("password", "password-wrong");
+    const { organisationId, userId: actorId } = member;
+    await audit(context, context.db, { organisationId, actorId, action: "second-step.off" });
     revalidatePath("/account");
   });
 }

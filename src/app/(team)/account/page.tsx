@@ -4,7 +4,13 @@ import { TeamBar } from "@/features/shared/team-bar";
 import { app } from "@/server/compose";
 import { currentOrganisation, pageMember } from "../../_lib/request";
 import { signOutAction } from "../sign-in/actions";
-import { changePasswordAction, endOtherSessionsAction } from "./actions";
+import {
+  beginSecondStepAction,
+  changePasswordAction,
+  confirmSecondStepAction,
+  endOtherSessionsAction,
+  endSecondStepAction,
+} from "./actions";
 
 export const metadata = { title: "Your account" };
 const shown = 20;
@@ -38,6 +44,12 @@ export default async function AccountPage() {
           zone={zone}
           changePassword={changePasswordAction}
           endOthers={endOtherSessionsAction}
+          hasSecondStep={here?.user.twoFactorEnabled === true}
+          secondStep={{
+            begin: beginSecondStepAction,
+            confirm: confirmSecondStepAction,
+            end: endSecondStepAction,
+          }}
         />
       </main>
     </>

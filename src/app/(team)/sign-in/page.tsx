@@ -1,5 +1,5 @@
 import { SignInForm } from "@/features/sign-in/sign-in-form";
-import { signInAction } from "./actions";
+import { secondStepAction, signInAction } from "./actions";
 
 export const metadata = { title: "Sign in" };
 
@@ -8,7 +8,7 @@ export default function SignInPage() {
     <main className="mx-auto mt-28 max-w-sm px-4">
       <h1 className="text-title font-semibold">Stage Call</h1>
       <p className="mt-1 mb-5 text-ink-2">For the team. Guests and people on stage come in by their own link.</p>
-      <SignInForm action={signInAction} />
+      <SignInForm signIn={signInAction} secondStep={secondStepAction} />
     </main>
   );
 }

@@ -42,5 +42,5 @@ export {
   rooms,
   stays,
 } from "./room";
-export { account, session, user, verification } from "./sign-in";
+export { account, session, user, twoFactor, verification } from "./sign-in";
 export { entryProofs, eventFiles, eventPictures, slotPlans } from "./way-in";

@@ -28,11 +28,20 @@ export async function countSignIn(
     ? [["sign-in-of-device", `${email}|${network}`]]
     : [
         ["sign-in", `${email}|${network}`],
+        ["sign-in-in-an-hour", `${email}|${network}`],
+        ["sign-in-in-a-day", `${email}|${network}`],
         ["sign-in-of-network", network],
         ["sign-in-of-address", email],
       ];
   await countTries(context, wanted);
 }
+
+/** Counts one try at the second step. The library locks the account's codes after ten of its own besides. @throws too-many-tries */
+export const countSecondStep = (context: Context, email: string, network: string): Promise<void> =>
+  countTries(context, [
+    ["sign-in", `second step|${email}|${network}`],
+    ["sign-in-of-network", network],
+  ]);
 
 /** Writes down that somebody signed in, or was refused: by ids, never with what they typed. An unknown address leaves nothing. */
 export async function noteSignIn(context: Context, email: string, isIn: boolean): Promise<void> {

@@ -21,6 +21,9 @@ export const limits = {
   "pins-of-event": { count: 200, windowMs: 10 * minuteMs },
   /** of one address from one network: blind tries elsewhere do not lock its owner out */
   "sign-in": { count: 8, windowMs: 10 * minuteMs },
+  // the longer somebody guesses, the longer they wait: ten minutes, an hour, a day
+  "sign-in-in-an-hour": { count: 16, windowMs: hourMs },
+  "sign-in-in-a-day": { count: 30, windowMs: 24 * hourMs },
   "sign-in-of-network": { count: 60, windowMs: 10 * minuteMs },
   "sign-in-of-address": { count: 100, windowMs: 10 * minuteMs },
   /** a device that has signed in as this address before */

@@ -77,7 +77,8 @@ export const personalData: Readonly<Record<string, Columns>> = {
       "id account_id provider_id user_id access_token refresh_token id_token access_token_expires_at refresh_token_expires_at scope password created_at updated_at",
   },
   session: { "sign-in": "id expires_at token created_at updated_at ip_address user_agent user_id" },
-  user: { "sign-in": "id name email email_verified image created_at updated_at" },
+  user: { "sign-in": "id name email email_verified image two_factor_enabled created_at updated_at" },
+  two_factor: { "sign-in": "id secret backup_codes user_id verified failed_verification_count locked_until" },
   verification: { "sign-in": "id identifier value expires_at created_at updated_at" },
   team_invitations: {
     deleted: "id organisation_id email name standing invited_by created_at expires_at accepted_at withdrawn_at",
