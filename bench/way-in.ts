@@ -16,7 +16,8 @@ import { publishEvent } from "@/server/services/planning/event-life";
 import { sendDue } from "../src/server/services/mailings/deliver";
 import { saveMailing } from "../src/server/services/mailings/compose";
 import { sendMailing } from "../src/server/services/mailings/send";
-import { bookingPage, bookSlot, createSlots } from "../src/server/services/way-in/slots";
+import { createSlots } from "../src/server/services/way-in/slot-plans";
+import { bookingPage, bookSlot } from "../src/server/services/way-in/slots";
 import { makeContext } from "../src/server/worker";
 import { say } from "./figures";
 

@@ -50,7 +50,7 @@ const enter = async (page: Page) => {
   await page.waitForTimeout(1500);
 };
 const openFirst = async (page: Page) => {
-  await page.getByRole("region", { name: "The book" }).getByRole("link").first().click();
+  await page.getByRole("region", { name: "The book" }).locator("tbody").getByRole("link").first().click();
   await page.waitForTimeout(1200);
 };
 const findATime = async (page: Page) => {

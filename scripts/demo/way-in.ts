@@ -17,7 +17,8 @@ import { frontDoorDraft, saveFrontDoor } from "../../src/server/services/way-in/
 import { addPicture } from "../../src/server/services/way-in/front/pictures";
 import { saveMailing } from "../../src/server/services/mailings/compose";
 import { sendMailing } from "../../src/server/services/mailings/send";
-import { bookingPage, bookSlot, createSlots } from "../../src/server/services/way-in/slots";
+import { createSlots } from "../../src/server/services/way-in/slot-plans";
+import { bookingPage, bookSlot } from "../../src/server/services/way-in/slots";
 
 /** Lines of a tide, drawn for the demo: nobody's picture. */
 const tide = (ground: string, line: string): Buffer =>

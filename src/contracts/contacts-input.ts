@@ -50,9 +50,19 @@ export const contactQuery = z.object({
   tag: z.string().max(80).default(""),
   group: z.string().max(80).default(""),
   state: z.enum(["all", "unsubscribed", "bounced"]).default("all"),
+  sort: z.enum(["name", "email", "company", "added"]).default("name"),
+  desc: z.enum(["", "1"]).default(""),
   page: z.coerce.number().int().min(0).max(100_000).default(0),
 });
 export type ContactQuery = z.infer<typeof contactQuery>;
+
+/** Tags and groups put on many contacts at once, or taken off them. */
+export const markContactsInput = z.object({
+  ids: z.array(z.uuid()).min(1).max(500),
+  kind: z.enum(["tag", "group"]),
+  name: z.string().trim().min(1).max(80),
+  isOn: z.boolean(),
+});
 
 /** What an import says while it runs and when it is done, one JSON line each. */
 export type ImportLine =

@@ -33,7 +33,7 @@ function clashWords({ clashing, earlier, later }: Extract<Failure, { code: "seat
 
 const limitWords: Record<"length" | "house" | "stage", (wanted: number, most: number) => string> = {
   length: (wanted, most) => `${wanted} min is longer than the house rules allow (${most} min).`,
-  house: (wanted, most) => `A house of ${wanted} is larger than the house rules allow (${most}).`,
+  house: (wanted, most) => `${wanted} seats are more than the organisation’s rules allow (${most}).`,
   stage: (wanted, most) => `${wanted} people on stage are more than the house rules allow (${most}).`,
 };
 const calendarWords: Record<"too-large" | "unreadable" | "nothing-in-it", string> = {
@@ -114,7 +114,7 @@ export function wordsOf(failure: Failure): string {
     case "seats-clash":
       return clashWords(failure);
     case "no-licence-so-large":
-      return `A house of ${failure.houseSize} needs a larger seat licence than the organisation owns (the largest: ${failure.largest}). Make the house smaller or ask for more seats.`;
+      return `${failure.houseSize} seats need a larger licence than the organisation owns (the largest: ${failure.largest}). Take fewer seats, or ask for more.`;
     case "licences-in-use":
       return `These dates need the licences: ${failure.dates.map(dateWords).join("; ")}. Nothing was changed.`;
     case "limit-broken":

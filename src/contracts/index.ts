@@ -19,6 +19,7 @@ export { entryMappingInput, type EntriesImported, type EntriesPreview } from "./
 export {
   contactInput,
   contactQuery,
+  markContactsInput,
   mappingInput,
   mergeInput,
   type MergeInput,

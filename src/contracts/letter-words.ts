@@ -1,11 +1,19 @@
 import type { Letter } from "@/core/mailings";
 import type { Standing } from "@/core/people";
+import { cityOf, clockTime, longDate } from "@/core/time";
 
 const standingMeans: Record<Standing, string> = {
   owner: "an owner: you plan events, and set the rules and the team",
   producer: "a producer: you plan events and run them",
   crew: "crew: you work at the desk of the events you are on the list of",
 };
+
+const bookingWords = { made: "Booked", moved: "Moved", "given-back": "Given back" } as const;
+const bookingActs = {
+  made: "booked",
+  moved: "moved their booking to",
+  "given-back": "gave back their booking of",
+} as const;
 
 export interface LetterFacts {
   readonly toName: string;
@@ -37,6 +45,20 @@ export function letterWords(letter: Letter, facts: LetterFacts): LetterWords {
         ],
         link,
       };
+    case "booking": {
+      const { what, title, guest, startAt, zone } = letter;
+      const when = `${longDate(startAt, zone)}, ${clockTime(startAt, zone)} in ${cityOf(zone)}`;
+      return {
+        subject: `${bookingWords[what]}: ${title}`,
+        paragraphs: [
+          hello,
+          `${guest} ${bookingActs[what]} ${when}.`,
+          ...(what === "given-back" ? ["The hour can be booked again."] : []),
+          "All bookings:",
+        ],
+        link,
+      };
+    }
     case "seats-decided":
       return {
         subject: `${letter.isGranted ? "Granted" : "Declined"}: ${letter.wantedSize} seats for ${letter.title}`,

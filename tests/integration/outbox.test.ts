@@ -144,7 +144,7 @@ describe("the outbox", () => {
     const seen: string[] = [];
     let next: string | null = null;
     do {
-      const one: Awaited<ReturnType<typeof outboxPage>> = await outboxPage(world.context, world.owner, next, 7);
+      const one: Awaited<ReturnType<typeof outboxPage>> = await outboxPage(world.context, world.owner, next, {}, 7);
       seen.push(...one.lines.map((line) => line.id));
       next = one.next;
     } while (next);

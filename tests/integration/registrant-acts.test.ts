@@ -4,7 +4,15 @@ import { messages, occurrences, people, tickets } from "@/server/db/schema";
 import { sendDue } from "@/server/services/mailings/deliver";
 import { deleteEvent } from "@/server/services/planning/event-life";
 import { holderOf, tokenOf } from "@/server/services/way-in/tickets";
-import { cancelFor, correctAddress, replaceLink, sendLinkAgain } from "@/server/services/way-in/registrant-acts";
+import { datesOf } from "@/server/services/planning/dates/load";
+import {
+  cancelFor,
+  correctAddress,
+  keepNote,
+  moveToDate,
+  replaceLink,
+  sendLinkAgain,
+} from "@/server/services/way-in/registrant-acts";
 import { addTicket, makeEvent, makeWorld, startOfTime, type MadeEvent, type World } from "../support/world";
 
 let world: World;
@@ -52,6 +60,73 @@ describe("what is done for somebody who registered", () => {
     await replaceLink(world.context, world.owner, event.eventId, ticketId);
     await sendDue(world.context);
     expect([await opens(old), await opens(linkIn(world.sent.at(-1)!.text))]).toEqual([false, true]);
+  });
+
+  it("puts them on another date: same link, the same calendar entry, the place of the old one free again", async () => {
+    const rule = {
+      freq: "WEEKLY" as const,
+      interval: 1,
+      count: 3,
+      until: null,
+      byMonth: [],
+      byMonthDay: [],
+      byDay: [],
+      wkst: "MO" as const,
+    };
+    const series = await makeEvent(world, {
+      shape: "series",
+      rule,
+      startLocal: "2027-03-04T18:00",
+      registrationLimit: 1,
+    });
+    const dates = await datesOf(world.context.db, series.eventId);
+    const on = { eventId: series.eventId, occurrenceId: dates[0]!.id };
+    const id = await addTicket(world, on, "attendee", "Moves Over");
+    const next = await addTicket(world, on, "attendee", "Waits Here");
+    await world.context.db
+      .update(tickets)
+      .set({ status: "waiting", waitingSince: startOfTime })
+      .where(eq(tickets.id, next));
+    const token = tokenOf(world.context, await ticket(id));
+    await sendLinkAgain(world.context, world.owner, series.eventId, id);
+    await sendDue(world.context);
+    await moveToDate(world.context, world.owner, series.eventId, id, dates[1]!.id);
+    await sendDue(world.context);
+    expect(await ticket(id)).toMatchObject({ occurrenceId: dates[1]!.id, status: "registered" });
+    expect(await ticket(next)).toMatchObject({ status: "registered" });
+    expect(await opens(token)).toBe(true);
+    const mails = world.sent.filter((mail) => mail.to.name === "Moves Over");
+    expect(mails.map((mail) => mail.subject)).toEqual([
+      "Your ticket: Tides and the saltmarsh",
+      "New time: Tides and the saltmarsh",
+    ]);
+    const entry = (i: number) => mails[i]!.calendar!.content.replace(/\r\n[ \t]/g, "");
+    const uidOf = (i: number) => /UID:(\S+)/.exec(entry(i))![1];
+    expect(uidOf(1)).toBe(uidOf(0));
+    expect(Number(/SEQUENCE:(\d+)/.exec(entry(1))![1])).toBeGreaterThan(Number(/SEQUENCE:(\d+)/.exec(entry(0))![1]));
+    // that date is full now, and on one date nobody is twice
+    const move = (who: string, to: string) => moveToDate(world.context, world.owner, series.eventId, who, to);
+    await move(next, dates[1]!.id);
+    expect(await ticket(next)).toMatchObject({ status: "waiting" });
+    await expect(move(next, "nowhere")).rejects.toMatchObject({ failure: { code: "not-found" } });
+    const twin = await addTicket(world, { ...on, occurrenceId: dates[2]!.id }, "attendee", "Twin");
+    await world.context.db
+      .update(tickets)
+      .set({ personId: (await ticket(next)).personId })
+      .where(eq(tickets.id, twin));
+    await expect(move(next, dates[2]!.id)).rejects.toMatchObject({ failure: { code: "address-taken" } });
+    await sendDue(world.context);
+  });
+
+  it("keeps a note with the contact, for the team alone", async () => {
+    await keepNote(world.context, world.owner, event.eventId, ticketId, { note: " brings a telescope " });
+    const [kept] = await world.context.db
+      .select()
+      .from(people)
+      .where(eq(people.id, (await ticket()).personId));
+    expect(kept!.note).toBe("brings a telescope");
+    const long = keepNote(world.context, world.owner, event.eventId, ticketId, { note: "x".repeat(2001) });
+    await expect(long).rejects.toMatchObject({ failure: { code: "invalid-input" } });
   });
 
   it("mends an address where it stands; the ticket goes to the new one alone, and somebody else's is refused", async () => {

@@ -22,16 +22,24 @@ import {
 import { setFollowUp, setReminders } from "@/server/services/mailings/track";
 import { publishRecording, setDuration } from "@/server/services/afterwards/recordings";
 import { makeTestGuest } from "@/server/services/way-in/registration";
-import { cancelFor, correctAddress, replaceLink, sendLinkAgain } from "@/server/services/way-in/registrant-acts";
+import {
+  cancelFor,
+  correctAddress,
+  replaceLink,
+  sendLinkAgain,
+  keepNote,
+  moveToDate,
+} from "@/server/services/way-in/registrant-acts";
 import { decideRegistrations } from "@/server/services/way-in/registration-changes";
 import { importEntries, previewEntries } from "@/server/services/afterwards/import-entries";
 import { executeWhole as execute } from "@/server/services/ground/room/commands";
 import { removeGroup, saveContact } from "@/server/services/people/contacts/book";
 import { eraseContact } from "@/server/services/people/contacts/erase";
+import { markContacts } from "@/server/services/people/contacts/mark";
 import { mergeContacts } from "@/server/services/people/contacts/merge";
 import { removeFile } from "@/server/services/way-in/front/files";
 import { saveFrontDoor } from "@/server/services/way-in/front/look";
-import { createSlots } from "@/server/services/way-in/slots";
+import { cancelBookings, closeSlots, createSlots, editSlots } from "@/server/services/way-in/slot-plans";
 import { makeBoard, postOnBoard, removeBoard } from "@/server/services/afterwards/boards";
 import { tryAgain } from "@/server/services/mailings/outbox";
 import { deskEntry } from "@/server/services/hour/entry";
@@ -170,6 +178,14 @@ const actions: Readonly<Record<string, { needs: Action | "standing"; call: Call 
   },
   replaceLinkAction: { needs: "event.people", call: (m) => replaceLink(world.context, m, event.eventId, randomUUID()) },
   cancelForAction: { needs: "event.people", call: (m) => cancelFor(world.context, m, event.eventId, randomUUID()) },
+  moveToDateAction: {
+    needs: "event.people",
+    call: (m) => moveToDate(world.context, m, event.eventId, randomUUID(), randomUUID()),
+  },
+  keepNoteAction: {
+    needs: "event.people",
+    call: (m) => keepNote(world.context, m, event.eventId, randomUUID(), { note: "" }),
+  },
   correctAddressAction: {
     needs: "event.people",
     call: (m) => correctAddress(world.context, m, event.eventId, randomUUID(), {}),
@@ -270,6 +286,7 @@ const routeActs: Readonly<Record<string, { needs: (typeof actions)[string]["need
 
 /** Acts of the house: for its owner, or for whoever may plan. */
 const houseActions: Readonly<Record<string, { needs: "anyone" | "planner" | "owner"; call: Call }>> = {
+  markContactsAction: { needs: "planner", call: (m) => markContacts(world.context, m, {}) },
   saveContactAction: { needs: "planner", call: (m) => saveContact(world.context, m, null, {}) },
   eraseContactAction: { needs: "planner", call: (m) => eraseContact(world.context, m, randomUUID()) },
   mergeContactsAction: {
@@ -277,6 +294,9 @@ const houseActions: Readonly<Record<string, { needs: "anyone" | "planner" | "own
     call: (m) => mergeContacts(world.context, m, { keepId: randomUUID(), goneId: randomUUID(), takeFromGone: [] }),
   },
   createSlotsAction: { needs: "planner", call: (m) => createSlots(world.context, m, {}) },
+  editSlotsAction: { needs: "planner", call: (m) => editSlots(world.context, m, randomUUID(), {}) },
+  closeSlotsAction: { needs: "planner", call: (m) => closeSlots(world.context, m, randomUUID(), true) },
+  cancelBookingsAction: { needs: "planner", call: (m) => cancelBookings(world.context, m, randomUUID(), []) },
   makeBoardAction: { needs: "planner", call: (m) => makeBoard(world.context, m, {}) },
   removeBoardAction: { needs: "planner", call: (m) => removeBoard(world.context, m, randomUUID()) },
   removeGroupAction: { needs: "planner", call: (m) => removeGroup(world.context, m, "x") },

@@ -6,7 +6,10 @@ import { events, messages, occurrences, organisations, people, tickets } from "@
 import { sendDue } from "@/server/services/mailings/deliver";
 import { cancelRegistration } from "@/server/services/way-in/registration-changes";
 import { takeName } from "@/server/services/hour/entry";
-import { bookingPage, bookSlot, createSlots, moveBooking } from "@/server/services/way-in/slots";
+import { sendLetters } from "@/server/services/mailings/letters";
+import { entryOf } from "@/server/services/way-in/replies";
+import { cancelBookings, closeSlots, createSlots, editSlots } from "@/server/services/way-in/slot-plans";
+import { bookingPage, bookSlot, moveBooking } from "@/server/services/way-in/slots";
 import { slotPages } from "@/server/services/way-in/slot-pages";
 import { holderById } from "@/server/services/way-in/tickets";
 import { addStagePerson } from "@/server/services/people/stage-people";
@@ -118,6 +121,85 @@ describe("booked slots", () => {
     await expect(
       bookSlot(world.context, page, page.slots[0]!.startAt + 1, guest("odd@example.org"), "t"),
     ).rejects.toMatchObject({ failure: { code: "not-found" } });
+  });
+
+  it("stay one entry of the guest's calendar when they move, and then go from it", async () => {
+    world.sent.length = 0;
+    const page = await make();
+    const id = await book(page, page.slots[0]!.startAt, "entry@example.org");
+    await sendDue(world.context);
+    await moveBooking(world.context, page, await holderById(world.context, id), page.slots[2]!.startAt);
+    await sendDue(world.context);
+    await cancelRegistration(world.context, await holderById(world.context, id));
+    await sendDue(world.context);
+    const entries = world.sent
+      .filter((mail) => mail.to.address === "entry@example.org")
+      .map((mail) => mail.calendar!.content.replace(/\r\n[ \t]/g, ""));
+    const of = (pattern: RegExp) => entries.map((entry) => pattern.exec(entry)![1]!);
+    expect(new Set(of(/UID:(\S+)/)).size).toBe(1);
+    expect(of(/METHOD:(\w+)/)).toEqual(["REQUEST", "REQUEST", "CANCEL"]);
+    expect(of(/DTSTART;TZID=Europe\/Lisbon:(\w+)/)).toEqual(["20261126T140000", "20261126T144000", "20261126T144000"]);
+    const sequences = of(/SEQUENCE:(\d+)/).map(Number);
+    expect(sequences[1]!).toBeGreaterThan(sequences[0]!);
+    // an answer by calendar finds the booking by the entry's first name
+    expect(await entryOf(world.context, of(/UID:(\S+)/)[0]!)).toMatchObject({ eventId: page.event.id });
+  });
+
+  it("are told to whoever gives out the hours, by mail: made, moved, given back", async () => {
+    world.sent.length = 0;
+    const page = await make({ title: "Told hour" });
+    const id = await book(page, page.slots[0]!.startAt, "told@example.org");
+    await moveBooking(world.context, page, await holderById(world.context, id), page.slots[1]!.startAt);
+    await cancelRegistration(world.context, await holderById(world.context, id));
+    await sendLetters(world.context);
+    const letters = world.sent.filter((mail) => mail.subject.endsWith("Told hour"));
+    expect(letters.map((mail) => mail.subject).sort()).toEqual([
+      "Booked: Told hour",
+      "Given back: Told hour",
+      "Moved: Told hour",
+    ]);
+    expect(letters.find((mail) => mail.subject.startsWith("Booked"))!.text).toContain(
+      "told booked Thursday, 26 November 2026, 14:00 in Lisbon.",
+    );
+  });
+
+  it("stand when the hours are changed: nobody is put beside them, and others are offered around", async () => {
+    const page = await make();
+    const id = await book(page, page.slots[1]!.startAt, "stands@example.org");
+    const edited = { ...plan, title: "Other hours", startLocal: "2026-11-26T14:10", untilClock: "15:10" };
+    await editSlots(world.context, world.owner, page.event.id, edited);
+    const after = await again(page.event.slug);
+    expect(after.event.title).toBe("Other hours");
+    // 14:20–14:40 is taken: 14:10 and 14:30 would cross it
+    expect(after.slots.map((slot) => slot.startLocal.slice(11))).toEqual(["14:50"]);
+    expect((await holderById(world.context, id)).occurrence.startAt).toBe(page.slots[1]!.startAt);
+    await expect(
+      editSlots(world.context, world.owner, page.event.id, { ...edited, untilClock: "14:00" }),
+    ).rejects.toMatchObject({ failure: { code: "invalid-input" } });
+  });
+
+  it("can be closed and opened again, and cancelled by whoever gave them: the guest hears, the host does not", async () => {
+    world.sent.length = 0;
+    const page = await make({ title: "Closed hour" });
+    const id = await book(page, page.slots[0]!.startAt, "closed@example.org");
+    await sendLetters(world.context);
+    await sendDue(world.context);
+    world.sent.length = 0;
+    await closeSlots(world.context, world.owner, page.event.id, true);
+    const closed = await again(page.event.slug);
+    expect(closed.slots).toEqual([]);
+    await expect(
+      bookSlot(world.context, closed, page.slots[1]!.startAt, guest("late@example.org"), "t"),
+    ).rejects.toMatchObject({ failure: { code: "not-found" } });
+    const { occurrence } = await holderById(world.context, id);
+    expect(await cancelBookings(world.context, world.owner, page.event.id, [occurrence.id])).toBe(1);
+    await sendLetters(world.context);
+    await sendDue(world.context);
+    expect(world.sent.map((mail) => [mail.to.address, mail.calendar?.method])).toEqual([
+      ["closed@example.org", "CANCEL"],
+    ]);
+    await closeSlots(world.context, world.owner, page.event.id, false);
+    expect((await again(page.event.slug)).slots).toHaveLength(3);
   });
 
   it("answer alike whether an address has a booking or not; the mail alone tells, and no date is made", async () => {

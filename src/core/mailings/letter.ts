@@ -10,6 +10,15 @@ export type Letter =
       readonly by: string;
     }
   | {
+      readonly kind: "booking";
+      readonly what: "made" | "moved" | "given-back";
+      readonly title: string;
+      readonly guest: string;
+      /** the hour that it is about, the new one of a move */
+      readonly startAt: number;
+      readonly zone: string;
+    }
+  | {
       readonly kind: "seats-decided";
       readonly eventId: string;
       readonly title: string;

@@ -1,54 +1,9 @@
 "use client";
-import { useState, useTransition } from "react";
-import type { Done } from "@/contracts";
+import { useState } from "react";
 import { shortDate, clockTime } from "@/core/time";
-import {
-  Badge,
-  Button,
-  Confirm,
-  DataTable,
-  Drawer,
-  Empty,
-  Field,
-  Input,
-  Person,
-  Press,
-  Select,
-  toast,
-  type Column,
-} from "@/ui";
-
-export interface RegistrantLine {
-  readonly ticketId: string;
-  readonly name: string;
-  readonly email: string;
-  readonly status: "registered" | "waiting" | "pending" | "cancelled" | "declined";
-  readonly source: string;
-  readonly registeredAt: number;
-  /** what was asked, in the event's own words, and what was answered */
-  readonly answers: readonly { readonly question: string; readonly answer: string }[];
-}
-export interface RegistrantActs {
-  sendAgain(ticketId: string): Promise<Done<void>>;
-  newLink(ticketId: string): Promise<Done<void>>;
-  cancel(ticketId: string): Promise<Done<void>>;
-  correct(ticketId: string, input: { email: string }): Promise<Done<void>>;
-}
-
-const statusWords: Readonly<Record<RegistrantLine["status"], string>> = {
-  registered: "registered",
-  waiting: "on the waiting list",
-  pending: "to be decided",
-  cancelled: "cancelled",
-  declined: "declined",
-};
-const statusTone = {
-  registered: "action",
-  waiting: "attention",
-  pending: "attention",
-  cancelled: "plain",
-  declined: "plain",
-} as const;
+import { Badge, DataTable, Drawer, Empty, Field, Input, Person, Press, Select, type Column } from "@/ui";
+import { OneRegistrant } from "./one-registrant";
+import { statusTone, statusWords, type DateOption, type RegistrantActs, type RegistrantLine } from "./registrant-line";
 
 const plain = (text: string): string => text.normalize("NFKD").replace(/\p{M}/gu, "").toLowerCase();
 
@@ -56,6 +11,8 @@ const plain = (text: string): string => text.normalize("NFKD").replace(/\p{M}/gu
 export function Registrants(props: {
   lines: readonly RegistrantLine[];
   zone: string;
+  /** the dates that somebody can be put on */
+  dates: readonly DateOption[];
   acts: RegistrantActs | null;
   /** beyond those shown here, all of them are in the file */
   total: number;
@@ -141,93 +98,8 @@ export function Registrants(props: {
         onOpenChange={(isOpen) => !isOpen && setOpenId(null)}
         title={open?.name || "Registrant"}
       >
-        {open && <OneRegistrant key={open.ticketId} one={open} acts={props.acts} />}
+        {open && <OneRegistrant key={open.ticketId} one={open} dates={props.dates} acts={props.acts} />}
       </Drawer>
     </>
-  );
-}
-
-/** One person's registration: what they answered, and what can be done for them. */
-function OneRegistrant({ one, acts }: { one: RegistrantLine; acts: RegistrantActs | null }) {
-  const [email, setEmail] = useState(one.email);
-  const [wrong, setWrong] = useState<string | undefined>();
-  const [isPending, run] = useTransition();
-  const attempt = (act: () => Promise<Done<void>>, words: string) =>
-    run(async () => {
-      const done = await act();
-      setWrong(done.ok ? undefined : done.words);
-      if (done.ok) toast(words);
-    });
-  const hasMail = one.status === "registered" || one.status === "waiting";
-  return (
-    <div className="flex flex-col gap-4">
-      <p>
-        <Badge tone={statusTone[one.status]}>{statusWords[one.status]}</Badge>
-      </p>
-      {one.answers.length > 0 && (
-        <dl className="flex flex-col gap-2">
-          {one.answers.map(({ question, answer }) => (
-            <div key={question}>
-              <dt className="text-label text-ink-2">{question}</dt>
-              <dd className="whitespace-pre-line" dir="auto">
-                {answer}
-              </dd>
-            </div>
-          ))}
-        </dl>
-      )}
-      {acts && (
-        <>
-          <Field
-            label="Mail address"
-            hint="A new address gets the ticket; links that went to the old one stop working."
-            error={wrong}
-          >
-            {(ids) => <Input {...ids} type="email" value={email} onChange={(event) => setEmail(event.target.value)} />}
-          </Field>
-          <div className="flex flex-wrap gap-2">
-            <Button
-              disabled={isPending || email.trim() === one.email || !hasMail}
-              onClick={() =>
-                attempt(() => acts.correct(one.ticketId, { email }), "Saved. The ticket is on its way there.")
-              }
-            >
-              Save the address
-            </Button>
-            <Button
-              weight="act"
-              disabled={isPending || !hasMail}
-              onClick={() => attempt(() => acts.sendAgain(one.ticketId), "Their link is on its way again.")}
-            >
-              Send their link again
-            </Button>
-            <Confirm
-              trigger={<Button disabled={isPending || !hasMail}>Replace their link</Button>}
-              title="Replace their link"
-              act="Replace it"
-              onConfirm={() =>
-                attempt(() => acts.newLink(one.ticketId), "The old link is dead; a new one is on its way.")
-              }
-            >
-              <p>
-                Every link that {one.name} was sent stops working at once. A new one goes to {one.email}.
-              </p>
-            </Confirm>
-            <Confirm
-              trigger={
-                <Button weight="danger" disabled={isPending || one.status === "cancelled" || one.status === "declined"}>
-                  Cancel for them
-                </Button>
-              }
-              title="Cancel for them"
-              act="Cancel their registration"
-              onConfirm={() => attempt(() => acts.cancel(one.ticketId), "Cancelled. They hear of it by mail.")}
-            >
-              <p>{one.name} loses the place and hears of it by mail; the longest waiting moves up.</p>
-            </Confirm>
-          </div>
-        </>
-      )}
-    </div>
   );
 }

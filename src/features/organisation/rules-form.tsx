@@ -8,7 +8,7 @@ import { phoneLines, readDomains, readPhoneLines } from "./rules-words";
 
 const numbers = [
   ["longestMinutes", "Longest date, min"],
-  ["largestHouse", "Largest house"],
+  ["largestHouse", "Most seats of an event"],
   ["mostOnStage", "Most people on stage"],
   ["overrunMinutes", "A licence is kept after the end, min"],
 ] as const;
@@ -98,7 +98,7 @@ export function RulesForm({
   );
   return (
     <section aria-label="Organisation">
-      <h2 className="text-head font-semibold">House rules</h2>
+      <h2 className="text-head font-semibold">Rules</h2>
       <p className="text-ink-2">
         Beyond a limit a plan is refused with the figure; more seats are asked for on the plan.
       </p>

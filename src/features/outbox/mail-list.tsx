@@ -4,13 +4,14 @@ import Link from "next/link";
 import { ActButton } from "@/features/shared/act-button";
 import { useReaderZone } from "@/features/shared/times";
 import { clockTime, shortDate } from "@/core/time";
-import { classes, Note } from "@/ui";
+import { Badge, classes, Note, Table, Td, Th } from "@/ui";
+import { mailStateWords } from "./mail-words";
 
 interface MailLine {
   readonly id: string;
-  readonly kind: string;
   readonly state: string;
   readonly to: string;
+  readonly event: string;
   readonly at: number;
   readonly subject: string | null;
   readonly note: string | null;
@@ -33,7 +34,7 @@ export function PutOffNotes({
   ));
 }
 
-/** Every mail that left, day by day in the reader's own zone. */
+/** Every mail that left, the newest first, day by day in the reader's own zone. */
 export function MailList({
   lines,
   zone,
@@ -44,49 +45,50 @@ export function MailList({
   lines: readonly MailLine[];
   zone: string;
   chosenId: string | null;
+  /** what the address goes on to say: the page, the filter */
   keep: string;
   tryAgain: ((id: string) => Promise<Done<unknown>>) | null;
 }) {
   const own = useReaderZone(zone);
-  if (lines.length === 0) return <p className="py-4 text-ink-2">No mail has left yet.</p>;
   return (
-    <ul>
-      {lines.map((line, i) => {
-        const day = shortDate(line.at, own);
-        const isNewDay = i === 0 || shortDate(lines[i - 1]!.at, own) !== day;
-        return (
-          <li key={line.id}>
-            {isNewDay && <p className="border-b border-ink pt-4 pb-1 text-label font-medium text-ink-2">{day}</p>}
-            <div
-              className={classes(
-                "grid grid-cols-[4rem_1fr_auto] items-center gap-3 border-b border-rule py-1.5",
-                line.id === chosenId && "bg-sheet",
-              )}
-            >
-              <span className="mono text-ink-2">{clockTime(line.at, own)}</span>
-              <span className="min-w-0">
-                <Link
-                  href={`/outbox?mail=${line.id}${keep}`}
-                  prefetch={false}
-                  scroll={false}
-                  aria-current={line.id === chosenId ? "true" : undefined}
-                  className="block truncate"
-                  dir="auto"
-                >
-                  {line.subject ?? line.kind.replaceAll("-", " ")}
-                </Link>
-                <span className="block truncate text-label text-ink-2">to {line.to}</span>
-              </span>
-              <span
-                className={classes("flex items-center gap-2", line.state === "failed" ? "text-wrong" : "text-ink-2")}
+    <Table aria-label="Mails">
+      <thead>
+        <tr>
+          <Th>Left</Th>
+          <Th>Subject</Th>
+          <Th>To</Th>
+          <Th>Event</Th>
+          <Th>State</Th>
+        </tr>
+      </thead>
+      <tbody>
+        {lines.map((line) => (
+          <tr key={line.id} className={classes(line.id === chosenId && "bg-sheet")}>
+            <Td className="mono whitespace-nowrap text-ink-2">
+              {shortDate(line.at, own)} {clockTime(line.at, own)}
+            </Td>
+            <Td>
+              <Link
+                href={`/outbox?mail=${line.id}${keep}`}
+                prefetch={false}
+                scroll={false}
+                aria-current={line.id === chosenId ? "true" : undefined}
+                dir="auto"
               >
-                {line.note ?? line.state}
-                {line.state === "failed" && tryAgain && <ActButton act={() => tryAgain(line.id)} words="Try again" />}
-              </span>
-            </div>
-          </li>
-        );
-      })}
-    </ul>
+                {line.subject ?? "not written yet"}
+              </Link>
+            </Td>
+            <Td className="text-ink-2">{line.to}</Td>
+            <Td>
+              <span dir="auto">{line.event}</span>
+            </Td>
+            <Td className="whitespace-nowrap">
+              <Badge tone={line.state === "failed" ? "wrong" : "plain"}>{mailStateWords(line.state, line.note)}</Badge>
+              {line.state === "failed" && tryAgain && <ActButton act={() => tryAgain(line.id)} words="Try again" />}
+            </Td>
+          </tr>
+        ))}
+      </tbody>
+    </Table>
   );
 }

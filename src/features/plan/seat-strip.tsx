@@ -32,7 +32,7 @@ const verdictWords = (view: SeatAnswer, houseSize: number): string =>
     free: `A seat licence for ${houseSize} is free at that hour.`,
     taken: `No seat licence for ${houseSize} is free at that hour.`,
     "not-decided": "Too many dates meet there to say for certain. It is decided when you save.",
-    "too-large": `The largest licence holds ${view.largest}: a house of ${houseSize} needs more seats.`,
+    "too-large": `The largest licence holds ${view.largest} people: ${houseSize} seats need a larger one.`,
     "no-licences": "No seat licences are set up: nothing limits the hour.",
   })[view.verdict];
 

@@ -6,6 +6,9 @@ export interface SeasonQuery {
   readonly words: string;
   readonly state: string;
   readonly producer: string;
+  /** days as they were typed */
+  readonly from: string;
+  readonly until: string;
   readonly month: string;
   readonly page: number;
 }
@@ -65,9 +68,9 @@ export function SeasonNav({
           aria-label="Search events"
           placeholder="Search"
           defaultValue={query.words}
-          className="w-48!"
+          className="w-36!"
         />
-        <Select name="state" aria-label="State" defaultValue={query.state} className="w-40!">
+        <Select name="state" aria-label="State" defaultValue={query.state} className="w-36!">
           <option value="">any state</option>
           <option value="draft">not published</option>
           <option value="published">published</option>
@@ -75,7 +78,7 @@ export function SeasonNav({
           <option value="missing">something missing</option>
         </Select>
         {producers.length > 1 && (
-          <Select name="producer" aria-label="Producer" defaultValue={query.producer} className="w-44!">
+          <Select name="producer" aria-label="Producer" defaultValue={query.producer} className="w-36!">
             <option value="">every producer</option>
             {producers.map((one) => (
               <option key={one.id} value={one.id}>
@@ -84,12 +87,22 @@ export function SeasonNav({
             ))}
           </Select>
         )}
+        {(["from", "until"] as const).map((end) => (
+          <Input
+            key={end}
+            name={end}
+            aria-label={end === "from" ? "From day" : "Until day"}
+            placeholder={end === "from" ? "from 1 Dec" : "until 24 Dec"}
+            defaultValue={query[end]}
+            className="w-28!"
+          />
+        ))}
         <Button type="submit" weight="quiet">
           Filter
         </Button>
-        {(query.words || query.state || query.producer) && (
+        {(query.words || query.state || query.producer || query.from || query.until) && (
           <Link
-            href={seasonHref(query, { words: "", state: "", producer: "", page: 0 })}
+            href={seasonHref(query, { words: "", state: "", producer: "", from: "", until: "", page: 0 })}
             prefetch={false}
             className="text-ink-2"
           >

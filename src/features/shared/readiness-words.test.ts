@@ -54,7 +54,7 @@ describe("what readiness says", () => {
     expect(missing("segment-without-leader", 1)).toBe("1 segment has nobody to lead, “Welcome” first.");
     expect(missing("nobody-confirmed", 1)).toBe("The one invited panelist has not said yes.");
     expect(findingWords(finding("licence-missing", { houseSize: 250, size: 0 })).missing).toBe(
-      "The date has no seat licence for its house of 250.",
+      "The date has no seat licence for its 250 seats.",
     );
     expect(findingWords(finding("heavy-picture", { attendeeKbps: 1024, stageSendKbps: 0 })).missing).toBe(
       "The picture needs 1.0 Mbit/s of each attendee.",

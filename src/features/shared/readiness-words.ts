@@ -55,12 +55,12 @@ const words: Readonly<Record<CheckName, Words>> = {
   "tech-checks-open": ({ count }) => [`${people(count)} of the stage have not tried sound and picture.`, "See who"],
   "licence-missing": ({ houseSize, size }) => [
     size === 0
-      ? `The date has no seat licence for its house of ${houseSize}.`
-      : `The date’s licence of ${size} is too small for a house of ${houseSize}.`,
+      ? `The date has no seat licence for its ${houseSize} seats.`
+      : `The date’s licence of ${size} is too small for ${houseSize} seats.`,
     "Find one",
   ],
   "house-likely-full": ({ percent, peak, houseSize }) => [
-    `The house of ${houseSize} may be too small: about ${peak} at the peak, full with ${percent} %.`,
+    `${houseSize} seats may be too few: about ${peak} at the peak, full with ${percent} %.`,
     "Make it larger",
   ],
   "licence-much-too-large": ({ peak, size, enough }) => [
@@ -89,7 +89,7 @@ const words: Readonly<Record<CheckName, Words>> = {
   ],
   "stage-person-busy": ({ name }) => [`${name} is busy at that hour.`, "Find a time"],
   "limit-far-beyond-house": ({ limit, houseSize }) => [
-    `${limit} may register for a house of ${houseSize}.`,
+    `${limit} may register for ${houseSize} seats.`,
     "Lower the limit",
   ],
   "no-description": () => ["The public page has a title and no words.", "Write them"],

@@ -1,5 +1,4 @@
 "use client";
-import { useRouter } from "next/navigation";
 import { Controller, useFormContext, useWatch } from "react-hook-form";
 import { slotPlanInput, type Done, type SlotPlanInput } from "@/contracts";
 import { ContractForm, FormClock, FormText, useContractForm } from "@/features/shared/contract-form";
@@ -15,7 +14,10 @@ interface SlotFormProps {
   readonly todayLocal: string;
   readonly firstLocal: string;
   readonly events: readonly Event[];
-  readonly make: (input: SlotPlanInput) => Promise<Done<{ slug: string }>>;
+  /** hours that are given out already, to be changed; null for new ones */
+  readonly initial: SlotPlanInput | null;
+  readonly save: (input: SlotPlanInput) => Promise<Done<unknown>>;
+  readonly onSaved: () => void;
 }
 
 /** Whose hours these are; the title follows until somebody writes one of their own. */
@@ -39,7 +41,7 @@ function EventChoice({ events }: { events: readonly Event[] }) {
               <option value="">anybody: open hours</option>
               {events.map((one) => (
                 <option key={one.id} value={one.id}>
-                  tech checks for {one.title}
+                  sound checks for {one.title}
                 </option>
               ))}
             </Select>
@@ -72,12 +74,12 @@ function Repeats() {
   );
 }
 
-/** New bookable hours: tech checks for an event's stage, or open hours for anybody. */
+/** Bookable hours: tech checks for an event's stage, or open hours for anybody. */
 export function SlotForm(props: SlotFormProps) {
-  const router = useRouter();
-  const made = useContractForm<Form, { slug: string }>({
+  const isNew = props.initial === null;
+  const made = useContractForm<Form, unknown>({
     schema: slotPlanInput,
-    initial: {
+    initial: props.initial ?? {
       title: "Open hour",
       startLocal: props.firstLocal,
       untilClock: "17:00",
@@ -90,20 +92,24 @@ export function SlotForm(props: SlotFormProps) {
     },
     // a week's day follows the first moment, whatever was chosen first
     save: (input) =>
-      props.make({ ...input, rule: ruleFor(repeatOf(input.rule), input.rule?.count ?? 1, input.startLocal) }),
+      props.save({ ...input, rule: ruleFor(repeatOf(input.rule), input.rule?.count ?? 1, input.startLocal) }),
     onSaved: () => {
-      toast("The hours can be booked.");
-      router.refresh();
+      toast(isNew ? "The hours can be booked." : "Saved. What is booked stands as it was.");
+      props.onSaved();
     },
   });
   const act = (
     <Button type="submit" weight="act" disabled={made.isPending} className="self-start">
-      Open them for booking
+      {isNew ? "Open them for booking" : "Save the hours"}
     </Button>
   );
   return (
-    <ContractForm of={made} className="flex flex-col gap-3 bg-sheet p-4" aria-label="New hours" act={act}>
-      <h2 className="text-head font-semibold">New hours</h2>
+    <ContractForm
+      of={made}
+      className="flex flex-col gap-3"
+      aria-label={isNew ? "New hours" : "Change the hours"}
+      act={act}
+    >
       <EventChoice events={props.events} />
       <FormText<Form> name="title" label="Title" />
       <Controller<Form, "startLocal">

@@ -2,6 +2,7 @@
 import { revalidatePath } from "next/cache";
 import { removeGroup, saveContact } from "@/server/services/people/contacts/book";
 import { eraseContact } from "@/server/services/people/contacts/erase";
+import { markContacts } from "@/server/services/people/contacts/mark";
 import { mergeContacts } from "@/server/services/people/contacts/merge";
 import { act, currentMember } from "../../_lib/request";
 
@@ -35,5 +36,14 @@ export async function removeGroupAction(name: string) {
     const { context, member } = await currentMember();
     await removeGroup(context, member, name);
     revalidatePath("/contacts");
+  });
+}
+
+export async function markContactsAction(input: unknown) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    const count = await markContacts(context, member, input);
+    revalidatePath("/contacts");
+    return count;
   });
 }

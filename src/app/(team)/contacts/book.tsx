@@ -1,11 +1,15 @@
 import type { ReactNode } from "react";
-import type { Contact, ContactQuery } from "@/contracts";
+import type { ContactQuery } from "@/contracts";
+import { ContactTable, type SortHead } from "@/features/contacts/contact-table";
 import type { ContactPage } from "@/server/services/people/contacts/book";
 import Link from "next/link";
 import { contactPageSize } from "@/server/services/people/contacts/book";
-import { Input, buttonClass, Button } from "@/ui";
+import { Empty, Input, buttonClass, Button } from "@/ui";
+import { markContactsAction } from "./actions";
 
 export type Raw = Record<string, string | undefined>;
+
+export type Narrow = { words: string; tag: string; group: string; state: string };
 
 export const href = (query: Raw): string =>
   `/contacts?${new URLSearchParams(Object.entries(query).filter((entry): entry is [string, string] => Boolean(entry[1]))).toString()}`;
@@ -14,27 +18,29 @@ export function BookHeader({
   book,
   raw,
   query,
+  narrow,
   mayEdit,
 }: {
   book: ContactPage;
   raw: Raw;
   query: ContactQuery;
+  narrow: Narrow;
   mayEdit: boolean;
 }) {
   return (
-    <header className="mb-4 flex items-end gap-4 border-b-2 border-ink pb-2">
+    <header className="mb-4 flex flex-wrap items-end gap-4 border-b-2 border-ink pb-2">
       <h1 className="text-title leading-tight font-semibold">Contacts</h1>
       <span className="mono pb-1 text-ink-2">{book.total}</span>
       <form className="ml-auto flex gap-2" action="/contacts">
         {raw["view"] === "duplicates" && <input type="hidden" name="view" value="duplicates" />}
         <Input
           name="words"
-          aria-label="Find by name or address"
-          placeholder="name or address"
+          aria-label="Search contacts"
+          placeholder="name, address, company"
           defaultValue={query.words}
         />
         <Button type="submit" weight="quiet">
-          Find
+          Search
         </Button>
       </form>
       {mayEdit && (
@@ -45,44 +51,14 @@ export function BookHeader({
           <Link href="/contacts?view=import" prefetch={false} className={buttonClass("quiet")}>
             Import contacts
           </Link>
-          <a href="/contacts/contacts.csv">contacts.csv</a>
-          <a href="/contacts/contacts.vcf">contacts.vcf</a>
+          {["contacts.csv", "contacts.vcf"].map((file) => (
+            <a key={file} href={href(narrow).replace("/contacts", `/contacts/${file}`)}>
+              {file}
+            </a>
+          ))}
         </>
       )}
     </header>
-  );
-}
-
-export function BookRow({
-  one,
-  raw,
-  narrow,
-  query,
-}: {
-  one: Contact;
-  raw: Raw;
-  narrow: { words: string; tag: string; group: string; state: string };
-  query: ContactQuery;
-}) {
-  return (
-    <li
-      key={one.id}
-      className={`grid grid-cols-[11rem_1fr_11rem] items-baseline gap-3 border-b border-rule py-1.5 ${one.id === raw["contact"] ? "bg-sheet" : ""}`}
-    >
-      <Link
-        href={href({ ...narrow, page: query.page ? String(query.page) : "", contact: one.id })}
-        prefetch={false}
-        className="truncate font-medium no-underline hover:underline"
-        dir="auto"
-      >
-        {one.name || one.email}
-      </Link>
-      <span className={`truncate ${one.addressFailedAt ? "text-wrong" : "text-ink-2"}`}>{one.email}</span>
-      <span className="max-w-56 truncate text-label text-ink-2">
-        {[...one.groups, ...one.tags].join(" · ")}
-        {one.unsubscribedAt !== null && " · no mail"}
-      </span>
-    </li>
   );
 }
 
@@ -123,37 +99,81 @@ export function BookFilter({
   );
 }
 
+const columns = [
+  ["name", "Name", true],
+  ["email", "Mail address", true],
+  ["company", "Company", true],
+  ["marks", "Groups and tags", false],
+  ["events", "Events", false],
+  ["last", "Last with us", false],
+] as const;
+
+/** The heads of the table, each leading to the book sorted by it, the other way round where it is already. */
+function headsOf(query: ContactQuery, narrow: Narrow): readonly SortHead[] {
+  return columns.map(([id, words, isSorted]) => {
+    const isBy = query.sort === id;
+    const isDown = isBy && query.desc === "1";
+    return {
+      id,
+      words,
+      href: isSorted ? href({ ...narrow, sort: id, desc: isBy && !isDown ? "1" : "" }) : null,
+      order: !isBy ? "none" : isDown ? "descending" : "ascending",
+    };
+  });
+}
+
 export function BookList({
   book,
   query,
   raw,
   narrow,
+  mayEdit,
 }: {
   book: ContactPage;
   query: ContactQuery;
   raw: Raw;
-  narrow: { words: string; tag: string; group: string; state: string };
+  narrow: Narrow;
+  mayEdit: boolean;
 }) {
+  const sorted = { ...narrow, sort: query.sort === "name" ? "" : query.sort, desc: query.desc };
+  const page = query.page ? String(query.page) : "";
+  const isNarrowed = query.words || query.tag || query.group || query.state !== "all";
   return (
-    <section aria-label="The book">
-      {book.contacts.length === 0 && (
-        <p className="text-ink-2">
-          {query.words || query.tag || query.group || query.state !== "all"
-            ? "Nobody fits."
-            : "The book is empty. Import contacts, or add somebody."}
-        </p>
+    <section aria-label="The book" className="min-w-0">
+      {book.contacts.length === 0 ? (
+        isNarrowed ? (
+          <Empty title="Nobody fits">Search for fewer words, or choose Everybody.</Empty>
+        ) : (
+          <Empty title="The book is empty">Import contacts from a file, or add somebody.</Empty>
+        )
+      ) : (
+        <ContactTable
+          key={`${page}${query.words}${query.tag}${query.group}${query.state}`}
+          rows={book.contacts.map((one) => ({
+            id: one.id,
+            name: one.name,
+            email: one.email,
+            company: one.company,
+            marks: [...one.groups, ...one.tags],
+            wantsNoMail: one.unsubscribedAt !== null,
+            cameBack: one.addressFailedAt !== null,
+            eventCount: one.eventCount,
+            lastAt: one.lastAt,
+            href: href({ ...sorted, page, contact: one.id }),
+          }))}
+          heads={headsOf(query, narrow)}
+          openId={raw["contact"] ?? null}
+          names={[...book.groups, ...book.tags].map((one) => one.name)}
+          mayEdit={mayEdit}
+          mark={markContactsAction}
+        />
       )}
-      <ul>
-        {book.contacts.map((one) => (
-          <BookRow key={one.id} one={one} raw={raw} narrow={narrow} query={query} />
-        ))}
-      </ul>
       <p className="mt-3 flex gap-4">
         {query.page > 0 && (
-          <Link href={href({ ...narrow, page: String(query.page - 1) })}>The {contactPageSize} before</Link>
+          <Link href={href({ ...sorted, page: String(query.page - 1) })}>The {contactPageSize} before</Link>
         )}
         {(query.page + 1) * contactPageSize < book.total && (
-          <Link href={href({ ...narrow, page: String(query.page + 1) })}>The next {contactPageSize}</Link>
+          <Link href={href({ ...sorted, page: String(query.page + 1) })}>The next {contactPageSize}</Link>
         )}
       </p>
     </section>

@@ -9,6 +9,7 @@ import { ImportPanel } from "@/features/contacts/import-panel";
 import { TeamBar } from "@/features/shared/team-bar";
 import { contactById, contactPage, likelyDuplicates, pairsShown } from "@/server/services/people/contacts/book";
 import { contactHistory } from "@/server/services/people/contacts/history";
+import { classes } from "@/ui";
 import { isUuid, orNotFound, pageMember } from "../../_lib/request";
 import { signOutAction } from "../sign-in/actions";
 import { eraseContactAction, mergeContactsAction, saveContactAction } from "./actions";
@@ -73,7 +74,9 @@ async function Person({ id, mayEdit }: { id: string; mayEdit: boolean }) {
 export default async function ContactsPage({ searchParams }: { searchParams: Promise<Raw> }) {
   const { context, member } = await pageMember();
   const raw = await searchParams;
-  const query = contactQuery.catch({ words: "", tag: "", group: "", state: "all", page: 0 }).parse(raw);
+  const query = contactQuery
+    .catch({ words: "", tag: "", group: "", state: "all", sort: "name", desc: "", page: 0 })
+    .parse(raw);
   const book = await contactPage(context, member, query);
   const mayEdit = standingMay(member.standing, "contacts.edit");
   const narrow = {
@@ -82,6 +85,7 @@ export default async function ContactsPage({ searchParams }: { searchParams: Pro
     group: query.group,
     state: query.state === "all" ? "" : query.state,
   };
+  const hasAside = isUuid(raw["contact"]) || (raw["view"] === "new" && mayEdit);
   const isIn = (part: Raw) =>
     href({ ...narrow, ...part }) === href({ ...narrow, view: raw["view"] === "duplicates" ? "duplicates" : "" });
   const side = (part: Raw, words: string, count?: number) => (
@@ -103,11 +107,16 @@ export default async function ContactsPage({ searchParams }: { searchParams: Pro
     <>
       <TeamBar signOut={signOutAction} />
       <main className="mx-auto max-w-7xl px-6 py-5">
-        <BookHeader book={book} raw={raw} query={query} mayEdit={mayEdit} />
-        <div className="grid grid-cols-[11rem_1fr_24rem] gap-6">
+        <BookHeader book={book} raw={raw} query={query} narrow={narrow} mayEdit={mayEdit} />
+        <div
+          className={classes(
+            "grid gap-6 lg:grid-cols-[11rem_minmax(0,1fr)]",
+            hasAside && "xl:grid-cols-[11rem_minmax(0,1fr)_22rem]",
+          )}
+        >
           <BookFilter side={side} mayEdit={mayEdit} book={book} />
           {raw["view"] === "duplicates" ? (
-            <section className="col-span-2">
+            <section>
               <h2 className="text-head font-semibold">Perhaps twice in the book</h2>
               <Duplicates
                 pairs={await likelyDuplicates(context, member, { words: query.words })}
@@ -116,21 +125,21 @@ export default async function ContactsPage({ searchParams }: { searchParams: Pro
               />
             </section>
           ) : raw["view"] === "import" && mayEdit ? (
-            <div className="col-span-2">
+            <div>
               <ImportPanel />
             </div>
           ) : (
             <>
-              <BookList book={book} query={query} raw={raw} narrow={narrow} />
-              <aside aria-label="The contact" className="self-start bg-sheet p-4">
-                {raw["view"] === "new" && mayEdit ? (
-                  <ContactForm contact={null} mayEdit save={saveContactAction} />
-                ) : isUuid(raw["contact"]) ? (
-                  <Person id={raw["contact"]} mayEdit={mayEdit} />
-                ) : (
-                  <p className="text-ink-2">Choose somebody to see their words and their history.</p>
-                )}
-              </aside>
+              <BookList book={book} query={query} raw={raw} narrow={narrow} mayEdit={mayEdit} />
+              {hasAside && (
+                <aside aria-label="The contact" className="self-start bg-sheet p-4 xl:sticky xl:top-4">
+                  {isUuid(raw["contact"]) ? (
+                    <Person id={raw["contact"]} mayEdit={mayEdit} />
+                  ) : (
+                    <ContactForm contact={null} mayEdit save={saveContactAction} />
+                  )}
+                </aside>
+              )}
             </>
           )}
         </div>

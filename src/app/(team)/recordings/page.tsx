@@ -1,6 +1,5 @@
-import Link from "next/link";
 import { TeamBar } from "@/features/shared/team-bar";
-import { longDate } from "@/core/time";
+import { RecordingTable } from "@/features/afterwards/recording-table";
 import { library } from "@/server/services/afterwards/recordings";
 import { currentOrganisation, pageMember } from "../../_lib/request";
 import { signOutAction } from "../sign-in/actions";
@@ -14,30 +13,22 @@ export default async function RecordingsPage() {
   return (
     <>
       <TeamBar signOut={signOutAction} />
-      <main className="mx-auto max-w-5xl px-6 py-5">
-        <h1 className="border-b-2 border-ink pb-2 text-title leading-tight font-semibold">Recordings</h1>
-        {items.length === 0 && (
-          <p className="py-4 text-ink-2">No recording yet. One is added on a date’s page afterwards.</p>
-        )}
-        <ul>
-          {items.map(({ recording, eventId, recordedAt }) => (
-            <li key={recording.id} className="flex gap-4 border-b border-rule py-2">
-              <Link
-                href={`/events/${eventId}/afterwards/${recording.occurrenceId}`}
-                prefetch={false}
-                className="flex-1"
-              >
-                {recording.title}
-              </Link>
-              <span className="text-ink-2">{longDate(recordedAt, zone)}</span>
-              {recording.publishedFrom === null ? (
-                <span className="text-ink-2">not published</span>
-              ) : (
-                <a href={`/on-demand/${recording.slug}`}>on demand</a>
-              )}
-            </li>
-          ))}
-        </ul>
+      <main className="mx-auto max-w-6xl px-6 py-5">
+        <h1 className="mb-3 border-b-2 border-ink pb-2 text-title leading-tight font-semibold">Recordings</h1>
+        <RecordingTable
+          rows={items.map(({ recording, eventId, recordedAt }) => ({
+            id: recording.id,
+            title: recording.title,
+            href: `/events/${eventId}/afterwards/${recording.occurrenceId}`,
+            watchHref: recording.publishedFrom === null ? null : `/on-demand/${recording.slug}`,
+            recordedAt,
+            publishedFrom: recording.publishedFrom,
+            durationSeconds: recording.durationSeconds,
+            sizeBytes: recording.sizeBytes,
+          }))}
+          now={context.clock.now()}
+          zone={zone}
+        />
       </main>
     </>
   );

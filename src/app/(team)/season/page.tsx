@@ -5,10 +5,10 @@ import { NoDates } from "@/features/season/no-dates";
 import { SeasonNav, seasonHref, type SeasonQuery } from "@/features/season/season-nav";
 import { SeasonTable } from "@/features/season/season-table";
 import { TeamBar } from "@/features/shared/team-bar";
-import { cityOf, dayMs, instantOf, longDate, shiftLocal, wallTimeAt } from "@/core/time";
+import { cityOf, dayMs, instantOf, longDate, readMoment, shiftLocal, wallTimeAt } from "@/core/time";
 import { datesBetween, season, seasonList, type SeasonFilter } from "@/server/services/overview/season";
 import { binned, producersOf } from "@/server/services/overview/season-side";
-import { buttonClass, Button } from "@/ui";
+import { buttonClass, Button, Note } from "@/ui";
 import { currentOrganisation, isUuid, pageMember } from "../../_lib/request";
 import { signOutAction } from "../sign-in/actions";
 import { restoreAction } from "../events/[id]/actions";
@@ -22,6 +22,8 @@ const acts = { apply: applyExtentAction, undo: undoChangeAction };
 
 function queryOf(raw: Record<string, string | undefined>, thisMonth: string): SeasonQuery {
   return {
+    from: (raw["from"] ?? "").slice(0, 40),
+    until: (raw["until"] ?? "").slice(0, 40),
     view: raw["view"] === "month" || raw["view"] === "list" ? raw["view"] : "rails",
     words: (raw["words"] ?? "").slice(0, 100),
     state: states.find((state) => state === raw["state"]) ?? "",
@@ -31,21 +33,39 @@ function queryOf(raw: Record<string, string | undefined>, thisMonth: string): Se
   };
 }
 
-const filterOf = (query: SeasonQuery): SeasonFilter => ({
-  ...(query.words && { words: query.words }),
-  ...(query.state && { state: query.state as (typeof states)[number] }),
-  ...(query.producer && { producerId: query.producer }),
-});
+/** A typed day as the instant at which it begins; null where nothing is typed, or nothing that is a day. */
+function dayOf(typed: string, { zone, now }: Pick<Scene, "zone" | "now">): number | null {
+  const read = typed === "" ? null : readMoment(typed, wallTimeAt(now, zone).local, "00:00");
+  return read && "local" in read ? instantOf({ local: `${read.local.slice(0, 10)}T00:00`, zone }) : null;
+}
 
-const isNarrowed = (query: SeasonQuery): boolean => Object.keys(filterOf(query)).length > 0;
+/** Words of the range that name no day. */
+const unreadDays = (scene: Scene): readonly string[] =>
+  [scene.query.from, scene.query.until].filter((typed) => typed !== "" && dayOf(typed, scene) === null);
 
-type Scene = Awaited<ReturnType<typeof pageMember>> & { query: SeasonQuery; zone: string };
+function filterOf(scene: Scene): SeasonFilter {
+  const { query } = scene;
+  const [from, until] = [dayOf(query.from, scene), dayOf(query.until, scene)];
+  return {
+    ...(query.words && { words: query.words }),
+    ...(query.state && { state: query.state as (typeof states)[number] }),
+    ...(query.producer && { producerId: query.producer }),
+    ...(from !== null && { from }),
+    // the last day is meant with all its hours
+    ...(until !== null && { until: until + dayMs }),
+  };
+}
 
-async function MonthView({ context, member, query, zone }: Scene) {
+const isNarrowed = (scene: Scene): boolean => Object.keys(filterOf(scene)).length > 0;
+
+type Scene = Awaited<ReturnType<typeof pageMember>> & { query: SeasonQuery; zone: string; now: number };
+
+async function MonthView(scene: Scene) {
+  const { context, member, query, zone } = scene;
   const first = `${query.month}-01T00:00`;
   const from = instantOf({ local: first, zone });
   // weeks at both ends reach into the months beside
-  const dates = await datesBetween(context, member, from - 7 * dayMs, from + 45 * dayMs, filterOf(query));
+  const dates = await datesBetween(context, member, from - 7 * dayMs, from + 45 * dayMs, filterOf(scene));
   const beside = (days: number) => shiftLocal(first, days * 24 * 60).slice(0, 7);
   const now = context.clock.now();
   return (
@@ -78,15 +98,16 @@ async function MonthView({ context, member, query, zone }: Scene) {
   );
 }
 
-async function ListView({ context, member, query }: Scene) {
-  const { dates, total } = await seasonList(context, member, filterOf(query), query.page, pageSize);
+async function ListView(scene: Scene) {
+  const { context, member, query } = scene;
+  const { dates, total } = await seasonList(context, member, filterOf(scene), query.page, pageSize);
   const pages = Math.ceil(total / pageSize);
   return (
     <>
       <p className="mt-2 text-ink-2">
         <span className="mono">{total}</span> dates{pages > 1 && `, page ${query.page + 1} of ${pages}`}
       </p>
-      {total === 0 ? <NoDates isNarrowed={isNarrowed(query)} /> : <SeasonTable dates={dates} />}
+      {total === 0 ? <NoDates isNarrowed={isNarrowed(scene)} /> : <SeasonTable dates={dates} />}
       <p className="mt-3 flex gap-4">
         {query.page > 0 && (
           <Link href={seasonHref(query, { page: query.page - 1 })} prefetch={false}>
@@ -103,13 +124,14 @@ async function ListView({ context, member, query }: Scene) {
   );
 }
 
-async function RailsView({ context, member, query, zone }: Scene) {
-  const [board, bin] = await Promise.all([season(context, member, filterOf(query)), binned(context, member)]);
+async function RailsView(scene: Scene) {
+  const { context, member, zone } = scene;
+  const [board, bin] = await Promise.all([season(context, member, filterOf(scene)), binned(context, member)]);
   return (
     <>
       <SeasonBoard
         {...board}
-        isNarrowed={isNarrowed(query)}
+        isNarrowed={isNarrowed(scene)}
         zone={zone}
         acts={member.standing === "crew" ? null : acts}
       />
@@ -171,7 +193,7 @@ export default async function SeasonPage({
   const { zone } = organisation;
   const query = queryOf(await searchParams, wallTimeAt(now, zone).local.slice(0, 7));
   const producers = await producersOf(context, member);
-  const scene = { context, member, query, zone };
+  const scene = { context, member, query, zone, now };
   return (
     <>
       <TeamBar signOut={signOutAction}>
@@ -193,6 +215,11 @@ export default async function SeasonPage({
           </h1>
           <SeasonNav query={query} producers={producers} />
         </header>
+        {unreadDays(scene).map((typed) => (
+          <Note key={typed} tone="attention">
+            “{typed}” is no day that can be read. Write it as in: 1 Dec 2026.
+          </Note>
+        ))}
         {query.view === "month" ? (
           <MonthView {...scene} />
         ) : query.view === "list" ? (

@@ -187,6 +187,9 @@ export const tickets = pgTable(
     source: text("source"),
     registeredAt: instant("registered_at").notNull(),
     waitingSince: instant("waiting_since"),
+    /** the entry in its holder's calendar, once it was moved from one date to another: the same is changed, no second made */
+    calendarUid: text("calendar_uid"),
+    calendarSequence: integer("calendar_sequence").notNull().default(0),
     invitedAt: instant("invited_at"),
     /** an interpreter's pair, from and to, as BCP 47 tags */
     /** a line about somebody of the stage, for the public page */

@@ -70,6 +70,8 @@ export const slotPlans = pgTable(
     pauseMinutes: integer("pause_minutes").notNull(),
     capacity: integer("capacity").notNull(),
     rule: jsonb("rule").$type<RecurrenceRule>(),
+    /** no more bookings are taken from then on */
+    closedAt: instant("closed_at"),
   },
   (t) => [index("slot_plans_organisation").on(t.organisationId)],
 );

@@ -1,4 +1,5 @@
 import { and, desc, eq, inArray, isNotNull, lte, sql } from "drizzle-orm";
+import { holdsWords } from "../../db/queries/words";
 import { events, messages, people } from "../../db/schema";
 import { accessFor, eventAccess, type TeamMember } from "../ground/access";
 import { audit } from "../ground/audit";
@@ -33,11 +34,19 @@ const readCursor = (text: string | null): { at: number; id: string } | null => {
   return at && id ? { at: Number(at), id } : null;
 };
 
+/** What the list of mails is narrowed to. */
+export interface OutboxFilter {
+  /** of address, name and event */
+  readonly words?: string;
+  readonly state?: "sent" | "sending" | "failed";
+}
+
 /** Every mail that left, newest first. Crew and producers see their organisation's. An unreadable place begins anew. */
 export async function outboxPage(
   context: Context,
   member: TeamMember,
   before: string | null,
+  filter: OutboxFilter = {},
   pageSize = 50,
 ): Promise<OutboxPage> {
   const from = readCursor(before);
@@ -49,7 +58,11 @@ export async function outboxPage(
     .where(
       and(
         eq(messages.organisationId, member.organisationId),
-        inArray(messages.state, [...gone]),
+        filter.state ? eq(messages.state, filter.state) : inArray(messages.state, [...gone]),
+        holdsWords(
+          sql`(coalesce(${people.email}, '') || ' ' || coalesce(${people.name}, '') || ' ' || coalesce(${events.title}, ''))`,
+          filter.words,
+        ),
         from
           ? sql`(${messages.createdAt}, ${messages.id}) < (${new Date(from.at).toISOString()}, ${from.id})`
           : undefined,

@@ -24,6 +24,7 @@ import {
 } from "@/core/mailings";
 import { cityOf, clockTime, longDate, twoZoneTime } from "@/core/time";
 import type { RenderedMessage } from "../../db/schema";
+import { entryName } from "../ground/calendar-name";
 import { phoneRows } from "../way-in/phone-details";
 import { joinBlock } from "./join-block";
 import { furtherPlaceholder, placeholder } from "./links";
@@ -106,9 +107,7 @@ export function calendarEntry(
 ): CalendarEntry {
   const { event, occurrence, organisation, person } = facts;
   return {
-    // a ticket is for one date: its entry keeps its name when the series splits or moves
-    uid: occurrence.seriesId || occurrence.kind !== "show" ? `${occurrence.id}@stage-call.example.org` : event.uid,
-    sequence: occurrence.sequence,
+    ...entryName(event, occurrence, facts.ticket),
     start: { local: occurrence.startLocal, zone: occurrence.zone },
     durationMinutes: occurrence.durationMinutes,
     summary: event.title,

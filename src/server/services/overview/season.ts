@@ -1,8 +1,9 @@
-import { and, asc, desc, eq, gte, ilike, inArray, isNotNull, isNull, lt, sql, type SQL } from "drizzle-orm";
+import { and, asc, desc, eq, gte, inArray, isNotNull, isNull, lt, sql, type SQL } from "drizzle-orm";
 import type { SeasonDate } from "@/contracts";
 import type { Phase } from "@/core/people";
 import { dayMs } from "@/core/time";
 import { isCountedRole } from "../../db/queries/roles";
+import { holdsWords } from "../../db/queries/words";
 import { events, occurrences, tickets } from "../../db/schema";
 import type { TeamMember } from "../ground/access";
 import type { Context } from "../ground/context";
@@ -13,6 +14,9 @@ export interface SeasonFilter {
   readonly words?: string;
   readonly state?: "draft" | "published" | "live" | "missing";
   readonly producerId?: string;
+  /** dates that begin between these instants, the second left out */
+  readonly from?: number;
+  readonly until?: number;
 }
 
 /** Events a member may see: an owner all, others those on whose list they are. */
@@ -22,10 +26,7 @@ export const visibleTo = (member: TeamMember): SQL | undefined =>
     : sql`exists (select 1 from ${tickets} where ${tickets.eventId} = ${events.id} and ${tickets.personId} = ${member.personId} and ${tickets.occurrenceId} is null and ${tickets.revokedAt} is null)`;
 
 /** Titles that hold these words; none: every title. */
-function titled(filter: SeasonFilter): SQL | undefined {
-  const words = filter.words?.trim();
-  return words ? ilike(events.title, `%${words.replace(/[\\%_]/g, "\\$&")}%`) : undefined;
-}
+const titled = (filter: SeasonFilter): SQL | undefined => holdsWords(sql`${events.title}`, filter.words);
 
 /** A slot that was given back or moved away from is nobody's date. */
 const isTaken = sql`(${occurrences.kind} <> 'slot' or exists (select 1 from ${tickets} where ${tickets.occurrenceId} = ${occurrences.id} and ${isCountedRole(tickets.role)} and ${tickets.status} = 'registered' and ${tickets.revokedAt} is null))`;
@@ -34,6 +35,8 @@ function narrowed(filter: SeasonFilter): (SQL | undefined)[] {
   return [
     isTaken,
     titled(filter),
+    filter.from === undefined ? undefined : gte(occurrences.startAt, filter.from),
+    filter.until === undefined ? undefined : lt(occurrences.startAt, filter.until),
     filter.state === "draft" ? isNull(events.publishedAt) : undefined,
     filter.state === "published" ? isNotNull(events.publishedAt) : undefined,
     filter.state === "live" ? inArray(occurrences.phase, ["backstage", "open"]) : undefined,
@@ -185,6 +188,7 @@ export async function seasonList(
   page: number,
   pageSize = 50,
 ): Promise<SeasonPage> {
+  if (filter.state === "missing") return missingList(context, member, filter, page, pageSize);
   const where = and(
     eq(occurrences.organisationId, member.organisationId),
     isNull(events.deletedAt),
@@ -211,4 +215,19 @@ export async function seasonList(
       .where(where),
   ]);
   return { dates: await filled(context, member, rows, false), total: counted?.n ?? 0 };
+}
+
+/** The dates ahead that lack something, page by page. What is missing is found by looking at each. */
+async function missingList(
+  context: Context,
+  member: TeamMember,
+  filter: SeasonFilter,
+  page: number,
+  pageSize: number,
+): Promise<SeasonPage> {
+  const now = context.clock.now();
+  const range = { from: now - dayMs, to: now + 800 * dayMs };
+  const rows = await datesWhere(context, member, filter, range, "soonest", searchedForMissing, ahead);
+  const missing = (await filled(context, member, rows, true)).filter((date) => date.missing > 0);
+  return { dates: missing.slice(page * pageSize, (page + 1) * pageSize), total: missing.length };
 }

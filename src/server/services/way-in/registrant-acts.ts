@@ -1,15 +1,22 @@
 import { and, eq, ne } from "drizzle-orm";
 import { z } from "zod";
 import { emailText } from "@/contracts";
+import { placeFor } from "@/core/seats";
 import { Refusal } from "@/core/shared";
 import type { Db } from "../../db/client";
 import { people, tickets } from "../../db/schema";
 import { accessFor, type TeamMember } from "../ground/access";
 import { audit } from "../ground/audit";
-import { notFound, parse, type Context } from "../ground/context";
-import { aboutTicket, planMessages } from "../ground/mail-plan";
+import { movedEntry } from "../ground/calendar-name";
+import { notFound, oneOf, parse, type Context } from "../ground/context";
+import { aboutTicket, dropPlanned, planMessages, planReminders } from "../ground/mail-plan";
+import { datesOf } from "../planning/dates/load";
+import { holdPlaces } from "../planning/places";
+import { moveUpWaiting } from "../planning/waiting-list";
 import { newLinks, requireOwnStage } from "../people/contacts/foreign-stage";
+import { requireRegistrationOpen } from "./front-door";
 import { cancelRegistration } from "./registration-changes";
+import { confirm } from "./take-places";
 import { holderById, type Holder } from "./tickets";
 
 /** A registrant of an event that the member may act for. */
@@ -98,4 +105,68 @@ export async function correctAddress(
     await sendTicket(context, tx, holder);
     await noted(context, tx, member, holder, "ticket.address");
   });
+}
+
+/** Puts somebody on another date of the event: same ticket, same link, the same entry in their calendar. */
+export async function moveToDate(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  ticketId: string,
+  dateId: unknown,
+) {
+  const holder = await registrant(context, member, eventId, ticketId);
+  const { event, occurrence, ticket } = holder;
+  const target = oneOf(
+    (await datesOf(context.db, eventId)).filter((date) => date.id === dateId && date.kind === "show"),
+    "date",
+  );
+  if (target.id === occurrence.id) return;
+  for (const date of [occurrence, target]) requireRegistrationOpen(date);
+  await context.db.transaction(async (tx) => {
+    // always in one order, so that two moves across never wait for each other
+    const ids = [occurrence.id, target.id].sort();
+    const taken = new Map<string, number>();
+    for (const id of ids) taken.set(id, await holdPlaces(tx, id));
+    const [other] = await tx
+      .select({ id: tickets.id })
+      .from(tickets)
+      .where(and(eq(tickets.occurrenceId, target.id), eq(tickets.personId, ticket.personId)));
+    if (other) throw new Refusal({ code: "address-taken" });
+    const status = placeFor(taken.get(target.id)!, event.registrationLimit);
+    await dropPlanned(tx, ticketId);
+    const [moved] = await tx
+      .update(tickets)
+      .set({
+        occurrenceId: target.id,
+        status,
+        waitingSince: status === "waiting" ? context.clock.now() : null,
+        ...movedEntry(event, occurrence, target, ticket),
+      })
+      .where(eq(tickets.id, ticketId))
+      .returning();
+    if (status === "waiting") await confirm(context, tx, event, target, moved!);
+    else {
+      await planMessages(context, tx, [{ ...aboutTicket(moved!, target), kind: "change", dueAt: context.clock.now() }]);
+      await planReminders(context, tx, event.reminderOffsetsMinutes, [target], [moved!]);
+    }
+    await moveUpWaiting(context, tx, event, occurrence);
+    await noted(context, tx, member, holder, "ticket.move");
+  });
+}
+
+const noteInput = z.object({ note: z.string().trim().max(2000) });
+
+/** What the team wants to remember of somebody; it stays with the contact. */
+export async function keepNote(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  ticketId: string,
+  rawInput: unknown,
+) {
+  const holder = await registrant(context, member, eventId, ticketId);
+  const { note } = parse(noteInput, rawInput);
+  await context.db.update(people).set({ note }).where(eq(people.id, holder.person.id));
+  await noted(context, context.db, member, holder, "ticket.note");
 }

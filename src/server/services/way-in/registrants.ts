@@ -8,6 +8,8 @@ export interface Registrant {
   readonly name: string;
   readonly email: string;
   readonly zone: string | null;
+  /** what the team remembers of them */
+  readonly note: string;
 }
 /** Registrants of an event in the order in which they came; bounded, the whole list is in the file. */
 
@@ -24,5 +26,6 @@ export async function registrantsOf(context: Context, eventId: string, limit = 5
     name: person.name ?? "",
     email: person.email ?? "",
     zone: person.zone,
+    note: person.note,
   }));
 }

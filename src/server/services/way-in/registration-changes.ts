@@ -10,13 +10,14 @@ import { requireRegistrationOpen } from "./front-door";
 import { dropPlanned, planMessages, aboutTicket } from "../ground/mail-plan";
 import { confirm } from "./take-places";
 import type { Holder } from "./tickets";
+import { tellHosts } from "./slot-hosts";
 import { countTry } from "../ground/tries";
 import { holdPlaces } from "../planning/places";
 import { moveUpWaiting } from "../planning/waiting-list";
 
 /** Gives a place back; the longest waiting moves up. Doing it twice changes nothing more. */
 
-export async function cancelRegistration(context: Context, holder: Holder): Promise<void> {
+export async function cancelRegistration(context: Context, holder: Holder, isByHost = false): Promise<void> {
   const { event, occurrence, ticket } = holder;
   if (ticket.role !== "attendee") throw new Refusal({ code: "not-allowed", action: "cancel" });
   requireRegistrationOpen(occurrence);
@@ -29,6 +30,7 @@ export async function cancelRegistration(context: Context, holder: Holder): Prom
     await planMessages(context, tx, [
       { ...aboutTicket(ticket, occurrence), kind: "registration-cancelled", dueAt: context.clock.now() },
     ]);
+    if (!isByHost) await tellHosts(context, tx, event, occurrence, "given-back", ticket.personId);
     await moveUpWaiting(context, tx, event, occurrence);
   });
 }

@@ -171,14 +171,22 @@ export async function answerByLink(
 }
 
 /** The event, and the date where it names one, of a calendar file's UID. */
-async function entryOf(context: Context, uid: string): Promise<{ eventId: string; dateId: string | null } | null> {
+export async function entryOf(
+  context: Context,
+  uid: string,
+): Promise<{ eventId: string; dateId: string | null } | null> {
   const dateId = /^([0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12})@/.exec(uid)?.[1];
   const [event] = await context.db.select({ id: events.id }).from(events).where(eq(events.uid, uid));
   if (event) return { eventId: event.id, dateId: null };
   const [date] = dateId
     ? await context.db.select({ eventId: occurrences.eventId }).from(occurrences).where(eq(occurrences.id, dateId))
     : [];
-  return date ? { eventId: date.eventId, dateId: dateId! } : null;
+  if (date) return { eventId: date.eventId, dateId: dateId! };
+  const [moved] = await context.db
+    .select({ eventId: tickets.eventId, dateId: tickets.occurrenceId })
+    .from(tickets)
+    .where(eq(tickets.calendarUid, uid));
+  return moved ?? null;
 }
 
 /** Somebody asked to an event, found by the UID of their calendar file: for answers by file. */

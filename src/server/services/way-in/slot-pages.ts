@@ -9,7 +9,7 @@ export interface SlotPageLine {
   readonly eventId: string;
   readonly title: string;
   readonly slug: string;
-  readonly plan: SlotPlan;
+  readonly plan: SlotPlan & { readonly forEventId: string | null; readonly closedAt: number | null };
   readonly forTitle: string | null;
   readonly bookings: readonly {
     readonly dateId: string;

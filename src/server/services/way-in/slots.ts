@@ -1,65 +1,54 @@
 import { and, eq, gte, isNull, sql } from "drizzle-orm";
-import { freshPlan, registrationInput, slotPlanInput } from "@/contracts";
+import { registrationInput } from "@/contracts";
 import { localeOf } from "@/contracts/messages";
 import { laySlots, type Slot, type SlotPlan } from "@/core/slots";
 import { Refusal, unwrap } from "@/core/shared";
 import { dayMs, isZone, wallTimeAt } from "@/core/time";
 import type { Db } from "../../db/client";
 import { events, occurrences, slotPlans, tickets } from "../../db/schema";
-import { accessFor, requireStanding, type TeamMember } from "../ground/access";
 import { notFound, parse, type Context } from "../ground/context";
 import { layDates } from "../planning/dates/lay";
-import { createEvent } from "../planning/events";
-import { publishEvent } from "../planning/event-life";
+import { movedEntry } from "../ground/calendar-name";
 import type { Organisation } from "./front-door";
 import { aboutTicket, dropPlanned, planMessages, planReminders } from "../ground/mail-plan";
 import { personByEmail } from "../ground/people-records";
 import { keepConsents } from "../ground/consent";
+import { tellHosts } from "./slot-hosts";
 import type { Holder } from "./tickets";
 import { countTries } from "../ground/tries";
 import { registrationTries } from "./registration";
 
 type Event = typeof events.$inferSelect;
 /** Slots are offered so far ahead. */
-const offeredDays = 90;
-
-/** Makes a booking page: an event of its own whose dates are the slots that somebody booked. */
-export async function createSlots(
-  context: Context,
-  member: TeamMember,
-  rawInput: unknown,
-): Promise<{ eventId: string; slug: string }> {
-  requireStanding(member, "slots.edit");
-  const { title, forEventId, ...plan } = parse(slotPlanInput, rawInput);
-  if (forEventId) await accessFor(context, member, forEventId, "event.people");
-  unwrap(laySlots(plan, wallTimeAt(context.clock.now() + offeredDays * dayMs, plan.zone).local));
-  const fresh = freshPlan(plan.startLocal, plan.zone, {
-    durationMinutes: plan.lengthMinutes,
-    houseSize: plan.capacity,
-    callMinutes: 5,
-  });
-  const { eventId } = await createEvent(context, member, { ...fresh, title, shape: "slots" });
-  await context.db.insert(slotPlans).values({ eventId, organisationId: member.organisationId, forEventId, ...plan });
-  await publishEvent(context, member, eventId, true);
-  const [event] = await context.db.select({ slug: events.slug }).from(events).where(eq(events.id, eventId));
-  return { eventId, slug: event!.slug };
-}
+export const offeredDays = 90;
 
 export interface OfferedSlot extends Slot {
   readonly left: number;
 }
 
+type StoredPlan = SlotPlan & Pick<typeof slotPlans.$inferSelect, "closedAt">;
+
 export interface BookingPage {
   readonly event: Event;
-  readonly plan: SlotPlan;
+  readonly plan: StoredPlan;
   readonly forEventId: string | null;
   /** those ahead that have room, soonest first */
   readonly slots: readonly OfferedSlot[];
 }
 
-async function takenBy(db: Db, eventId: string, from: number): Promise<ReadonlyMap<number, number>> {
-  const rows = await db
-    .select({ startAt: occurrences.startAt, n: sql<number>`count(${tickets.id})::int` })
+interface Booked {
+  readonly startAt: number;
+  readonly endAt: number;
+  readonly n: number;
+}
+
+async function takenBy(db: Db, eventId: string, from: number): Promise<readonly Booked[]> {
+  return db
+    .select({
+      startAt: occurrences.startAt,
+      endAt: sql`max(${occurrences.endAt})`.mapWith(occurrences.endAt),
+      n: sql<number>`count(${tickets.id})::int`,
+    })
     .from(occurrences)
     .leftJoin(
       tickets,
@@ -70,20 +59,27 @@ async function takenBy(db: Db, eventId: string, from: number): Promise<ReadonlyM
         isNull(tickets.revokedAt),
       ),
     )
-    .where(and(eq(occurrences.eventId, eventId), gte(occurrences.startAt, from)))
+    .where(and(eq(occurrences.eventId, eventId), gte(occurrences.endAt, from)))
     .groupBy(occurrences.startAt)
     .limit(5000);
-  return new Map(rows.map((row) => [row.startAt, row.n]));
 }
 
-async function offered(context: Context, db: Db, eventId: string, plan: SlotPlan): Promise<OfferedSlot[]> {
+async function offered(context: Context, db: Db, eventId: string, plan: StoredPlan): Promise<OfferedSlot[]> {
+  if (plan.closedAt !== null) return [];
   const now = context.clock.now();
   const horizon = now + offeredDays * dayMs;
   const slots = unwrap(laySlots(plan, wallTimeAt(horizon, plan.zone).local)).filter(
     (slot) => slot.startAt > now && slot.startAt < horizon,
   );
   const taken = await takenBy(db, eventId, now);
-  return slots.map((slot) => ({ ...slot, left: Math.max(0, plan.capacity - (taken.get(slot.startAt) ?? 0)) }));
+  return slots.map((slot) => {
+    const same = taken.find((one) => one.startAt === slot.startAt)?.n ?? 0;
+    // hours that were changed since: a booking that stands from before keeps its hour free of others
+    const isCrossed = taken.some(
+      (one) => one.n > 0 && one.startAt !== slot.startAt && one.startAt < slot.endAt && slot.startAt < one.endAt,
+    );
+    return { ...slot, left: isCrossed ? 0 : Math.max(0, plan.capacity - same) };
+  });
 }
 
 /** The page on which slots are booked, by its address. */
@@ -235,6 +231,7 @@ export async function bookSlot(
     const date = await dateOfSlot(context, tx, page, slot);
     const made = await makeBooking(context, tx, date, person.id, input.source);
     await tell(context, tx, event, date, made);
+    await tellHosts(context, tx, event, date, "made", person.id);
   });
 }
 
@@ -253,10 +250,11 @@ export async function moveBooking(
     await dropPlanned(tx, ticket.id);
     const [moved] = await tx
       .update(tickets)
-      .set({ occurrenceId: date.id })
+      .set({ occurrenceId: date.id, ...movedEntry(event, occurrence, date, ticket) })
       .where(eq(tickets.id, ticket.id))
       .returning();
     await planMessages(context, tx, [{ ...aboutTicket(moved!, date), kind: "change", dueAt: context.clock.now() }]);
+    await tellHosts(context, tx, event, date, "moved", ticket.personId);
     await planReminders(context, tx, event.reminderOffsetsMinutes, [date], [moved!]);
   });
 }

@@ -8,18 +8,21 @@ const types = {
 } as const;
 
 /** The contact book as a file. */
-export function GET(_request: Request, { params }: { params: Promise<{ file: string }> }): Promise<Response> {
+export function GET(request: Request, { params }: { params: Promise<{ file: string }> }): Promise<Response> {
   return answer(async () => {
     const { context, member } = await currentMember();
     const { file } = await params;
     if (file !== "contacts.csv" && file !== "contacts.vcf") throw new Refusal({ code: "not-found", what: "file" });
     const [kind, type] = types[file];
-    return new Response(await exportContacts(context, member, kind), {
-      headers: {
-        "content-type": type,
-        "content-disposition": `attachment; filename="${file}"`,
-        "cache-control": "no-store",
+    return new Response(
+      await exportContacts(context, member, kind, Object.fromEntries(new URL(request.url).searchParams)),
+      {
+        headers: {
+          "content-type": type,
+          "content-disposition": `attachment; filename="${file}"`,
+          "cache-control": "no-store",
+        },
       },
-    });
+    );
   });
 }

@@ -1,6 +1,13 @@
 "use server";
 import { revalidatePath } from "next/cache";
-import { cancelFor, correctAddress, replaceLink, sendLinkAgain } from "@/server/services/way-in/registrant-acts";
+import {
+  cancelFor,
+  correctAddress,
+  keepNote,
+  moveToDate,
+  replaceLink,
+  sendLinkAgain,
+} from "@/server/services/way-in/registrant-acts";
 import { act, currentMember } from "../../../_lib/request";
 
 const again = (eventId: string) => revalidatePath(`/events/${eventId}/front-door`);
@@ -33,6 +40,22 @@ export async function correctAddressAction(eventId: string, ticketId: string, in
   return act(async () => {
     const { context, member } = await currentMember();
     await correctAddress(context, member, eventId, ticketId, input);
+    again(eventId);
+  });
+}
+
+export async function moveToDateAction(eventId: string, ticketId: string, dateId: unknown) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    await moveToDate(context, member, eventId, ticketId, dateId);
+    again(eventId);
+  });
+}
+
+export async function keepNoteAction(eventId: string, ticketId: string, input: unknown) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    await keepNote(context, member, eventId, ticketId, input);
     again(eventId);
   });
 }

@@ -1,9 +1,10 @@
-import { and, asc, eq, inArray, isNotNull, isNull, ne, sql, type SQL } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, isNotNull, isNull, ne, sql, type SQL } from "drizzle-orm";
 import { contactInput, contactQuery, type Contact, type ContactQuery } from "@/contracts";
 import { likelySame } from "@/core/contacts";
 import { Refusal } from "@/core/shared";
 import type { Db } from "../../../db/client";
 import { contactGroups, groupMembers, people } from "../../../db/schema";
+import { holdsWords } from "../../../db/queries/words";
 import { newLinks, requireOwnStage } from "./foreign-stage";
 import { requireStanding, type TeamMember } from "../../ground/access";
 import { audit } from "../../ground/audit";
@@ -50,15 +51,14 @@ export async function groupsOf(db: Db, personIds: readonly string[]): Promise<Re
   return out;
 }
 
-const likeText = (words: string): string => `%${words.replace(/[\\%_]/g, "\\$&")}%`;
-
-function narrowed(organisationId: string, query: ContactQuery): SQL {
+export function narrowed(organisationId: string, query: ContactQuery): SQL {
   const inGroup = sql`exists (select 1 from ${groupMembers} gm join ${contactGroups} g on g.id = gm.group_id where gm.person_id = ${people.id} and g.name = ${query.group})`;
   return and(
     inBook(organisationId),
-    query.words
-      ? sql`(coalesce(${people.name}, '') || ' ' || coalesce(${people.email}, '')) ilike ${likeText(query.words)}`
-      : undefined,
+    holdsWords(
+      sql`(coalesce(${people.name}, '') || ' ' || coalesce(${people.email}, '') || ' ' || ${people.company})`,
+      query.words,
+    ),
     query.tag ? sql`${people.tags} @> array[${query.tag}]::text[]` : undefined,
     query.group ? inGroup : undefined,
     query.state === "unsubscribed" ? isNotNull(people.unsubscribedAt) : undefined,
@@ -66,8 +66,36 @@ function narrowed(organisationId: string, query: ContactQuery): SQL {
   )!;
 }
 
+/** A contact in the list, with how much there was between them and the organisation. */
+export interface ContactLine extends Contact {
+  readonly eventCount: number;
+  readonly lastAt: number | null;
+}
+
+/** Events that each of these people has a place in, and when the last of them was. */
+async function dealings(db: Db, personIds: readonly string[]) {
+  if (personIds.length === 0) return new Map<string, { n: number; lastAt: number | null }>();
+  const { rows } = await db.execute(sql`
+    select t.person_id, count(distinct t.event_id)::int as n, max(c.start_at) as last_at
+    from tickets t left join occurrences c on c.id = t.occurrence_id
+    where t.person_id = any(${sql.param([...personIds])}::uuid[]) and t.role <> 'test-guest'
+    group by t.person_id`);
+  return new Map(
+    rows.map((row) => [
+      String(row["person_id"]),
+      { n: Number(row["n"]), lastAt: row["last_at"] ? new Date(row["last_at"] as string).getTime() : null },
+    ]),
+  );
+}
+
+/** The columns by which the book can be sorted. Names are sorted with the database's own collation. */
+function orderOf({ sort, desc: isDown }: ContactQuery): SQL[] {
+  const column = { name: people.name, email: people.email, company: people.company, added: people.createdAt }[sort];
+  return [isDown ? desc(column) : asc(column), asc(people.id)];
+}
+
 export interface ContactPage {
-  readonly contacts: readonly Contact[];
+  readonly contacts: readonly ContactLine[];
   readonly total: number;
   readonly groups: readonly { readonly name: string; readonly count: number }[];
   readonly tags: readonly { readonly name: string; readonly count: number }[];
@@ -85,7 +113,7 @@ export async function contactPage(context: Context, member: TeamMember, rawQuery
       .select()
       .from(people)
       .where(where)
-      .orderBy(asc(people.name), asc(people.id))
+      .orderBy(...orderOf(query))
       .limit(contactPageSize)
       .offset(query.page * contactPageSize),
     db.$count(people, where),
@@ -96,12 +124,14 @@ export async function contactPage(context: Context, member: TeamMember, rawQuery
       sql`select tag as name, count(*)::int as count from people, unnest(tags) as tag where organisation_id = ${organisationId} and erased_at is null group by tag order by count(*) desc, tag limit 40`,
     ),
   ]);
-  const memberships = await groupsOf(
-    db,
-    rows.map((row) => row.id),
-  );
+  const ids = rows.map((row) => row.id);
+  const [memberships, dealt] = await Promise.all([groupsOf(db, ids), dealings(db, ids)]);
   return {
-    contacts: rows.map((row) => asContact(row, memberships.get(row.id) ?? [])),
+    contacts: rows.map((row) => ({
+      ...asContact(row, memberships.get(row.id) ?? []),
+      eventCount: dealt.get(row.id)?.n ?? 0,
+      lastAt: dealt.get(row.id)?.lastAt ?? null,
+    })),
     total,
     groups: groups.rows as never,
     tags: tags.rows as never,

@@ -1,21 +1,22 @@
 import { asc, gt, and } from "drizzle-orm";
+import { contactQuery, type ContactQuery } from "@/contracts";
 import { contactFields, vcards, type ContactDraft } from "@/core/contacts";
 import { people } from "../../../db/schema";
 import { requireStanding, type TeamMember } from "../../ground/access";
 import { audit } from "../../ground/audit";
-import type { Context } from "../../ground/context";
+import { parse, type Context } from "../../ground/context";
 import { csvRows, csvText } from "../../ground/delimited";
-import { groupsOf, inBook } from "./book";
+import { groupsOf, narrowed } from "./book";
 
 const chunkSize = 2000;
 
-/** The whole book, chunk by chunk in the order of ids: memory stays flat. */
-async function* chunks(context: Context, organisationId: string): AsyncGenerator<ContactDraft[]> {
+/** The book, or the part of it that was asked for, chunk by chunk in the order of ids: memory stays flat. */
+async function* chunks(context: Context, organisationId: string, query: ContactQuery): AsyncGenerator<ContactDraft[]> {
   for (let after = "00000000-0000-0000-0000-000000000000"; ;) {
     const rows = await context.db
       .select()
       .from(people)
-      .where(and(inBook(organisationId), gt(people.id, after)))
+      .where(and(narrowed(organisationId, query), gt(people.id, after)))
       .orderBy(asc(people.id))
       .limit(chunkSize);
     if (rows.length === 0) return;
@@ -55,12 +56,14 @@ export async function exportContacts(
   context: Context,
   member: TeamMember,
   kind: "csv" | "vcf",
+  rawQuery: unknown = {},
 ): Promise<ReadableStream<Uint8Array>> {
   requireStanding(member, "contacts.export");
+  const query = parse(contactQuery, rawQuery);
   const { organisationId } = member;
   await audit(context, context.db, { organisationId, actorId: member.userId, action: "contacts.export" });
   const encoder = new TextEncoder();
-  const parts = chunks(context, organisationId);
+  const parts = chunks(context, organisationId, query);
   return new ReadableStream({
     start: (controller) => {
       if (kind === "csv") controller.enqueue(encoder.encode(csvText(contactFields, [])));

@@ -21,7 +21,7 @@ export const personalData: Readonly<Record<string, Columns>> = {
   },
   tickets: {
     emptied: "answers about_line portrait_id source",
-    id: "id organisation_id event_id occurrence_id person_id link_version",
+    id: "id organisation_id event_id occurrence_id person_id link_version calendar_uid calendar_sequence",
     figure:
       "role duties status revoked_at barred_at registered_at waiting_since invited_at languages reply replied_at tech_checked_at",
   },
@@ -131,7 +131,7 @@ export const personalData: Readonly<Record<string, Columns>> = {
   },
   slot_plans: {
     "theirs no more":
-      "event_id organisation_id for_event_id start_local until_clock zone length_minutes pause_minutes capacity rule",
+      "event_id organisation_id for_event_id start_local until_clock zone length_minutes pause_minutes capacity rule closed_at",
   },
   templates: { "theirs no more": "id organisation_id name body updated_at" },
 };

@@ -2,7 +2,9 @@ import type { ReactNode } from "react";
 import type { Registrant } from "@/server/services/way-in/registrants";
 import { messagesFor } from "@/contracts/messages";
 import { groupBy } from "@/core/shared";
-import { cityOf, clockTime, longDate } from "@/core/time";
+import { isOver } from "@/core/people";
+import { cityOf, clockTime, localWords, longDate } from "@/core/time";
+import { datesOf, type OccurrenceRow } from "@/server/services/planning/dates/load";
 import { DoorEditor } from "@/features/front-door/door-editor";
 import { VisitorFiles } from "@/features/front-door/visitor-files";
 import { Pending } from "@/features/front-door/pending";
@@ -23,7 +25,14 @@ import { workspace, type DateQuery } from "../../../../_lib/workspace";
 import { signOutAction } from "../../../sign-in/actions";
 import { mendAction, publishAction, removeFileAction, saveFrontDoorAction, testGuestAction } from "../actions";
 import { decideRegistrationAction } from "../people-actions";
-import { cancelForAction, correctAddressAction, replaceLinkAction, sendLinkAgainAction } from "../registrant-actions";
+import {
+  cancelForAction,
+  correctAddressAction,
+  keepNoteAction,
+  moveToDateAction,
+  replaceLinkAction,
+  sendLinkAgainAction,
+} from "../registrant-actions";
 
 export const metadata = { title: "Public page" };
 const shown = 200;
@@ -35,13 +44,15 @@ function linesOf(registrants: readonly Registrant[], fields: readonly { id: stri
   return registrants
     .slice(-listed)
     .reverse()
-    .map(({ ticket, name, email }) => ({
+    .map(({ ticket, name, email, note }) => ({
       ticketId: ticket.id,
       name,
       email,
       status: ticket.status,
       source: ticket.source ?? "",
       registeredAt: ticket.registeredAt,
+      dateId: ticket.occurrenceId ?? "",
+      note,
       answers: Object.entries(ticket.answers ?? {}).map(([id, answer]) => ({ question: questionOf(id), answer })),
     }));
 }
@@ -95,6 +106,22 @@ function RegistrantSection({
   );
 }
 
+/** What can be done for one registrant. */
+const registrantActs = (eventId: string) => ({
+  sendAgain: sendLinkAgainAction.bind(null, eventId),
+  newLink: replaceLinkAction.bind(null, eventId),
+  cancel: cancelForAction.bind(null, eventId),
+  correct: correctAddressAction.bind(null, eventId),
+  move: moveToDateAction.bind(null, eventId),
+  note: keepNoteAction.bind(null, eventId),
+});
+
+/** The dates ahead that a registrant can be put on. */
+const optionsOf = (dates: readonly OccurrenceRow[]) =>
+  dates
+    .filter((date) => !isOver(date.phase) && date.kind === "show")
+    .map((date) => ({ id: date.id, words: localWords(date.startLocal) }));
+
 const whenOf = (date: { readonly startAt: number; readonly zone: string } | null): string =>
   date
     ? `${longDate(date.startAt, date.zone)}, ${clockTime(date.startAt, date.zone)} in ${cityOf(date.zone)}`
@@ -120,6 +147,7 @@ export default async function FrontDoorEditPage({
     occurrence ? agendaOf(context.db, occurrence) : [],
     organisationOf(context, event.organisationId),
   ]);
+  const dateOptions = event.shape === "series" ? optionsOf(await datesOf(context.db, id)) : [];
   const rules = rulesOf(organisation);
   const mayEdit = roleMay(access.actor, "event.plan");
   const facts = {
@@ -184,16 +212,8 @@ export default async function FrontDoorEditPage({
             lines={lines}
             total={registrants.length}
             zone={occurrence?.zone ?? "UTC"}
-            acts={
-              roleMay(access.actor, "event.people")
-                ? {
-                    sendAgain: sendLinkAgainAction.bind(null, id),
-                    newLink: replaceLinkAction.bind(null, id),
-                    cancel: cancelForAction.bind(null, id),
-                    correct: correctAddressAction.bind(null, id),
-                  }
-                : null
-            }
+            dates={dateOptions}
+            acts={roleMay(access.actor, "event.people") ? registrantActs(id) : null}
           />
         </RegistrantSection>
       </Workspace>
