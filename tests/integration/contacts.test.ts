@@ -13,6 +13,7 @@ import { eraseContact } from "@/server/services/people/contacts/erase";
 import { exportContacts } from "@/server/services/people/contacts/export";
 import { contactHistory } from "@/server/services/people/contacts/history";
 import { importContacts, previewImport } from "@/server/services/people/contacts/import";
+import { markContacts } from "@/server/services/people/contacts/mark";
 import { mergeContacts } from "@/server/services/people/contacts/merge";
 import { datesOf } from "@/server/services/planning/dates/load";
 import { saveMailing } from "@/server/services/mailings/compose";
@@ -412,5 +413,61 @@ describe("two contacts made one, and one erased", () => {
     await expect(eraseContact(world.context, world.owner, world.owner.personId)).rejects.toMatchObject({
       failure: { code: "not-allowed" },
     });
+  });
+});
+
+describe("many contacts at once", () => {
+  const page = (query: object) => contactPage(world.context, world.owner, query);
+  const ids = async (words: string) => (await page({ words })).contacts.map((one) => one.id);
+
+  it("are tagged and put into groups, once each, and taken out again", async () => {
+    await take("name,email\nÄnne Tern,anne.tern@example.org\nBo Tern,bo.tern@example.org\n", ["name", "email"]);
+    const terns = await ids("tern");
+    expect(terns).toHaveLength(2);
+    const mark = (part: object) =>
+      markContacts(world.context, world.owner, { ids: terns, kind: "tag", name: "spring", isOn: true, ...part });
+    expect(await mark({})).toBe(2);
+    await mark({});
+    await mark({ kind: "group", name: "Tern crew" });
+    const marked = await page({ words: "tern" });
+    expect(marked.contacts.map((one) => [one.tags, one.groups])).toEqual([
+      [["spring"], ["Tern crew"]],
+      [["spring"], ["Tern crew"]],
+    ]);
+    await mark({ isOn: false });
+    await mark({ kind: "group", name: "Tern crew", isOn: false });
+    expect((await page({ words: "tern" })).contacts.map((one) => [one.tags, one.groups])).toEqual([
+      [[], []],
+      [[], []],
+    ]);
+    await expect(mark({ name: " " })).rejects.toMatchObject({ failure: { code: "invalid-input" } });
+    const stranger = await addMember(
+      world.context,
+      await addOrganisation(world.context, "marks.example.org"),
+      "owner",
+      "Stranger",
+    );
+    expect(await markContacts(world.context, stranger, { ids: terns, kind: "tag", name: "x", isOn: true })).toBe(0);
+  });
+
+  it("are found by words in any order and without accents, sorted by a column, and exported as they are narrowed", async () => {
+    expect(await ids("tern anne")).toHaveLength(1);
+    const up = (await page({ words: "tern", sort: "email" })).contacts.map((one) => one.email);
+    const down = (await page({ words: "tern", sort: "email", desc: "1" })).contacts.map((one) => one.email);
+    expect(up).toEqual(["anne.tern@example.org", "bo.tern@example.org"]);
+    expect(down).toEqual([...up].reverse());
+    const file = await new Response(
+      await exportContacts(world.context, world.owner, "csv", { words: "anne tern" }),
+    ).text();
+    expect(file).toContain("anne.tern@example.org");
+    expect(file.trim().split("\n")).toHaveLength(2);
+  });
+
+  it("say how much there was between them and us", async () => {
+    const event = await makeEvent(world);
+    const ticketId = await addTicket(world, event, "attendee", "Comes Often");
+    const [row] = await world.context.db.select().from(tickets).where(eq(tickets.id, ticketId));
+    const [line] = (await page({ words: "comes often" })).contacts;
+    expect(line).toMatchObject({ id: row!.personId, eventCount: 1, lastAt: Date.parse("2026-11-26T18:00:00Z") });
   });
 });

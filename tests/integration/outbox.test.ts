@@ -138,6 +138,15 @@ describe("the outbox", () => {
     expect(world.sent.filter((mail) => mail.to.address.startsWith("wait"))).toHaveLength(2);
   });
 
+  it("is narrowed by words of address, name and event, and by state", async () => {
+    const { lines } = await outboxPage(world.context, world.owner, null, { words: "wait1" });
+    expect(lines.map((line) => line.to)).toEqual(["wait1@example.org"]);
+    expect((await outboxPage(world.context, world.owner, null, { words: "wait1 saltmarsh" })).lines).toHaveLength(1);
+    expect((await outboxPage(world.context, world.owner, null, { words: "wait1 moon" })).lines).toEqual([]);
+    const failed = await outboxPage(world.context, world.owner, null, { state: "failed" });
+    expect(failed.lines.every((line) => line.state === "failed")).toBe(true);
+  });
+
   it("goes back page by page, also through mails of one and the same moment", async () => {
     for (let i = 0; i < 25; i += 1) await signUp(`many${i}@example.org`);
     await sendDue(world.context);

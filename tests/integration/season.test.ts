@@ -52,6 +52,24 @@ describe("the season", () => {
     expect(ahead[0]!.missing).toBeGreaterThan(0);
   });
 
+  it("finds words in any order, whatever their accents and case, and dates between two days", async () => {
+    const one = await makeEvent(world, { title: "Évening on the Märsh", startLocal: "2027-02-10T18:00" });
+    expect(await titles({ words: "marsh evening" })).toEqual(["Évening on the Märsh"]);
+    expect(await titles({ words: "MÄRSH  évening" })).toEqual(["Évening on the Märsh"]);
+    expect(await titles({ words: "marsh morning" })).toEqual([]);
+    const between = { from: Date.parse("2026-12-05T00:00Z"), until: Date.parse("2026-12-21T00:00Z") };
+    expect(await titles(between)).toEqual(["Tide tables", "100% tide"]);
+    expect(await titles({ until: Date.parse("2026-12-01T00:00Z") })).toEqual(["Saltmarsh walk"]);
+    await deleteEvent(world.context, world.owner, one.eventId);
+  });
+
+  it("lists what lacks something, page by page, and nothing else", async () => {
+    const lacking = await seasonList(world.context, world.owner, { state: "missing" }, 0, 2);
+    expect(lacking.dates.every((date) => date.missing > 0)).toBe(true);
+    expect([lacking.dates.length, lacking.total]).toEqual([2, 3]);
+    expect((await seasonList(world.context, world.owner, { state: "missing" }, 1, 2)).dates).toHaveLength(1);
+  });
+
   it("is narrowed by words, taken as they stand, by state and by producer", async () => {
     expect(await titles({ words: "tide" })).toEqual(["Tide tables", "100% tide"]);
     expect(await titles({ words: " 100% " })).toEqual(["100% tide"]);
