@@ -47,7 +47,9 @@ export const audienceInput = z.object({
   dateId: z.uuid().nullable().default(null),
   standing: z.array(z.enum(audienceStandings)).max(10),
   groups: z.array(z.string().max(80)).max(100),
+  tags: z.array(z.string().max(80)).max(100).default([]),
   personIds: z.array(z.uuid()).max(5000),
+  except: z.array(z.string().max(254)).max(5000).default([]),
   pasted: z.string().max(500_000, issue("list-too-long")),
   past: z.array(z.object({ eventId: z.uuid(), who: z.enum(["registered", "came", "missed"]) })).max(20),
 });

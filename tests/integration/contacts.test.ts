@@ -468,6 +468,9 @@ describe("many contacts at once", () => {
     const ticketId = await addTicket(world, event, "attendee", "Comes Often");
     const [row] = await world.context.db.select().from(tickets).where(eq(tickets.id, ticketId));
     const [line] = (await page({ words: "comes often" })).contacts;
-    expect(line).toMatchObject({ id: row!.personId, eventCount: 1, lastAt: Date.parse("2026-11-26T18:00:00Z") });
+    expect(line).toMatchObject({ id: row!.personId, eventCount: 1, lastAt: null });
+    const startAt = Date.parse("2026-11-26T18:00:00Z");
+    world.clock.set(startAt + minuteMs);
+    expect((await page({ words: "comes often" })).contacts[0]).toMatchObject({ lastAt: startAt });
   });
 });

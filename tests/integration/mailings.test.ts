@@ -34,7 +34,8 @@ import { eventFile } from "@/server/services/afterwards/exports";
 import { deliveryReport } from "@/stand-ins/delivery-report";
 import { held } from "../support/held";
 import { composed } from "../support/mailing";
-import { addTicket, makeEvent, makeWorld, type MadeEvent, type World, stayed } from "../support/world";
+import { findContacts, namesOfContacts, readAudience } from "@/server/services/mailings/read-audience";
+import { addPerson, addTicket, makeEvent, makeWorld, type MadeEvent, type World, stayed } from "../support/world";
 
 let world: World;
 let event: MadeEvent;
@@ -434,5 +435,56 @@ describe("the track", () => {
     await sendDue(world.context);
     expect(world.sent.map((mail) => mail.subject)).toContain("Boots on");
     world.clock.set(Date.parse("2026-11-24T09:00:00Z"));
+  });
+});
+
+describe("whom a mailing goes to, read before it goes", () => {
+  const contact = async (name: string, email: string, tags: readonly string[]) => {
+    const id = await addPerson(world.context, world.organisationId, name, email);
+    await world.context.db
+      .update(people)
+      .set({ tags: [...tags] })
+      .where(eq(people.id, id));
+    return id;
+  };
+
+  it("takes tags and single contacts, and leaves out whoever is taken out by hand, with the reason for each", async () => {
+    const event = await makeEvent(world, { startLocal: "2027-01-20T18:00" });
+    await contact("Änne Rail", "anne.rail@example.org", ["rail", "coast"]);
+    await contact("Bo Rail", "bo.rail@example.org", ["rail"]);
+    const single = await contact("Una Crake", "una.crake@example.org", []);
+    const gone = await contact("Wants None", "wants.none@example.org", ["rail"]);
+    await world.context.db.update(people).set({ unsubscribedAt: world.clock.now() }).where(eq(people.id, gone));
+    const audience = {
+      ...nobody,
+      tags: ["rail"],
+      personIds: [single],
+      except: ["BO.rail@example.org", "new@example.org"],
+      pasted: "new@example.org\nfresh@example.org",
+    };
+    const read = (words: string) => readAudience(world.context, world.owner, event.eventId, "note", audience, words);
+    const list = await read("");
+    expect(list.people.map((one) => one.email)).toEqual([
+      "fresh@example.org",
+      "anne.rail@example.org",
+      "una.crake@example.org",
+    ]);
+    expect(list.leftOut.map((one) => [one.email, one.why]).sort()).toEqual([
+      ["bo.rail@example.org", "by-hand"],
+      ["new@example.org", "by-hand"],
+      ["wants.none@example.org", "unsubscribed"],
+    ]);
+    expect(await read("rail anne")).toMatchObject({
+      total: 3,
+      people: [{ email: "anne.rail@example.org" }],
+      leftOut: [],
+    });
+    const summary = await summariseAudience(world.context, world.owner, event.eventId, "note", audience);
+    expect(summary).toMatchObject({ count: 3, byHand: 2, unsubscribed: 1 });
+    expect(await findContacts(world.context, world.owner, event.eventId, "crake una")).toEqual([
+      { id: single, name: "Una Crake", email: "una.crake@example.org" },
+    ]);
+    expect(await findContacts(world.context, world.owner, event.eventId, "c")).toEqual([]);
+    expect(await namesOfContacts(world.context, world.organisationId, [single])).toHaveLength(1);
   });
 });

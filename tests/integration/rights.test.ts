@@ -9,7 +9,6 @@ import type { TeamMember } from "@/server/services/ground/access";
 import { createEvent, loadPlan } from "@/server/services/planning/events";
 import { savePlan } from "@/server/services/planning/save-plan";
 import { deleteEvent, publishEvent, restoreEvent } from "@/server/services/planning/event-life";
-import { nobody } from "@/core/mailings";
 import { deleteMailing, saveKindWords, saveMailing } from "@/server/services/mailings/compose";
 import { previewMailing, testMailing } from "@/server/services/mailings/preview";
 import {
@@ -51,6 +50,8 @@ import { addRehearsal, cancelRehearsal, inviteToRehearsal } from "@/server/servi
 import { decideSeats, requestSeats } from "@/server/services/planning/seat-requests";
 import { saveLicences } from "@/server/services/organisation/licences";
 import { saveRules } from "@/server/services/organisation/rules";
+import { nobody } from "@/core/mailings";
+import { findContacts, readAudience } from "@/server/services/mailings/read-audience";
 import { removeMember, setStanding } from "@/server/services/organisation/team";
 import { inviteMember, withdrawInvitation } from "@/server/services/organisation/team-invitations";
 import { seatsAround } from "@/server/services/organisation/seats";
@@ -153,6 +154,11 @@ const actions: Readonly<Record<string, { needs: Action | "standing"; call: Call 
     needs: "event.mailings",
     call: (m) => testMailing(world.context, m, event.eventId, composed("note")),
   },
+  readAudienceAction: {
+    needs: "event.mailings",
+    call: (m) => readAudience(world.context, m, event.eventId, "note", { ...nobody }, ""),
+  },
+  findContactsAction: { needs: "event.mailings", call: (m) => findContacts(world.context, m, event.eventId, "an") },
   countAudienceAction: {
     needs: "event.mailings",
     call: (m) => summariseAudience(world.context, m, event.eventId, "note", nobody),

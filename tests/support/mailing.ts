@@ -18,7 +18,9 @@ export const nobodyBut = (part: Partial<MailingInput["audience"]>): MailingInput
   ...nobody,
   standing: [],
   groups: [],
+  tags: [],
   personIds: [],
+  except: [],
   past: [],
   ...part,
 });

@@ -6,7 +6,11 @@ export interface Audience {
   readonly standing: readonly AudienceStanding[];
   /** names of groups of the contact book */
   readonly groups: readonly string[];
+  /** tags of the contact book */
+  readonly tags: readonly string[];
   readonly personIds: readonly string[];
+  /** addresses left out by hand */
+  readonly except: readonly string[];
   /** names and addresses as they were pasted */
   readonly pasted: string;
   /** earlier events of the organisation, and who of them */
@@ -16,7 +20,16 @@ export interface Audience {
 export const audienceStandings = ["registered", "waiting", "came", "missed", "unanswered", "stage"] as const;
 export type AudienceStanding = (typeof audienceStandings)[number];
 
-export const nobody: Audience = { dateId: null, standing: [], groups: [], personIds: [], pasted: "", past: [] };
+export const nobody: Audience = {
+  dateId: null,
+  standing: [],
+  groups: [],
+  tags: [],
+  personIds: [],
+  except: [],
+  pasted: "",
+  past: [],
+};
 
 /** Kinds that a producer writes and sends; the others are set off by what happens. */
 export const composedKinds = ["invitation", "note", "follow-up-came", "follow-up-missed"] as const;

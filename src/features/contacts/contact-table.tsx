@@ -126,11 +126,11 @@ function OneContact({
   return (
     <tr className={classes(isOpen && "bg-sheet")}>
       {mayEdit && (
-        <Td className="w-8">
+        <Td className="w-8 align-middle!">
           <Checkbox aria-label={`Tick ${row.name || row.email}`} checked={isTicked} onChange={onTick} />
         </Td>
       )}
-      <Td>
+      <Td className="align-middle!">
         <Link
           href={row.href}
           prefetch={false}
@@ -142,15 +142,15 @@ function OneContact({
           <Person size="small" name={row.name || row.email} />
         </Link>
       </Td>
-      <Td className={row.cameBack ? "text-wrong" : "text-ink-2"}>
+      <Td className={classes("align-middle!", row.cameBack ? "text-wrong" : "text-ink-2")}>
         <span className="block max-w-64 truncate">{row.email}</span>
       </Td>
-      <Td>
+      <Td className="align-middle!">
         <span className="block max-w-40 truncate" dir="auto">
           {row.company}
         </span>
       </Td>
-      <Td>
+      <Td className="align-middle!">
         <span className="flex flex-wrap gap-1">
           {row.marks.map((one) => (
             <Badge key={one}>{one}</Badge>
@@ -159,10 +159,12 @@ function OneContact({
           {row.cameBack && <Badge tone="wrong">mail came back</Badge>}
         </span>
       </Td>
-      <Td className="text-end">
+      <Td className="text-end align-middle!">
         <span className="mono">{row.eventCount || ""}</span>
       </Td>
-      <Td className="whitespace-nowrap text-ink-2">{row.lastAt === null ? "" : shortDate(row.lastAt, "UTC")}</Td>
+      <Td className="align-middle! whitespace-nowrap text-ink-2">
+        {row.lastAt === null ? "" : shortDate(row.lastAt, "UTC")}
+      </Td>
     </tr>
   );
 }

@@ -1,15 +1,10 @@
 "use client";
 import type { MailingInput } from "@/contracts";
 import { Checkbox, Field, Select, Textarea, TextButton } from "@/ui";
+import type { AudienceChoices, FindContacts } from "./audience-types";
+import { SingleContacts } from "./single-contacts";
 
 type Audience = MailingInput["audience"];
-export interface AudienceChoices {
-  /** of an event that has several */
-  readonly dates: readonly { readonly id: string; readonly words: string }[];
-  readonly groups: readonly { readonly name: string; readonly count: number }[];
-  readonly pastEvents: readonly { readonly id: string; readonly title: string; readonly day: string }[];
-}
-
 const standingWords = {
   registered: "Registered for this date",
   waiting: "On its waiting list",
@@ -64,7 +59,7 @@ function PastEvent({
 }
 
 /** Which of a series' dates the standings are of. */
-function AboutDate({ value, onChange, choices }: Parameters<typeof AudiencePicker>[0]) {
+function AboutDate({ value, onChange, choices }: Omit<Parameters<typeof AudiencePicker>[0], "find">) {
   return (
     <Field label="About the date">
       {(ids) => (
@@ -85,15 +80,44 @@ function AboutDate({ value, onChange, choices }: Parameters<typeof AudiencePicke
   );
 }
 
-/** Whom a mailing goes to: standings, groups, earlier events, a pasted list; all of them added up. */
+function MarkChoice({
+  label,
+  marks,
+  chosen,
+  onToggle,
+}: {
+  label: string;
+  marks: readonly { readonly name: string; readonly count: number }[];
+  chosen: readonly string[];
+  onToggle: (name: string) => void;
+}) {
+  if (marks.length === 0) return null;
+  return (
+    <div role="group" aria-label={label}>
+      <p className="text-label font-medium text-ink-2">{label}</p>
+      <div className="flex max-h-40 flex-wrap gap-x-4 gap-y-1 overflow-y-auto">
+        {marks.map((mark) => (
+          <label key={mark.name} className="flex items-center gap-2">
+            <Checkbox checked={chosen.includes(mark.name)} onChange={() => onToggle(mark.name)} />
+            {mark.name} <span className="mono text-ink-2">{mark.count}</span>
+          </label>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+/** Whom a mailing goes to: standings, groups, tags, single contacts, earlier events, a pasted list; all of them added up. */
 export function AudiencePicker({
   value,
   onChange,
   choices,
+  find,
 }: {
   value: Audience;
   onChange: (next: Audience) => void;
   choices: AudienceChoices;
+  find: FindContacts;
 }) {
   const toggle = <T,>(list: readonly T[], one: T): T[] =>
     list.includes(one) ? list.filter((other) => other !== one) : [...list, one];
@@ -112,22 +136,19 @@ export function AudiencePicker({
           </label>
         ))}
       </div>
-      {choices.groups.length > 0 && (
-        <div>
-          <p className="text-label font-medium text-ink-2">Groups of the contact book</p>
-          <div className="flex flex-wrap gap-x-4 gap-y-1">
-            {choices.groups.map((group) => (
-              <label key={group.name} className="flex items-center gap-2">
-                <Checkbox
-                  checked={value.groups.includes(group.name)}
-                  onChange={() => onChange({ ...value, groups: toggle(value.groups, group.name) })}
-                />
-                {group.name} <span className="mono text-ink-2">{group.count}</span>
-              </label>
-            ))}
-          </div>
-        </div>
-      )}
+      <MarkChoice
+        label="Groups of the contact book"
+        marks={choices.groups}
+        chosen={value.groups}
+        onToggle={(name) => onChange({ ...value, groups: toggle(value.groups, name) })}
+      />
+      <MarkChoice
+        label="Tags of the contact book"
+        marks={choices.tags}
+        chosen={value.tags}
+        onToggle={(name) => onChange({ ...value, tags: toggle(value.tags, name) })}
+      />
+      <SingleContacts audience={value} known={choices.contacts} find={find} onChange={onChange} />
       {choices.pastEvents.length > 0 && (
         <Field label="Of an earlier event">
           {(ids) => (

@@ -5,7 +5,7 @@ import type { Dispatch, SetStateAction } from "react";
 import type { MailingInput } from "@/contracts";
 import { type PreviewMail } from "@/features/shared/mail-preview";
 import { Button, Field, Input, Select, toast } from "@/ui";
-import { type AudienceChoices } from "./audience-picker";
+import type { AudienceChoices, FindContacts, ReadAudience } from "./audience-types";
 import { type CopyTexts } from "./copy-acts";
 
 export interface Summary {
@@ -14,6 +14,7 @@ export interface Summary {
   readonly already: number;
   readonly unsubscribed: number;
   readonly failed: number;
+  readonly byHand: number;
   readonly unread: readonly string[];
   readonly first: readonly { personId: string | null; name: string; email: string }[];
 }
@@ -23,17 +24,20 @@ export interface ComposerActs {
   preview(input: MailingInput, personId: string | null): Promise<Done<PreviewMail>>;
   test(input: MailingInput): Promise<Done<string>>;
   count(kind: string, audience: MailingInput["audience"]): Promise<Done<Summary>>;
+  readonly read: ReadAudience;
+  readonly find: FindContacts;
   send(id: string): Promise<Done<{ planned: number; already: number }>>;
 }
 
 export const people = (count: number): string => (count === 1 ? "1 person" : `${count} people`);
 
-export function left({ twice, already, unsubscribed, failed }: Summary): string {
+export function left({ twice, already, unsubscribed, failed, byHand }: Summary): string {
   const parts = [
     twice > 0 && `${twice} named more than once`,
     already > 0 && `${already} asked or registered before`,
     unsubscribed > 0 && `${unsubscribed} want no mail`,
     failed > 0 && `${failed} whose mail came back`,
+    byHand > 0 && `${byHand} by hand`,
   ];
   return parts.filter(Boolean).join(" · ");
 }

@@ -1,12 +1,13 @@
 "use client";
 import { left, people, type ComposerProps, type Summary } from "./composer-parts";
 import type { Done } from "@/contracts";
-import type { Dispatch, SetStateAction } from "react";
+import { useEffect, type Dispatch, type SetStateAction } from "react";
 import { useRouter } from "next/navigation";
 import type { MailingInput } from "@/contracts";
 
 import { Button, Confirm, toast } from "@/ui";
 import { AudiencePicker } from "./audience-picker";
+import { ReadListDialog } from "./read-list";
 
 export function SendOrNot({
   summary,
@@ -63,6 +64,29 @@ export function SendOrNot({
   );
 }
 
+/** A pause in choosing before the people are counted again. */
+const pauseMs = 500;
+
+/** Counts whom it would reach as it is chosen: the check is part of writing, no step of its own. */
+function useCount(
+  { kind, audience }: MailingInput,
+  count: ComposerProps["acts"]["count"],
+  setSummary: Dispatch<SetStateAction<Summary | null>>,
+): void {
+  useEffect(() => {
+    let isOver = false;
+    const timer = setTimeout(() => {
+      void count(kind, audience).then((done) => {
+        if (!isOver && done.ok) setSummary(done.value);
+      });
+    }, pauseMs);
+    return () => {
+      isOver = true;
+      clearTimeout(timer);
+    };
+  }, [kind, audience, count, setSummary]);
+}
+
 export function AudienceColumn({
   input,
   props,
@@ -86,15 +110,21 @@ export function AudienceColumn({
   kept: { id: string | null; version: number };
   router: ReturnType<typeof useRouter>;
 }) {
+  useCount(input, props.acts.count, setSummary);
   return (
     <>
-      <AudiencePicker value={input.audience} choices={props.choices} onChange={(audience) => change({ audience })} />
-      <Button
-        disabled={isPending}
-        onClick={() => attempt(() => props.acts.count(input.kind, input.audience), setSummary)}
-      >
-        Count them
-      </Button>
+      <AudiencePicker
+        value={input.audience}
+        choices={props.choices}
+        find={props.acts.find}
+        onChange={(audience) => change({ audience })}
+      />
+      <ReadListDialog
+        kind={input.kind}
+        audience={input.audience}
+        read={props.acts.read}
+        onChange={(audience) => change({ audience })}
+      />
       {summary && (
         <SendOrNot
           summary={summary}

@@ -15,7 +15,7 @@ export interface Clock {
 
 /** Hour, event, rail, faces, audience, next act: the same columns for every day. */
 export const boardColumns =
-  "grid grid-cols-[3.5rem_minmax(0,1fr)_7.5rem] items-center gap-3 lg:grid-cols-[4rem_14rem_minmax(0,1fr)_5.5rem_8.5rem_9rem] lg:gap-4";
+  "grid grid-cols-[3.5rem_minmax(0,1fr)_7.5rem] items-center gap-3 lg:grid-cols-[4rem_14rem_minmax(0,1fr)_5.5rem_8rem_14rem] lg:gap-4";
 
 const laterShown = 3;
 /** "next 3, 10 and 17 Dec": the series' dates after this one. */

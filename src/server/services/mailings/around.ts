@@ -16,7 +16,7 @@ import { plainText } from "../ground/sanitise";
 export async function audienceChoices(context: Context, member: TeamMember, eventId: string) {
   const { event } = await accessFor(context, member, eventId, "event.mailings");
   const { db } = context;
-  const [dates, groups, past] = await Promise.all([
+  const [dates, groups, tags, past] = await Promise.all([
     event.shape === "one-date" ? [] : datesOf(db, eventId),
     db
       .select({ name: contactGroups.name, count: sql<number>`count(${groupMembers.personId})::int` })
@@ -26,6 +26,9 @@ export async function audienceChoices(context: Context, member: TeamMember, even
       .groupBy(contactGroups.name)
       .orderBy(asc(contactGroups.name))
       .limit(200),
+    db.execute(
+      sql`select tag as name, count(*)::int as count from people, unnest(tags) as tag where organisation_id = ${event.organisationId} and erased_at is null group by tag order by tag limit 100`,
+    ),
     db
       .select({
         id: events.id,
@@ -59,6 +62,7 @@ export async function audienceChoices(context: Context, member: TeamMember, even
         words: `${weekdayName(one.startAt, one.zone)} ${shortDate(one.startAt, one.zone)} ${clockTime(one.startAt, one.zone)}`,
       })),
     groups,
+    tags: tags.rows.map((row) => ({ name: String(row["name"]), count: Number(row["count"]) })),
     pastEvents: past.map((row) => ({
       id: row.id,
       title: row.title,

@@ -1,5 +1,6 @@
 import { and, eq, inArray, isNull, sql } from "drizzle-orm";
 import {
+  nobody,
   readAddresses,
   type Audience,
   type AudienceStanding,
@@ -29,8 +30,20 @@ export interface AudienceCount {
   readonly already: number;
   readonly unsubscribed: number;
   readonly failed: number;
+  /** taken out by hand */
+  readonly byHand: number;
   /** what was pasted and holds no address */
   readonly unread: readonly string[];
+  /** each who was named and gets nothing, with the reason */
+  readonly leftOut: readonly LeftOut[];
+}
+
+/** Why somebody who was named is left out. */
+export type LeaveReason = "already" | "unsubscribed" | "failed" | "by-hand";
+export interface LeftOut {
+  readonly name: string;
+  readonly email: string;
+  readonly why: LeaveReason;
 }
 
 type Found = { personId: string; ticketId: string | null };
@@ -105,6 +118,13 @@ async function found(
       .where(and(eq(contactGroups.organisationId, organisationId), inArray(contactGroups.name, [...audience.groups])));
     direct.push(...rows.map((row) => ({ ...row, ticketId: null })));
   }
+  if (audience.tags.length > 0) {
+    const tagged = await db
+      .select({ personId: people.id })
+      .from(people)
+      .where(and(inBook(organisationId), sql`${people.tags} && ${sql.param([...audience.tags])}::text[]`));
+    direct.push(...tagged.map((row) => ({ ...row, ticketId: null })));
+  }
   return [...parts.flat(), ...direct];
 }
 
@@ -119,8 +139,10 @@ export async function countAudience(
   context: Context,
   db: Db,
   about: { organisationId: string; eventId: string; dateId: string | null; kind: ComposedKind | "invitation-again" },
-  audience: Audience,
+  kept: Audience,
 ): Promise<AudienceCount> {
+  // one that was kept before there were tags and exceptions
+  const audience = { ...nobody, ...kept };
   const { organisationId, eventId } = about;
   const pasted = readAddresses(audience.pasted);
   const named = await found(context, db, organisationId, eventId, about.dateId, audience);
@@ -146,24 +168,49 @@ export async function countAudience(
       .where(and(inBook(organisationId), inArray(people.id, chunk))),
   );
   const skipped = about.kind === "invitation" ? await haveBeenAsked(db, eventId) : new Set<string>();
-  const isReachable = (row: typeof people.$inferSelect) => row.addressFailedAt === null && row.unsubscribedAt === null;
-  const reachable = folk.filter((row) => isReachable(row) && !skipped.has(row.id));
   const fresh = pasted.addresses.filter((one) => !known.has(one.email));
+  const whyNot = reasonsOf(audience, skipped);
+  const leftOut = [...folk, ...fresh].flatMap((row): LeftOut[] => {
+    const why = whyNot(row);
+    return why ? [{ name: row.name ?? "", email: row.email ?? "", why }] : [];
+  });
   return {
     targets: [
-      ...reachable.map((row) => ({
-        personId: row.id,
-        ticketId: ticketOf.get(row.id) ?? null,
-        name: row.name ?? "",
-        email: row.email!,
-      })),
-      ...fresh.map((one) => ({ personId: null, ticketId: null, ...one })),
+      ...folk
+        .filter((row) => whyNot(row) === null)
+        .map(({ id, name, email }) => ({
+          personId: id,
+          ticketId: ticketOf.get(id) ?? null,
+          name: name ?? "",
+          email: email!,
+        })),
+      ...fresh.filter((one) => whyNot(one) === null).map((one) => ({ personId: null, ticketId: null, ...one })),
     ],
     twice,
-    already: folk.filter((row) => skipped.has(row.id)).length,
-    unsubscribed: folk.filter((row) => row.unsubscribedAt !== null).length,
-    failed: folk.filter((row) => row.addressFailedAt !== null).length,
+    ...countsOf(leftOut),
     unread: pasted.unread.slice(0, 100),
+    leftOut,
+  };
+}
+
+/** Why somebody gets nothing: taken out by hand, no mail wanted, mail that came back, asked before. */
+function reasonsOf(audience: Audience, skipped: ReadonlySet<string>) {
+  const except = new Set(audience.except.map((one) => one.toLowerCase()));
+  return (row: { readonly email: string | null } & Partial<typeof people.$inferSelect>): LeaveReason | null => {
+    if (except.has(row.email ?? "")) return "by-hand";
+    if (row.unsubscribedAt) return "unsubscribed";
+    if (row.addressFailedAt) return "failed";
+    return row.id && skipped.has(row.id) ? "already" : null;
+  };
+}
+
+function countsOf(leftOut: readonly LeftOut[]) {
+  const count = (why: LeaveReason): number => leftOut.filter((one) => one.why === why).length;
+  return {
+    already: count("already"),
+    unsubscribed: count("unsubscribed"),
+    failed: count("failed"),
+    byHand: count("by-hand"),
   };
 }
 

@@ -14,7 +14,7 @@ import { countAudience, makePeople, type AudienceCount, type Target } from "./au
 import { ownMailing } from "./compose";
 
 /** What an audience comes to, with the first of its people by name. */
-export type AudienceSummary = Omit<AudienceCount, "targets"> & {
+export type AudienceSummary = Omit<AudienceCount, "targets" | "leftOut"> & {
   readonly count: number;
   readonly first: readonly { personId: string | null; name: string; email: string }[];
 };
@@ -29,14 +29,14 @@ export async function summariseAudience(
   const { event } = await accessFor(context, member, eventId, "event.mailings");
   const audience = parse(audienceInput, rawAudience);
   const date = await dateOf(context.db, eventId, context.clock.now(), audience.dateId ?? null);
-  const { targets, ...rest } = await countAudience(
+  const { targets, twice, already, unsubscribed, failed, byHand, unread } = await countAudience(
     context,
     context.db,
     { organisationId: event.organisationId, eventId, dateId: date.id, kind },
     audience,
   );
   return {
-    ...rest,
+    ...{ twice, already, unsubscribed, failed, byHand, unread },
     count: targets.length,
     first: targets.slice(0, 50).map(({ personId, name, email }) => ({ personId, name, email })),
   };

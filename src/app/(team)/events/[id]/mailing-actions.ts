@@ -5,6 +5,7 @@ import { Refusal } from "@/core/shared";
 import { postOnBoard } from "@/server/services/afterwards/boards";
 import { deleteMailing, saveKindWords, saveMailing } from "@/server/services/mailings/compose";
 import { previewMailing, testMailing } from "@/server/services/mailings/preview";
+import { findContacts, readAudience } from "@/server/services/mailings/read-audience";
 import {
   goOnMailing,
   remindUnanswered,
@@ -51,6 +52,20 @@ export async function countAudienceAction(eventId: string, kind: string, audienc
   return act(async () => {
     const { context, member } = await currentMember();
     return summariseAudience(context, member, eventId, kind as "invitation", audience);
+  });
+}
+
+export async function readAudienceAction(eventId: string, kind: string, audience: unknown, words: string) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    return readAudience(context, member, eventId, kind as "invitation", audience, String(words));
+  });
+}
+
+export async function findContactsAction(eventId: string, words: string) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    return findContacts(context, member, eventId, String(words));
   });
 }
 

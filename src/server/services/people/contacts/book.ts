@@ -72,11 +72,11 @@ export interface ContactLine extends Contact {
   readonly lastAt: number | null;
 }
 
-/** Events that each of these people has a place in, and when the last of them was. */
-async function dealings(db: Db, personIds: readonly string[]) {
+/** Events that each of these people has a place in, and when the last of them began. */
+async function dealings(db: Db, personIds: readonly string[], now: number) {
   if (personIds.length === 0) return new Map<string, { n: number; lastAt: number | null }>();
   const { rows } = await db.execute(sql`
-    select t.person_id, count(distinct t.event_id)::int as n, max(c.start_at) as last_at
+    select t.person_id, count(distinct t.event_id)::int as n, max(c.start_at) filter (where c.start_at <= ${new Date(now).toISOString()}::timestamptz) as last_at
     from tickets t left join occurrences c on c.id = t.occurrence_id
     where t.person_id = any(${sql.param([...personIds])}::uuid[]) and t.role <> 'test-guest'
     group by t.person_id`);
@@ -125,7 +125,7 @@ export async function contactPage(context: Context, member: TeamMember, rawQuery
     ),
   ]);
   const ids = rows.map((row) => row.id);
-  const [memberships, dealt] = await Promise.all([groupsOf(db, ids), dealings(db, ids)]);
+  const [memberships, dealt] = await Promise.all([groupsOf(db, ids), dealings(db, ids, context.clock.now())]);
   return {
     contacts: rows.map((row) => ({
       ...asContact(row, memberships.get(row.id) ?? []),

@@ -22,17 +22,19 @@ async function forgetPasted(db: Db, personIds: readonly string[]): Promise<void>
     .where(
       and(
         inArray(mailings.organisationId, [...new Set(gone.map((row) => row.organisationId))]),
-        sql`${mailings.audience} ->> 'pasted' <> ''`,
+        sql`(${mailings.audience} ->> 'pasted' <> '' or jsonb_array_length(coalesce(${mailings.audience} -> 'except', '[]')) > 0)`,
       ),
     )
     .limit(1000);
   for (const draft of drafts) {
     const lines = draft.audience.pasted.split("\n");
     const kept = lines.filter((line) => !addresses.some((address) => line.toLowerCase().includes(address)));
-    if (kept.length < lines.length)
+    const named = draft.audience.except ?? [];
+    const except = named.filter((one) => !addresses.includes(one.toLowerCase()));
+    if (kept.length < lines.length || except.length < named.length)
       await db
         .update(mailings)
-        .set({ audience: { ...draft.audience, pasted: kept.join("\n") } })
+        .set({ audience: { ...draft.audience, pasted: kept.join("\n"), except } })
         .where(eq(mailings.id, draft.id));
   }
 }

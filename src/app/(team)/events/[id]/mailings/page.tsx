@@ -1,6 +1,7 @@
 import type { MailingLine } from "@/server/services/mailings/compose";
 import type { OccurrenceRow } from "@/server/services/planning/dates/load";
 import Link from "next/link";
+import { namesOfContacts } from "@/server/services/mailings/read-audience";
 import type { MailingInput } from "@/contracts";
 import { composedKinds, wordedKinds, type WordedKind } from "@/core/mailings";
 import { roleMay } from "@/core/rights";
@@ -24,6 +25,8 @@ import { signOutAction } from "../../../sign-in/actions";
 import { mendAction } from "../actions";
 import {
   countAudienceAction,
+  findContactsAction,
+  readAudienceAction,
   deleteMailingAction,
   goOnMailingAction,
   postOnBoardAction,
@@ -67,11 +70,14 @@ async function Compose({ eventId, query }: { eventId: string; query: Query }) {
     audienceChoices(context, member, eventId),
     loaded.occurrence ? copyTexts(context, member, eventId) : null,
   ]);
+  const contacts = await namesOfContacts(context, member.organisationId, draft.audience.personIds);
   const acts = {
     save: saveMailingAction.bind(null, eventId),
     preview: previewMailingAction.bind(null, eventId),
     test: testMailingAction.bind(null, eventId),
     count: countAudienceAction.bind(null, eventId),
+    read: readAudienceAction.bind(null, eventId),
+    find: findContactsAction.bind(null, eventId),
     send: sendMailingAction.bind(null, eventId),
   };
   return (
@@ -85,7 +91,7 @@ async function Compose({ eventId, query }: { eventId: string; query: Query }) {
       <Composer
         key={draft.id ?? kind}
         draft={draft as MailingInput & { id: string | null; version: number }}
-        choices={choices}
+        choices={{ ...choices, contacts }}
         acts={acts}
         copy={draft.kind === "invitation" ? copy : null}
       />

@@ -1,0 +1,33 @@
+import type { Done, MailingInput } from "@/contracts";
+
+export interface Contact {
+  readonly id: string;
+  readonly name: string;
+  readonly email: string;
+}
+export interface AudienceList {
+  readonly total: number;
+  readonly people: readonly { readonly name: string; readonly email: string }[];
+  readonly leftOut: readonly {
+    readonly name: string;
+    readonly email: string;
+    readonly why: "already" | "unsubscribed" | "failed" | "by-hand";
+  }[];
+}
+
+export interface AudienceChoices {
+  /** of an event that has several */
+  readonly dates: readonly { readonly id: string; readonly words: string }[];
+  readonly groups: readonly { readonly name: string; readonly count: number }[];
+  readonly tags: readonly { readonly name: string; readonly count: number }[];
+  /** the single contacts that the audience holds already */
+  readonly contacts: readonly Contact[];
+  readonly pastEvents: readonly { readonly id: string; readonly title: string; readonly day: string }[];
+}
+
+export type ReadAudience = (
+  kind: string,
+  audience: MailingInput["audience"],
+  words: string,
+) => Promise<Done<AudienceList>>;
+export type FindContacts = (words: string) => Promise<Done<readonly Contact[]>>;
