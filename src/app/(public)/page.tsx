@@ -1,5 +1,6 @@
 import Link from "next/link";
-import { hourWords, messagesFor } from "@/contracts/messages";
+import { messagesFor } from "@/contracts/messages";
+import { hourWords } from "@/contracts/messages/cities";
 import { RoomCode } from "@/features/front-door/room-code";
 import { InLanguage } from "@/features/shared/language";
 import { DayAndHour } from "@/features/shared/times";
@@ -39,7 +40,7 @@ export default async function PublicPage() {
                 {date.title}
               </Link>
               <p>
-                <DayAndHour at={date.startAt} zone={date.zone} words={hourWords(locale)} />
+                <DayAndHour at={date.startAt} zone={date.zone} words={hourWords(locale, date.zone)} />
               </p>
             </li>
           ))}

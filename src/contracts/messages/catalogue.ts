@@ -79,10 +79,3 @@ export function translatorFor<P extends Exclude<keyof Messages, "mail">>(locale:
 
 /** `t("key", { count: 3 })`: ICU MessageFormat. */
 export type Translate = (key: string, values?: Readonly<Record<string, string | number>>) => string;
-
-/** The words around an hour, in a language. */
-export const hourWords = (locale: string) => ({
-  locale: formatLocaleOf(locale),
-  forYou: messagesFor(locale).whenWords.forYou,
-  inCity: messagesFor(locale).front.inCity,
-});

@@ -4,7 +4,6 @@ export {
   directionOf,
   dutiesIn,
   formatLocaleOf,
-  hourWords,
   languageNames,
   languagesIn,
   localeOf,

@@ -4,6 +4,7 @@ import { IntlProvider } from "use-intl";
 import { directionOf } from "@/contracts/messages";
 import { HouseRoom } from "@/features/shared/rooms/house-room";
 import { StageRoom } from "@/features/shared/rooms/stage-room";
+import { PageLanguage } from "@/features/shared/page-language";
 import { lookStyle } from "@/features/shared/look";
 import type { EntranceProps } from "./props";
 import { Foyer } from "./foyer";
@@ -28,6 +29,7 @@ export function Entrance(props: EntranceProps) {
       dir={props.isStage && isInside ? "ltr" : directionOf(props.locale)}
       style={isInside ? undefined : lookStyle(props.look.colour)}
     >
+      <PageLanguage locale={props.locale} direction={props.isStage && isInside ? "ltr" : directionOf(props.locale)} />
       <IntlProvider locale={props.locale} messages={props.words as never} timeZone={props.zone}>
         {!isSame ? (
           <OtherDevice {...props} onSame={() => setSame(true)} />

@@ -3,7 +3,7 @@ import type { Devices } from "@/features/shared/use-devices";
 import { useRouter } from "next/navigation";
 import { useEffect, useId, useRef, useState } from "react";
 import { Button, Field, Input, Note } from "@/ui";
-import { hourWords } from "@/contracts/messages";
+
 import { ByPhone } from "@/features/shared/by-phone";
 import { OwnPicture } from "@/features/shared/own-picture";
 import { HourSentence, spanText } from "@/features/shared/times";
@@ -123,7 +123,9 @@ export function Foyer(
           </h1>
           <p className="mt-4 text-label text-ink-2">{now < props.startAt ? words.countdown : words.begun}</p>
           {now < props.startAt && (
-            <output className="block text-clock leading-none">{spanText(props.startAt - now)}</output>
+            <output className="block text-clock leading-none">
+              {spanText(props.startAt - now, props.hour.locale)}
+            </output>
           )}
           <form
             className="mt-6 flex flex-col gap-4"
@@ -152,7 +154,7 @@ export function Foyer(
                   at={props.opensAt}
                   zone={props.zone}
                   words={props.isStage ? words.backstageClosed : props.isByDoors ? words.noFoyer : words.closed}
-                  hour={hourWords(props.locale)}
+                  hour={props.hour}
                 />
               </Note>
             )}

@@ -1,5 +1,6 @@
 import type { Done } from "@/contracts";
 import { type Locale, type Messages } from "@/contracts/messages";
+import type { HourWords } from "@/features/shared/times";
 
 export interface EntranceProps {
   readonly occurrenceId: string;
@@ -26,6 +27,8 @@ export interface EntranceProps {
   readonly now: number;
   readonly words: Messages;
   readonly locale: Locale;
+  /** the words around an hour of the event */
+  readonly hour: HourWords;
   readonly look: { readonly colour: string; readonly bannerId: string | null };
   /** @param hasTriedDevices a real microphone and camera were tried: the tech check is done */
   readonly enter: (name: string, hasTriedDevices: boolean) => Promise<Done<unknown>>;

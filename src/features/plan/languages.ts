@@ -7,6 +7,10 @@ const tags =
   );
 const unnamed: Readonly<Record<string, string>> = { ils: "International Sign" };
 
+/** A language by its English name. */
+export const languageName = (tag: string): string =>
+  unnamed[tag] ?? new Intl.DisplayNames(["en"], { type: "language" }).of(tag) ?? tag;
+
 /** Languages by their English names, found by what they call themselves too. */
 export function languageChoices(): readonly Choice[] {
   const english = new Intl.DisplayNames(["en"], { type: "language" });

@@ -1,6 +1,6 @@
 import type { PlanInput } from "@/contracts";
-import { languagesIn } from "@/contracts/messages";
 import { cityOf, durationWords, isZone, localWords, ruleSentence } from "@/core/time";
+import { languageName } from "./languages";
 import { reachWords } from "@/features/shared/chat/reach-words";
 import { pictureWords } from "./picture-words";
 
@@ -67,7 +67,7 @@ const whole: Words = {
   entryBy: (by) => (by === "registration" ? "by registration" : "by the open link"),
   approval: (how) => (how === "at-once" ? "at once" : "after somebody has looked at them"),
   soundBy: (by) => ({ computer: "computer", both: "computer or phone", phone: "phone alone" })[by],
-  interpretationInto: (tags) => languagesIn(tags, "en") || none,
+  interpretationInto: (tags) => tags.map(languageName).join(", ") || none,
   approvedDomains: (domains) => domains.join(", ") || none,
   picture: (picture) => pictureWords[picture],
   creditThresholdPercent: (percent) => `${percent} %`,

@@ -1,5 +1,6 @@
 import { Press } from "@/ui";
 import type { ReactNode } from "react";
+import { PageLanguage } from "./page-language";
 import { directionOf, languageNames, locales, type Locale } from "@/contracts/messages";
 
 /** A page in the visitor's language and direction, with the choice of another at its foot. */
@@ -16,6 +17,7 @@ export function InLanguage({
 }) {
   return (
     <div lang={locale} dir={directionOf(locale)} className="min-h-screen">
+      <PageLanguage locale={locale} direction={directionOf(locale)} />
       {children}
       <nav aria-label={label} className="mx-auto max-w-5xl px-4 py-6">
         <ul className="flex flex-wrap gap-x-4 gap-y-1 border-t border-rule pt-3">

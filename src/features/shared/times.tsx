@@ -69,12 +69,15 @@ export function DayAndHour({ at, zone, words = teamWords }: { at: number; zone: 
   );
 }
 
-/** `1:05:09` or `05:09`, for countdowns and running times. */
-export function spanText(ms: number): string {
+/** `1:05:09` or `05:09`, for countdowns and running times; days in the reader's words from two on. */
+export function spanText(ms: number, locale = "en-GB"): string {
   const seconds = Math.max(0, Math.floor(Math.abs(ms) / 1000));
   const part = (value: number) => String(value).padStart(2, "0");
   const hours = Math.floor(seconds / 3600);
   const rest = `${part(Math.floor(seconds / 60) % 60)}:${part(seconds % 60)}`;
-  if (hours >= 48) return `${Math.floor(hours / 24)} days`;
+  if (hours >= 48)
+    return new Intl.NumberFormat(locale, { style: "unit", unit: "day", unitDisplay: "long" }).format(
+      Math.floor(hours / 24),
+    );
   return hours > 0 ? `${hours}:${rest}` : rest;
 }

@@ -2,7 +2,7 @@
 import { PollPlace, AskPlace, Lists } from "./house-lists";
 
 import { type ReactNode } from "react";
-import { useTranslations } from "use-intl";
+import { useTranslations, useLocale } from "use-intl";
 import type { Messages } from "@/contracts/messages";
 import { refusalWords } from "@/contracts/messages/refusal";
 import type { FoyerView, HouseView, PersonalPart } from "@/core/room";
@@ -75,6 +75,7 @@ function InFoyer({
   words: Messages;
 }) {
   const now = useNow(startAt, ahead);
+  const locale = useLocale();
   const waits = { seat: words.foyer.seatWait, "held-doors": words.foyer.heldWait, doors: words.foyer.doorsClosed }[
     me?.waitsFor ?? "doors"
   ];
@@ -82,7 +83,7 @@ function InFoyer({
     <section className="mx-auto max-w-xl py-16 text-center" aria-live="polite">
       <h1 className="text-title font-semibold">{words.foyer.you}</h1>
       <p className="mt-2 text-lead text-ink-2">{waits}</p>
-      {now < startAt && <output className="mt-6 block text-clock">{spanText(startAt - now)}</output>}
+      {now < startAt && <output className="mt-6 block text-clock">{spanText(startAt - now, locale)}</output>}
     </section>
   );
 }

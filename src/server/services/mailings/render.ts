@@ -22,7 +22,8 @@ import {
   type MailingKind,
   type MergeValues,
 } from "@/core/mailings";
-import { cityOf, clockTime, longDate, twoZoneTime } from "@/core/time";
+import { cityIn } from "@/contracts/messages/cities";
+import { clockTime, longDate, twoZoneTime } from "@/core/time";
 import type { RenderedMessage } from "../../db/schema";
 import { entryName } from "../ground/calendar-name";
 import { phoneRows } from "../way-in/phone-details";
@@ -35,8 +36,12 @@ export function whenWords(at: number, eventZone: string, readerZone: string | nu
   const zone = readerZone ?? eventZone;
   const { event } = twoZoneTime(at, zone, eventZone, formatLocaleOf(locale), "{time}");
   const t = translatorFor(locale, "whenWords");
-  const mine = { date: longDate(at, zone, formatLocaleOf(locale)), time: clockTime(at, zone), city: cityOf(zone) };
-  return event ? t("two", { ...mine, other: event, otherCity: cityOf(eventZone) }) : t("one", mine);
+  const mine = {
+    date: longDate(at, zone, formatLocaleOf(locale)),
+    time: clockTime(at, zone),
+    city: cityIn(zone, locale),
+  };
+  return event ? t("two", { ...mine, other: event, otherCity: cityIn(eventZone, locale) }) : t("one", mine);
 }
 
 /** "in 12 minutes", "in 3 hours", "in 2 days", "now". */

@@ -1,5 +1,6 @@
 import Link from "next/link";
-import { hourWords, messagesFor } from "@/contracts/messages";
+import { messagesFor } from "@/contracts/messages";
+import { hourWords } from "@/contracts/messages/cities";
 import { InLanguage } from "@/features/shared/language";
 import { DayAndHour } from "@/features/shared/times";
 import { app } from "@/server/compose";
@@ -40,7 +41,7 @@ export default async function BoardPage({ params }: { params: Promise<{ slug: st
                 {post.text}
               </p>
               <p className="mt-1 text-label text-ink-2">
-                <DayAndHour at={post.postedAt} zone={organisation.zone} words={hourWords(locale)} />
+                <DayAndHour at={post.postedAt} zone={organisation.zone} words={hourWords(locale, organisation.zone)} />
               </p>
             </li>
           ))}

@@ -1,3 +1,4 @@
+import type { Metadata } from "next";
 import { formatLocaleOf, messagesFor, translatorFor } from "@/contracts/messages";
 import { lookStyle } from "@/features/shared/look";
 import { InLanguage } from "@/features/shared/language";
@@ -11,7 +12,10 @@ import { currentOrganisation, orNotFound } from "../../../_lib/request";
 import { chooseLanguageAction } from "../../language-actions";
 import { bookAction } from "./actions";
 
-export const metadata = { title: "Book a time", robots: { index: false } };
+/** The title in the visitor's language. */
+export async function generateMetadata(): Promise<Metadata> {
+  return { title: messagesFor(await visitorLocale()).slots.title, robots: { index: false } };
+}
 
 /** One shared page on which slots are booked; with a ticket's token in `?move=` a booking moves. */
 export default async function BookPage({

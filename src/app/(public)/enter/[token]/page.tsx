@@ -1,3 +1,5 @@
+import type { Metadata } from "next";
+import { hourWords } from "@/contracts/messages/cities";
 import { dutiesIn, messagesFor, translatorFor } from "@/contracts/messages";
 import { duties as allDuties, isOver as isOverPhase, isStageRole } from "@/core/people";
 import { AddressProof } from "@/features/foyer/address-proof";
@@ -8,11 +10,14 @@ import { isProofOpen, isProven, needsProof } from "@/server/services/way-in/entr
 import { backstageNow, wasHere, wayIn } from "@/server/services/hour/entry";
 import { hasDesk } from "@/server/services/organisation/team-invitations";
 import { holderOf, phoneRowsFor, requireWayIn } from "@/server/services/way-in/tickets";
-import { holderLocale } from "../../../_lib/locale";
+import { holderLocale, visitorLocale } from "../../../_lib/locale";
 import { orNotFound, proofToken, holderToken } from "../../../_lib/request";
 import { askDeskAction, askProofAction, enterAction, useProofAction } from "./actions";
 
-export const metadata = { title: "Way in", robots: { index: false } };
+/** The title in the visitor's language. */
+export async function generateMetadata(): Promise<Metadata> {
+  return { title: messagesFor(await visitorLocale()).foyer.welcome, robots: { index: false } };
+}
 
 /** Half of an address, so that the holder knows which and nobody else learns it. */
 const veiled = (email: string): string => email.replace(/^(.).*(@.*)$/, "$1…$2");
@@ -88,6 +93,7 @@ export default async function EnterPage({
         now={now}
         words={messagesFor(locale)}
         locale={locale}
+        hour={hourWords(locale, holder.occurrence.zone)}
         look={holder.event.look}
         enter={enterAction.bind(null, token, locale)}
       />

@@ -1,7 +1,8 @@
 import type { RegisterWords } from "@/features/front-door/types";
 import type { Messages } from "@/contracts/messages";
 import Link from "next/link";
-import { cityOf, clockTime, lengthIn, longDate } from "@/core/time";
+import { cityIn } from "@/contracts/messages/cities";
+import { clockTime, lengthIn, longDate } from "@/core/time";
 import { translatorFor } from "@/contracts/messages";
 import { OpenEntry } from "@/features/front-door/open-entry";
 import { RegisterForm } from "@/features/front-door/register-form";
@@ -30,7 +31,7 @@ export function WhenAndWhere({
       <p className="text-lead">
         {longDate(occurrence.startAt, occurrence.zone, format)},{" "}
         <time dateTime={new Date(occurrence.startAt).toISOString()} className="mono">
-          {t("inCity", { time: clockTime(occurrence.startAt, occurrence.zone), city: cityOf(occurrence.zone) })}
+          {t("inCity", { time: clockTime(occurrence.startAt, occurrence.zone), city: cityIn(occurrence.zone, format) })}
         </time>
         {occurrence.hasPlannedEnd && (
           <span className="text-ink-2"> · {t("length", { length: lengthIn(occurrence.durationMinutes, format) })}</span>

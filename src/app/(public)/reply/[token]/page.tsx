@@ -1,5 +1,7 @@
+import type { Metadata } from "next";
 import { isOver as isOverPhase } from "@/core/people";
-import { hourWords, messagesFor, translatorFor, type Locale } from "@/contracts/messages";
+import { messagesFor, translatorFor, type Locale } from "@/contracts/messages";
+import { hourWords } from "@/contracts/messages/cities";
 import { GuestForm } from "@/features/shared/guest-form";
 import { InLanguage } from "@/features/shared/language";
 import { DayAndHour } from "@/features/shared/times";
@@ -7,12 +9,15 @@ import { Button, buttonClass } from "@/ui";
 import { tokenOf } from "@/server/services/way-in/tickets";
 import { app } from "@/server/compose";
 import { askedBy, registrationOf, replyWords, type Asked } from "@/server/services/way-in/replies";
-import { holderLocale } from "../../../_lib/locale";
+import { holderLocale, visitorLocale } from "../../../_lib/locale";
 import { currentOrganisation, orNotFound } from "../../../_lib/request";
 import { chooseLanguageAction } from "../../language-actions";
 import { replyAction } from "./actions";
 
-export const metadata = { title: "Reply", robots: { index: false } };
+/** The title in the visitor's language. */
+export async function generateMetadata(): Promise<Metadata> {
+  return { title: messagesFor(await visitorLocale()).reply.title, robots: { index: false } };
+}
 
 /** Where the place of whoever answered stands, and what is left for them to do. */
 async function NextStep({ asked, token, locale }: { asked: Asked; token: string; locale: Locale }) {
@@ -67,7 +72,7 @@ export default async function ReplyPage({
         </h1>
         {occurrence && (
           <p className="mt-2 text-lead">
-            <DayAndHour at={occurrence.startAt} zone={occurrence.zone} words={hourWords(locale)} />
+            <DayAndHour at={occurrence.startAt} zone={occurrence.zone} words={hourWords(locale, occurrence.zone)} />
           </p>
         )}
         <p className="mt-4">{t("asked", { name: asked.person.name ?? "", event: event.title })}</p>

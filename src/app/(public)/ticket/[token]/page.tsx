@@ -1,4 +1,6 @@
-import { hourWords, messagesFor } from "@/contracts/messages";
+import type { Metadata } from "next";
+import { messagesFor } from "@/contracts/messages";
+import { hourWords } from "@/contracts/messages/cities";
 import { foyerOpensAt } from "@/core/dates";
 import { isOver as isOverPhase } from "@/core/people";
 import { GuestForm } from "@/features/shared/guest-form";
@@ -14,12 +16,15 @@ import { filesOf } from "@/server/services/way-in/front/files";
 import { timesOf } from "@/server/services/hour/entry";
 import { holderOf, phoneRowsFor } from "@/server/services/way-in/tickets";
 import { besidesOf } from "../../_lib/besides";
-import { holderLocale } from "../../../_lib/locale";
+import { holderLocale, visitorLocale } from "../../../_lib/locale";
 import { orNotFound } from "../../../_lib/request";
 import { chooseHolderLanguageAction } from "../../language-actions";
 import { cancelAction, comeBackAction } from "./actions";
 
-export const metadata = { title: "Ticket", robots: { index: false } };
+/** The title in the visitor's language. */
+export async function generateMetadata(): Promise<Metadata> {
+  return { title: messagesFor(await visitorLocale()).ticket.title, robots: { index: false } };
+}
 
 export default async function TicketPage({ params }: { params: Promise<{ token: string }> }) {
   const { token } = await params;
@@ -28,7 +33,7 @@ export default async function TicketPage({ params }: { params: Promise<{ token: 
   const { event, occurrence, ticket, person } = holder;
   const locale = await holderLocale(person.locale);
   const words = messagesFor(locale).ticket;
-  const hour = hourWords(locale);
+  const hour = hourWords(locale, occurrence.zone);
   const files = await filesOf(context, event.id);
   const now = context.clock.now();
   const isCancelled = occurrence.phase === "cancelled" || event.deletedAt !== null;
@@ -71,6 +76,7 @@ export default async function TicketPage({ params }: { params: Promise<{ token: 
             <Countdown
               at={occurrence.startAt}
               now={now}
+              locale={hour.locale}
               words={{ before: words.begins, after: messagesFor(locale).foyer.begun }}
             />
             <p className="mt-1 text-ink-2">

@@ -1,3 +1,4 @@
+import type { Metadata } from "next";
 import { messagesFor, translatorFor } from "@/contracts/messages";
 import { InLanguage } from "@/features/shared/language";
 import { app } from "@/server/compose";
@@ -7,7 +8,10 @@ import { visitorLocale } from "../../../_lib/locale";
 import { currentOrganisation, orNotFound } from "../../../_lib/request";
 import { chooseLanguageAction } from "../../language-actions";
 
-export const metadata = { title: "Unsubscribe", robots: { index: false } };
+/** The title in the visitor's language. */
+export async function generateMetadata(): Promise<Metadata> {
+  return { title: messagesFor(await visitorLocale()).unsubscribe.title, robots: { index: false } };
+}
 
 export default async function UnsubscribePage({
   params,

@@ -1,5 +1,6 @@
 import { readableLook } from "@/core/front-door";
-import { cityOf, clockTime, longDate } from "@/core/time";
+import { cityIn } from "@/contracts/messages/cities";
+import { clockTime, longDate } from "@/core/time";
 import { app } from "@/server/compose";
 import { notFound } from "@/server/services/ground/context";
 import { frontDoor } from "@/server/services/way-in/front-door";
@@ -21,7 +22,7 @@ export function GET(_request: Request, { params }: { params: Promise<{ slug: str
       organisation: organisation.name,
       title: event.title,
       when: occurrence
-        ? `${longDate(occurrence.startAt, occurrence.zone)}, ${clockTime(occurrence.startAt, occurrence.zone)} in ${cityOf(occurrence.zone)}`
+        ? `${longDate(occurrence.startAt, occurrence.zone)}, ${clockTime(occurrence.startAt, occurrence.zone)} in ${cityIn(occurrence.zone, "en")}`
         : "",
       ground: look.ground,
       onGround: look.onGround,
