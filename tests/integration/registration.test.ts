@@ -83,6 +83,22 @@ describe("registration and its mails", () => {
     expect(second!.id).toBe((await ticketsOf(event)).find((ticket) => ticket.status === "registered")!.id);
   });
 
+  it("tells whoever waits the date, their place in the line, and how to leave it", async () => {
+    const event = await makeEvent(world, { registrationLimit: 1, startLocal: "2027-01-28T18:00" });
+    for (const who of ["has", "first", "second"]) {
+      await signUp(event, `${who}.inline@example.org`);
+      world.clock.advance(1000);
+    }
+    await sendDue(world.context);
+    const mails = world.sent.splice(0).filter((mail) => mail.subject.startsWith("Waiting list"));
+    const of = (who: string) => mails.find((mail) => mail.to.address.startsWith(who))!.text;
+    expect(of("first")).toContain("on Thursday, 28 January 2027, 19:00 in Madrid (18:00 in Lisbon)");
+    expect([of("first"), of("second")].map((text) => /You are number (\d+) on/.exec(text)![1])).toEqual(["1", "2"]);
+    const token = /\/ticket\/([\w-]+)/.exec(of("first"))![1]!;
+    await cancelRegistration(world.context, await holderOf(world.context, token));
+    expect((await ticketsOf(event)).map((one) => one.status).sort()).toEqual(["cancelled", "registered", "waiting"]);
+  });
+
   it("sends reminders 24 h and 20 min ahead, none that had passed at sign-up, and none to who cancelled", async () => {
     const event = await makeEvent(world, { startLocal: "2026-11-28T18:00" });
     const startAt = (await door(event)).occurrence.startAt;

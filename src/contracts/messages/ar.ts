@@ -9,7 +9,7 @@ export const ar: Messages = {
     },
     "waiting-list": {
       subject: "قائمة الانتظار: {{event}}",
-      body: "مرحبًا {{name}}،\n\nجميع الأماكن في {{event}} محجوزة حاليًا. أنت في قائمة الانتظار؛ إذا شغر مكان فهو لك ونكتب إليك فورًا.\n\n{{producer}}",
+      body: "مرحبًا {{name}}،\n\nجميع الأماكن في {{event}}، {{when}}، محجوزة حاليًا. رقمك في قائمة الانتظار {{place_in_line}}؛ إذا شغر مكان فهو لك ونكتب إليك فورًا.\n\nإذا لم تعد ترغب فيه فتنازل عن دورك هنا: {{ticket_link}}\n\n{{producer}}",
     },
     "waiting-list-place": {
       subject: "شغر مكان: {{event}}",

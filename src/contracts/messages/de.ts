@@ -9,7 +9,7 @@ export const de: Messages = {
     },
     "waiting-list": {
       subject: "Warteliste: {{event}}",
-      body: "Guten Tag {{name}},\n\nzurzeit sind alle Plätze für {{event}} vergeben. Sie stehen auf der Warteliste; wird ein Platz frei, gehört er Ihnen und wir schreiben Ihnen sofort.\n\n{{producer}}",
+      body: "Guten Tag {{name}},\n\nzurzeit sind alle Plätze für {{event}}, {{when}}, vergeben. Sie stehen auf der Warteliste an Stelle {{place_in_line}}; wird ein Platz frei, gehört er Ihnen und wir schreiben Ihnen sofort.\n\nMöchten Sie nicht mehr warten, geben Sie Ihre Stelle hier auf: {{ticket_link}}\n\n{{producer}}",
     },
     "waiting-list-place": {
       subject: "Ein Platz ist frei geworden: {{event}}",

@@ -7,7 +7,7 @@ export const en = {
     },
     "waiting-list": {
       subject: "Waiting list: {{event}}",
-      body: "Hello {{name}},\n\nall places for {{event}} are taken at the moment. You are on the waiting list; if a place comes free, it is yours and we write to you at once.\n\n{{producer}}",
+      body: "Hello {{name}},\n\nall places for {{event}} on {{when}} are taken at the moment. You are number {{place_in_line}} on the waiting list; if a place comes free, it is yours and we write to you at once.\n\nIf you no longer want it, give your place in the line up here: {{ticket_link}}\n\n{{producer}}",
     },
     "waiting-list-place": {
       subject: "A place has come free: {{event}}",

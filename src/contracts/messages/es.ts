@@ -9,7 +9,7 @@ export const es: Messages = {
     },
     "waiting-list": {
       subject: "Lista de espera: {{event}}",
-      body: "Hola, {{name}}:\n\nen este momento todas las plazas de {{event}} están ocupadas. Está en la lista de espera; si queda una plaza libre, es suya y le escribimos enseguida.\n\n{{producer}}",
+      body: "Hola, {{name}}:\n\nen este momento todas las plazas de {{event}}, {{when}}, están ocupadas. Es el número {{place_in_line}} de la lista de espera; si queda una plaza libre, es suya y le escribimos enseguida.\n\nSi ya no la quiere, renuncie aquí a su puesto: {{ticket_link}}\n\n{{producer}}",
     },
     "waiting-list-place": {
       subject: "Ha quedado una plaza libre: {{event}}",

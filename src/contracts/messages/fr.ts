@@ -9,7 +9,7 @@ export const fr: Messages = {
     },
     "waiting-list": {
       subject: "Liste d’attente : {{event}}",
-      body: "Bonjour {{name}},\n\ntoutes les places pour {{event}} sont prises pour le moment. Vous êtes sur la liste d’attente ; si une place se libère, elle est à vous et nous vous écrivons aussitôt.\n\n{{producer}}",
+      body: "Bonjour {{name}},\n\ntoutes les places pour {{event}}, {{when}}, sont prises pour le moment. Vous êtes au numéro {{place_in_line}} de la liste d’attente ; si une place se libère, elle est à vous et nous vous écrivons aussitôt.\n\nSi vous n’en voulez plus, renoncez-y ici : {{ticket_link}}\n\n{{producer}}",
     },
     "waiting-list-place": {
       subject: "Une place s’est libérée : {{event}}",

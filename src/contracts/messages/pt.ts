@@ -9,7 +9,7 @@ export const pt: Messages = {
     },
     "waiting-list": {
       subject: "Lista de espera: {{event}}",
-      body: "Olá, {{name}},\n\nneste momento todos os lugares para {{event}} estão ocupados. Está na lista de espera; se um lugar ficar livre, é seu e escrevemos-lhe logo.\n\n{{producer}}",
+      body: "Olá, {{name}},\n\nneste momento todos os lugares para {{event}}, {{when}}, estão ocupados. É o número {{place_in_line}} da lista de espera; se um lugar ficar livre, é seu e escrevemos-lhe logo.\n\nSe já não o quiser, desista aqui: {{ticket_link}}\n\n{{producer}}",
     },
     "waiting-list-place": {
       subject: "Ficou um lugar livre: {{event}}",

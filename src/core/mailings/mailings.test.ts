@@ -31,6 +31,8 @@ const values: MergeValues = {
   entry_link: plainValue("https://x"),
   event_link: plainValue("https://e"),
   recording_link: plainValue("https://r"),
+  place_in_line: plainValue("3"),
+  ticket_link: plainValue("https://t"),
   join_details: { text: "Join: https://x", html: "<table></table>" },
 };
 

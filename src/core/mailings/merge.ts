@@ -13,6 +13,8 @@ export const mergeFields = [
   "entry_link",
   "event_link",
   "recording_link",
+  "place_in_line",
+  "ticket_link",
 ] as const;
 
 /** Fields that one kind of mail alone has. */
@@ -21,6 +23,7 @@ const fieldsOfOneKind: Readonly<Record<string, MailingKind>> = {
   answer: "answer",
   entry_link: "entry-link",
   recording_link: "recording-ready",
+  place_in_line: "waiting-list",
 };
 export type MergeField = (typeof mergeFields)[number];
 

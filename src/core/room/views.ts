@@ -19,6 +19,8 @@ export interface EventItem {
 export interface StatusItem {
   readonly phase: Phase;
   readonly isCurtainUp: boolean;
+  /** the curtain has risen before: a fallen one is a pause, not the beginning */
+  readonly hasBegun: boolean;
 }
 export interface StageStatusItem extends StatusItem {
   readonly showStartedAt: number | null;

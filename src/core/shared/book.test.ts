@@ -49,4 +49,17 @@ describe("a book", () => {
     const back = JSON.parse(JSON.stringify({ deep: { book } }), Book.revive) as { deep: { book: Book<number> } };
     expect([...back.deep.book]).toEqual([["i2", 6]]);
   });
+
+  it("puts an id that went and came again last, as a book that was read back does", () => {
+    const book = Book.from<number>([
+      ["a", 1],
+      ["b", 2],
+    ]);
+    const again = book.without("a").with("c", 3).with("a", 4);
+    expect([...again].map(([id]) => id)).toEqual(["b", "c", "a"]);
+    const onTop = Book.empty<number>().with("x", 1).with("y", 2).without("x").with("x", 3);
+    expect([...onTop].map(([id]) => id)).toEqual(["y", "x"]);
+    expect([...onTop.with("y", 5)].map(([id]) => id)).toEqual(["y", "x"]);
+    expect(again.size).toBe(3);
+  });
 });

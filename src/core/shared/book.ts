@@ -30,6 +30,8 @@ export class Book<T> implements Iterable<readonly [string, T]> {
 
   private put(id: string, value: T | undefined): Book<T> {
     const top = new Map(this.top);
+    // an id that was taken out and comes again comes last
+    if (!this.has(id)) top.delete(id);
     top.set(id, value);
     const size = this.size + (value === undefined ? 0 : 1) - (this.has(id) ? 1 : 0);
     const next = new Book(this.ground, top, size);
@@ -40,9 +42,12 @@ export class Book<T> implements Iterable<readonly [string, T]> {
     this.forEach((value, id) => ground.set(id, value));
     return new Book(ground, new Map(), ground.size);
   }
-  /** The book with this value under this id; new ids come last. */
+  /** The book with this value under this id; new ids come last, also those that were there before and went. */
   with(id: string, value: T): Book<T> {
-    return Object.is(this.get(id), value) ? this : this.put(id, value);
+    if (Object.is(this.get(id), value)) return this;
+    // its old place in the ground must not come back: a book read back from its checkpoint would not know of it
+    const isBackAgain = !this.has(id) && this.top.has(id) && this.ground.has(id);
+    return isBackAgain ? this.grounded().put(id, value) : this.put(id, value);
   }
   without(id: string): Book<T> {
     return this.has(id) ? this.put(id, undefined) : this;

@@ -1,4 +1,5 @@
 "use client";
+import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import type { Done } from "@/contracts";
 import { Badge, Button, Dialog, Field, Input, Note, toast } from "@/ui";
@@ -82,6 +83,11 @@ export function SecondStep({ isOn, acts }: { isOn: boolean; acts: SecondStepActs
   const [wrong, setWrong] = useState<string | null>(null);
   const [begun, setBegun] = useState<Begun | null>(null);
   const [isPending, run] = useTransition();
+  const router = useRouter();
+  const finish = () => {
+    setBegun(null);
+    router.refresh();
+  };
   const submit = () =>
     run(async () => {
       const done = isOn ? await acts.end(password) : await acts.begin(password);
@@ -89,7 +95,10 @@ export function SecondStep({ isOn, acts }: { isOn: boolean; acts: SecondStepActs
       if (!done.ok) return;
       setPassword("");
       if (done.value) setBegun(done.value);
-      else toast("The password alone signs you in now.");
+      else {
+        toast("The password alone signs you in now.");
+        router.refresh();
+      }
     });
   return (
     <form
@@ -118,7 +127,7 @@ export function SecondStep({ isOn, acts }: { isOn: boolean; acts: SecondStepActs
         onOpenChange={(isOpen) => !isOpen && setBegun(null)}
         title="Set up the second step"
       >
-        {begun && <Confirm begun={begun} confirm={acts.confirm} onDone={() => setBegun(null)} />}
+        {begun && <Confirm begun={begun} confirm={acts.confirm} onDone={finish} />}
       </Dialog>
     </form>
   );

@@ -53,9 +53,13 @@ export function CommandLine({ scene, onClose }: { scene: DeskScene; onClose: () 
   const input = useRef<HTMLInputElement>(null);
   useEffect(() => input.current?.focus(), []);
   const parts = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const matches = offersOf(scene)
-    .filter((offer) => parts.every((part) => offer.words.toLowerCase().includes(part)))
-    .slice(0, 8);
+  // an untouched line means nothing: Enter on it does nothing
+  const matches =
+    parts.length === 0
+      ? []
+      : offersOf(scene)
+          .filter((offer) => parts.every((part) => offer.words.toLowerCase().includes(part)))
+          .slice(0, 8);
   const run = (offer: Offer | undefined) => {
     if (!offer) return;
     scene.send(offer.command);
@@ -85,7 +89,9 @@ export function CommandLine({ scene, onClose }: { scene: DeskScene; onClose: () 
         }}
       />
       <ul className="mt-2">
-        {matches.length === 0 && <li className="text-ink-2">No such person or act.</li>}
+        {matches.length === 0 && (
+          <li className="text-ink-2">{parts.length === 0 ? "Two letters are enough." : "No such person or act."}</li>
+        )}
         {matches.map((offer, i) => (
           <li key={offer.words}>
             <Press onClick={() => run(offer)} className={`w-full px-2 py-1 text-left ${i === at ? "bg-raised" : ""}`}>

@@ -8,7 +8,7 @@ import { verdict, type Action } from "@/core/rights";
 import { inTray, type DeskView } from "@/core/room";
 import { HeldLines } from "@/features/shared/chat/held-lines";
 import { DeskChat } from "@/features/shared/chat/team-chat";
-import { Note, Tabs, Theme } from "@/ui";
+import { Note, Tabs, Theme, toast } from "@/ui";
 import { segmentsInOrder } from "@/features/shared/segments";
 import { useNow } from "@/features/shared/use-now";
 import { useRoom } from "@/features/shared/room-link/use-room";
@@ -34,6 +34,9 @@ export interface DeskProps {
 const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
 
+/** Nor behind something that asks first. */
+const isBehindDialog = (): boolean => document.querySelector("[role=dialog],[role=alertdialog]") !== null;
+
 function useDeskKeys(scene: DeskScene | null, openLine: () => void): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -42,11 +45,15 @@ function useDeskKeys(scene: DeskScene | null, openLine: () => void): void {
         openLine();
         return;
       }
-      if (!scene || isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (!scene || isTyping(event.target) || isBehindDialog() || event.ctrlKey || event.metaKey || event.altKey)
+        return;
       const cue = scene.view.cue["it"]!;
       const leaving = cue.currentSegmentId;
       if (event.key === "x" && scene.may("hour.drop-curtain")) scene.send({ type: "hour.drop-curtain" });
-      if (event.key === "n" && scene.may("cues.next")) scene.send({ type: "cues.next", leavingSegmentId: leaving });
+      if (event.key === "n" && scene.may("cues.next")) {
+        if (scene.segments[scene.currentIndex + 1]) scene.send({ type: "cues.next", leavingSegmentId: leaving });
+        else toast("No cue is left.");
+      }
       if (event.key === "m" && scene.may("stage.close-microphones")) {
         scene.send({ type: "stage.close-microphones", exceptId: scene.segments[scene.currentIndex]?.leaderId ?? null });
       }

@@ -25,22 +25,24 @@ function CurtainPart({
       <p className="mb-2 text-ink-2">
         {status.isCurtainUp ? `${count("house")} see and hear the stage` : "Holding picture, stage unheard"}
       </p>
-      {status.isCurtainUp ? (
-        <Button
-          weight="on-air"
-          disabled={!may("hour.drop-curtain")}
-          onClick={() => send({ type: "hour.drop-curtain" })}
-        >
-          Drop the curtain
-        </Button>
-      ) : (
-        <Button
-          weight="act"
-          disabled={!may("hour.drop-curtain")}
-          onClick={() => send({ type: "hour.raise-curtain", moves: status.curtainMoves })}
-        >
-          Raise it for {count("house")}
-        </Button>
+      {status.phase !== "ended" && (
+        // opposite acts never share a spot: of two desks one drops, and the other's click must not raise it again
+        <div className="flex gap-2">
+          <Button
+            weight="act"
+            disabled={status.isCurtainUp || !may("hour.raise-curtain")}
+            onClick={() => send({ type: "hour.raise-curtain", moves: status.curtainMoves })}
+          >
+            {status.isCurtainUp ? "Raised" : `Raise it for ${count("house")}`}
+          </Button>
+          <Button
+            weight="on-air"
+            disabled={!status.isCurtainUp || !may("hour.drop-curtain")}
+            onClick={() => send({ type: "hour.drop-curtain" })}
+          >
+            Drop the curtain
+          </Button>
+        </div>
       )}
     </div>
   );

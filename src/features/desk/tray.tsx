@@ -11,6 +11,14 @@ const troubleWords = (item: Extract<TrayItem, { kind: "trouble" }>): string =>
     "stage-empty": "The curtain is up before an empty stage.",
   })[item.trouble];
 
+const stateWords: Readonly<Record<string, string>> = {
+  "lined-up": "lined up",
+  "on-stage": "on stage",
+  done: "answered",
+  later: "to be answered by mail",
+  "not-taken": "set aside",
+};
+
 function Answer({ id, scene }: { id: string; scene: DeskScene }) {
   const [text, setText] = useState("");
   const answer = (how: "to-one" | "to-all") => {
@@ -49,7 +57,7 @@ function QuestionCard({ id, scene }: { id: string; scene: DeskScene }) {
       <p className="mb-1 text-label text-ink-2">
         <span className="mono">{votes}</span> {votes === 1 ? "vote" : "votes"} · {question.askerName}
         {taker && ` · taken by ${taker}`}
-        {question.state !== "new" && ` · ${question.state.replace("-", " ")}`}
+        {question.state !== "new" && ` · ${stateWords[question.state]}`}
       </p>
       {may("questions.move") && (
         <div className="flex flex-wrap items-center gap-x-0.5 gap-y-1">
@@ -89,14 +97,32 @@ function QuestionCard({ id, scene }: { id: string; scene: DeskScene }) {
   );
 }
 
+/** Questions that want nothing now, behind one line. */
+function Folded({ words, ids, scene }: { words: string; ids: readonly string[]; scene: DeskScene }) {
+  if (ids.length === 0) return null;
+  return (
+    <details className="mt-3">
+      <summary className="cursor-pointer text-label text-ink-2">
+        {words} ({ids.length})
+      </summary>
+      <ul>
+        {ids.slice(0, 100).map((id) => (
+          <QuestionCard key={id} id={id} scene={scene} />
+        ))}
+      </ul>
+    </details>
+  );
+}
+
 /** The in-tray: one list of all that wants an answer, most urgent first. */
 export function Tray({ scene, items }: { scene: DeskScene; items: readonly TrayItem[] }) {
   const inHand = Object.entries(scene.view.questions).filter(
     ([, question]) => question.state === "on-stage" || question.state === "lined-up",
   );
-  const settled = Object.entries(scene.view.questions).filter(([, question]) =>
-    ["done", "later", "not-taken"].includes(question.state),
-  );
+  const inState = (...states: readonly string[]) =>
+    Object.entries(scene.view.questions).filter(([, question]) => states.includes(question.state));
+  // later is work that waits, not settled
+  const [later, settled] = [inState("later"), inState("done", "not-taken")];
   return (
     <aside aria-label="In-tray">
       {inHand.length > 0 && (
@@ -132,16 +158,13 @@ export function Tray({ scene, items }: { scene: DeskScene; items: readonly TrayI
           );
         })}
       </ul>
-      {settled.length > 0 && (
-        <details className="mt-3">
-          <summary className="cursor-pointer text-label text-ink-2">Settled questions ({settled.length})</summary>
-          <ul>
-            {settled.slice(0, 100).map(([id]) => (
-              <QuestionCard key={id} id={id} scene={scene} />
-            ))}
-          </ul>
-        </details>
+      {items.length > 1 && (
+        <p className="mt-1 text-label text-ink-2">
+          Trouble first, then who waits at the door, then questions: those of this segment first, by votes.
+        </p>
       )}
+      <Folded words="To be answered by mail" ids={later.map(([id]) => id)} scene={scene} />
+      <Folded words="Settled questions" ids={settled.map(([id]) => id)} scene={scene} />
     </aside>
   );
 }

@@ -1,4 +1,5 @@
 "use client";
+import { dragWords } from "@/features/shared/drag-words";
 import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
 import {
   arrayMove,
@@ -142,6 +143,7 @@ export function FormBuilder({
       <DndContext
         id="form-builder"
         sensors={sensors}
+        accessibility={dragWords((id) => value.find((field) => field.id === id)?.label || "A question")}
         collisionDetection={closestCenter}
         onDragEnd={({ active, over }) => {
           if (!over || active.id === over.id) return;

@@ -13,6 +13,8 @@ export const fieldWords: Readonly<Record<MergeField, string>> = {
   entry_link: "entry link",
   event_link: "event’s page",
   recording_link: "recording",
+  place_in_line: "place in the line",
+  ticket_link: "link to the ticket",
 };
 
 /** A subject to be read in a list: the event by its title, what differs by recipient by its name. */

@@ -5,6 +5,7 @@ import type { RunSheetPlan } from "@/core/run-sheet";
 import { clockTime, wallTimeAt } from "@/core/time";
 import { useSensors, DndContext, closestCenter } from "@dnd-kit/core";
 import { arrayMove, SortableContext, verticalListSortingStrategy } from "@dnd-kit/sortable";
+import { dragWords } from "@/features/shared/drag-words";
 import { Rail } from "../shared/rail";
 import { RailHand } from "./rail-hand";
 import { RunSheetEditorProps } from "./editor-props";
@@ -191,6 +192,7 @@ export function SegmentTable({
       <DndContext
         id="run-sheet"
         sensors={sensors}
+        accessibility={dragWords((id) => sheet.segments.find((one) => one.id === id)?.title || "A segment")}
         collisionDetection={closestCenter}
         onDragEnd={({ active, over: target }) => {
           if (!target || active.id === target.id) return;

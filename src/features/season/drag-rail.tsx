@@ -7,7 +7,7 @@ const stepMinutes = 15;
 
 /** A rail that is dragged along the clock: in quarters of an hour, the new start beside the hand. */
 export function DragRail(props: {
-  date: { eventId: string; occurrenceId: string; startLocal: string };
+  date: { eventId: string; occurrenceId: string; startLocal: string; title: string };
   spanMinutes: number;
   acts: MoveActs;
   children: ReactNode;
@@ -22,7 +22,27 @@ export function DragRail(props: {
     <div
       ref={box}
       className={`relative touch-none select-none ${isPending ? "opacity-60" : "cursor-ew-resize"}`}
-      title="Drag along the clock to move the date"
+      title="Drag along the clock to move the date; by keyboard with the arrows, then enter"
+      role="slider"
+      tabIndex={0}
+      aria-label={`Start of ${date.title}`}
+      aria-valuemin={0 - spanMinutes}
+      aria-valuemax={spanMinutes}
+      aria-valuenow={minutes}
+      aria-valuetext={localWords(shiftLocal(date.startLocal, minutes))}
+      onKeyDown={(event) => {
+        const step = { ArrowLeft: -stepMinutes, ArrowRight: stepMinutes }[event.key];
+        if (step) {
+          event.preventDefault();
+          setMinutes(minutes + step);
+        }
+        if (event.key === "Escape") setMinutes(0);
+        if (event.key === "Enter" && minutes !== 0) {
+          move(date, shiftLocal(date.startLocal, minutes));
+          setMinutes(0);
+        }
+      }}
+      onBlur={() => from.current === null && setMinutes(0)}
       onPointerDown={(event) => {
         if (event.button !== 0 || isPending) return;
         from.current = event.clientX;

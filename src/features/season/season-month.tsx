@@ -1,8 +1,18 @@
 "use client";
-import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSensors } from "@dnd-kit/core";
+import {
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  useDraggable,
+  useDroppable,
+  useSensor,
+  useSensors,
+  type KeyboardCoordinateGetter,
+} from "@dnd-kit/core";
 import Link from "next/link";
 import { useRef } from "react";
-import { shiftLocal } from "@/core/time";
+import { localWords, shiftLocal } from "@/core/time";
+import { dragWords } from "@/features/shared/drag-words";
 import { classes } from "@/ui";
 import { useMove, type MoveActs } from "./use-move";
 
@@ -90,6 +100,14 @@ function Day({
   );
 }
 
+/** One press of an arrow key is one day, or one week. */
+const byCells: KeyboardCoordinateGetter = (event, { currentCoordinates: { x, y }, context }) => {
+  const cell = [...context.droppableRects.values()][0];
+  if (!cell) return undefined;
+  const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.code];
+  return step && { x: x + step[0]! * (cell.width + 4), y: y + step[1]! * cell.height };
+};
+
 /** The month as weeks from Monday; a date is dragged to another day and keeps its hour. */
 export function SeasonMonth({
   month,
@@ -102,7 +120,14 @@ export function SeasonMonth({
   dates: readonly MonthDate[];
   acts: MoveActs;
 }) {
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(KeyboardSensor, {
+      coordinateGetter: byCells,
+      // enter opens the date, as on every link
+      keyboardCodes: { start: ["Space"], cancel: ["Escape"], end: ["Space", "Enter"] },
+    }),
+  );
   const { move, isPending } = useMove(acts);
   // letting go over the chip is no click on its link
   const hasDragged = useRef(false);
@@ -116,6 +141,10 @@ export function SeasonMonth({
     <DndContext
       id="season-month"
       sensors={sensors}
+      accessibility={dragWords(
+        (id) => dates.find((one) => one.occurrenceId === id)?.title ?? "",
+        (day) => localWords(`${String(day)}T12:00`).split(", ")[0]!,
+      )}
       onDragStart={() => {
         hasDragged.current = true;
       }}

@@ -1,13 +1,22 @@
 "use client";
 import { useEffect, useState } from "react";
 
-/** The moment, ticking each second, in the server's time. */
+/**
+ * The moment, ticking each second, in the server's time.
+ * @param startAt what it is until the first tick; 0 while that is not known yet: then nothing ticks
+ */
 export function useNow(startAt: number, aheadMs: number | null = null): number {
-  const [now, setNow] = useState(startAt);
+  const [now, setNow] = useState<number | null>(null);
   useEffect(() => {
+    if (startAt === 0 && aheadMs === null) return;
     const ahead = aheadMs ?? startAt - Date.now();
-    const timer = setInterval(() => setNow(Date.now() + ahead), 1000);
-    return () => clearInterval(timer);
+    const tick = () => setNow(Date.now() + ahead);
+    const first = setTimeout(tick, 0);
+    const timer = setInterval(tick, 1000);
+    return () => {
+      clearTimeout(first);
+      clearInterval(timer);
+    };
   }, [startAt, aheadMs]);
-  return now;
+  return now ?? startAt;
 }

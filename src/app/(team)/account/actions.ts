@@ -59,7 +59,10 @@ export async function beginSecondStepAction(password: string) {
   });
 }
 
-/** Turns the second step on, once the authenticator says the right code. */
+/**
+ * Turns the second step on, once the authenticator says the right code. The session is a new one
+ * then: the page asks anew by itself, with the new cookie.
+ */
 export async function confirmSecondStepAction(code: string) {
   return act(async () => {
     const { context, member } = await currentMember();
@@ -73,7 +76,6 @@ export async function confirmSecondStepAction(code: string) {
     if (!isRight) throw wrongInput("code", "code-wrong");
     const { organisationId, userId: actorId } = member;
     await audit(context, context.db, { organisationId, actorId, action: "second-step.on" });
-    revalidatePath("/account");
   });
 }
 
@@ -91,6 +93,5 @@ export async function endSecondStepAction(password: string) {
     if (!isOff) throw wrongInput("password", "password-wrong");
     const { organisationId, userId: actorId } = member;
     await audit(context, context.db, { organisationId, actorId, action: "second-step.off" });
-    revalidatePath("/account");
   });
 }

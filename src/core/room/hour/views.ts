@@ -30,9 +30,13 @@ function counts({ words, figures }: HourSight): Section<CountItem> {
   return { foyer: { count: out.foyer }, house: { count: out.house }, stage: { count: out.stage } };
 }
 
-const stageStatus = (hour: HourState): StageStatusItem => ({
+const houseStatus = (hour: HourState): StatusItem => ({
   phase: hour.phase,
   isCurtainUp: isCurtainUp(hour),
+  hasBegun: showStartedAt(hour) !== null,
+});
+const stageStatus = (hour: HourState): StageStatusItem => ({
+  ...houseStatus(hour),
   showStartedAt: showStartedAt(hour),
 });
 const deskStatus = ({ own, words }: HourSight): DeskStatusItem => ({
@@ -44,7 +48,6 @@ const deskStatus = ({ own, words }: HourSight): DeskStatusItem => ({
   callAt: words.event.times.callAt,
   houseSize: words.event.houseSize,
 });
-const houseStatus = (hour: HourState): StatusItem => ({ phase: hour.phase, isCurtainUp: isCurtainUp(hour) });
 const barredPeople = ({ own, words }: HourSight) =>
   Object.fromEntries([...own.barred].map(([id]) => [id, { name: words.people.get(id)?.name ?? "" }]));
 

@@ -119,7 +119,14 @@ export function HouseRoom(props: { occurrenceId: string; ticketId: string; start
             {event?.title}
           </h1>
           <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
-            <Programme view={house} before={<p className="text-head text-ink-2">{t("curtainDown")}</p>} />
+            <Programme
+              view={house}
+              before={
+                <p className="text-head text-ink-2">
+                  {t(house.status["it"]?.hasBegun ? "curtainDownAgain" : "curtainDown")}
+                </p>
+              }
+            />
             <div className="flex flex-col gap-3">
               <PollPlace view={house} me={room.me} send={room.send} />
               {event?.questionsOn && <AskPlace send={room.send} />}

@@ -136,6 +136,8 @@ export async function copyTexts(context: Context, member: TeamMember, eventId: s
     entry_link: blank,
     event_link: plainValue(link),
     recording_link: blank,
+    place_in_line: blank,
+    ticket_link: blank,
     join_details: details,
   };
   const doc = own?.doc ?? docFromTemplate(own?.body ?? standardWords("invitation", "en").body);

@@ -1,4 +1,4 @@
-import { and, desc, eq, inArray, isNotNull } from "drizzle-orm";
+import { and, desc, eq, inArray, isNotNull, sql } from "drizzle-orm";
 import { callTimeOf } from "@/core/dates";
 import { traitsOf } from "@/core/mailings";
 import { isStageRole } from "@/core/people";
@@ -43,6 +43,8 @@ export interface MessageFacts {
   readonly owner: LinkOwner;
   /** the other dates that a mail about several is about */
   readonly further: readonly FurtherDate[];
+  /** of somebody on the waiting list, in the mail that says so */
+  readonly placeInLine: number | null;
 }
 
 export interface FurtherDate {
@@ -110,6 +112,14 @@ async function recordingSlugOf(db: Db, occurrenceId: string): Promise<string | n
   return row?.slug ?? null;
 }
 
+/** How many wait for a date as long as this ticket, itself among them. */
+async function placeInLine(db: Db, ticket: typeof tickets.$inferSelect): Promise<number | null> {
+  const { occurrenceId, waitingSince } = ticket;
+  if (occurrenceId === null || waitingSince === null) return null;
+  const isBefore = sql`(${tickets.waitingSince}, ${tickets.id}) <= (${new Date(waitingSince).toISOString()}::timestamptz, ${ticket.id}::uuid)`;
+  return db.$count(tickets, and(eq(tickets.occurrenceId, occurrenceId), eq(tickets.status, "waiting"), isBefore));
+}
+
 async function factsOf(
   context: Context,
   db: Db,
@@ -161,6 +171,7 @@ async function factsOf(
       further: further.flatMap(({ ticket: other }) => (other && other.id !== ticket?.id ? [other] : [])),
     },
     further,
+    placeInLine: message.kind === "waiting-list" && ticket ? await placeInLine(db, ticket) : null,
   };
 }
 

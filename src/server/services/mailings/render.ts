@@ -83,6 +83,8 @@ function valuesOf(facts: MessageFacts, now: number, locale: string): MergeValues
       text: placeholder.recording,
       html: `<a href="${placeholder.recording}">${placeholder.recording}</a>`,
     },
+    place_in_line: plainValue(facts.placeInLine === null ? "" : String(facts.placeInLine)),
+    ticket_link: { text: placeholder.ticket, html: `<a href="${placeholder.ticket}">${placeholder.ticket}</a>` },
     join_details: joinBlock(messagesFor(locale).joinBlock, {
       audience,
       when,
@@ -105,7 +107,7 @@ function standingOf({ ticket, isForStage }: Pick<MessageFacts, "ticket" | "isFor
 
 /** The calendar entry of a ticket's date, personal where a holder is given. */
 export function calendarEntry(
-  facts: Omit<MessageFacts, "message" | "hasAccessCode" | "further">,
+  facts: Omit<MessageFacts, "message" | "hasAccessCode" | "further" | "placeInLine">,
   now: number,
   link: string,
   isCancelled: boolean,
