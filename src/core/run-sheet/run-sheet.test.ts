@@ -41,6 +41,17 @@ describe("rule 10: run sheet", () => {
     expect(plan.segments[1]).toMatchObject({ overlapMinutes: 10, gapMinutes: 0, startAt: at("18:20") });
   });
 
+  it("flags what starts before the date or ends after it, for fixed starts and for what follows from them", () => {
+    const plan = planRunSheet(sheet([10, "17:50"], [30], [20, "18:45"]), at("18:00"), at("19:00"));
+    expect(plan.segments.map((row) => [row.earlyMinutes, row.overlapMinutes, row.lateMinutes])).toEqual([
+      [10, 0, 0],
+      [0, 0, 0],
+      [0, 0, 5],
+    ]);
+    const late = planRunSheet(sheet([10, "19:10"]), at("18:00"), at("19:00"));
+    expect(late.segments[0]).toMatchObject({ lateMinutes: 20, earlyMinutes: 0, gapMinutes: 70 });
+  });
+
   it("has no clock for a cue that names a removed segment", () => {
     expect(liveClock(sheet([5]), { segmentId: "gone", cuedAt: 0 }, 0, 0)).toBeNull();
   });

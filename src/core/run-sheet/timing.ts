@@ -16,6 +16,10 @@ export interface PlannedSegment {
   readonly gapMinutes: number;
   /** minutes by which the one before runs into this fixed start */
   readonly overlapMinutes: number;
+  /** minutes by which it starts before the date itself does */
+  readonly earlyMinutes: number;
+  /** minutes by which it ends after the date does */
+  readonly lateMinutes: number;
   /** the latest start that still meets the next fixed start, or the date's end */
   readonly latestStartAt: number;
 }
@@ -49,13 +53,17 @@ export function planRunSheet(segments: readonly TimedSegment[], startAt: number,
   const rows = segments.map((segment, i): PlannedSegment => {
     const start = segment.fixedStartAt ?? previousEnd;
     const gap = (start - previousEnd) / minuteMs;
+    const isFirst = i === 0;
     previousEnd = start + lengthMs(segment);
     return {
       id: segment.id,
       startAt: start,
       endAt: previousEnd,
       gapMinutes: Math.max(0, gap),
-      overlapMinutes: Math.max(0, -gap),
+      // before the first there is no segment that could run into it: it is early
+      overlapMinutes: isFirst ? 0 : Math.max(0, -gap),
+      earlyMinutes: Math.max(0, (startAt - start) / minuteMs),
+      lateMinutes: Math.max(0, (previousEnd - endAt) / minuteMs),
       latestStartAt: latest[i]!,
     };
   });

@@ -60,6 +60,7 @@ export function RunSheetEditor(props: RunSheetEditorProps) {
       if (done.ok) toast(`Laid into ${done.value} later ${done.value === 1 ? "date" : "dates"}.`);
       else editor.setWrong(done.words);
     });
+  const total = sheet.segments.reduce((sum, one) => sum + Number(one.lengthMinutes), 0);
   return (
     <div className="flex flex-col gap-4">
       {props.mayEdit && <DraftNote draft={draft} />}
@@ -73,7 +74,9 @@ export function RunSheetEditor(props: RunSheetEditorProps) {
         changeSegment={changeSegment}
       />
       <p className={over > 0 ? "text-attention" : "text-ink-2"}>
-        Segments end at <span className="mono">{clockTime(plan.segmentsEndAt, zone)}</span>, the date at{" "}
+        <span className="mono">{total}</span> min in {sheet.segments.length}{" "}
+        {sheet.segments.length === 1 ? "segment" : "segments"}. They end at{" "}
+        <span className="mono">{clockTime(plan.segmentsEndAt, zone)}</span>, the date at{" "}
         <span className="mono">{clockTime(endAt, zone)}</span>
         {over > 0 ? `: ${over} min too long.` : over < 0 ? `: ${-over} min to spare.` : "."}
       </p>

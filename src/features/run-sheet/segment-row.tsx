@@ -7,6 +7,7 @@ import type { PlannedSegment } from "@/core/run-sheet";
 import { clockTime } from "@/core/time";
 import { ClockInput } from "@/features/shared/clock-input";
 import { Input, Select, IconButton, FieldError } from "@/ui";
+import { leaderTone } from "./leader-tone";
 
 type Segment = RunSheetInput["segments"][number];
 
@@ -29,8 +30,12 @@ export function SegmentRow(props: {
   return (
     <li
       ref={setNodeRef}
-      style={{ transform: CSS.Transform.toString(transform), transition }}
-      className="grid grid-cols-[2rem_4.5rem_4.5rem_1fr_5rem_7rem_10rem_10rem_2rem] items-center gap-2 border-t border-rule bg-ground py-1.5"
+      style={{
+        transform: CSS.Transform.toString(transform),
+        transition,
+        borderInlineStartColor: leaderTone(segment.leaderTicketId),
+      }}
+      className="grid grid-cols-[2rem_4.5rem_4.5rem_1fr_5rem_7rem_10rem_10rem_2rem] items-center gap-2 border-s-4 border-t border-t-rule bg-ground py-1.5"
     >
       <IconButton
         {...attributes}
@@ -58,6 +63,16 @@ export function SegmentRow(props: {
           </span>
         )}
         {gap > 0 && <span className="text-label text-attention">{Math.round(gap)} min of nothing before it</span>}
+        {planned.earlyMinutes > 0 && (
+          <span className="block text-label text-wrong">
+            starts {Math.round(planned.earlyMinutes)} min before the date itself
+          </span>
+        )}
+        {planned.lateMinutes > 0 && (
+          <span className="block text-label text-wrong">
+            ends {Math.round(planned.lateMinutes)} min after the date’s end
+          </span>
+        )}
       </span>
       <Input
         aria-label="Length in minutes"

@@ -7,6 +7,7 @@ import { useSensors, DndContext, closestCenter } from "@dnd-kit/core";
 import { arrayMove, SortableContext, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { dragWords } from "@/features/shared/drag-words";
 import { Rail } from "../shared/rail";
+import { leaderTone } from "./leader-tone";
 import { RailHand } from "./rail-hand";
 import { RunSheetEditorProps } from "./editor-props";
 import { SegmentRow } from "./segment-row";
@@ -38,6 +39,7 @@ export function PlanRail({
         ...row,
         title: sheet.segments[i]!.title,
         isFixed: sheet.segments[i]!.fixedStartLocal !== null,
+        tone: leaderTone(sheet.segments[i]!.leaderTicketId),
         overlapMinutes: row.overlapMinutes,
       }))}
       marks={[

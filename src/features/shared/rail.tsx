@@ -10,6 +10,8 @@ export interface RailBlock {
   readonly isNow?: boolean;
   readonly isPast?: boolean;
   readonly isFixed?: boolean;
+  /** whoever leads it, as a quiet colour along its upper edge */
+  readonly tone?: string;
   /** minutes of overlap with the block before */
   readonly overlapMinutes?: number;
 }
@@ -85,6 +87,7 @@ export function Rail(props: {
               width: `calc(${railPercent(block.endAt, from, to) - railPercent(block.startAt, from, to)}%)`,
             }}
           >
+            {block.tone && <span className="absolute inset-x-0 top-0 h-1" style={{ background: block.tone }} />}
             {block.isFixed && <span className="absolute inset-y-0 left-0 w-0.5 bg-attention" />}
             {(block.overlapMinutes ?? 0) > 0 && (
               <span
