@@ -43,6 +43,8 @@ export async function insertDate(
           ]
         : [],
     creditPoints: event.creditPoints ?? null,
+    interpretationInto: [...(event.interpretationInto ?? [])],
+    place: event.place ?? "",
     publishedAt: event.isDraft ? null : Math.min(now, startAt) - 30 * dayMs,
     createdAt: Math.min(now, startAt) - 40 * dayMs,
   });

@@ -26,6 +26,8 @@ export interface DemoEvent {
   readonly isDraft?: boolean;
   readonly isPrivate?: boolean;
   readonly creditPoints?: number;
+  readonly interpretationInto?: readonly string[];
+  readonly place?: string;
   readonly hasRecording?: boolean;
 }
 const day = dayMs / minuteMs;
@@ -81,6 +83,8 @@ export const demoEvents: readonly DemoEvent[] = [
   {
     title: demoTitles.results,
     description: "<p>A year on the shore, told by those who were there.</p>",
+    interpretationInto: ["es", "pt"],
+    place: "Assembly room, Brinewold",
     set: "evening",
     startsInMinutes: 20 * day + 60,
     zone: "America/New_York",

@@ -1,6 +1,6 @@
 import { cityOf } from "@/core/time";
 import { formatLocaleOf, localeOf, messagesFor } from "./catalogue";
-import names from "./city-names.json";
+import names from "./city-names.json" with { type: "json" };
 
 /** Zones that CLDR keeps under their older names (IANA's `backward` file). */
 const olderNames: Readonly<Record<string, string>> = {
