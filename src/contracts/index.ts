@@ -94,6 +94,7 @@ export {
   houseRulesInput,
   joinTeamInput,
   licencesInput,
+  newPasswordInput,
   seatDecisionInput,
   seatRequestInput,
   shortestPassword,

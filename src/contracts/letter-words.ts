@@ -45,6 +45,16 @@ export function letterWords(letter: Letter, facts: LetterFacts): LetterWords {
         ],
         link,
       };
+    case "password-reset":
+      return {
+        subject: `A new password for ${organisation}`,
+        paragraphs: [
+          hello,
+          "Somebody, you most likely, asked for a new password for this address. If it was not you, leave this mail be: nothing changes.",
+          "Follow this link and choose one. It works once, for an hour:",
+        ],
+        link,
+      };
     case "booking": {
       const { what, title, guest, startAt, zone } = letter;
       const when = `${longDate(startAt, zone)}, ${clockTime(startAt, zone)} in ${cityOf(zone)}`;

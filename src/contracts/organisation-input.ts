@@ -62,10 +62,9 @@ export const standingInput = z.enum(standings);
 
 export const shortestPassword = 12;
 /** Whoever follows an invitation: their name, and the password they choose, or have where they sign in already. */
-export const joinTeamInput = z.object({
-  name: z.string().trim().min(1).max(120),
-  password: z.string().min(shortestPassword, issue("password-too-short")).max(128),
-});
+const password = z.string().min(shortestPassword, issue("password-too-short")).max(128);
+export const joinTeamInput = z.object({ name: z.string().trim().min(1).max(120), password });
+export const newPasswordInput = z.object({ password });
 
 export const seatRequestInput = z.object({
   wantedSize: z.coerce.number().int().min(1).max(100_000),

@@ -27,6 +27,8 @@ const guards: Readonly<Record<string, string>> = {
   "(public)/on-demand/[slug]/media/route.ts": "openRecording(",
   "(team)/sign-in/page.tsx": "open",
   "(public)/join/[token]/page.tsx": "invitationFor(",
+  "(public)/new-password/[token]/page.tsx": "requireOpenReset(",
+  "(team)/sign-in/forgotten/page.tsx": "open",
   "(team)/contacts/page.tsx": "pageMember(",
   "(team)/contacts/[file]/route.ts": "currentMember(",
   "(team)/upload/contacts/route.ts": "currentMember(",

@@ -15,6 +15,7 @@ import {
   openInvitations,
   withdrawInvitation,
 } from "@/server/services/organisation/team-invitations";
+import { askForPassword, requireOpenReset, setForgottenPassword } from "@/server/services/organisation/password-reset";
 import { decideSeats, requestSeats, seatRequestsOf } from "@/server/services/planning/seat-requests";
 import { savePlan } from "@/server/services/planning/save-plan";
 import { eraseContact } from "@/server/services/people/contacts/erase";
@@ -187,6 +188,56 @@ describe("the team", () => {
     expect(await codeOf(askForDesk(context, { organisationId: world.organisationId, ...deputy }))).toBe(
       "address-taken",
     );
+  });
+});
+
+describe("a forgotten password", () => {
+  const ask = (email: string, network = "192.0.2.7") =>
+    askForPassword(world.context, world.organisationId, email, network);
+  async function known(): Promise<{ userId: string; email: string }> {
+    const token = await invited(`forgets.${world.context.ids.code(6)}@example.org`);
+    const email = await acceptInvitation(world.context, token, { name: "Forgets", password }, nobodyKnows);
+    const [made] = await world.context.db.select().from(user).where(eq(user.email, email));
+    return { userId: made!.id, email };
+  }
+  const linkTo = async (email: string): Promise<string> => {
+    await sendLetters(world.context);
+    const mail = world.sent.filter((one) => one.to.address === email && /new password/.test(one.subject)).at(-1)!;
+    return /\/new-password\/([\w-]+)/.exec(mail.text)![1]!;
+  };
+
+  it("is replaced by a link to the own address, once, and every session ends", async () => {
+    const { userId, email } = await known();
+    await world.context.db
+      .insert(session)
+      .values({ id: email, userId, token: email, expiresAt: new Date(startOfTime + dayMs) });
+    await ask(` ${email.toUpperCase()} `);
+    const [first, again] = [await linkTo(email), (await ask(email), await linkTo(email))];
+    const set = (token: string, to: string) => setForgottenPassword(world.context, token, { password: to });
+    expect(await codeOf(set(again, "short"))).toBe("invalid-input");
+    const codes = await Promise.all([codeOf(set(again, "a-new-tide-table")), codeOf(set(again, "a-new-tide-table"))]);
+    expect(codes.sort()).toEqual(["done", "invitation-over"]);
+    // the link asked for before is over with it
+    expect(await codeOf(requireOpenReset(world.context, first))).toBe("invitation-over");
+    const [credential] = await world.context.db.select().from(account).where(eq(account.userId, userId));
+    expect(await verifyPassword({ hash: credential!.password!, password: "a-new-tide-table" })).toBe(true);
+    expect(await world.context.db.select().from(session).where(eq(session.userId, userId))).toEqual([]);
+  });
+
+  it("is over after an hour; a stranger's address gets nothing, and asking for ever is refused", async () => {
+    const { email } = await known();
+    await ask(email);
+    const token = await linkTo(email);
+    world.clock.advance(60 * minuteMs);
+    expect(await codeOf(requireOpenReset(world.context, token))).toBe("invitation-over");
+    expect(await codeOf(requireOpenReset(world.context, "x".repeat(48)))).toBe("not-found");
+    world.sent.length = 0;
+    expect(await codeOf(ask("stranger@example.org"))).toBe("done");
+    await sendLetters(world.context);
+    expect(world.sent).toEqual([]);
+    let last = "";
+    for (let i = 0; i < 14; i += 1) last = await codeOf(ask("often@example.org", `net-${i}`));
+    expect(last).toBe("too-many-tries");
   });
 });
 

@@ -13,6 +13,8 @@ describe("an address that holds a secret", () => {
     "/enter/abc?proof=def",
     "/reply/abc",
     "/unsubscribe/abc",
+    "/join/abc",
+    "/new-password/abc",
     "/front/tides?for=abc",
     "/book/tides?move=abc",
     "/front/tides/files/1?ticket=abc",

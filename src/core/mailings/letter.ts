@@ -9,6 +9,7 @@ export type Letter =
       /** who asks; "" where the recipient asked for it themself */
       readonly by: string;
     }
+  | { readonly kind: "password-reset"; readonly resetId: string }
   | {
       readonly kind: "booking";
       readonly what: "made" | "moved" | "given-back";

@@ -11,6 +11,23 @@ import { leaderTone } from "./leader-tone";
 
 type Segment = RunSheetInput["segments"][number];
 
+/** What does not fit in time, a line each. */
+function TimingNotes({ planned }: { planned: PlannedSegment }) {
+  const notes: readonly [minutes: number, isWrong: boolean, words: (minutes: number) => string][] = [
+    [planned.overlapMinutes, true, (n) => `the one before runs ${n} min into this fixed start`],
+    [planned.gapMinutes, false, (n) => `${n} min of nothing before it`],
+    [planned.earlyMinutes, true, (n) => `starts ${n} min before the date itself`],
+    [planned.lateMinutes, true, (n) => `ends ${n} min after the date’s end`],
+  ];
+  return notes
+    .filter(([minutes]) => minutes > 0)
+    .map(([minutes, isWrong, words], i) => (
+      <span key={i} className={`block text-label ${isWrong ? "text-wrong" : "text-attention"}`}>
+        {words(Math.round(minutes))}
+      </span>
+    ));
+}
+
 /** One row of the run sheet. */
 export function SegmentRow(props: {
   segment: Segment;
@@ -26,7 +43,6 @@ export function SegmentRow(props: {
 }) {
   const { segment, planned, zone } = props;
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: segment.id });
-  const { overlapMinutes: overlap, gapMinutes: gap } = planned;
   return (
     <li
       ref={setNodeRef}
@@ -57,22 +73,7 @@ export function SegmentRow(props: {
           const words = props.errorAt(field);
           return words && <FieldError key={field}>{words}</FieldError>;
         })}
-        {overlap > 0 && (
-          <span className="text-label text-wrong">
-            the one before runs {Math.round(overlap)} min into this fixed start
-          </span>
-        )}
-        {gap > 0 && <span className="text-label text-attention">{Math.round(gap)} min of nothing before it</span>}
-        {planned.earlyMinutes > 0 && (
-          <span className="block text-label text-wrong">
-            starts {Math.round(planned.earlyMinutes)} min before the date itself
-          </span>
-        )}
-        {planned.lateMinutes > 0 && (
-          <span className="block text-label text-wrong">
-            ends {Math.round(planned.lateMinutes)} min after the date’s end
-          </span>
-        )}
+        <TimingNotes planned={planned} />
       </span>
       <Input
         aria-label="Length in minutes"

@@ -5,6 +5,7 @@ export {
   groupMembers,
   members,
   organisations,
+  passwordResets,
   people,
   seeded,
   teamInvitations,

@@ -49,6 +49,20 @@ export const teamInvitations = pgTable(
   (t) => [index("team_invitations_organisation").on(t.organisationId, t.createdAt)],
 );
 
+/** Somebody of the team who forgot their password. The link in their letter is derived from the id, never kept. */
+export const passwordResets = pgTable(
+  "password_resets",
+  {
+    id: uuid("id").primaryKey(),
+    organisationId: organisationId(),
+    userId: text("user_id").notNull(),
+    createdAt: instant("created_at").notNull(),
+    expiresAt: instant("expires_at").notNull(),
+    usedAt: instant("used_at"),
+  },
+  (t) => [index("password_resets_user").on(t.userId)],
+);
+
 export const people = pgTable(
   "people",
   {

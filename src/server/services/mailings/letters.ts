@@ -19,6 +19,8 @@ function linkOf(context: Context, letter: Letter): string {
   switch (letter.kind) {
     case "team-invitation":
       return `${origin}/join/${context.secrets.tokenFor(letter.invitationId, 0)}`;
+    case "password-reset":
+      return `${origin}/new-password/${context.secrets.tokenFor(letter.resetId, 0)}`;
     case "booking":
       return `${origin}/slots`;
     case "seats-decided":

@@ -140,6 +140,7 @@ export async function purge(context: Context): Promise<number> {
   // a letter and its invitation say nothing more once the link in them is long over
   const longOver = new Date(now - 90 * dayMs).toISOString();
   await context.db.execute(sql`delete from letters where created_at < ${longOver}::timestamptz`);
+  await context.db.execute(sql`delete from password_resets where created_at < ${longOver}::timestamptz`);
   await context.db.execute(sql`delete from team_invitations where created_at < ${longOver}::timestamptz`);
   await forgetTries(context);
   return past.rows.length;

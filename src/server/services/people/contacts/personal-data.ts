@@ -86,6 +86,7 @@ export const personalData: Readonly<Record<string, Columns>> = {
   letters: {
     deleted: "id organisation_id to_name to_email body state attempts due_at sent_at message_id created_at",
   },
+  password_resets: { "sign-in": "id organisation_id user_id created_at expires_at used_at" },
   members: { "sign-in": "organisation_id user_id person_id standing" },
   board_posts: { "theirs no more": "id organisation_id board_id event_id text posted_at hook_due_at hook_attempts" },
   boards: { "theirs no more": "id organisation_id name slug hook_url hook_secret_sealed last_hook created_at" },
