@@ -50,7 +50,7 @@ async function writeRunSheet(page: Page): Promise<void> {
   await page.getByRole("button", { name: "Move Goodbye", exact: true }).focus();
   const said = page.locator("[id^=DndLiveRegion]");
   await page.keyboard.press("Space");
-  await expect(said).toContainText("moved over");
+  await expect(said).toContainText("at its own place");
   const lifted = (await said.textContent())!;
   await page.keyboard.press("ArrowUp");
   await expect(said).not.toHaveText(lifted);

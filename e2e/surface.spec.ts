@@ -152,7 +152,9 @@ test("the public page says what it is to machines (schema.org, Open Graph), the 
     "@context": "https://schema.org",
     "@type": "Event",
     name: "Annual results night",
-    eventAttendanceMode: "https://schema.org/OnlineEventAttendanceMode",
+    // people may also come in person
+    eventAttendanceMode: "https://schema.org/MixedEventAttendanceMode",
+    location: [{ "@type": "VirtualLocation" }, { "@type": "Place", name: "Assembly room, Brinewold" }],
   });
   expect(Date.parse(String(said["startDate"]))).toBeLessThan(Date.parse(String(said["endDate"])));
   const image = await page.locator('meta[property="og:image"]').getAttribute("content");

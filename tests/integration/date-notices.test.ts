@@ -9,6 +9,7 @@ import { datesOf } from "@/server/services/planning/dates/load";
 import { holdersCount } from "@/server/services/planning/events";
 import { savePlan } from "@/server/services/planning/save-plan";
 import { register } from "@/server/services/way-in/registration";
+import { weekly } from "../support/weekly";
 import { addPerson, goodPlan, makeEvent, makeWorld, startOfTime, type MadeEvent, type World } from "../support/world";
 
 let world: World;
@@ -22,17 +23,7 @@ beforeEach(async () => {
   world.sent.length = 0;
 });
 
-const weekly = {
-  freq: "WEEKLY" as const,
-  interval: 1,
-  count: 4,
-  until: null,
-  byMonth: [],
-  byMonthDay: [],
-  byDay: [],
-  wkst: "MO" as const,
-};
-const thursdays = () => makeEvent(world, { shape: "series", rule: weekly, startLocal: "2027-03-04T18:00" });
+const thursdays = () => makeEvent(world, { shape: "series", rule: weekly(4), startLocal: "2027-03-04T18:00" });
 
 async function signUp(event: MadeEvent, dateIndex: number, email: string): Promise<void> {
   const { event: row } = await eventAccess(world.context, world.owner, event.eventId);

@@ -13,6 +13,7 @@ import {
   replaceLink,
   sendLinkAgain,
 } from "@/server/services/way-in/registrant-acts";
+import { weekly } from "../support/weekly";
 import { addTicket, makeEvent, makeWorld, startOfTime, type MadeEvent, type World } from "../support/world";
 
 let world: World;
@@ -63,19 +64,9 @@ describe("what is done for somebody who registered", () => {
   });
 
   it("puts them on another date: same link, the same calendar entry, the place of the old one free again", async () => {
-    const rule = {
-      freq: "WEEKLY" as const,
-      interval: 1,
-      count: 3,
-      until: null,
-      byMonth: [],
-      byMonthDay: [],
-      byDay: [],
-      wkst: "MO" as const,
-    };
     const series = await makeEvent(world, {
       shape: "series",
-      rule,
+      rule: weekly(3),
       startLocal: "2027-03-04T18:00",
       registrationLimit: 1,
     });

@@ -7,6 +7,7 @@ import { datesOf } from "@/server/services/planning/dates/load";
 import { copyRunSheet, loadRunSheet, saveRunSheet } from "@/server/services/planning/run-sheets";
 import { removeStagePerson } from "@/server/services/people/stage-people";
 import { addTicket, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
+import { weekly } from "../support/weekly";
 
 let world: World;
 let event: MadeEvent;
@@ -130,17 +131,7 @@ describe("the run sheet", () => {
   });
 
   it("is laid into later dates of a series that have none, each with hours and ids of its own", async () => {
-    const rule = {
-      freq: "WEEKLY" as const,
-      interval: 1,
-      count: 4,
-      until: null,
-      byMonth: [],
-      byMonthDay: [],
-      byDay: [],
-      wkst: "MO" as const,
-    };
-    const series = await makeEvent(world, { shape: "series", rule, startLocal: "2027-03-18T18:00" });
+    const series = await makeEvent(world, { shape: "series", rule: weekly(4), startLocal: "2027-03-18T18:00" });
     const dates = await datesOf(world.context.db, series.eventId);
     const asked = poll("Coming again?");
     const first = sheet({

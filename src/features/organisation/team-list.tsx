@@ -1,27 +1,12 @@
 "use client";
 import { useState, useTransition } from "react";
-import { teamInviteInput, type Done } from "@/contracts";
+import { teamInviteInput, type Done, type InvitationLine, type TeamLine } from "@/contracts";
 import type { Standing } from "@/core/people";
 import { shortDate } from "@/core/time";
 import { ContractForm, FormSelect, FormText, useContractForm } from "@/features/shared/contract-form";
 import { Badge, Button, Confirm, DataTable, Note, Person, Select, toast, type Column } from "@/ui";
 import { standingMeans, standingWords } from "./standing-words";
 
-export interface TeamLine {
-  readonly userId: string;
-  readonly name: string;
-  readonly email: string;
-  readonly standing: Standing;
-  readonly isMe: boolean;
-}
-export interface InvitationLine {
-  readonly id: string;
-  readonly name: string;
-  readonly email: string;
-  readonly standing: Standing;
-  readonly expiresAt: number;
-  readonly letter: "planned" | "sent" | "failed";
-}
 export interface TeamActs {
   readonly invite: (input: { name: string; email: string; standing: Standing }) => Promise<Done<void>>;
   readonly withdraw: (invitationId: string) => Promise<Done<void>>;

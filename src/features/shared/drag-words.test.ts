@@ -14,6 +14,7 @@ describe("what is said while something is dragged", () => {
     const said = [
       announcements.onDragStart({ active }),
       announcements.onDragOver({ active, over } as never),
+      announcements.onDragOver({ active, over: active } as never),
       announcements.onDragEnd({ active, over } as never),
       announcements.onDragEnd({ active, over: null } as never),
       announcements.onDragCancel({ active, over: null } as never),
@@ -21,6 +22,7 @@ describe("what is said while something is dragged", () => {
     expect(said).toEqual([
       "Opening is taken up.",
       "Opening is over day 2026-11-26.",
+      "Opening is at its own place.",
       "Opening is put down at day 2026-11-26.",
       "Opening is where it was.",
       "Opening stays where it was.",

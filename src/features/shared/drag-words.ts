@@ -11,7 +11,12 @@ export function dragWords(
   return {
     announcements: {
       onDragStart: ({ active }) => `${nameOf(active.id)} is taken up.`,
-      onDragOver: ({ active, over }) => (over ? `${nameOf(active.id)} is over ${placeOf(over.id)}.` : ""),
+      onDragOver: ({ active, over }) => {
+        if (!over) return "";
+        return over.id === active.id
+          ? `${nameOf(active.id)} is at its own place.`
+          : `${nameOf(active.id)} is over ${placeOf(over.id)}.`;
+      },
       onDragEnd: ({ active, over }) =>
         over ? `${nameOf(active.id)} is put down at ${placeOf(over.id)}.` : `${nameOf(active.id)} is where it was.`,
       onDragCancel: ({ active }) => `${nameOf(active.id)} stays where it was.`,

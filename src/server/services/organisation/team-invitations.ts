@@ -1,6 +1,6 @@
 import { and, desc, eq, gt, isNull, sql } from "drizzle-orm";
 import { hashPassword } from "better-auth/crypto";
-import { joinTeamInput, teamInviteInput } from "@/contracts";
+import { joinTeamInput, teamInviteInput, type InvitationLine } from "@/contracts";
 import { invitationDays } from "@/core/organisation";
 import type { Standing } from "@/core/people";
 import { Refusal } from "@/core/shared";
@@ -18,15 +18,6 @@ const mostOpen = 100;
 
 const isOpen = (now: number) =>
   and(isNull(teamInvitations.acceptedAt), isNull(teamInvitations.withdrawnAt), gt(teamInvitations.expiresAt, now));
-
-export interface InvitationLine {
-  readonly id: string;
-  readonly name: string;
-  readonly email: string;
-  readonly standing: Standing;
-  readonly expiresAt: number;
-  readonly letter: "planned" | "sent" | "failed";
-}
 
 /** The invitations that can still be followed, the newest first. */
 export async function openInvitations(context: Context, member: TeamMember): Promise<readonly InvitationLine[]> {

@@ -1,5 +1,5 @@
 import { and, asc, eq, inArray } from "drizzle-orm";
-import { standingInput } from "@/contracts";
+import { standingInput, type TeamLine } from "@/contracts";
 import { leavesNoOwner } from "@/core/organisation";
 import type { Standing } from "@/core/people";
 import { Refusal } from "@/core/shared";
@@ -9,13 +9,6 @@ import { requireStanding, type TeamMember } from "../ground/access";
 import { audit } from "../ground/audit";
 import { notFound, parse, type Context } from "../ground/context";
 
-export interface TeamLine {
-  readonly userId: string;
-  readonly name: string;
-  readonly email: string;
-  readonly standing: Standing;
-  readonly isMe: boolean;
-}
 const mostMembers = 500;
 
 /** Everyone who signs in here, by name. */
