@@ -79,7 +79,7 @@ async function replyByFile(from: string, request: string, partstat: string): Pro
 async function registerInArabic(browser: Browser, front: string): Promise<Page> {
   const page = await (await browser.newContext({ locale: "ar", timezoneId: "Africa/Cairo" })).newPage();
   await page.goto(front);
-  await expect(page.locator("[dir=rtl][lang=ar]")).toBeVisible();
+  await expect(page.locator("html[dir=rtl][lang=ar]")).toBeVisible();
   await page.getByLabel("اسمك").fill("ليلى النورس");
   await page.getByLabel("عنوان البريد").fill("layla@example.org");
   await page.getByRole("button", { name: "أرسلوا إليّ تذكرتي" }).click();
