@@ -143,7 +143,7 @@ test("the whole story, from planning to the attendance file", async ({ browser, 
 
   // one key drops the curtain; it rises again
   await page.keyboard.press("x");
-  await expect(anna.getByText("The programme begins shortly")).toBeVisible();
+  await expect(anna.getByText("One moment, please")).toBeVisible();
   await page.getByRole("button", { name: /Raise it for/ }).click();
   await expect(anna.getByRole("region", { name: "Programme" }).getByText("Leira Quill")).toBeVisible();
 
