@@ -116,8 +116,10 @@ function OneContact({
   isTicked,
   onTick,
   mayEdit,
+  isNarrow,
 }: {
   row: ContactRow;
+  isNarrow: boolean;
   isOpen: boolean;
   isTicked: boolean;
   onTick: () => void;
@@ -145,13 +147,15 @@ function OneContact({
       <Td className={classes("align-middle!", row.cameBack ? "text-wrong" : "text-ink-2")}>
         <span className="block max-w-64 truncate">{row.email}</span>
       </Td>
+      {!isNarrow && (
+        <Td className="align-middle!">
+          <span className="block max-w-40 truncate" dir="auto">
+            {row.company}
+          </span>
+        </Td>
+      )}
       <Td className="align-middle!">
-        <span className="block max-w-40 truncate" dir="auto">
-          {row.company}
-        </span>
-      </Td>
-      <Td className="align-middle!">
-        <span className="flex flex-wrap gap-1">
+        <span className={classes("flex gap-1", isNarrow ? "max-w-48 overflow-hidden whitespace-nowrap" : "flex-wrap")}>
           {row.marks.map((one) => (
             <Badge key={one}>{one}</Badge>
           ))}
@@ -159,12 +163,16 @@ function OneContact({
           {row.cameBack && <Badge tone="wrong">mail came back</Badge>}
         </span>
       </Td>
-      <Td className="text-end align-middle!">
-        <span className="mono">{row.eventCount || ""}</span>
-      </Td>
-      <Td className="align-middle! whitespace-nowrap text-ink-2">
-        {row.lastAt === null ? "" : shortDate(row.lastAt, "UTC")}
-      </Td>
+      {!isNarrow && (
+        <>
+          <Td className="text-end align-middle!">
+            <span className="mono">{row.eventCount || ""}</span>
+          </Td>
+          <Td className="align-middle! whitespace-nowrap text-ink-2">
+            {row.lastAt === null ? "" : shortDate(row.lastAt, "UTC")}
+          </Td>
+        </>
+      )}
     </tr>
   );
 }
@@ -188,6 +196,9 @@ export function ContactTable({
 }) {
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
   const shown = rows.filter((row) => ticked.has(row.id));
+  // beside an opened contact there is room for who they are alone
+  const isNarrow = openId !== null;
+  const columns = isNarrow ? heads.filter((head) => ["name", "email", "marks"].includes(head.id)) : heads;
   const tick = (id: string) => {
     const next = new Set(ticked);
     if (!next.delete(id)) next.add(id);
@@ -210,7 +221,7 @@ export function ContactTable({
                 />
               </Th>
             )}
-            {heads.map((head) => (
+            {columns.map((head) => (
               <Th key={head.id} aria-sort={head.href ? head.order : undefined}>
                 {head.href ? (
                   <Link href={head.href} prefetch={false} className="inline-flex items-center gap-1 text-inherit">
@@ -233,6 +244,7 @@ export function ContactTable({
               isTicked={ticked.has(row.id)}
               onTick={() => tick(row.id)}
               mayEdit={mayEdit}
+              isNarrow={isNarrow}
             />
           ))}
         </tbody>
