@@ -88,6 +88,27 @@ describe("word of a changed hour", () => {
     expect(mails[0]!.text).toContain("The new time is Friday, 12 March 2027, 19:00 in Lisbon.");
   });
 
+  it("tells nobody again of an hour they heard of, because one mail of it was put off", async () => {
+    const event = await thursdays();
+    for (const [date, email] of [
+      [1, "heard@example.org"],
+      [1, "put.off@example.org"],
+      [2, "other@example.org"],
+    ] as const)
+      await signUp(event, date, email);
+    await moveFrom(event, 1, 2, "2027-03-12T19:00");
+    await sendDue(world.context);
+    world.clock.advance(6 * minuteMs);
+    // one of the three mails of the first change is put off by its server
+    world.replies.push(451);
+    await sendDue(world.context);
+    await moveFrom(event, 2, 3, "2027-03-19T20:00");
+    const second = (await notices()).filter((mail) => mail.text.includes("19 March 2027"));
+    expect(second.map((mail) => mail.to.address)).toContain("other@example.org");
+    expect(second.map((mail) => mail.to.address)).not.toContain("heard@example.org");
+    for (const mail of second) expect(mail.text).not.toContain("12 March 2027");
+  });
+
   it("goes to invited people who said that they come, as to registrants, and to nobody who did not answer", async () => {
     const event = await makeEvent(world, { startLocal: "2027-03-04T18:00" });
     const invite = async (email: string, reply: "coming" | null) => {

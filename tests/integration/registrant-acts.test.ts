@@ -99,6 +99,9 @@ describe("what is done for somebody who registered", () => {
     const move = (who: string, to: string) => moveToDate(world.context, world.owner, series.eventId, who, to);
     await move(next, dates[1]!.id);
     expect(await ticket(next)).toMatchObject({ status: "waiting" });
+    await world.context.db.update(tickets).set({ status: "pending" }).where(eq(tickets.id, next));
+    await expect(move(next, dates[0]!.id)).rejects.toMatchObject({ failure: { code: "wrong-state" } });
+    await world.context.db.update(tickets).set({ status: "waiting" }).where(eq(tickets.id, next));
     await expect(move(next, "nowhere")).rejects.toMatchObject({ failure: { code: "not-found" } });
     const twin = await addTicket(world, { ...on, occurrenceId: dates[2]!.id }, "attendee", "Twin");
     await world.context.db

@@ -97,6 +97,20 @@ describe("an invitation into the team", () => {
     expect(await codeOf(withdrawInvitation(world.context, world.owner, open!.id))).toBe("not-found");
   });
 
+  it("that is taken back or replaced before its letter left sends no dead link", async () => {
+    const wanted = { name: "Never", email: "never.sent@example.org", standing: "crew" };
+    await inviteMember(world.context, world.owner, wanted);
+    await inviteMember(world.context, world.owner, wanted);
+    await sendLetters(world.context);
+    const mails = () => world.sent.filter((one) => one.to.address === wanted.email);
+    expect(mails()).toHaveLength(1);
+    await inviteMember(world.context, world.owner, wanted);
+    const open = (await openInvitations(world.context, world.owner)).find((one) => one.email === wanted.email);
+    await withdrawInvitation(world.context, world.owner, open!.id);
+    await sendLetters(world.context);
+    expect(mails()).toHaveLength(1);
+  });
+
   it("asks an address that signs in already for its password, and leaves it as it is", async () => {
     const other = await addMember(world.context, world.organisationId, "crew", "Elsewhere");
     const [known] = await world.context.db.select().from(user).where(eq(user.id, other.userId));
@@ -181,6 +195,14 @@ describe("the team", () => {
     const { personId } = row!;
     expect(await hasDesk(context, world.organisationId, personId)).toBe(false);
     await askForDesk(context, { organisationId: world.organisationId, ...deputy });
+    // somebody asked in as more stays that when they ask for their desk
+    world.clock.advance(1000);
+    await inviteMember(context, owner, { ...deputy, standing: "producer" });
+    world.clock.advance(1000);
+    await askForDesk(context, { organisationId: world.organisationId, ...deputy });
+    expect((await openInvitations(context, owner)).find((one) => one.email === deputy.email)?.standing).toBe(
+      "producer",
+    );
     const token = await tokenTo(deputy.email);
     expect(world.sent.at(-1)!.text).toContain("You asked for a desk of your own");
     await acceptInvitation(context, token, { name: deputy.name, password }, nobodyKnows);
@@ -258,6 +280,22 @@ describe("letters", () => {
     world.replies.push(550);
     await sendLetters(world.context);
     expect((await stateOf("gone@example.org")).state).toBe("failed");
+  });
+
+  it("that cannot be written hold up no others", async () => {
+    const { db, ids } = world.context;
+    const row = {
+      organisationId: world.organisationId,
+      toName: "Bad",
+      toEmail: "bad@example.org",
+      messageId: "<bad@example.org>",
+      dueAt: startOfTime - 1,
+      createdAt: startOfTime,
+    };
+    await db.insert(letters).values({ id: ids.id(), ...row, body: { kind: "no such letter" } as never });
+    expect(await invited("behind.bad@example.org")).toMatch(/^[\w-]+$/);
+    const [bad] = await db.select().from(letters).where(eq(letters.toEmail, "bad@example.org"));
+    expect([bad!.state, bad!.dueAt > startOfTime]).toEqual(["planned", true]);
   });
 
   it("keep no link: what stands in the database opens nothing", async () => {

@@ -5,7 +5,7 @@ export default function TeamLayout({ children }: { children: ReactNode }) {
   return (
     <>
       {children}
-      <Toaster position="bottom-left" closeButton />
+      <Toaster />
     </>
   );
 }

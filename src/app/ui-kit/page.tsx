@@ -12,7 +12,7 @@ export default async function UiKitPage() {
   return (
     <>
       <UiKit />
-      <Toaster position="bottom-left" closeButton />
+      <Toaster />
     </>
   );
 }

@@ -54,11 +54,23 @@ export const dutiesIn = (duties: readonly Duty[], wanted: string): string =>
     duties.map((duty) => messagesFor(wanted).duties[duty]),
   );
 
+/** International Sign (ISO 639-3 `ils`), which CLDR has no name for. */
+const internationalSign: Readonly<Record<Locale, string>> = {
+  en: "International Sign",
+  es: "señas internacionales",
+  fr: "signes internationaux",
+  de: "Internationale Gebärden",
+  pt: "gestos internacionais",
+  ar: "لغة الإشارة الدولية",
+};
+
 /** Languages by their names, as one phrase: "Spanish and Portuguese"; "" for none. */
 export function languagesIn(tags: readonly string[], wanted: string): string {
   const locale = formatLocaleOf(wanted);
   const names = new Intl.DisplayNames([locale], { type: "language" });
-  return new Intl.ListFormat(locale, { type: "conjunction" }).format(tags.map((tag) => names.of(tag) ?? tag));
+  return new Intl.ListFormat(locale, { type: "conjunction" }).format(
+    tags.map((tag) => (tag === "ils" ? internationalSign[localeOf(wanted)] : (names.of(tag) ?? tag))),
+  );
 }
 
 /** Made once a language and part: reading the messages costs more than using them. */

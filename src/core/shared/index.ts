@@ -1,4 +1,5 @@
 export { addressesIn, isAddress, spokenName } from "./address";
+export { holdsWords } from "./holds-words";
 export { assertNever } from "./assert-never";
 export { Refusal, type ClashingDate, type Failure, type FailureCode, type FileFault } from "./failure";
 export { issue, issueCodes, type InputIssue, type IssueCode } from "./issue";

@@ -1,6 +1,7 @@
 "use client";
 import Link from "next/link";
 import { useState } from "react";
+import { holdsWords } from "@/core/shared";
 import { cityOf, clockTime, shortDate } from "@/core/time";
 import { spanText } from "@/features/shared/times";
 import { Badge, DataTable, Empty, Field, Input, type Column } from "@/ui";
@@ -17,7 +18,6 @@ export interface RecordingRow {
   readonly sizeBytes: number;
 }
 
-const plain = (text: string): string => text.normalize("NFKD").replace(/\p{M}/gu, "").toLowerCase();
 const sizeWords = (bytes: number): string =>
   bytes < 1e9 ? `${Math.max(1, Math.round(bytes / 1e6))} MB` : `${(bytes / 1e9).toFixed(1)} GB`;
 
@@ -34,8 +34,7 @@ function State({ row, now, zone }: { row: RecordingRow; now: number; zone: strin
 /** Every recording of the organisation, found by a few letters and sorted by any column. */
 export function RecordingTable({ rows, now, zone }: { rows: readonly RecordingRow[]; now: number; zone: string }) {
   const [words, setWords] = useState("");
-  const wanted = plain(words).split(/\s+/).filter(Boolean);
-  const shown = rows.filter((row) => wanted.every((word) => plain(row.title).includes(word)));
+  const shown = rows.filter((row) => holdsWords(row.title, words));
   const columns: readonly Column<RecordingRow>[] = [
     {
       id: "title",

@@ -1,11 +1,10 @@
 "use client";
 import { useState } from "react";
+import { holdsWords } from "@/core/shared";
 import { shortDate, clockTime } from "@/core/time";
 import { Badge, DataTable, Drawer, Empty, Field, Input, Person, Press, Select, type Column } from "@/ui";
 import { OneRegistrant } from "./one-registrant";
 import { statusTone, statusWords, type DateOption, type RegistrantActs, type RegistrantLine } from "./registrant-line";
-
-const plain = (text: string): string => text.normalize("NFKD").replace(/\p{M}/gu, "").toLowerCase();
 
 /** Everyone who registered: found by a few letters, sorted by any column, and one act each beside the list. */
 export function Registrants(props: {
@@ -20,10 +19,8 @@ export function Registrants(props: {
   const [words, setWords] = useState("");
   const [status, setStatus] = useState<string>("");
   const [openId, setOpenId] = useState<string | null>(null);
-  const wanted = plain(words);
   const lines = props.lines.filter(
-    (one) =>
-      (status === "" || one.status === status) && (wanted === "" || plain(`${one.name} ${one.email}`).includes(wanted)),
+    (one) => (status === "" || one.status === status) && holdsWords(`${one.name} ${one.email}`, words),
   );
   const open = props.lines.find((one) => one.ticketId === openId) ?? null;
   const columns: readonly Column<RegistrantLine>[] = [

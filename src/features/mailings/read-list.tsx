@@ -1,7 +1,7 @@
 "use client";
 import { useEffect, useState } from "react";
 import type { MailingInput } from "@/contracts";
-import { Badge, Button, Dialog, Empty, Field, Input, Note, Table, Td } from "@/ui";
+import { Badge, Button, Dialog, Empty, Field, Input, Note, Skeleton, Table, Td } from "@/ui";
 import type { AudienceList, ReadAudience } from "./audience-types";
 
 type Audience = MailingInput["audience"];
@@ -58,6 +58,7 @@ export function ReadList({
         {(ids) => <Input {...ids} type="search" value={words} onChange={(event) => setWords(event.target.value)} />}
       </Field>
       {wrong && <Note tone="wrong">{wrong}</Note>}
+      {!list && !wrong && <Skeleton />}
       {list && list.people.length === 0 && list.leftOut.length === 0 && (
         <Empty title="Nobody">Choose whom it goes to, or search for fewer letters.</Empty>
       )}

@@ -1,11 +1,11 @@
 "use client";
 import { left, people, type ComposerProps, type Summary } from "./composer-parts";
 import type { Done } from "@/contracts";
-import { useEffect, type Dispatch, type SetStateAction } from "react";
+import { useEffect, useState, type Dispatch, type SetStateAction } from "react";
 import { useRouter } from "next/navigation";
 import type { MailingInput } from "@/contracts";
 
-import { Button, Confirm, toast } from "@/ui";
+import { Button, Confirm, Note, toast } from "@/ui";
 import { AudiencePicker } from "./audience-picker";
 import { ReadListDialog } from "./read-list";
 
@@ -72,12 +72,15 @@ function useCount(
   { kind, audience }: MailingInput,
   count: ComposerProps["acts"]["count"],
   setSummary: Dispatch<SetStateAction<Summary | null>>,
-): void {
+): string | null {
+  const [wrong, setWrong] = useState<string | null>(null);
   useEffect(() => {
     let isOver = false;
     const timer = setTimeout(() => {
       void count(kind, audience).then((done) => {
-        if (!isOver && done.ok) setSummary(done.value);
+        if (isOver) return;
+        setWrong(done.ok ? null : done.words);
+        if (done.ok) setSummary(done.value);
       });
     }, pauseMs);
     return () => {
@@ -85,6 +88,7 @@ function useCount(
       clearTimeout(timer);
     };
   }, [kind, audience, count, setSummary]);
+  return wrong;
 }
 
 export function AudienceColumn({
@@ -110,7 +114,7 @@ export function AudienceColumn({
   kept: { id: string | null; version: number };
   router: ReturnType<typeof useRouter>;
 }) {
-  useCount(input, props.acts.count, setSummary);
+  const wrong = useCount(input, props.acts.count, setSummary);
   return (
     <>
       <AudiencePicker
@@ -125,6 +129,7 @@ export function AudienceColumn({
         read={props.acts.read}
         onChange={(audience) => change({ audience })}
       />
+      {wrong && <Note tone="wrong">{wrong}</Note>}
       {summary && (
         <SendOrNot
           summary={summary}

@@ -20,13 +20,16 @@ export function SingleContacts({
   onChange: (audience: MailingInput["audience"]) => void;
 }) {
   const [words, setWords] = useState("");
-  const [found, setFound] = useState<readonly Contact[]>([]);
+  const [found, setFound] = useState<{ readonly words: string; readonly people: readonly Contact[] }>({
+    words: "",
+    people: [],
+  });
   const [chosen, setChosen] = useState<readonly Contact[]>(known);
   useEffect(() => {
     let isOver = false;
     const timer = setTimeout(() => {
       void find(words).then((done) => {
-        if (!isOver) setFound(done.ok ? done.value : []);
+        if (!isOver) setFound({ words, people: done.ok ? done.value : [] });
       });
     }, pauseMs);
     return () => {
@@ -43,7 +46,7 @@ export function SingleContacts({
     onChange({ ...audience, personIds: [...audience.personIds, one.id] });
     setWords("");
   };
-  const open = found.filter((one) => !audience.personIds.includes(one.id));
+  const open = found.people.filter((one) => !audience.personIds.includes(one.id));
   return (
     <Field label="Single contacts" hint="Two letters of a name or an address are enough.">
       {(ids) => (
@@ -64,7 +67,7 @@ export function SingleContacts({
             </ul>
           )}
           <Input {...ids} type="search" value={words} onChange={(event) => setWords(event.target.value)} />
-          {words.trim().length > 1 && (
+          {words.trim().length > 1 && found.words === words && (
             <ul aria-label="Found" className="rounded-control border border-rule bg-sheet">
               {open.length === 0 && <li className="px-2 py-1 text-ink-2">Nobody by that name.</li>}
               {open.map((one) => (

@@ -81,13 +81,13 @@ function Invited({
     <ul aria-label="Invited" className="mt-2">
       {invitations.map((one) => (
         <li key={one.id} className="flex flex-wrap items-center gap-x-3 border-t border-rule py-1.5">
-          <span>
-            {one.name} <span className="text-ink-2">{one.email}</span>
-          </span>
-          <Badge tone={one.letter === "failed" ? "wrong" : "plain"}>invited</Badge>
-          <span className="flex-1 text-ink-2">
-            as {standingWords[one.standing].toLowerCase()}; {letterWords[one.letter]}; until{" "}
-            {shortDate(one.expiresAt, zone)}
+          <span className="min-w-0 flex-1">
+            {one.name} <span className="text-ink-2">{one.email}</span>{" "}
+            <Badge tone={one.letter === "failed" ? "wrong" : "plain"}>invited</Badge>
+            <span className="block text-label text-ink-2">
+              as {standingWords[one.standing].toLowerCase()}; {letterWords[one.letter]}; until{" "}
+              {shortDate(one.expiresAt, zone)}
+            </span>
           </span>
           <Button
             weight="plain"

@@ -38,7 +38,7 @@ function Bandwidth({ picture, houseSize, onStage }: { picture: Picture; houseSiz
 function ChatOptions() {
   const { register } = useFormContext<PlanInput>();
   return (
-    <div className="grid items-end gap-4 sm:grid-cols-[20rem_1fr]">
+    <div className="grid items-end gap-4 sm:grid-cols-2">
       <Field label="In the chat the audience writes to" id="chatTo">
         {(ids) => (
           <Select {...ids} {...register("chatTo")}>

@@ -51,7 +51,9 @@ export async function secondStepAction(before: SignInState, data: FormData): Pro
   } catch (error) {
     return { step: "code", email, wrong: wordsOf(failureOf(error)) };
   }
-  const code = String(data.get("code") ?? "").replace(/\s/g, "");
+  const code = String(data.get("code") ?? "")
+    .replace(/\s/g, "")
+    .toLowerCase();
   const isTotp = /^\d{6}$/.test(code);
   const asked = { body: { code }, headers: await headers() };
   const entered = await (isTotp ? signIn.api.verifyTOTP(asked) : signIn.api.verifyBackupCode(asked)).catch(() => null);

@@ -1,4 +1,4 @@
-import { and, eq, inArray, notExists, sql } from "drizzle-orm";
+import { and, eq, gt, inArray, notExists, sql } from "drizzle-orm";
 import { changeNoticeDueAt, type MailingKind } from "@/core/mailings";
 import { groupBy } from "@/core/shared";
 import type { Db } from "../../db/client";
@@ -67,11 +67,21 @@ async function tellOnce(
   return planMessages(context, db, wanted);
 }
 
-/** Dates that waiting notices of the event are about; the notices themselves are taken back, to be planned as one. */
-async function takeBackNotices(db: Db, eventId: string): Promise<readonly Occurrence[]> {
+/**
+ * Dates that notices of the event are about which still wait for further edits; the notices themselves are taken back,
+ * to be planned as one. One that was due and put off by a server is of a change that others have heard of already.
+ */
+async function takeBackNotices(db: Db, eventId: string, now: number): Promise<readonly Occurrence[]> {
   const gone = await db
     .delete(messages)
-    .where(and(eq(messages.eventId, eventId), eq(messages.state, "planned"), eq(messages.kind, "change")))
+    .where(
+      and(
+        eq(messages.eventId, eventId),
+        eq(messages.state, "planned"),
+        eq(messages.kind, "change"),
+        gt(messages.plannedDueAt, now),
+      ),
+    )
     .returning({ occurrenceId: messages.occurrenceId, alsoAbout: messages.alsoAbout });
   const ids = gone.flatMap((one) => [one.occurrenceId, ...one.alsoAbout.map((also) => also.occurrenceId)]);
   const wanted = [...new Set(ids.filter((id) => id !== null))];
@@ -85,7 +95,7 @@ export async function withdrawNotices(
   eventId: string,
   undoneIds: readonly string[],
 ): Promise<void> {
-  const rest = (await takeBackNotices(db, eventId)).filter((date) => !undoneIds.includes(date.id));
+  const rest = (await takeBackNotices(db, eventId, context.clock.now())).filter((date) => !undoneIds.includes(date.id));
   await tellOnce(context, db, rest, "change", changeNoticeDueAt(context.clock.now()));
 }
 
@@ -93,7 +103,7 @@ export async function withdrawNotices(
 export async function planChangeNotice(context: Context, db: Db, dates: readonly Occurrence[]): Promise<number> {
   const [first] = dates;
   if (!first) return 0;
-  const before = await takeBackNotices(db, first.eventId);
+  const before = await takeBackNotices(db, first.eventId, context.clock.now());
   const all = new Map(
     [...before.filter((date) => date.phase !== "cancelled"), ...dates].map((date) => [date.id, date]),
   );

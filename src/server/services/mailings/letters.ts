@@ -1,6 +1,13 @@
 import { eq, sql } from "drizzle-orm";
 import { letterWords, type LetterWords } from "@/contracts";
-import { escapeHtml, maxAttempts, outcomeOf, retryAfterMinutes, type Letter } from "@/core/mailings";
+import {
+  escapeHtml,
+  maxAttempts,
+  outcomeOf,
+  retryAfterMinutes,
+  type DeliveryOutcome,
+  type Letter,
+} from "@/core/mailings";
 import { assertNever, spokenName } from "@/core/shared";
 import { minuteMs } from "@/core/time";
 import { letters, organisations } from "../../db/schema";
@@ -50,15 +57,17 @@ async function sendOne(context: Context, row: LetterRow, organisation: typeof or
     sentAt: now,
     unsubscribeUrl: null,
   });
-  const outcome = outcomeOf(smtpCode, part);
-  const isLost = outcome === "refused" || row.attempts >= maxAttempts;
-  const next =
-    outcome === "accepted"
-      ? { state: "sent" as const, sentAt: now }
-      : isLost
-        ? { state: "failed" as const }
-        : { dueAt: now + retryAfterMinutes(row.attempts) * minuteMs };
-  await context.db.update(letters).set(next).where(eq(letters.id, row.id));
+  await context.db
+    .update(letters)
+    .set(afterTry(row, outcomeOf(smtpCode, part), now))
+    .where(eq(letters.id, row.id));
+}
+
+/** What becomes of a letter after a try. */
+function afterTry(row: LetterRow, outcome: DeliveryOutcome, now: number): Partial<LetterRow> {
+  if (outcome === "accepted") return { state: "sent", sentAt: now };
+  if (outcome === "refused" || row.attempts >= maxAttempts) return { state: "failed" };
+  return { dueAt: now + retryAfterMinutes(row.attempts) * minuteMs };
 }
 
 /** Sends the letters that are due. Two senders never take the same one; what is not accepted is tried again, later and later. */
@@ -71,12 +80,21 @@ export async function sendLetters(context: Context): Promise<number> {
     .set({ attempts: sql`${letters.attempts} + 1`, dueAt: now + leaseMinutes * minuteMs })
     .where(sql`${letters.id} in ${due}`)
     .returning();
-  for (const row of claimed) {
+  // a row that is given back has no order of its own
+  for (const row of claimed.sort((a, b) => a.createdAt - b.createdAt)) {
     const [organisation] = await context.db
       .select()
       .from(organisations)
       .where(eq(organisations.id, row.organisationId));
-    if (organisation) await sendOne(context, row, organisation);
+    // one that cannot be written must hold up neither the others nor the mails behind them
+    if (organisation)
+      await sendOne(context, row, organisation).catch((error: unknown) => {
+        context.log.error("letter not sent", error, { letter: row.id });
+        return context.db
+          .update(letters)
+          .set(afterTry(row, "try-again", now))
+          .where(eq(letters.id, row.id));
+      });
   }
   return claimed.length;
 }

@@ -1,6 +1,7 @@
 import { and, inArray } from "drizzle-orm";
 import { audienceInput } from "@/contracts";
 import type { ComposedKind } from "@/core/mailings";
+import { holdsWords } from "@/core/shared";
 import { people } from "../../db/schema";
 import { accessFor, type TeamMember } from "../ground/access";
 import { parse, type Context } from "../ground/context";
@@ -9,8 +10,6 @@ import { dateOf } from "../planning/dates/load";
 import { countAudience, type LeftOut } from "./audience";
 
 const mostShown = 200;
-const folded = (text: string): string => text.toLowerCase().normalize("NFKD").replace(/\p{M}/gu, "");
-
 export interface AudienceList {
   readonly total: number;
   /** those that fit the words, the first of them */
@@ -32,9 +31,8 @@ export async function readAudience(
   const date = await dateOf(context.db, eventId, context.clock.now(), audience.dateId ?? null);
   const about = { organisationId: event.organisationId, eventId, dateId: date.id, kind };
   const { targets, leftOut } = await countAudience(context, context.db, about, audience);
-  const wanted = folded(words.slice(0, 100)).split(/\s+/).filter(Boolean);
   const fits = (one: { name: string; email: string }): boolean =>
-    wanted.every((word) => folded(`${one.name} ${one.email}`).includes(word));
+    holdsWords(`${one.name} ${one.email}`, words.slice(0, 100));
   const people = targets.filter(fits).sort((a, b) => a.name.localeCompare(b.name));
   return {
     total: targets.length,

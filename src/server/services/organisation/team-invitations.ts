@@ -54,6 +54,12 @@ interface Wanted {
   readonly standing: Standing;
 }
 
+/** A letter that has not left yet would bring a link that is over. */
+const dropLetter = (tx: Db, invitationId: string) =>
+  tx
+    .delete(letters)
+    .where(and(eq(sql`${letters.body} ->> 'invitationId'`, invitationId), eq(letters.state, "planned")));
+
 /** An invitation and its letter; one that the address had before is good no more. */
 async function invite(
   context: Context,
@@ -63,10 +69,12 @@ async function invite(
   by: { readonly userId: string; readonly name: string } | null,
 ): Promise<string> {
   const now = context.clock.now();
-  await tx
+  const before = await tx
     .update(teamInvitations)
     .set({ withdrawnAt: now })
-    .where(and(eq(teamInvitations.organisationId, organisationId), eq(teamInvitations.email, email), isOpen(now)));
+    .where(and(eq(teamInvitations.organisationId, organisationId), eq(teamInvitations.email, email), isOpen(now)))
+    .returning({ id: teamInvitations.id });
+  for (const one of before) await dropLetter(tx, one.id);
   const id = context.ids.id();
   const times = { createdAt: now, expiresAt: now + invitationDays * dayMs };
   const invitedBy = by?.userId ?? null;
@@ -105,6 +113,7 @@ export async function withdrawInvitation(context: Context, member: TeamMember, i
     )
     .returning({ id: teamInvitations.id });
   if (!gone) throw notFound("invitation");
+  await dropLetter(context.db, gone.id);
 }
 
 /**
@@ -116,9 +125,22 @@ export async function askForDesk(
   holder: { readonly organisationId: string; readonly name: string; readonly email: string },
 ): Promise<void> {
   if (await isMember(context.db, holder.organisationId, holder.email)) throw new Refusal({ code: "address-taken" });
-  await context.db.transaction((tx) =>
-    invite(context, tx, holder.organisationId, { ...holder, standing: "crew" }, null),
-  );
+  if (holder.email === "") throw notFound("address");
+  await context.db.transaction(async (tx) => {
+    // whoever was asked in as more stays that: their letter is sent anew
+    const [open] = await tx
+      .select({ standing: teamInvitations.standing })
+      .from(teamInvitations)
+      .where(
+        and(
+          eq(teamInvitations.organisationId, holder.organisationId),
+          eq(teamInvitations.email, holder.email),
+          isOpen(context.clock.now()),
+        ),
+      );
+    const wanted = { name: holder.name, email: holder.email, standing: open?.standing ?? "crew" };
+    await invite(context, tx, holder.organisationId, wanted, null);
+  });
 }
 
 /** Whether somebody signs in here. */

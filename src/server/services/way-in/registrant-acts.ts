@@ -122,6 +122,9 @@ export async function moveToDate(
     "date",
   );
   if (target.id === occurrence.id) return;
+  // whoever is still to be decided on, or gave their place back, is not let in by a move
+  if (ticket.status !== "registered" && ticket.status !== "waiting")
+    throw new Refusal({ code: "wrong-state", action: "ticket.move", state: ticket.status });
   for (const date of [occurrence, target]) requireRegistrationOpen(date);
   await context.db.transaction(async (tx) => {
     // always in one order, so that two moves across never wait for each other

@@ -7,6 +7,9 @@ import { events, occurrences, slotPlans, tickets } from "../../db/schema";
 import { accessFor, requireStanding, type TeamMember } from "../ground/access";
 import { audit } from "../ground/audit";
 import { oneOf, parse, type Context } from "../ground/context";
+import { organisationOf, requireWithinLimits, rulesOf } from "../organisation/rules";
+import { settleSeats } from "../organisation/seats";
+import { datesOf } from "../planning/dates/load";
 import { publishEvent } from "../planning/event-life";
 import { createEvent } from "../planning/events";
 import { cancelRegistration } from "./registration-changes";
@@ -60,12 +63,16 @@ export async function editSlots(
   const { title, forEventId, ...plan } = parse(slotPlanInput, rawInput);
   if (forEventId) await accessFor(context, member, forEventId, "event.people");
   requireSlots(context, plan);
+  const size = { durationMinutes: plan.lengthMinutes, houseSize: plan.capacity, onStage: 1 };
+  requireWithinLimits(rulesOf(await organisationOf(context, member.organisationId)), size, null);
   await context.db.transaction(async (tx) => {
     await tx.update(events).set({ title, houseSize: plan.capacity }).where(eq(events.id, eventId));
     await tx
       .update(slotPlans)
       .set({ forEventId, ...plan })
       .where(eq(slotPlans.eventId, eventId));
+    const ahead = (await datesOf(tx, eventId)).filter((date) => date.phase === "scheduled");
+    await settleSeats(context, tx, member.organisationId, new Set(ahead.map((date) => date.id)));
   });
   await noted(context, member, eventId, "slots.edit");
 }

@@ -46,7 +46,7 @@ export default async function NewEventPage({
   return (
     <>
       <TeamBar signOut={signOutAction} />
-      <main className="mx-auto max-w-3xl px-6 py-5">
+      <main className="mx-auto max-w-6xl px-6 py-5">
         <h1 className="mb-2 text-title font-semibold">Plan an event</h1>
         {templates.length > 0 && (
           <nav aria-label="Templates" className="mb-4 flex flex-wrap items-center gap-3">
