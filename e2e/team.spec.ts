@@ -114,6 +114,10 @@ test("one plan in two windows: what both changed is chosen field by field, and s
   await expect(page.getByText("“cet” is not understood.")).toBeVisible();
   await when.fill("1 Jan 2020 9:00");
   await expect(page.getByText(/has passed/)).toBeVisible();
+  // what stood there before does not go in place of what was typed
+  await page.getByRole("button", { name: "Make the event" }).click();
+  await expect(when).toBeFocused();
+  await expect(page.getByRole("button", { name: "Make the event" })).toBeVisible();
   await when.fill("in two weeks at noon");
   await expect(page.getByText(/has passed|not understood/)).toHaveCount(0);
   await page.getByRole("button", { name: "Make the event" }).click();

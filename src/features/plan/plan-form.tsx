@@ -6,6 +6,7 @@ import { planInput, type PlanInput } from "@/contracts";
 import { madeCode, strengthOf } from "@/core/front-door";
 import { FormSelect } from "@/features/shared/contract-form";
 import { readableText } from "@/core/shared";
+import { holdsUnread } from "@/features/shared/unread";
 import { DraftNote, useDraft } from "@/features/shared/use-draft";
 import { Button, Field, Input, Note } from "@/ui";
 import { AskToTell } from "./ask-to-tell";
@@ -179,7 +180,10 @@ export function PlanForm(props: PlanFormProps) {
   return (
     <FormProvider {...form}>
       <form
-        onSubmit={(event) => void submit(event)}
+        onSubmit={(event) => {
+          if (holdsUnread(event.currentTarget)) event.preventDefault();
+          else void submit(event);
+        }}
         className="grid items-start gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,1fr)_21rem]"
         noValidate
       >

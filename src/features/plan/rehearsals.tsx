@@ -3,6 +3,7 @@ import type { Done } from "@/contracts";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import { localWords } from "@/core/time";
+import { holdsUnread } from "@/features/shared/unread";
 import { MomentField } from "@/features/shared/moment-field";
 import { Button, Field, Input, Note, toast } from "@/ui";
 
@@ -92,7 +93,8 @@ export function Rehearsals(props: {
         <Button
           className="justify-self-start"
           disabled={isPending}
-          onClick={() =>
+          onClick={(event) =>
+            !holdsUnread(event.currentTarget.closest("section")) &&
             attempt(
               () => props.acts.add({ startLocal, durationMinutes: Number(minutes) }),
               () => "The rehearsal stands. Nothing was sent.",

@@ -2,6 +2,7 @@
 import { Button, Checkbox, Confirm, Field, Input, Note } from "@/ui";
 import type { ExtentInput } from "@/contracts";
 import type { Dispatch, SetStateAction } from "react";
+import { holdsUnread } from "@/features/shared/unread";
 import { MomentField } from "../shared/moment-field";
 import { StripDate, Preview } from "./series-types";
 import { Consequences } from "./date-block";
@@ -70,7 +71,9 @@ function ChangeActs({
       <Button
         weight="act"
         disabled={isPending || !isMoving || !preview || preview.refusedWords !== null}
-        onClick={() => apply({ markedIds: [...marked], change })}
+        onClick={(event) =>
+          !holdsUnread(event.currentTarget.closest("section")) && apply({ markedIds: [...marked], change })
+        }
       >
         Move {chosen.length === 1 ? "the date" : `${chosen.length} dates`}
       </Button>

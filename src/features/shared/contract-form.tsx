@@ -15,6 +15,7 @@ import type { z } from "zod";
 import { wordsOfIssue, type Done } from "@/contracts";
 import { Checkbox, Field, Input, Note, Select } from "@/ui";
 import { ClockInput } from "./clock-input";
+import { holdsUnread } from "./unread";
 import { wordedResolver } from "./worded-resolver";
 
 interface ContractFormOptions<T extends FieldValues, Value> {
@@ -65,7 +66,15 @@ export function ContractForm<T extends FieldValues>({
 }) {
   return (
     <FormProvider {...form}>
-      <form {...rest} className={className} onSubmit={(event) => void submit(event)} noValidate>
+      <form
+        {...rest}
+        className={className}
+        onSubmit={(event) => {
+          if (holdsUnread(event.currentTarget)) event.preventDefault();
+          else void submit(event);
+        }}
+        noValidate
+      >
         {children}
         {wrong && (
           <div className="col-span-full">

@@ -5,6 +5,7 @@ import { useState } from "react";
 import { DayPicker } from "react-day-picker";
 import { isLocalDateTime, localWords, readMoment, type MomentFault } from "@/core/time";
 import { momentFaultWords } from "./moment-words";
+import { unreadMark } from "./unread";
 import { Button, Field, Input, TextButton } from "@/ui";
 
 const dayOf = (local: string): Date => new Date(`${local.slice(0, 10)}T12:00:00`);
@@ -43,15 +44,31 @@ const hasPassed = (local: string, { todayLocal, isDay }: { todayLocal: string; i
   isDay ? local.slice(0, 10) < todayLocal.slice(0, 10) : local < todayLocal.slice(0, 16);
 
 /** Asks before a moment in the past is taken; another year is mostly what was meant. */
-function PastMoment({ local, onChoose }: { local: string; onChoose: (local: string) => void }) {
-  const nextYear = `${Number(local.slice(0, 4)) + 1}${local.slice(4)}`;
+function PastMoment({
+  local,
+  todayLocal,
+  onChoose,
+}: {
+  local: string;
+  todayLocal: string;
+  onChoose: (local: string) => void;
+}) {
+  const inYear = (year: number): string => `${year}${local.slice(4)}`;
+  const thisYear = Number(todayLocal.slice(0, 4));
+  const nextYear = inYear(thisYear) < todayLocal.slice(0, 16) ? inYear(thisYear + 1) : inYear(thisYear);
   return (
     <>
-      {localWords(local)} has passed. <TextButton onClick={() => onChoose(local)}>Use it all the same</TextButton>
+      {localWords(local)} has passed.{" "}
+      <TextButton className="underline" onClick={() => onChoose(local)}>
+        Use it all the same
+      </TextButton>
       {isLocalDateTime(nextYear) && (
         <>
           {" "}
-          or <TextButton onClick={() => onChoose(nextYear)}>take {localWords(nextYear)}</TextButton>
+          or{" "}
+          <TextButton className="underline" onClick={() => onChoose(nextYear)}>
+            take {localWords(nextYear)}
+          </TextButton>
         </>
       )}
     </>
@@ -95,13 +112,22 @@ export function MomentField(props: {
     <Field
       label={props.label}
       hint={props.hint}
-      error={fault ? momentFaultWords(fault) : past ? <PastMoment local={past} onChoose={choose} /> : props.error}
+      error={
+        fault ? (
+          momentFaultWords(fault)
+        ) : past ? (
+          <PastMoment local={past} todayLocal={props.todayLocal} onChoose={choose} />
+        ) : (
+          props.error
+        )
+      }
       {...(props.id ? { id: props.id } : {})}
     >
       {(ids) => (
         <div className="flex gap-1">
           <Input
             {...ids}
+            {...((fault ?? past) && unreadMark)}
             autoComplete="off"
             value={typed ?? (props.value ? shown(props.value) : "")}
             onChange={(event) => {
