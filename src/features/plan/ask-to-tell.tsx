@@ -1,6 +1,6 @@
 "use client";
 import type { PlanInput } from "@/contracts";
-import { cityOf, localWords } from "@/core/time";
+import { cityOf, durationWords, localWords } from "@/core/time";
 import { Button, Dialog } from "@/ui";
 
 /** Saving a moved date and telling people are two acts: asked once, with the number. */
@@ -24,11 +24,11 @@ export function AskToTell({
     <Dialog
       isOpen
       onOpenChange={(isOpen) => !isOpen && onClose()}
-      title="The date moves"
-      description={`To ${localWords(input.startLocal)} in ${cityOf(input.zone)}. ${people} hold the old hour.`}
+      title="The date changes"
+      description={`To ${localWords(input.startLocal)} in ${cityOf(input.zone)}, ${durationWords(Number(input.durationMinutes))}. ${people} know it as it was.`}
     >
       <p>
-        Reminders go by the new hour either way. The mail with it leaves five minutes after the last edit; until then it
+        Reminders go by it either way. The mail that says so leaves five minutes after the last edit; until then it
         stands among the mailings.
       </p>
       <div className="mt-4 flex flex-wrap gap-2">
