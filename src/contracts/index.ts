@@ -38,6 +38,7 @@ export {
   emailText,
   personName,
   openEntryInput,
+  ownDetailsInput,
   registerForm,
   registrationInput,
   stagePersonInput,

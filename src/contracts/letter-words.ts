@@ -1,5 +1,6 @@
 import type { Letter } from "@/core/mailings";
 import type { Standing } from "@/core/people";
+import { messagesFor } from "./messages";
 import { cityOf, clockTime, longDate } from "@/core/time";
 
 const standingMeans: Record<Standing, string> = {
@@ -28,7 +29,7 @@ export interface LetterWords {
   readonly link: string;
 }
 
-/** A letter in words. The team's pages and letters are English. */
+/** A letter in words. The team's pages and letters are English; a guest's is in their own language. */
 export function letterWords(letter: Letter, facts: LetterFacts): LetterWords {
   const { organisation, link, toName } = facts;
   const hello = `Hello ${toName},`;
@@ -68,6 +69,11 @@ export function letterWords(letter: Letter, facts: LetterFacts): LetterWords {
         ],
         link,
       };
+    }
+    case "address-changed": {
+      const words = messagesFor(letter.locale).addressChanged;
+      const filled = (text: string) => text.replace("{event}", letter.title).replace("{name}", toName);
+      return { subject: filled(words.subject), paragraphs: [words.hello, words.body, words.ask].map(filled), link };
     }
     case "seats-decided":
       return {

@@ -45,6 +45,8 @@ export const registrationInput = z.object({
   locale: z.string().max(20).optional(),
   answers: z.record(z.string(), z.string().max(2000)),
 });
+/** What registrants mend of themselves. */
+export const ownDetailsInput = z.object({ name: personName, email: emailText });
 /** Coming in by the open link: a name, and the same consent. */
 export const openEntryInput = z.object({
   name: personName,

@@ -26,4 +26,11 @@ export type Letter =
       readonly wantedSize: number;
       readonly isGranted: boolean;
       readonly answer: string;
+    }
+  /** to a registrant's old address, in their language */
+  | {
+      readonly kind: "address-changed";
+      readonly title: string;
+      readonly slug: string;
+      readonly locale: string;
     };

@@ -1,6 +1,7 @@
 "use client";
 import { Checkbox, Input, Button } from "@/ui";
-import { useActionState } from "react";
+import { useActionState, useRef } from "react";
+import { useFirstWrong } from "@/features/shared/use-first-wrong";
 import type { RegisterState } from "./types";
 
 /** In by the open link: a name, the consent, and on to the foyer. */
@@ -9,10 +10,12 @@ export function OpenEntry(props: {
   words: Readonly<Record<"name" | "consent" | "submit" | "working", string>>;
 }) {
   const [state, submit, isPending] = useActionState(props.action, { status: "fresh", errors: {}, typed: {} });
+  const form = useRef<HTMLFormElement>(null);
+  useFirstWrong(form, state);
   const { words } = props;
   const wrong = state.errors["name"] ?? state.errors["hasConsented"] ?? state.message;
   return (
-    <form action={submit} className="flex flex-col gap-3" noValidate>
+    <form ref={form} action={submit} className="flex flex-col gap-3" noValidate>
       <label className="flex flex-col gap-1">
         <span className="text-label font-medium text-ink-2">{words.name}</span>
         <Input
@@ -28,7 +31,7 @@ export function OpenEntry(props: {
         <span>{words.consent}</span>
       </label>
       {wrong && (
-        <p role="alert" className="border-s-2 border-wrong px-3 py-1 text-wrong">
+        <p role="alert" tabIndex={-1} className="border-s-2 border-wrong px-3 py-1 text-wrong">
           {wrong}
         </p>
       )}

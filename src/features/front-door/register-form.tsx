@@ -3,6 +3,7 @@ import { Button, Checkbox, Input } from "@/ui";
 import { useEffect, useRef, useState } from "react";
 import { isShown } from "@/core/front-door";
 import { Answered } from "@/features/shared/answered";
+import { useFirstWrong } from "@/features/shared/use-first-wrong";
 import { AnswerField } from "./answer-field";
 import { useAgainByItself } from "./use-again-by-itself";
 import { useRegister, type Registering } from "./use-register";
@@ -21,6 +22,7 @@ export function RegisterForm(props: {
   const { words } = props;
   const { state, submit, onSubmit, isPending } = useRegister({ ...props, ...words });
   const form = useAgainByItself(state, isPending);
+  useFirstWrong(form, state);
   const [answers, setAnswers] = useState<Readonly<Record<string, string>>>({});
   const zone = useRef<HTMLInputElement>(null);
   useEffect(() => {
@@ -45,7 +47,7 @@ export function RegisterForm(props: {
     <form ref={form} action={submit} onSubmit={onSubmit} className="flex flex-col gap-3" noValidate>
       <input type="hidden" name="zone" ref={zone} defaultValue="" />
       {state.status === "refused" && (
-        <p role="alert" className="border-s-2 border-wrong px-3 py-1 text-wrong">
+        <p role="alert" tabIndex={-1} className="border-s-2 border-wrong px-3 py-1 text-wrong">
           {state.message}
         </p>
       )}

@@ -1,8 +1,9 @@
 "use client";
 import type { Dispatch, SetStateAction } from "react";
-import { useActionState, useState } from "react";
+import { useActionState, useRef, useState } from "react";
 import { cityOf, clockTime, longDate } from "@/core/time";
 import { Answered } from "@/features/shared/answered";
+import { useFirstWrong } from "@/features/shared/use-first-wrong";
 import { useReaderZone } from "@/features/shared/times";
 import type { RegisterState } from "@/features/shared/register-state";
 import { Checkbox, Input, Radio, classes, Button } from "@/ui";
@@ -68,6 +69,8 @@ export function Booking(props: {
   const zone = useReaderZone(props.zone);
   const [state, submit, isPending] = useActionState(props.action, { status: "fresh", errors: {}, typed: {} });
   const [chosen, setChosen] = useState<number | null>(null);
+  const form = useRef<HTMLFormElement>(null);
+  useFirstWrong(form, state);
   const days = new Map<string, number[]>();
   for (const slot of props.slots) {
     const day = longDate(slot.startAt, zone, locale);
@@ -77,7 +80,7 @@ export function Booking(props: {
     return <Answered title={words.answered} more={words.answeredMore} email={state.typed["email"] ?? ""} />;
   }
   return (
-    <form action={submit} className="grid gap-6 md:grid-cols-[1fr_20rem]" noValidate>
+    <form ref={form} action={submit} className="grid gap-6 md:grid-cols-[1fr_20rem]" noValidate>
       <fieldset>
         <legend className="text-head font-semibold">{words.choose}</legend>
         <p className="text-ink-2">{words.zone.replace("{zone}", cityOf(zone))}</p>
@@ -94,7 +97,7 @@ export function Booking(props: {
       <div className="flex flex-col gap-3 self-start border-t-4 border-action bg-sheet p-5">
         <input type="hidden" name="zone" value={zone} readOnly />
         {state.status === "refused" && (
-          <p role="alert" className="border-s-2 border-wrong px-3 py-1 text-wrong">
+          <p role="alert" tabIndex={-1} className="border-s-2 border-wrong px-3 py-1 text-wrong">
             {state.message}
           </p>
         )}

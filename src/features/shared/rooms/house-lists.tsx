@@ -56,19 +56,25 @@ export function PollPlace({
   });
 }
 
+type AskState = "idle" | "waiting" | "sent";
+
+/** Asks. What was typed stays until the desk has it; "at the desk" is said when it is, not before. */
 export function AskPlace({ send }: { send: RoomLink<HouseView>["send"] }) {
   const t = useTranslations("house");
   const [text, setText] = useState("");
-  const [isSent, setSent] = useState(false);
+  const [state, setState] = useState<AskState>("idle");
+  const ask = async () => {
+    setState("waiting");
+    const receipt = await send({ type: "questions.ask", text: text.trim(), segmentId: null });
+    if (receipt.ok) setText("");
+    setState(receipt.ok ? "sent" : "idle");
+  };
   return (
     <form
       className="bg-sheet p-4"
       onSubmit={(event) => {
         event.preventDefault();
-        if (text.trim() === "") return;
-        send({ type: "questions.ask", text: text.trim(), segmentId: null });
-        setText("");
-        setSent(true);
+        if (text.trim() !== "" && state !== "waiting") void ask();
       }}
     >
       <label htmlFor="ask" className="text-base font-semibold">
@@ -80,19 +86,18 @@ export function AskPlace({ send }: { send: RoomLink<HouseView>["send"] }) {
         maxLength={1000}
         dir="auto"
         value={text}
+        readOnly={state === "waiting"}
         onChange={(e) => setText(e.target.value)}
         placeholder={t("askHint")}
         className="mt-1"
       />
       <div className="flex items-center gap-3">
-        <Button type="submit" weight="act">
+        <Button type="submit" weight="act" disabled={state === "waiting"}>
           {t("send")}
         </Button>
-        {isSent && (
-          <span role="status" className="text-label text-ink-2">
-            {t("sent")}
-          </span>
-        )}
+        <span role="status" className="text-label text-ink-2">
+          {state === "idle" ? "" : t(state === "waiting" ? "sending" : "sent")}
+        </span>
       </div>
     </form>
   );

@@ -1,7 +1,7 @@
 "use client";
 import { PollPlace, AskPlace, Lists } from "./house-lists";
 
-import { type ReactNode } from "react";
+import { useEffect, useRef, type ReactNode } from "react";
 import { useTranslations, useLocale } from "use-intl";
 import type { Messages } from "@/contracts/messages";
 import { refusalWords } from "@/contracts/messages/refusal";
@@ -88,6 +88,17 @@ function InFoyer({
   );
 }
 
+/** Whoever has just come in starts reading here. */
+function LandingTitle({ children }: { children: ReactNode }) {
+  const own = useRef<HTMLHeadingElement>(null);
+  useEffect(() => own.current?.focus(), []);
+  return (
+    <h1 ref={own} tabIndex={-1} className="mb-2 text-lead font-semibold break-words outline-none" dir="auto">
+      {children}
+    </h1>
+  );
+}
+
 /** The attendee's room: the programme first, beside it one place that changes with what is asked. */
 export function HouseRoom(props: { occurrenceId: string; ticketId: string; startAt: number; words: Messages }) {
   const room = useRoom<HouseView | FoyerView>(props.occurrenceId, props.ticketId, (failure) =>
@@ -115,9 +126,7 @@ export function HouseRoom(props: { occurrenceId: string; ticketId: string; start
         <InFoyer me={room.me} startAt={props.startAt} ahead={room.clockAheadMs} words={props.words} />
       ) : (
         <>
-          <h1 className="mb-2 text-lead font-semibold break-words" dir="auto">
-            {event?.title}
-          </h1>
+          <LandingTitle>{event?.title}</LandingTitle>
           <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
             <Programme
               view={house}

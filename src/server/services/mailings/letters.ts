@@ -1,5 +1,6 @@
 import { eq, sql } from "drizzle-orm";
 import { letterWords, type LetterWords } from "@/contracts";
+import { directionOf, localeOf, type Locale } from "@/contracts/messages";
 import {
   escapeHtml,
   maxAttempts,
@@ -17,8 +18,8 @@ const batchSize = 20;
 const leaseMinutes = 2;
 type LetterRow = typeof letters.$inferSelect;
 
-const htmlOf = ({ paragraphs, link }: LetterWords): string =>
-  `<!doctype html><html lang="en"><body style="font-family:sans-serif;line-height:1.5;color:#1B1F23;max-width:36em">${paragraphs.map((one) => `<p>${escapeHtml(one)}</p>`).join("")}<p><a href="${link}">${link}</a></p></body></html>`;
+const htmlOf = ({ paragraphs, link }: LetterWords, locale: Locale): string =>
+  `<!doctype html><html lang="${locale}" dir="${directionOf(locale)}"><body style="font-family:sans-serif;line-height:1.5;color:#1B1F23;max-width:36em">${paragraphs.map((one) => `<p>${escapeHtml(one)}</p>`).join("")}<p><a href="${link}">${link}</a></p></body></html>`;
 
 /** Where a letter leads; a secret in it is derived now and kept nowhere. */
 function linkOf(context: Context, letter: Letter): string {
@@ -32,6 +33,8 @@ function linkOf(context: Context, letter: Letter): string {
       return `${origin}/slots`;
     case "seats-decided":
       return `${origin}/events/${letter.eventId}/plan`;
+    case "address-changed":
+      return `${origin}/front/${letter.slug}`;
     default:
       return assertNever(letter);
   }
@@ -52,7 +55,7 @@ async function sendOne(context: Context, row: LetterRow, organisation: typeof or
     to: { name: row.toName, address: row.toEmail },
     subject: words.subject,
     text: [...words.paragraphs, words.link].join("\n\n"),
-    html: htmlOf(words),
+    html: htmlOf(words, localeOf("locale" in row.body ? row.body.locale : "en")),
     calendar: null,
     sentAt: now,
     unsubscribeUrl: null,

@@ -4,6 +4,7 @@ import type { Locale } from "@/contracts/messages";
 import type { GuestFormState } from "@/features/shared/guest-form";
 import { app } from "@/server/compose";
 import { cancelRegistration, comeBack } from "@/server/services/way-in/registration-changes";
+import { correctOwnDetails } from "@/server/services/way-in/own-details";
 import { holderOf } from "@/server/services/way-in/tickets";
 import { inLanguage } from "../../../_lib/locale";
 import { act } from "../../../_lib/request";
@@ -25,4 +26,14 @@ export async function comeBackAction(token: string, locale: Locale): Promise<Gue
     revalidatePath(`/ticket/${token}`);
   }, inLanguage(locale));
   return { wrong: done.ok ? null : done.words };
+}
+
+/** Registrants mend their own name or address; a new address means a new link, which this browser is given at once. */
+export async function correctDetailsAction(token: string, locale: Locale, details: { name: string; email: string }) {
+  return act(async () => {
+    const { context } = await app();
+    const next = await correctOwnDetails(context, await holderOf(context, token), details);
+    revalidatePath(`/ticket/${next}`);
+    return next === token ? null : next;
+  }, inLanguage(locale));
 }

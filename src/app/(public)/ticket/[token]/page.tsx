@@ -6,6 +6,8 @@ import { isOver as isOverPhase } from "@/core/people";
 import { GuestForm } from "@/features/shared/guest-form";
 import { lookStyle } from "@/features/shared/look";
 import { Countdown } from "@/features/ticket/countdown";
+import { OwnDetails } from "@/features/ticket/own-details";
+import { FocusNote } from "@/features/shared/focus-note";
 import { CancelPlace } from "@/features/ticket/cancel-place";
 import { ByPhone } from "@/features/shared/by-phone";
 import { DayAndHour, HourSentence } from "@/features/shared/times";
@@ -19,15 +21,19 @@ import { besidesOf } from "../../_lib/besides";
 import { holderLocale, visitorLocale } from "../../../_lib/locale";
 import { orNotFound } from "../../../_lib/request";
 import { chooseHolderLanguageAction } from "../../language-actions";
-import { cancelAction, comeBackAction } from "./actions";
+import { cancelAction, comeBackAction, correctDetailsAction } from "./actions";
 
 /** The title in the visitor's language. */
 export async function generateMetadata(): Promise<Metadata> {
   return { title: messagesFor(await visitorLocale()).ticket.title, robots: { index: false } };
 }
 
-export default async function TicketPage({ params }: { params: Promise<{ token: string }> }) {
-  const { token } = await params;
+export default async function TicketPage(props: {
+  params: Promise<{ token: string }>;
+  searchParams: Promise<{ address?: string }>;
+}) {
+  const { token } = await props.params;
+  const hasNewAddress = (await props.searchParams).address === "new";
   const { context } = await app();
   const holder = await orNotFound(() => holderOf(context, token, { ofDeleted: true }));
   const { event, occurrence, ticket, person } = holder;
@@ -71,6 +77,7 @@ export default async function TicketPage({ params }: { params: Promise<{ token: 
         <p className="mt-3 border-s-4 border-action ps-3 text-lead">
           {isCancelled ? messagesFor(locale).front.cancelled : isOver ? words.over : standing}
         </p>
+        {hasNewAddress && person.email && <FocusNote>{words.moved.replace("{address}", person.email)}</FocusNote>}
         {!isOver && ticket.status === "registered" && (
           <div className="mt-6 bg-sheet p-5">
             <Countdown
@@ -106,6 +113,14 @@ export default async function TicketPage({ params }: { params: Promise<{ token: 
         )}
         {!isOver && ticket.role === "attendee" && ticket.status !== "cancelled" && ticket.status !== "declined" && (
           <CancelPlace action={cancelAction.bind(null, token, locale)} words={words} />
+        )}
+        {!isOver && ticket.role === "attendee" && ticket.status !== "cancelled" && ticket.status !== "declined" && (
+          <OwnDetails
+            details={{ name: person.name ?? "", email: person.email ?? "" }}
+            words={words}
+            labels={messagesFor(locale).front}
+            correct={correctDetailsAction.bind(null, token, locale)}
+          />
         )}
         {!isOver && event.shape === "slots" && ticket.status === "registered" && (
           <p className="mt-6">
