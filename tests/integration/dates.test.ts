@@ -259,6 +259,9 @@ describe("rehearsals", () => {
     });
     expect((await datesOf(world.context.db, event.eventId)).map((date) => date.id)).toEqual([event.occurrenceId]);
     expect(await inviteToRehearsal(world.context, world.owner, event.eventId, rehearsal)).toBe(1);
+    await sendDue(world.context);
+    // its entry in a calendar says what it is, too
+    expect(world.sent.at(-1)!.calendar!.content).toContain("SUMMARY:Rehearsal: Tides and the saltmarsh");
     expect(await mails()).toEqual(["leira@example.org: Rehearsal: Tides and the saltmarsh"]);
     expect((await holderById(world.context, panelist)).occurrence.id).toBe(rehearsal);
     world.clock.set(Date.parse("2027-06-09T10:30:00Z") + 8 * hourMs);

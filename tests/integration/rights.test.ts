@@ -8,7 +8,7 @@ import type { CommandBody } from "@/contracts";
 import type { TeamMember } from "@/server/services/ground/access";
 import { createEvent, loadPlan } from "@/server/services/planning/events";
 import { savePlan } from "@/server/services/planning/save-plan";
-import { deleteEvent, publishEvent, restoreEvent } from "@/server/services/planning/event-life";
+import { deleteEvent, hearersOfEvent, publishEvent, restoreEvent } from "@/server/services/planning/event-life";
 import { deleteMailing, saveKindWords, saveMailing } from "@/server/services/mailings/compose";
 import { previewMailing, testMailing } from "@/server/services/mailings/preview";
 import {
@@ -108,6 +108,7 @@ const actions: Readonly<Record<string, { needs: Action | "standing"; call: Call 
   currentPlanAction: { needs: "event.read", call: (m) => loadPlan(world.context, m, event.eventId) },
   publishAction: { needs: "event.plan", call: (m) => publishEvent(world.context, m, event.eventId, true) },
   deleteAction: { needs: "event.plan", call: (m) => deleteEvent(world.context, m, event.eventId) },
+  hearersAction: { needs: "event.plan", call: (m) => hearersOfEvent(world.context, m, event.eventId) },
   restoreAction: { needs: "event.plan", call: (m) => restoreEvent(world.context, m, event.eventId) },
   addPersonAction: {
     needs: "event.people",
@@ -148,12 +149,9 @@ const actions: Readonly<Record<string, { needs: Action | "standing"; call: Call 
   },
   previewMailingAction: {
     needs: "event.mailings",
-    call: (m) => previewMailing(world.context, m, event.eventId, composed("note"), null),
+    call: (m) => previewMailing(world.context, m, event.eventId, {}, null),
   },
-  testMailingAction: {
-    needs: "event.mailings",
-    call: (m) => testMailing(world.context, m, event.eventId, composed("note")),
-  },
+  testMailingAction: { needs: "event.mailings", call: (m) => testMailing(world.context, m, event.eventId, {}) },
   readAudienceAction: {
     needs: "event.mailings",
     call: (m) => readAudience(world.context, m, event.eventId, "note", { ...nobody }, ""),
@@ -220,6 +218,7 @@ const actions: Readonly<Record<string, { needs: Action | "standing"; call: Call 
     call: (m) => mendFinding(world.context, m, event.eventId, event.occurrenceId, "front-door-closed"),
   },
   saveTemplateAction: { needs: "event.plan", call: (m) => saveTemplate(world.context, m, event.eventId, "T") },
+  copyEventAction: { needs: "event.plan", call: (m) => duplicateEvent(world.context, m, event.eventId) },
   duplicateAction: { needs: "event.plan", call: (m) => duplicateEvent(world.context, m, event.eventId) },
   requestSeatsAction: {
     needs: "event.plan",

@@ -116,6 +116,7 @@ export const ar: Messages = {
     two: "{date}، {time} في {city} ({other} في {otherCity})",
     forYou: "{time} بتوقيتك",
   },
+  rehearsalOf: "تدريب: {event}",
   startsIn: {
     minutes:
       "{count, plural, =0 {بعد لحظة} zero {بعد # دقيقة} one {بعد دقيقة} two {بعد دقيقتين} few {بعد # دقائق} many {بعد # دقيقة} other {بعد # دقيقة}}",

@@ -116,6 +116,7 @@ export const de: Messages = {
     two: "{date}, {time} in {city} ({other} in {otherCity})",
     forYou: "{time} für Sie",
   },
+  rehearsalOf: "Probe: {event}",
   startsIn: {
     minutes: "in {count, plural, =0 {einem Augenblick} one {# Minute} other {# Minuten}}",
     hours: "in {count, plural, one {# Stunde} other {# Stunden}}",

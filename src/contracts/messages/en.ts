@@ -117,6 +117,7 @@ export const en = {
     two: "{date}, {time} in {city} ({other} in {otherCity})",
     forYou: "{time} for you",
   },
+  rehearsalOf: "Rehearsal: {event}",
   startsIn: {
     minutes: "in {count, plural, =0 {a moment} one {# minute} other {# minutes}}",
     hours: "in {count, plural, one {# hour} other {# hours}}",

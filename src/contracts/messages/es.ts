@@ -116,6 +116,7 @@ export const es: Messages = {
     two: "{date}, {time} en {city} ({other} en {otherCity})",
     forYou: "{time} para usted",
   },
+  rehearsalOf: "Ensayo: {event}",
   startsIn: {
     minutes: "en {count, plural, =0 {un momento} one {# minuto} other {# minutos}}",
     hours: "en {count, plural, one {# hora} other {# horas}}",

@@ -116,6 +116,7 @@ export const fr: Messages = {
     two: "{date}, {time} à {city} ({other} à {otherCity})",
     forYou: "{time} pour vous",
   },
+  rehearsalOf: "Répétition : {event}",
   startsIn: {
     minutes: "dans {count, plural, =0 {un instant} one {# minute} other {# minutes}}",
     hours: "dans {count, plural, one {# heure} other {# heures}}",

@@ -116,6 +116,7 @@ export const pt: Messages = {
     two: "{date}, {time} em {city} ({other} em {otherCity})",
     forYou: "{time} para si",
   },
+  rehearsalOf: "Ensaio: {event}",
   startsIn: {
     minutes: "dentro de {count, plural, =0 {um instante} one {# minuto} other {# minutos}}",
     hours: "dentro de {count, plural, one {# hora} other {# horas}}",

@@ -1,16 +1,15 @@
 "use client";
 import { EditorContent, useEditor } from "@tiptap/react";
 import StarterKit from "@tiptap/starter-kit";
-import { useState } from "react";
 import type { MailDoc } from "@/core/mailings";
-import { Button, Input, Press } from "@/ui";
+import { useLinkTool } from "@/features/shared/link-tool";
+import { Button, Press } from "@/ui";
 import { docFromEditor, editorFromDoc } from "./editor-doc";
 import { JoinDetailsNode, MergeFieldNode } from "./editor-nodes";
 import { chips, fieldWords } from "./field-words";
 
 /** The words of a mail: rich text, merge fields as chips, the join details as one piece. */
 export function MailEditor({ doc, onChange }: { doc: MailDoc; onChange: (doc: MailDoc) => void }) {
-  const [href, setHref] = useState<string | null>(null);
   const editor = useEditor({
     extensions: [
       StarterKit.configure({
@@ -38,6 +37,7 @@ export function MailEditor({ doc, onChange }: { doc: MailDoc; onChange: (doc: Ma
     },
     onUpdate: ({ editor: current }) => onChange(docFromEditor(current.getJSON())),
   });
+  const link = useLinkTool(editor);
   const chain = () => editor?.chain().focus();
   return (
     <div className="rounded-control border border-rule bg-sheet">
@@ -51,16 +51,7 @@ export function MailEditor({ doc, onChange }: { doc: MailDoc; onChange: (doc: Ma
         <Button onClick={() => chain()?.toggleHeading({ level: 2 }).run()}>Heading</Button>
         <Button onClick={() => chain()?.toggleBulletList().run()}>List</Button>
         <Button onClick={() => chain()?.toggleOrderedList().run()}>Numbers</Button>
-        <Button
-          onClick={() =>
-            setHref(
-              href === null ? ((editor?.getAttributes("link")["href"] as string | undefined) ?? "https://") : null,
-            )
-          }
-          aria-expanded={href !== null}
-        >
-          Link
-        </Button>
+        {link.button}
         <span className="ml-2 text-label text-ink-2">Put in:</span>
         {chips.map((field) => (
           <Press
@@ -72,20 +63,7 @@ export function MailEditor({ doc, onChange }: { doc: MailDoc; onChange: (doc: Ma
           </Press>
         ))}
       </div>
-      {href !== null && (
-        <form
-          className="flex gap-2 border-b border-rule p-1"
-          onSubmit={(event) => {
-            event.preventDefault();
-            if (/^(https?:\/\/.|mailto:.)/i.test(href)) chain()?.extendMarkRange("link").setLink({ href }).run();
-            else chain()?.unsetLink().run();
-            setHref(null);
-          }}
-        >
-          <Input aria-label="Address of the link" value={href} onChange={(event) => setHref(event.target.value)} />
-          <Button type="submit">Set</Button>
-        </form>
-      )}
+      {link.row}
       <EditorContent editor={editor} />
     </div>
   );

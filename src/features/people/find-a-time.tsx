@@ -15,6 +15,7 @@ import {
   type IntervalSet,
 } from "@/core/time";
 import { DayField } from "@/features/shared/moment-field";
+import { TakeSlot, type TakeSlotActs } from "./take-slot";
 import { Button, Checkbox, Field, Input, Note, Table, classes, Press } from "@/ui";
 
 const hours = Array.from({ length: 24 }, (_, hour) => hour);
@@ -81,6 +82,8 @@ type FindATimeProps = {
   fromLocal: string;
   durationMinutes: number;
   find: (input: unknown) => Promise<Done<SlotGrid>>;
+  /** moving the date to what was found; null where it stands fast */
+  take: { readonly occurrenceId: string; readonly holders: number; readonly acts: TakeSlotActs } | null;
 };
 
 function WhoIsNeeded({
@@ -222,6 +225,7 @@ export function FindATime(props: FindATimeProps) {
             </p>
           )}
           {chosen !== null && <DayGrid grid={grid} zone={zone} startAt={chosen} />}
+          {chosen !== null && props.take && <TakeSlot startLocal={wallTimeAt(chosen, zone).local} {...props.take} />}
           <SlotList grid={grid} chosen={chosen} setChosen={setChosen} zone={zone} />
         </div>
       )}

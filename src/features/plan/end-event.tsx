@@ -2,29 +2,22 @@
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import type { Done, ExtentInput } from "@/contracts";
-import { Button, Checkbox, Confirm, Note, toast } from "@/ui";
+import { peopleWords, TellChoice } from "@/features/shared/tell-choice";
+import { Button, Confirm, Note, toast } from "@/ui";
 
 export interface EndActs {
   remove(tellPeople: boolean): Promise<Done<void>>;
   cancel(input: ExtentInput, tellPeople: boolean): Promise<Done<{ changeId: string; told: number }>>;
   undo(changeId: string): Promise<Done<unknown>>;
 }
-const people = (count: number): string => (count === 1 ? "1 person" : `${count} people`);
-
-function Tell({ holders, isOn, onChange }: { holders: number; isOn: boolean; onChange: (isOn: boolean) => void }) {
-  if (holders === 0) return <p>Nobody is registered or invited yet.</p>;
-  return (
-    <label className="flex items-start gap-2">
-      <Checkbox className="mt-1" checked={isOn} onChange={(event) => onChange(event.target.checked)} />
-      <span>
-        Tell {people(holders)} by mail at once. Without it nobody hears of it; their tickets say “cancelled” either way.
-      </span>
-    </label>
-  );
-}
-
 /** Cancels the event's one date, or deletes the event: each says to how many, and can be taken back. */
-export function EndEvent({ holders, dateId, acts }: { holders: number; dateId: string | null; acts: EndActs }) {
+export function EndEvent(props: {
+  /** people who would hear of the date's cancelling, and of the whole event's deletion */
+  holders: { readonly ofDate: number; readonly ofEvent: number };
+  dateId: string | null;
+  acts: EndActs;
+}) {
+  const { holders, dateId, acts } = props;
   const router = useRouter();
   const [tells, setTells] = useState(true);
   const [wrong, setWrong] = useState<string | null>(null);
@@ -40,7 +33,7 @@ export function EndEvent({ holders, dateId, acts }: { holders: number; dateId: s
       () => acts.cancel({ markedIds: [id], change: { kind: "call-off" } }, tells),
       ({ changeId, told }) => {
         router.refresh();
-        toast(told > 0 ? `Cancelled; ${people(told)} hear of it.` : "Cancelled.", {
+        toast(told > 0 ? `Cancelled; ${peopleWords(told)} hear of it.` : "Cancelled.", {
           duration: 300_000,
           action: {
             label: "Undo",
@@ -62,7 +55,7 @@ export function EndEvent({ holders, dateId, acts }: { holders: number; dateId: s
           act="Cancel it"
           onConfirm={() => cancel(dateId)}
         >
-          <Tell holders={holders} isOn={tells} onChange={setTells} />
+          <TellChoice holders={holders.ofDate} isOn={tells} onChange={setTells} />
         </Confirm>
       )}
       <Confirm
@@ -81,7 +74,7 @@ export function EndEvent({ holders, dateId, acts }: { holders: number; dateId: s
         }
       >
         <p className="mb-2">It can be brought back for a week; then it is gone for good.</p>
-        <Tell holders={holders} isOn={tells} onChange={setTells} />
+        <TellChoice holders={holders.ofEvent} isOn={tells} onChange={setTells} />
       </Confirm>
       {wrong && <Note tone="wrong">{wrong}</Note>}
     </>

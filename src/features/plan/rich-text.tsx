@@ -1,6 +1,7 @@
 "use client";
 import { EditorContent, useEditor } from "@tiptap/react";
 import StarterKit from "@tiptap/starter-kit";
+import { useLinkTool } from "@/features/shared/link-tool";
 import { Button } from "@/ui";
 
 /** Rich text with what the server's allow-list keeps, and nothing more. */
@@ -15,7 +16,13 @@ export function RichText({
 }) {
   const editor = useEditor({
     extensions: [
-      StarterKit.configure({ code: false, codeBlock: false, horizontalRule: false, heading: { levels: [2, 3] } }),
+      StarterKit.configure({
+        code: false,
+        codeBlock: false,
+        horizontalRule: false,
+        heading: { levels: [2, 3] },
+        link: { openOnClick: false, protocols: ["http", "https", "mailto"] },
+      }),
     ],
     content: value,
     immediatelyRender: false,
@@ -31,6 +38,7 @@ export function RichText({
     },
     onUpdate: ({ editor: current }) => onChange(current.getHTML()),
   });
+  const link = useLinkTool(editor);
   return (
     <div className="rounded-control border border-rule bg-sheet">
       <div className="flex gap-1 border-b border-rule p-1" role="toolbar" aria-label="Text style">
@@ -38,7 +46,9 @@ export function RichText({
         <Button onClick={() => editor?.chain().focus().toggleItalic().run()}>Italic</Button>
         <Button onClick={() => editor?.chain().focus().toggleHeading({ level: 2 }).run()}>Heading</Button>
         <Button onClick={() => editor?.chain().focus().toggleBulletList().run()}>List</Button>
+        {link.button}
       </div>
+      {link.row}
       <EditorContent editor={editor} />
     </div>
   );

@@ -4,6 +4,7 @@ import { cityOf, clockTime, instantOf, minuteMs, shortDate, wallTimeAt } from "@
 import { Rail } from "@/features/shared/rail";
 import { findingWords } from "@/features/shared/readiness-words";
 import { Bar, buttonClass, classes, Faces } from "@/ui";
+import { EventMenu, type EventMenuActs } from "./event-menu";
 import { DragRail } from "./drag-rail";
 import type { MoveActs } from "./use-move";
 
@@ -15,7 +16,7 @@ export interface Clock {
 
 /** Hour, event, rail, faces, audience, next act: the same columns for every day. */
 export const boardColumns =
-  "grid grid-cols-[3.5rem_minmax(0,1fr)_7.5rem] items-center gap-3 lg:grid-cols-[4rem_14rem_minmax(0,1fr)_5.5rem_8rem_14rem] lg:gap-4";
+  "grid grid-cols-[3.5rem_minmax(0,1fr)_7.5rem_2.5rem] items-center gap-3 lg:grid-cols-[4rem_14rem_minmax(0,1fr)_5.5rem_8rem_13rem_2.5rem] lg:gap-4";
 
 const laterShown = 3;
 /** "next 3, 10 and 17 Dec": the series' dates after this one. */
@@ -103,8 +104,15 @@ function Audience({ date }: { date: SeasonDate }) {
 }
 
 /** One date, or the next one of a series, as a line of the board. */
-export function BoardRow(props: { date: SeasonDate; now: number; zone: string; clock: Clock; acts: MoveActs | null }) {
-  const { date, now, zone, clock, acts } = props;
+export function BoardRow(props: {
+  date: SeasonDate;
+  now: number;
+  zone: string;
+  clock: Clock;
+  acts: MoveActs | null;
+  menu: EventMenuActs | null;
+}) {
+  const { date, now, zone, clock, acts, menu } = props;
   const midnight = instantOf({ local: `${wallTimeAt(date.callAt, zone).local.slice(0, 10)}T00:00`, zone });
   const [from, to] = [midnight + clock.from * minuteMs, midnight + clock.to * minuteMs];
   const isOn = date.phase === "open" || date.phase === "backstage";
@@ -161,6 +169,7 @@ export function BoardRow(props: { date: SeasonDate; now: number; zone: string; c
       <div className="min-w-0 text-end">
         <NextAct date={date} now={now} />
       </div>
+      <div className="text-end text-label">{menu && <EventMenu date={date} acts={menu} />}</div>
     </li>
   );
 }

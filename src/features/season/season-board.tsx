@@ -3,6 +3,7 @@ import { instantOf, longDate, minuteMs, wallTimeAt } from "@/core/time";
 import type { SeasonDate } from "@/contracts";
 import { NoDates } from "./no-dates";
 import { BoardRow, boardColumns, type Clock } from "./board-row";
+import type { EventMenuActs } from "./event-menu";
 import type { MoveActs } from "./use-move";
 
 const clockStepMinutes = 60;
@@ -61,10 +62,11 @@ interface BoardProps {
   readonly isNarrowed: boolean;
   readonly zone: string;
   readonly acts: MoveActs | null;
+  readonly menu: EventMenuActs | null;
 }
 
 /** The coming dates as rails on one clock, day by day; dragged along it where the member may move them. */
-export function SeasonBoard({ now, ahead, hasMore, isNarrowed, zone, acts }: BoardProps) {
+export function SeasonBoard({ now, ahead, hasMore, isNarrowed, zone, acts, menu }: BoardProps) {
   const clock = commonClock(ahead, zone);
   const days = [...groupBy(ahead, (date) => dayOf(date.startAt, zone))];
   return (
@@ -78,7 +80,15 @@ export function SeasonBoard({ now, ahead, hasMore, isNarrowed, zone, acts }: Boa
           </h2>
           <ul>
             {dates.map((date) => (
-              <BoardRow key={date.occurrenceId} date={date} now={now} zone={zone} clock={clock} acts={acts} />
+              <BoardRow
+                key={date.occurrenceId}
+                date={date}
+                now={now}
+                zone={zone}
+                clock={clock}
+                acts={acts}
+                menu={menu}
+              />
             ))}
           </ul>
         </section>

@@ -14,6 +14,8 @@ import { useRef } from "react";
 import { localWords, shiftLocal } from "@/core/time";
 import { dragWords } from "@/features/shared/drag-words";
 import { classes } from "@/ui";
+import type { SeasonDate } from "@/contracts";
+import { EventMenu, type EventMenuActs } from "./event-menu";
 import { useMove, type MoveActs } from "./use-move";
 
 export interface MonthDate {
@@ -22,12 +24,13 @@ export interface MonthDate {
   readonly title: string;
   readonly startLocal: string;
   readonly kind: "show" | "rehearsal" | "slot";
+  readonly phase: SeasonDate["phase"];
   readonly isPublished: boolean;
   readonly isFixed: boolean;
   readonly isCancelled: boolean;
 }
 
-function Chip({ date }: { date: MonthDate }) {
+function Chip({ date, menu }: { date: MonthDate; menu: EventMenuActs | null }) {
   const { attributes, listeners, setNodeRef, transform } = useDraggable({
     id: date.occurrenceId,
     disabled: date.isFixed,
@@ -42,7 +45,7 @@ function Chip({ date }: { date: MonthDate }) {
           : undefined
       }
       className={classes(
-        "mt-0.5 border-l-2 px-1 leading-tight",
+        "group mt-0.5 border-l-2 px-1 leading-tight",
         date.isFixed ? "bg-raised text-ink-2" : "cursor-grab bg-sheet",
         date.kind === "rehearsal" ? "border-attention" : date.isPublished ? "border-action" : "border-rule",
         date.isCancelled && "line-through",
@@ -58,6 +61,16 @@ function Chip({ date }: { date: MonthDate }) {
         <span className="mono">{date.startLocal.slice(11)}</span> {date.kind === "rehearsal" ? "Rehearsal: " : ""}
         {date.title}
       </Link>
+      {menu && (
+        // a press here must not begin a drag
+        <span onPointerDown={(event) => event.stopPropagation()} onKeyDown={(event) => event.stopPropagation()}>
+          <EventMenu
+            date={date}
+            acts={menu}
+            className="sr-only group-hover:not-sr-only hover:underline focus-visible:not-sr-only data-[state=open]:not-sr-only"
+          />
+        </span>
+      )}
     </li>
   );
 }
@@ -67,11 +80,13 @@ function Day({
   isInMonth,
   isToday,
   dates,
+  menu,
 }: {
   day: string;
   isInMonth: boolean;
   isToday: boolean;
   dates: readonly MonthDate[];
+  menu: EventMenuActs | null;
 }) {
   const { setNodeRef, isOver } = useDroppable({ id: day });
   return (
@@ -93,7 +108,7 @@ function Day({
       </Link>
       <ul>
         {dates.map((date) => (
-          <Chip key={date.occurrenceId} date={date} />
+          <Chip key={date.occurrenceId} date={date} menu={menu} />
         ))}
       </ul>
     </div>
@@ -114,11 +129,13 @@ export function SeasonMonth({
   today,
   dates,
   acts,
+  menu,
 }: {
   month: string;
   today: string;
   dates: readonly MonthDate[];
   acts: MoveActs;
+  menu: EventMenuActs | null;
 }) {
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
@@ -177,6 +194,7 @@ export function SeasonMonth({
             isInMonth={day.startsWith(month)}
             isToday={day === today}
             dates={dates.filter((date) => date.startLocal.startsWith(day))}
+            menu={menu}
           />
         ))}
       </div>

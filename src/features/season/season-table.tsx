@@ -3,12 +3,13 @@ import Link from "next/link";
 import { Fragment } from "react";
 import type { SeasonDate } from "@/contracts";
 import { cityOf, localWords } from "@/core/time";
+import { EventMenu, type EventMenuActs } from "./event-menu";
 import { phaseWords } from "@/features/shared/role-words";
 
 const isPast = (date: SeasonDate): boolean => ["ended", "not-held", "cancelled"].includes(date.phase);
 
 /** Dates as lines: past ones lead to what came of them, the others to their plan. */
-export function SeasonTable({ dates }: { dates: readonly SeasonDate[] }) {
+export function SeasonTable({ dates, menu }: { dates: readonly SeasonDate[]; menu: EventMenuActs | null }) {
   return (
     <Table className="mt-2 w-full text-left">
       <thead className="text-label text-ink-2">
@@ -18,6 +19,7 @@ export function SeasonTable({ dates }: { dates: readonly SeasonDate[] }) {
           <th className="font-medium">Event</th>
           <th className="w-28 text-right font-medium">Registered</th>
           <th className="w-56 pl-6 font-medium">State</th>
+          <th className="w-16" aria-label="More" />
         </tr>
       </thead>
       <tbody>
@@ -25,7 +27,7 @@ export function SeasonTable({ dates }: { dates: readonly SeasonDate[] }) {
           <Fragment key={date.occurrenceId}>
             {isPast(date) && i > 0 && !isPast(dates[i - 1]!) && (
               <tr>
-                <th colSpan={5} scope="rowgroup" className="border-t border-ink pt-5 pb-1 font-semibold">
+                <th colSpan={6} scope="rowgroup" className="border-t border-ink pt-5 pb-1 font-semibold">
                   Over
                 </th>
               </tr>
@@ -51,6 +53,7 @@ export function SeasonTable({ dates }: { dates: readonly SeasonDate[] }) {
                 {phaseWords[date.phase]}
                 {!isPast(date) && !date.isPublished ? ", not published" : ""}
               </td>
+              <td className="text-right">{menu && <EventMenu date={date} acts={menu} />}</td>
             </tr>
           </Fragment>
         ))}

@@ -11,13 +11,19 @@ import { binned, producersOf } from "@/server/services/overview/season-side";
 import { buttonClass, Button, Note } from "@/ui";
 import { currentOrganisation, isUuid, pageMember } from "../../_lib/request";
 import { signOutAction } from "../sign-in/actions";
-import { restoreAction } from "../events/[id]/actions";
+import { copyEventAction, deleteAction, hearersAction, restoreAction } from "../events/[id]/actions";
 import { applyExtentAction, openStandingAction, undoChangeAction } from "../events/[id]/dates-actions";
 import { openRoomNowAction } from "../house-actions";
 
 export const metadata = { title: "Events" };
 const pageSize = 50;
 const states = ["draft", "published", "live", "missing"] as const;
+const menuActs = {
+  duplicate: copyEventAction,
+  hearers: hearersAction,
+  remove: deleteAction,
+  restore: restoreAction,
+};
 const acts = { apply: applyExtentAction, undo: undoChangeAction };
 
 function queryOf(raw: Record<string, string | undefined>, thisMonth: string): SeasonQuery {
@@ -88,6 +94,7 @@ async function MonthView(scene: Scene) {
         month={query.month}
         today={wallTimeAt(now, zone).local.slice(0, 10)}
         acts={acts}
+        menu={member.standing === "crew" ? null : menuActs}
         dates={dates.map((date) => ({
           ...date,
           isFixed: date.phase !== "scheduled" || date.startAt <= now || member.standing === "crew",
@@ -107,7 +114,11 @@ async function ListView(scene: Scene) {
       <p className="mt-2 text-ink-2">
         <span className="mono">{total}</span> dates{pages > 1 && `, page ${query.page + 1} of ${pages}`}
       </p>
-      {total === 0 ? <NoDates isNarrowed={isNarrowed(scene)} /> : <SeasonTable dates={dates} />}
+      {total === 0 ? (
+        <NoDates isNarrowed={isNarrowed(scene)} />
+      ) : (
+        <SeasonTable dates={dates} menu={member.standing === "crew" ? null : menuActs} />
+      )}
       <p className="mt-3 flex gap-4">
         {query.page > 0 && (
           <Link href={seasonHref(query, { page: query.page - 1 })} prefetch={false}>
@@ -134,6 +145,7 @@ async function RailsView(scene: Scene) {
         isNarrowed={isNarrowed(scene)}
         zone={zone}
         acts={member.standing === "crew" ? null : acts}
+        menu={member.standing === "crew" ? null : menuActs}
       />
       {board.standing.length > 0 && (
         <section aria-label="Rooms without fixed time" className="mt-6">
@@ -158,7 +170,7 @@ async function RailsView(scene: Scene) {
       {board.past.length > 0 && (
         <section aria-label="Past">
           <h2 className="mt-8 text-head font-semibold">Past</h2>
-          <SeasonTable dates={board.past} />
+          <SeasonTable dates={board.past} menu={member.standing === "crew" ? null : menuActs} />
         </section>
       )}
       {bin.length > 0 && (

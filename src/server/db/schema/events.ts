@@ -1,10 +1,8 @@
 import { sql } from "drizzle-orm";
 import { boolean, index, integer, numeric, jsonb, pgTable, text, unique, uniqueIndex, uuid } from "drizzle-orm/pg-core";
-
 import { pictures } from "@/core/organisation";
 import type { FormField } from "@/core/front-door";
-import { duties, phases, roles } from "@/core/people";
-import { chatReaches } from "@/core/people";
+import { chatReaches, duties, phases, roles } from "@/core/people";
 import type { RecurrenceRule } from "@/core/time";
 import { instant, organisationId } from "./columns";
 
@@ -70,6 +68,8 @@ export const events = pgTable(
     picture: text("picture", { enum: pictures }).notNull().default("cards"),
     /** dialled after the phone number; set where sound comes by phone */
     conferenceNumber: text("conference_number"),
+    /** opened from anywhere without a plan: reached by its link and code, listed nowhere, tidied away by itself */
+    isUnplanned: boolean("is_unplanned").notNull().default(false),
     /** two decimals are kept */
     creditPoints: numeric("credit_points", { precision: 6, scale: 2, mode: "number" }),
     creditThresholdPercent: integer("credit_threshold_percent").notNull().default(75),

@@ -117,7 +117,10 @@ export function calendarEntry(
     ...entryName(event, occurrence, facts.ticket),
     start: { local: occurrence.startLocal, zone: occurrence.zone },
     durationMinutes: occurrence.durationMinutes,
-    summary: event.title,
+    summary:
+      occurrence.kind === "rehearsal"
+        ? messagesFor(person.locale).rehearsalOf.replace("{event}", event.title)
+        : event.title,
     description: [
       event.title,
       link,

@@ -1,4 +1,4 @@
-import { and, eq, inArray, isNotNull, lt, lte, sql } from "drizzle-orm";
+import { and, eq, inArray, isNotNull, isNull, lt, lte, sql } from "drizzle-orm";
 import { signLostAfterMs } from "@/contracts";
 import { binDays, callTimeOf, stepDue } from "@/core/dates";
 import { dayMs } from "@/core/time";
@@ -72,6 +72,22 @@ export async function sweepDates(context: Context): Promise<number> {
 }
 
 /** Events a week in the bin go with their rows, and the files that belonged to them with them. */
+/** How long an unplanned room stands among the past dates. */
+const unplannedKeptDays = 30;
+/** An unplanned room whose last date was over a month ago goes into the bin, from which it can still be brought back. */
+const tidyUnplanned = (context: Context, now: number) =>
+  context.db
+    .update(events)
+    .set({ deletedAt: now })
+    .where(
+      and(
+        eq(events.isUnplanned, true),
+        isNull(events.deletedAt),
+        sql`not exists (select 1 from occurrences o where o.event_id = ${events.id}
+        and (o.phase not in ('ended', 'cancelled', 'not-held') or o.end_at > ${new Date(now - unplannedKeptDays * dayMs).toISOString()}))`,
+      ),
+    );
+
 async function dropBinned(context: Context, now: number): Promise<void> {
   const isOver = and(isNotNull(events.deletedAt), lt(events.deletedAt, now - binDays * dayMs));
   const [pictures, files, films] = await Promise.all([
@@ -117,6 +133,7 @@ async function dropBinned(context: Context, now: number): Promise<void> {
  */
 export async function purge(context: Context): Promise<number> {
   const now = context.clock.now();
+  await tidyUnplanned(context, now);
   await dropBinned(context, now);
   const past = await context.db.execute(sql`
     select p.id from people p join organisations o on o.id = p.organisation_id

@@ -108,6 +108,7 @@ async function standingRooms(context: Context, member: TeamMember, filter: Seaso
       and(
         eq(events.organisationId, member.organisationId),
         eq(events.shape, "standing"),
+        eq(events.isUnplanned, false),
         isNull(events.deletedAt),
         sql`not ${isOpen}`,
         visibleTo(member),

@@ -4,6 +4,7 @@ import { events, messages, tickets } from "../../db/schema";
 import { type TeamMember, accessFor } from "../ground/access";
 import { audit } from "../ground/audit";
 import { type Context, oneOf } from "../ground/context";
+import { hearersCount } from "../ground/date-notices";
 import { applyExtent } from "./dates/extents";
 import { allDatesOf, datesOf } from "./dates/load";
 import { settleSeats } from "../organisation/seats";
@@ -27,6 +28,19 @@ export async function publishEvent(
 /** Why a mail waits whose event is in the bin. */
 const heldByBin = "event deleted";
 
+/** The event's dates that are still to come. */
+const comingDates = async (context: Context, eventId: string) =>
+  (await datesOf(context.db, eventId)).filter(
+    (date) => date.phase === "scheduled" && date.startAt > context.clock.now(),
+  );
+
+/** How many would hear of it if the event were deleted with word to everybody. */
+export async function hearersOfEvent(context: Context, member: TeamMember, eventId: string): Promise<number> {
+  await accessFor(context, member, eventId, "event.plan");
+  const coming = await comingDates(context, eventId);
+  return coming.length > 0 ? hearersCount(context.db, coming) : 0;
+}
+
 /**
  * Into the bin for a week (rule 5), its planned mails with it. A date that is live cannot go.
  * @param tellPeople its coming dates are cancelled first, and whoever is registered or on stage hears of it
@@ -40,9 +54,7 @@ export async function deleteEvent(
   const access = await accessFor(context, member, eventId, "event.plan");
   const live = (await allDatesOf(context.db, eventId)).find((one) => one.phase === "open" || one.phase === "backstage");
   if (live) throw new Refusal({ code: "wrong-state", action: "event.delete", state: live.phase });
-  const coming = (await datesOf(context.db, eventId)).filter(
-    (date) => date.phase === "scheduled" && date.startAt > context.clock.now(),
-  );
+  const coming = await comingDates(context, eventId);
   if (tellPeople && coming.length > 0) {
     const input = { markedIds: coming.map((date) => date.id), change: { kind: "call-off" as const } };
     await applyExtent(context, member, eventId, input, true);

@@ -66,6 +66,7 @@ export async function createEvent(
   context: Context,
   member: TeamMember,
   input: unknown,
+  { isUnplanned = false }: { readonly isUnplanned?: boolean } = {},
 ): Promise<{ eventId: string; occurrenceId: string | null }> {
   requireStanding(member, "event.make");
   const plan = parse(planInput, input);
@@ -86,6 +87,7 @@ export async function createEvent(
     const room = {
       roomCode: plan.shape === "standing" ? context.ids.code(6) : null,
       conferenceNumber: conferenceNumber(context, plan),
+      isUnplanned,
     };
     await tx.insert(events).values({ ...row, ...room, shape: plan.shape, ...rowValues(context, plan) });
     const shape = {

@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import { messagesFor } from "@/contracts/messages";
+import { messagesFor, type Locale } from "@/contracts/messages";
 import { hourWords } from "@/contracts/messages/cities";
 import { foyerOpensAt } from "@/core/dates";
 import { isOver as isOverPhase } from "@/core/people";
@@ -16,7 +16,7 @@ import { InLanguage } from "@/features/shared/language";
 import { app } from "@/server/compose";
 import { filesOf } from "@/server/services/way-in/front/files";
 import { timesOf } from "@/server/services/hour/entry";
-import { holderOf, phoneRowsFor } from "@/server/services/way-in/tickets";
+import { holderOf, phoneRowsFor, type Holder } from "@/server/services/way-in/tickets";
 import { besidesOf } from "../../_lib/besides";
 import { holderLocale, visitorLocale } from "../../../_lib/locale";
 import { orNotFound } from "../../../_lib/request";
@@ -26,6 +26,39 @@ import { cancelAction, comeBackAction, correctDetailsAction } from "./actions";
 /** The title in the visitor's language. */
 export async function generateMetadata(): Promise<Metadata> {
   return { title: messagesFor(await visitorLocale()).ticket.title, robots: { index: false } };
+}
+
+/** What registrants may do about their place: mend their details, give it back, take another slot, come back. */
+function HolderActs({ holder, token, locale }: { holder: Holder; token: string; locale: Locale }) {
+  const { event, ticket, person } = holder;
+  const { ticket: words, front, slots } = messagesFor(locale);
+  const isAttendee = ticket.role === "attendee";
+  const hasPlace = isAttendee && ticket.status !== "cancelled" && ticket.status !== "declined";
+  return (
+    <>
+      {hasPlace && <CancelPlace action={cancelAction.bind(null, token, locale)} words={words} />}
+      {hasPlace && (
+        <OwnDetails
+          details={{ name: person.name ?? "", email: person.email ?? "" }}
+          words={words}
+          labels={front}
+          correct={correctDetailsAction.bind(null, token, locale)}
+        />
+      )}
+      {event.shape === "slots" && ticket.status === "registered" && (
+        <p className="mt-6">
+          <a href={`/book/${event.slug}?move=${token}`}>{slots.other}</a>
+        </p>
+      )}
+      {isAttendee && ticket.status === "cancelled" && event.shape !== "slots" && (
+        <GuestForm action={comeBackAction.bind(null, token, locale)}>
+          <Button type="submit" weight="act">
+            {words.back}
+          </Button>
+        </GuestForm>
+      )}
+    </>
+  );
 }
 
 export default async function TicketPage(props: {
@@ -111,29 +144,7 @@ export default async function TicketPage(props: {
             <ByPhone rows={await phoneRowsFor(context, holder)} />
           </div>
         )}
-        {!isOver && ticket.role === "attendee" && ticket.status !== "cancelled" && ticket.status !== "declined" && (
-          <CancelPlace action={cancelAction.bind(null, token, locale)} words={words} />
-        )}
-        {!isOver && ticket.role === "attendee" && ticket.status !== "cancelled" && ticket.status !== "declined" && (
-          <OwnDetails
-            details={{ name: person.name ?? "", email: person.email ?? "" }}
-            words={words}
-            labels={messagesFor(locale).front}
-            correct={correctDetailsAction.bind(null, token, locale)}
-          />
-        )}
-        {!isOver && event.shape === "slots" && ticket.status === "registered" && (
-          <p className="mt-6">
-            <a href={`/book/${event.slug}?move=${token}`}>{messagesFor(locale).slots.other}</a>
-          </p>
-        )}
-        {!isOver && ticket.role === "attendee" && ticket.status === "cancelled" && event.shape !== "slots" && (
-          <GuestForm action={comeBackAction.bind(null, token, locale)}>
-            <Button type="submit" weight="act">
-              {words.back}
-            </Button>
-          </GuestForm>
-        )}
+        {!isOver && <HolderActs holder={holder} token={token} locale={locale} />}
       </main>
     </InLanguage>
   );

@@ -7,7 +7,7 @@ import { commandInput, type CommandBody } from "@/contracts";
 import { parse } from "@/server/services/ground/context";
 import { createEvent, loadPlan } from "@/server/services/planning/events";
 import { savePlan } from "@/server/services/planning/save-plan";
-import { deleteEvent, publishEvent, restoreEvent } from "@/server/services/planning/event-life";
+import { deleteEvent, hearersOfEvent, publishEvent, restoreEvent } from "@/server/services/planning/event-life";
 import { requestSeats } from "@/server/services/planning/seat-requests";
 import { mendFinding } from "@/server/services/overview/readiness/mends";
 import { createFromTemplate, duplicateEvent, saveTemplate } from "@/server/services/planning/templates";
@@ -114,6 +114,22 @@ export async function duplicateAction(eventId: string): Promise<void> {
   const { context, member } = await currentMember();
   const made = await duplicateEvent(context, member, eventId);
   redirect(`/events/${made}/plan`);
+}
+
+/** A copy of the event from a list of them; the list goes on to its plan. */
+export async function copyEventAction(eventId: string) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    return duplicateEvent(context, member, eventId);
+  });
+}
+
+/** How many would hear of the event's deletion. */
+export async function hearersAction(eventId: string) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    return hearersOfEvent(context, member, eventId);
+  });
 }
 
 export async function requestSeatsAction(eventId: string, input: unknown) {

@@ -47,7 +47,7 @@ export async function openStanding(context: Context, member: TeamMember, eventId
   });
 }
 
-/** One act from anywhere: a room of one's own, open by its link, on the public page's code. */
+/** One act from anywhere: a room of one's own, open by its link and by its code, listed nowhere. */
 export async function openRoomNow(context: Context, member: TeamMember): Promise<OpenedRoom> {
   const organisation = await organisationOf(context, member.organisationId);
   const [person] = await context.db.select().from(people).where(eq(people.id, member.personId));
@@ -60,7 +60,7 @@ export async function openRoomNow(context: Context, member: TeamMember): Promise
     shape: "standing" as const,
     entryBy: "open-link" as const,
   };
-  const { eventId } = await createEvent(context, member, plan);
+  const { eventId } = await createEvent(context, member, plan, { isUnplanned: true });
   await publishEvent(context, member, eventId, true);
   return openStanding(context, member, eventId);
 }

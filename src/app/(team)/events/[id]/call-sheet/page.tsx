@@ -3,9 +3,20 @@ import Link from "next/link";
 import { roleWords, dutyWords } from "@/features/shared/role-words";
 import { PrintButton } from "@/features/people/print-button";
 import { callTimeOf } from "@/core/dates";
-import { cityOf, clockTime, longDate } from "@/core/time";
+import { cityOf, clockTime, longDate, shortDate, wallTimeAt, weekdayName } from "@/core/time";
 import { callSheet } from "@/server/services/hour/call-sheet";
 import { workspace, type DateQuery } from "../../../../_lib/workspace";
+
+/** An hour, with its day where that is not the day of the date as the event's own clock has it. */
+function Hour({ at, zone, day }: { at: number; zone: string; day: string }) {
+  const isOtherDay = wallTimeAt(at, zone).local.slice(0, 10) !== day;
+  return (
+    <span className="whitespace-nowrap">
+      <span className="mono">{clockTime(at, zone)}</span>
+      {isOtherDay && <span className="text-label">{` on ${weekdayName(at, zone)} ${shortDate(at, zone)}`}</span>}
+    </span>
+  );
+}
 
 export const metadata = { title: "Call sheet" };
 
@@ -22,6 +33,7 @@ export default async function CallSheetPage({
   if (!occurrence) return <main className="p-8 text-ink-2">The room has a call sheet once it is opened.</main>;
   const lines = await callSheet(context, member, id, occurrence);
   const { zone } = occurrence;
+  const day = occurrence.startLocal.slice(0, 10);
   return (
     <main className="mx-auto max-w-6xl bg-ground px-6 py-5 print:max-w-none print:p-0">
       <header className="flex items-end justify-between border-b-2 border-ink pb-2">
@@ -35,9 +47,9 @@ export default async function CallSheetPage({
           <h1 className="text-title leading-tight font-semibold">{event.title}</h1>
           <p>
             {longDate(occurrence.startAt, zone)} · call{" "}
-            <span className="mono">{clockTime(callTimeOf(occurrence.startAt, occurrence.callMinutes), zone)}</span> ·
-            start <span className="mono">{clockTime(occurrence.startAt, zone)}</span> · end{" "}
-            <span className="mono">{clockTime(occurrence.endAt, zone)}</span> in {cityOf(zone)}
+            <Hour at={callTimeOf(occurrence.startAt, occurrence.callMinutes)} zone={zone} day={day} /> · start{" "}
+            <Hour at={occurrence.startAt} zone={zone} day={day} /> · end{" "}
+            <Hour at={occurrence.endAt} zone={zone} day={day} /> in {cityOf(zone)}
           </p>
         </div>
         <PrintButton />
@@ -68,13 +80,13 @@ export default async function CallSheetPage({
                 )}
               </td>
               <td className="pr-3">
-                <span className="mono">{clockTime(line.callAt, line.zone)}</span>{" "}
+                <Hour at={line.callAt} zone={line.zone} day={day} />{" "}
                 <span className="text-label text-ink-2">{cityOf(line.zone)}</span>
               </td>
               <td className="pr-3">
                 {line.first ? (
                   <>
-                    <span className="mono">{clockTime(line.first.startAt, line.zone)}</span> {line.first.title}
+                    <Hour at={line.first.startAt} zone={line.zone} day={day} /> {line.first.title}
                   </>
                 ) : (
                   <span className="text-ink-2">none of their own</span>
@@ -83,7 +95,7 @@ export default async function CallSheetPage({
               <td className="pr-3 text-label">{line.email}</td>
               <td className="pr-3 text-label">{line.techCheckedAt === null ? "open" : "done"}</td>
               <td className="mono text-label break-all">
-                {line.link ?? <span className="text-ink-2">in their mail</span>}
+                {line.link ? <a href={line.link}>{line.link}</a> : <span className="text-ink-2">in their mail</span>}
               </td>
             </tr>
           ))}

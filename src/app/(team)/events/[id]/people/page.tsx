@@ -6,7 +6,9 @@ import { Workspace } from "@/features/shared/workspace";
 import { roleMay } from "@/core/rights";
 import { wallTimeAt } from "@/core/time";
 import { listStagePeople } from "@/server/services/people/stage-people";
+import { holdersCount } from "@/server/services/planning/events";
 import { workspace, type DateQuery } from "../../../../_lib/workspace";
+import { applyExtentAction, undoChangeAction } from "../dates-actions";
 import { signOutAction } from "../../../sign-in/actions";
 import {
   addBusyCalendarAction,
@@ -62,6 +64,15 @@ export default async function PeoplePage({
             fromLocal={`${wallTimeAt(context.clock.now(), occurrence.zone).local.slice(0, 10)}T00:00`}
             durationMinutes={occurrence.durationMinutes}
             find={findATimeAction.bind(null, id)}
+            take={
+              occurrence.phase === "scheduled" && roleMay(loaded.access.actor, "event.plan")
+                ? {
+                    occurrenceId: occurrence.id,
+                    holders: await holdersCount(context, occurrence),
+                    acts: { apply: applyExtentAction.bind(null, id), undo: undoChangeAction.bind(null, id) },
+                  }
+                : null
+            }
           />
         )}
       </Workspace>

@@ -15,6 +15,7 @@ import { ruleSentence, shiftLocal, wallTimeAt } from "@/core/time";
 import { datesOf, seriesOf } from "@/server/services/planning/dates/load";
 import { rehearsalsOf } from "@/server/services/planning/dates/rehearsals";
 import { registeredByDate } from "@/server/services/planning/dates/counts";
+import { hearersOfEvent } from "@/server/services/planning/event-life";
 import { holdersCount, stageTicketsOf } from "@/server/services/planning/events";
 import { expect, pastHouse } from "@/server/services/overview/forecast";
 import { seatRequestsOf } from "@/server/services/planning/seat-requests";
@@ -64,6 +65,9 @@ function RoomCode({
         <span className="text-ink-2">
           to type on the public page · {context.environment.STAGE_CALL_URL}/front/{event.slug}
         </span>
+        {event.publishedAt === null && (
+          <span className="block text-attention">The code opens nothing until the event is published.</span>
+        )}
       </p>
       {mayEdit && (
         <form action={openStandingAction.bind(null, id)} className="ml-auto">
@@ -118,8 +122,7 @@ function ActsAndRequests({
   id: string;
   requests: readonly SeatRequestLine[];
   occurrence: OccurrenceRow | null;
-  /** people who would hear of it */
-  holders: number;
+  holders: { readonly ofDate: number; readonly ofEvent: number };
 }) {
   return (
     <>
@@ -163,7 +166,7 @@ export default async function PlanPage({
   const mayEdit = roleMay(loaded.access.actor, "event.plan");
   const now = context.clock.now();
   const dates = event.shape === "series" ? await datesOf(context.db, id) : [];
-  const [rows, counts, stage, past, requests, rehearsals, holders] = await Promise.all([
+  const [rows, counts, stage, past, requests, rehearsals, holders, eventHolders] = await Promise.all([
     event.shape === "series" ? seriesOf(context.db, id) : [],
     registeredByDate(context.db, id),
     stageTicketsOf(context.db, id),
@@ -171,6 +174,7 @@ export default async function PlanPage({
     seatRequestsOf(context, member, id),
     rehearsalsOf(context, id),
     holdersCount(context, occurrence),
+    mayEdit ? hearersOfEvent(context, member, id) : 0,
   ]);
   const todayLocal = wallTimeAt(now, occurrence?.zone ?? plan.zone).local;
   const registered = occurrence ? (counts.get(occurrence.id) ?? 0) : 0;
@@ -229,7 +233,12 @@ export default async function PlanPage({
         {mayEdit && occurrence && (
           <RehearsalsOf rehearsals={rehearsals} occurrence={occurrence} todayLocal={todayLocal} id={id} />
         )}
-        {mayEdit && <ActsAndRequests {...{ event, id, requests, occurrence, holders }} />}
+        {mayEdit && (
+          <ActsAndRequests
+            {...{ event, id, requests, occurrence }}
+            holders={{ ofDate: holders, ofEvent: eventHolders }}
+          />
+        )}
       </Workspace>
     </>
   );

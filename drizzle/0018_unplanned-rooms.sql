@@ -1,0 +1,1 @@
+ALTER TABLE "events" ADD COLUMN "is_unplanned" boolean DEFAULT false NOT NULL;
