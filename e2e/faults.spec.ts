@@ -46,7 +46,7 @@ async function deskInBrowser(browser: Browser, server: Server, date: BusyDate): 
   const page = await (await browser.newContext({ baseURL: server.origin })).newPage();
   await signIn(page);
   await page.goto(`/events/${date.eventId}/desk/${date.occurrenceId}`);
-  await expect(page.getByText("Time of day")).toBeVisible();
+  await expect(page.getByText(/^Time in /)).toBeVisible();
   return page;
 }
 

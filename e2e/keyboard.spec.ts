@@ -85,7 +85,7 @@ test("the producer's whole path works by keyboard", async ({ page }) => {
 
   await page.reload();
   await press(page, /^Desk/);
-  await expect(page.getByText("Time of day")).toBeVisible();
+  await expect(page.getByText(/^Time in /)).toBeVisible();
   await press(page, /^Open the doors$/);
   await press(page, /^Let 0 in$/);
   await expect(page.getByRole("button", { name: "Raise it for 0" })).toBeVisible();

@@ -185,7 +185,7 @@ test("of two browsers saving the last licence at once one gets it, the other the
 test("a room is opened from anywhere, its code leads a guest in by name", async ({ browser, page }) => {
   await signIn(page);
   await page.getByRole("button", { name: "Open a room now" }).click();
-  await expect(page.getByText("Time of day")).toBeVisible();
+  await expect(page.getByText(/^Time in /)).toBeVisible();
   const code = (await page.locator("header").getByText(/^code/).locator("span").textContent())!;
   const guest = await (await browser.newContext()).newPage();
   await guest.goto("/");

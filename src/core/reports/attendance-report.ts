@@ -14,7 +14,7 @@ import {
 } from "../attendance";
 import { countsInFigures, type Role } from "../people";
 import { groupBy } from "../shared";
-import type { IntervalSet } from "../time";
+import { intersectionOf, type IntervalSet } from "../time";
 
 /** What is known of somebody beside their connections. */
 export interface ReportPerson {
@@ -90,6 +90,18 @@ function lineOf(
   };
 }
 
+/**
+ * A segment's stay with the house: counted from the first to the last instant of it that the house saw. One that was
+ * cued a moment before the curtain rose begins for the house with the rise.
+ */
+function retained(span: PlayedSpan, show: IntervalSet, presences: readonly IntervalSet[]): PlayedSpan & Retention {
+  const seen = intersectionOf([{ start: span.startAt, end: span.endAt }], show);
+  return {
+    ...span,
+    ...retentionOf(presences, seen.at(0)?.start ?? span.startAt, seen.at(-1)?.end ?? span.endAt),
+  };
+}
+
 /** Rule 13 as a whole: one line a person, the house curve and its figures, retention by segment. */
 export function attendanceReport(input: ReportInput): AttendanceReport {
   const show = showOf(input.curtainSpans, input.now);
@@ -106,7 +118,7 @@ export function attendanceReport(input: ReportInput): AttendanceReport {
     curve: houseCurve(presences, show),
     registered: house.filter((person) => person.isRegistered).length,
     came: presences.filter((set) => set.length > 0).length,
-    retention: input.played.map((span) => ({ ...span, ...retentionOf(presences, span.startAt, span.endAt) })),
+    retention: input.played.map((span) => retained(span, show, presences)),
     presence,
   };
 }

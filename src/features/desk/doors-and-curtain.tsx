@@ -1,6 +1,6 @@
 "use client";
 import type { DeskStatusItem } from "@/core/room";
-import { clockTime, longDate } from "@/core/time";
+import { cityOf, clockTime, longDate } from "@/core/time";
 import { Button, classes, Confirm } from "@/ui";
 import { phaseWords } from "@/features/shared/role-words";
 import type { DeskScene } from "./scene";
@@ -59,7 +59,7 @@ function BackstagePart({ scene }: { scene: DeskScene }) {
         <p className="flex-1">
           Backstage is closed.{" "}
           {isEarly
-            ? `It opens by itself at the team call, ${clockTime(callAt, zone)} on ${longDate(callAt, zone)}.`
+            ? `It opens by itself at the team call, ${clockTime(callAt, zone)} in ${cityOf(zone)} on ${longDate(callAt, zone)}.`
             : ""}
         </p>
         <Confirm
@@ -83,7 +83,9 @@ function BackstagePart({ scene }: { scene: DeskScene }) {
   if (phase !== "backstage" || !isEarly) return null;
   return (
     <div className="mb-3 flex items-center gap-3 text-ink-2">
-      <p className="flex-1">Backstage is open before the team call at {clockTime(callAt, zone)}.</p>
+      <p className="flex-1">
+        Backstage is open before the team call at {clockTime(callAt, zone)} in {cityOf(zone)}.
+      </p>
       <Button disabled={!may("hour.close-backstage")} onClick={() => send({ type: "hour.close-backstage" })}>
         Close backstage
       </Button>

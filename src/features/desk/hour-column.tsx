@@ -1,6 +1,6 @@
 "use client";
 import type { OrderedSegment } from "@/features/shared/segments";
-import { clockTime } from "@/core/time";
+import { cityOf, clockTime } from "@/core/time";
 import { Button, classes } from "@/ui";
 import { spanText } from "@/features/shared/times";
 import type { DeskScene } from "./scene";
@@ -54,7 +54,7 @@ export function HourColumn({ scene }: { scene: DeskScene }) {
   return (
     <section aria-label="The hour" className="flex min-h-0 flex-col gap-3 p-3">
       <div>
-        <p className="text-label text-ink-2">Time of day</p>
+        <p className="text-label text-ink-2">Time in {cityOf(zone)}</p>
         <output className="block text-clock leading-none">{clockTime(now, zone)}</output>
       </div>
       <div className="grid grid-cols-2 gap-2">

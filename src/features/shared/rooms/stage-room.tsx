@@ -5,7 +5,7 @@ import { StageChat } from "../chat/team-chat";
 import { useEffect, useRef } from "react";
 import { useTranslations } from "use-intl";
 import { liveClock } from "@/core/run-sheet";
-import { clockTime } from "@/core/time";
+import { cityOf, clockTime } from "@/core/time";
 import type { StageView } from "@/core/room";
 import { Button, classes, Note } from "@/ui";
 import { OwnPicture } from "../own-picture";
@@ -59,7 +59,7 @@ function StageClocks({
   return (
     <div className="flex flex-wrap gap-8">
       <p>
-        <span className="block text-label text-ink-2">Time of day</span>
+        <span className="block text-label text-ink-2">Time in {cityOf(zone)}</span>
         <output className="text-clock leading-none">{clockTime(now, zone)}</output>
       </p>
       <p>
