@@ -1,20 +1,23 @@
 "use client";
-import { Button, Input, classes } from "@/ui";
-import type { Done } from "@/contracts";
+import { classes } from "@/ui";
 import type { TrackMark } from "@/contracts";
 import { type TrackSpan, trackInstant, trackPercent, hourFrom, hourTo } from "@/core/mailings";
-import { shortDate, clockTime, spanWords, readSpan } from "@/core/time";
-import { type RefObject, type Dispatch, type SetStateAction, useState } from "react";
+import { shortDate, clockTime, spanWords } from "@/core/time";
+import { type RefObject, type Dispatch, type SetStateAction } from "react";
 
 import { kindWords } from "./field-words";
-import { TrackProps, whenUnknown, offsetAt, TrackActs, total, stateWords } from "./track-words";
+import { laneOf, lanes, laneWords, rowsOf, type Lane } from "./lanes";
+import { TrackProps, offsetAt, total } from "./track-words";
 
+const rowPx = 22;
+
+/** One mail on its lane: how many, and what it is. What the plan sends by itself can be dragged. */
 export function MarkOnTrack({
   line,
   zone,
   props,
   percent,
-  i,
+  top,
   box,
   setDragged,
   count,
@@ -25,38 +28,35 @@ export function MarkOnTrack({
   zone: string;
   props: TrackProps;
   percent: number;
-  i: number;
+  top: number;
   box: RefObject<HTMLDivElement | null>;
   setDragged: Dispatch<SetStateAction<{ key: string; percent: number } | null>>;
   count: number;
   isDragged: boolean;
   span: TrackSpan;
 }) {
+  const canMove = line.move !== null && props.mayEdit;
+  // near the end a mark stands before its instant, so that it stays within the track
+  const isLate = percent > 85;
   return (
     <div
-      key={line.key}
       data-mail={line.key}
       title={`${kindWords[line.kind]}, ${shortDate(line.at, zone)} ${clockTime(line.at, zone)}`}
       className={classes(
-        "absolute flex -translate-x-1/2 touch-none flex-col items-center",
-        line.move && props.mayEdit ? "cursor-ew-resize" : "",
-        line.isOff && "opacity-40",
+        "absolute flex touch-none items-center gap-1 text-label leading-4 whitespace-nowrap",
+        isLate ? "-translate-x-full flex-row-reverse border-r-2 pr-1" : "border-l-2 pl-1",
+        canMove ? "cursor-ew-resize border-action" : "border-ink-2 text-ink-2",
+        line.isOff && "line-through opacity-60",
       )}
-      style={{ left: `${percent}%`, top: `${4 + (i % 3) * 22}px` }}
+      style={{ left: `${percent}%`, top: `${top}px` }}
       onPointerDown={(event) => {
-        if (!line.move || !props.mayEdit || event.button !== 0) return;
+        if (!canMove || event.button !== 0) return;
         box.current?.setPointerCapture(event.pointerId);
         setDragged({ key: line.key, percent });
       }}
     >
-      <span
-        className={classes(
-          "mono border px-1 text-label leading-4",
-          line.move ? "border-action bg-sheet text-action" : "border-rule bg-ground text-ink-2",
-        )}
-      >
-        {count > 0 ? count : (whenUnknown[line.kind] ?? 0)}
-      </span>
+      {count > 0 && <span className="mono font-medium">{count}</span>}
+      <span>{laneOf[line.kind][1]}</span>
       {isDragged && (
         <span className="mono absolute -top-5 bg-ink px-1.5 text-label whitespace-nowrap text-ground">
           {spanWords(offsetAt(line, trackInstant(percent, span), span))}
@@ -65,73 +65,58 @@ export function MarkOnTrack({
     </div>
   );
 }
-export function TrackRow({
-  line,
-  zone,
-  props,
-  move,
-  attempt,
-  acts,
-  offsets,
-}: {
-  line: TrackMark;
-  zone: string;
-  props: TrackProps;
-  move: (line: TrackMark, minutes: number) => void;
-  attempt: (act: () => Promise<Done<unknown>>) => void;
-  acts: TrackActs;
-  offsets: number[];
+
+/** The marks of one lane, each in the row that is free at its place. */
+function LaneOnTrack(props: {
+  lane: Lane;
+  lines: readonly TrackMark[];
+  span: TrackSpan;
+  dragged: { key: string; percent: number } | null;
+  of: Omit<Parameters<typeof MarkOnTrack>[0], "line" | "percent" | "top" | "count" | "isDragged" | "span">;
 }) {
+  const { span, dragged } = props;
+  const own = props.lines.filter((line) => laneOf[line.kind][0] === props.lane);
+  const rows = rowsOf(own.map((line) => trackPercent(line.at, span)));
+  const height = Math.max(1, ...rows.map((row) => row + 1)) * rowPx + 6;
   return (
-    <li
-      key={line.key}
-      className={classes(
-        "grid grid-cols-[11rem_13rem_1fr_auto] items-center gap-3 border-b border-rule py-1.5",
-        line.isOff && "text-ink-2",
-      )}
-    >
-      <span className="mono">
-        {shortDate(line.at, zone)} {clockTime(line.at, zone)}
-      </span>
-      <span className="truncate">{kindWords[line.kind]}</span>
-      <span className="text-ink-2">
-        {line.isOff
-          ? "switched off"
-          : total(line.counts) === 0
-            ? line.move
-              ? "planned for whoever it concerns then"
-              : ""
-            : Object.entries(line.counts)
-                .map(([state, n]) => `${n} ${stateWords[state] ?? state}`)
-                .join(" · ")}
-      </span>
-      <span className="flex items-center gap-2">
-        {line.move && props.mayEdit && <OffsetEditor line={line} onMove={(minutes) => move(line, minutes)} />}
-        {line.move?.kind === "reminder" && props.mayEdit && (
-          <Button
-            onClick={() =>
-              attempt(() =>
-                acts.setReminders(
-                  offsets.filter((one) => one !== (line.move as { offsetMinutes: number }).offsetMinutes),
-                ),
-              )
-            }
-            aria-label={`Switch the reminder ${spanWords(line.move.offsetMinutes)} ahead off`}
+    <div className="relative border-b border-rule last:border-b-0" style={{ height }}>
+      {own.map((line, i) => {
+        const isDragged = dragged?.key === line.key;
+        return (
+          <MarkOnTrack
+            key={line.key}
+            {...props.of}
+            line={line}
+            span={span}
+            percent={isDragged ? dragged.percent : trackPercent(line.at, span)}
+            top={4 + rows[i]! * rowPx}
+            count={total(line.counts)}
+            isDragged={isDragged}
+          />
+        );
+      })}
+    </div>
+  );
+}
+
+/** The lanes' names, beside the track, each as high as its lane. */
+function LaneNames({ lines, span }: { lines: readonly TrackMark[]; span: TrackSpan }) {
+  return (
+    <div className="w-24 shrink-0 border-y border-rule" aria-hidden>
+      {lanes.map((lane) => {
+        const own = lines.filter((line) => laneOf[line.kind][0] === lane);
+        const rows = rowsOf(own.map((line) => trackPercent(line.at, span)));
+        return (
+          <p
+            key={lane}
+            className="border-b border-rule pt-1 text-label text-ink-2 last:border-b-0"
+            style={{ height: Math.max(1, ...rows.map((row) => row + 1)) * rowPx + 6 }}
           >
-            Off
-          </Button>
-        )}
-        {line.move?.kind === "follow-up" && props.mayEdit && (
-          <Button
-            onClick={() =>
-              attempt(() => acts.setFollowUp((line.move as { mailingId: string }).mailingId, { isOff: !line.isOff }))
-            }
-          >
-            {line.isOff ? "On" : "Off"}
-          </Button>
-        )}
-      </span>
-    </li>
+            {laneWords[lane]}
+          </p>
+        );
+      })}
+    </div>
   );
 }
 export function TrackLine({
@@ -160,18 +145,40 @@ export function TrackLine({
   props: TrackProps;
 }) {
   return (
-    <div
-      ref={box}
-      className="relative h-24 border-y border-rule bg-raised"
-      onPointerMove={(event) => dragged && setDragged({ ...dragged, percent: percentOf(event) })}
-      onPointerUp={() => {
-        const line = lines.find((one) => one.key === dragged?.key);
-        if (line && dragged && Math.abs(dragged.percent - trackPercent(line.at, span)) > 0.4)
-          move(line, offsetAt(line, trackInstant(dragged.percent, span), span));
-        setDragged(null);
-      }}
-      onPointerCancel={() => setDragged(null)}
-    >
+    <div className="flex">
+      <LaneNames lines={lines} span={span} />
+      <div
+        ref={box}
+        className="relative min-w-0 flex-1 border-y border-rule bg-raised pb-5"
+        onPointerMove={(event) => dragged && setDragged({ ...dragged, percent: percentOf(event) })}
+        onPointerUp={() => {
+          const line = lines.find((one) => one.key === dragged?.key);
+          if (line && dragged && Math.abs(dragged.percent - trackPercent(line.at, span)) > 0.4)
+            move(line, offsetAt(line, trackInstant(dragged.percent, span), span));
+          setDragged(null);
+        }}
+        onPointerCancel={() => setDragged(null)}
+      >
+        <TheHour span={span} startAt={startAt} endAt={endAt} zone={zone} now={props.now} />
+        {lanes.map((lane) => (
+          <LaneOnTrack
+            key={lane}
+            lane={lane}
+            lines={lines}
+            span={span}
+            dragged={dragged}
+            of={{ zone, props, box, setDragged }}
+          />
+        ))}
+      </div>
+    </div>
+  );
+}
+/** The event's own hour on the track, and now. */
+function TheHour(props: { span: TrackSpan; startAt: number; endAt: number; zone: string; now: number }) {
+  const { span, startAt, endAt, zone } = props;
+  return (
+    <>
       <div
         className="absolute inset-y-0 bg-action/15"
         style={{ left: `${hourFrom}%`, width: `${hourTo - hourFrom}%` }}
@@ -190,57 +197,6 @@ export function TrackLine({
         style={{ left: `${trackPercent(props.now, span)}%` }}
         title="now"
       />
-      {lines.map((line, i) => {
-        const isDragged = dragged?.key === line.key;
-        const percent = isDragged ? dragged.percent : trackPercent(line.at, span);
-        const count = total(line.counts);
-        return (
-          <MarkOnTrack
-            key={line.key}
-            line={line}
-            zone={zone}
-            props={props}
-            percent={percent}
-            i={i}
-            box={box}
-            setDragged={setDragged}
-            count={count}
-            isDragged={isDragged}
-            span={span}
-          />
-        );
-      })}
-    </div>
-  );
-}
-/** The distance typed as people say it: what the hand on the track does, by keyboard. What cannot be read stays, with a word. */
-function OffsetEditor({ line, onMove }: { line: TrackMark; onMove: (minutes: number) => void }) {
-  const isBefore = line.move!.kind === "reminder";
-  const minutes =
-    line.move!.kind === "reminder" ? line.move!.offsetMinutes : (line.move as { afterMinutes: number }).afterMinutes;
-  const [wrong, setWrong] = useState<string | null>(null);
-  const take = (text: string) => {
-    const next = readSpan(text);
-    setWrong(next === null ? "Say it as 20 min, 24 h or 2 days." : next < 5 ? "At least 5 min." : null);
-    if (next !== null && next >= 5 && next !== minutes) onMove(next);
-  };
-  return (
-    <label className="flex items-center gap-1 text-label text-ink-2">
-      {wrong && (
-        <span role="alert" className="text-wrong">
-          {wrong}
-        </span>
-      )}
-      <Input
-        key={minutes}
-        defaultValue={spanWords(minutes)}
-        aria-label={isBefore ? "How long before the start" : "How long after the end"}
-        aria-invalid={wrong !== null}
-        className="mono w-24"
-        onBlur={(event) => take(event.target.value)}
-        onKeyDown={(event) => event.key === "Enter" && take(event.currentTarget.value)}
-      />
-      <span className="w-10">{isBefore ? "before" : "after"}</span>
-    </label>
+    </>
   );
 }

@@ -3,20 +3,28 @@ import type { Done } from "@/contracts";
 
 import type { TrackMark } from "@/contracts";
 import { niceOffset, type TrackSpan } from "@/core/mailings";
-import { minuteMs } from "@/core/time";
+import { minuteMs, spanWords } from "@/core/time";
 
 export interface TrackActs {
   setReminders(offsets: number[]): Promise<Done<readonly number[]>>;
   setFollowUp(mailingId: string, change: { afterMinutes?: number; isOff?: boolean }): Promise<Done<void>>;
 }
 
-/** Stands on the track where only the end tells how many it will be. */
-export const whenUnknown: Partial<Record<TrackMark["kind"], string>> = {
-  "follow-up-came": "came",
-  "follow-up-missed": "missed",
-};
-
 export const total = (counts: TrackMark["counts"]): number => Object.values(counts).reduce((sum, n) => sum + n, 0);
+
+/** What a mail still to come does, said before it does: "60 in 4 min, unless it is changed again". */
+export function nextWords(line: TrackMark, now: number): string {
+  const inMinutes = Math.max(0, Math.round((line.at - now) / minuteMs));
+  const when = inMinutes === 0 ? "now" : `in ${spanWords(inMinutes)}`;
+  const planned = line.counts["planned"] ?? 0;
+  const whom = planned > 0 ? `to ${planned} ` : line.move ? "to whoever it concerns then " : "";
+  const isNotice = line.kind === "change" || line.kind === "cancellation";
+  return `${whom}${when}${isNotice && inMinutes > 0 ? ", the last word of what changes until then" : ""}`;
+}
+
+/** Mails that have not gone: planned ones, and those that the plan will send by itself. */
+export const isAhead = (line: TrackMark, now: number): boolean =>
+  !line.isOff && ((line.counts["planned"] ?? 0) > 0 || (line.move !== null && line.at > now));
 
 export const stateWords: Readonly<Record<string, string>> = {
   planned: "planned",

@@ -1,6 +1,7 @@
 "use client";
 import type { Done } from "@/contracts";
-import { TrackProps } from "./track-words";
+import { kindWords } from "./field-words";
+import { isAhead, nextWords, TrackProps } from "./track-words";
 import { useRouter } from "next/navigation";
 import { useRef, useState, useTransition } from "react";
 import type { TrackMark } from "@/contracts";
@@ -8,7 +9,11 @@ import { type TrackSpan } from "@/core/mailings";
 
 import { Button, classes, toast } from "@/ui";
 
-import { TrackLine, TrackRow } from "./track-parts";
+import { TrackLine } from "./track-parts";
+import { TrackRow } from "./track-row";
+
+/** How many of the coming mails are said in words above the track. */
+const nextShown = 3;
 
 /** What goes when: each mail at its place around the hour. Planned ones are dragged along, or moved by the list below. */
 export function Track(props: TrackProps) {
@@ -42,8 +47,20 @@ export function Track(props: TrackProps) {
     const rect = box.current!.getBoundingClientRect();
     return Math.min(100, Math.max(0, ((event.clientX - rect.left) / rect.width) * 100));
   };
+  const ahead = lines.filter((line) => isAhead(line, props.now)).slice(0, nextShown);
   return (
     <div className={classes("select-none", isPending && "opacity-60")}>
+      {ahead.length > 0 && (
+        <p className="mb-2">
+          <span className="text-ink-2">Next: </span>
+          {ahead.map((line, i) => (
+            <span key={line.key}>
+              {i > 0 && <span className="text-ink-2"> · </span>}
+              <span className="font-medium">{kindWords[line.kind]}</span> {nextWords(line, props.now)}
+            </span>
+          ))}
+        </p>
+      )}
       <TrackLine
         box={box}
         dragged={dragged}
