@@ -14,6 +14,8 @@ import {
 import type { TeamMember } from "../../src/server/services/ground/access";
 import type { Context } from "../../src/server/services/ground/context";
 import { frontDoorDraft, saveFrontDoor } from "../../src/server/services/way-in/front/look";
+import { isStage } from "../../src/server/db/queries/roles";
+import { figure } from "./figure";
 import { addPicture } from "../../src/server/services/way-in/front/pictures";
 import { saveMailing } from "../../src/server/services/mailings/compose";
 import { sendMailing } from "../../src/server/services/mailings/send";
@@ -57,6 +59,20 @@ async function dress(context: Context, member: TeamMember, titles: readonly stri
       look: { colour: look.colour, bannerId: banner.id, logoId: null },
       stage: input.stage.map((one, k) => ({ ...one, aboutLine: lines[k % lines.length]! })),
     });
+  }
+}
+
+/** A drawn face for everybody on stage, event by event: pictures belong to the event that shows them. */
+async function portraits(context: Context, member: TeamMember): Promise<void> {
+  const folk = await context.db
+    .select({ ticketId: tickets.id, eventId: tickets.eventId, name: people.name })
+    .from(tickets)
+    .innerJoin(people, eq(people.id, tickets.personId))
+    .where(and(eq(tickets.organisationId, member.organisationId), isStage(tickets.role)))
+    .limit(400);
+  for (const { ticketId, eventId, name } of folk) {
+    const { id } = await addPicture(context, member, eventId, await figure(name ?? ""));
+    await context.db.update(tickets).set({ portraitId: id }).where(eq(tickets.id, ticketId));
   }
 }
 
@@ -193,7 +209,8 @@ export async function seedWayIn(
   titles: { live: string; soon: string; results: string },
 ): Promise<void> {
   await groups(context, member.organisationId);
-  await dress(context, member, [titles.live, titles.results]);
+  await portraits(context, member);
+  await dress(context, member, [titles.live, titles.results, titles.soon]);
   await mailings(context, member, titles.results);
   await hours(context, member, titles.results);
 }

@@ -5,7 +5,8 @@ import { boardPosts, boards, events, organisations, recordings } from "@/server/
 import { boardFeed, boardPage } from "@/server/services/afterwards/boards";
 import { onDemand } from "@/server/services/afterwards/recordings";
 import { organisationFeed } from "@/server/services/outside/feed";
-import { doorStep, frontDoor, publicDates, publicRecordings, tryAccessCode } from "@/server/services/way-in/front-door";
+import { doorStep, frontDoor, tryAccessCode } from "@/server/services/way-in/front-door";
+import { publicDates, publicRecordings } from "@/server/services/way-in/front/public-lists";
 import { makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
 
 let world: World;

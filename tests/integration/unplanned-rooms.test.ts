@@ -8,7 +8,7 @@ import { season } from "@/server/services/overview/season";
 import { binned } from "@/server/services/overview/season-side";
 import { openRoomNow, slugOfRoomCode } from "@/server/services/planning/dates/open-now";
 import { hearersOfEvent } from "@/server/services/planning/event-life";
-import { publicDates } from "@/server/services/way-in/front-door";
+import { publicDates } from "@/server/services/way-in/front/public-lists";
 import { addTicket, makeEvent, makeWorld, type World } from "../support/world";
 
 let world: World;

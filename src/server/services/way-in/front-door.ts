@@ -1,8 +1,7 @@
-import { and, asc, desc, eq, lte, sql } from "drizzle-orm";
+import { and, eq, lte, sql } from "drizzle-orm";
 import { timingSafeEqual } from "node:crypto";
 import type { Db } from "../../db/client";
-import { isPublicDateAhead, isPublicEvent } from "../../db/queries/public-events";
-import { events, occurrences, organisations, recordings } from "../../db/schema";
+import { events, organisations, recordings } from "../../db/schema";
 import { currentDate } from "@/core/dates";
 import { isOver } from "@/core/people";
 import { Refusal } from "@/core/shared";
@@ -158,66 +157,6 @@ export async function tryAccessCode(
   if (!event.isPrivate || !event.accessCodeSealed) return passFor(context, event);
   const wanted = context.secrets.unseal(event.accessCodeSealed);
   return wanted !== null && sameText(wanted, code.trim()) ? passFor(context, event) : null;
-}
-
-export interface PublicListItem {
-  readonly slug: string;
-  readonly title: string;
-  readonly startAt: number;
-  readonly endAt: number;
-  readonly zone: string;
-  readonly phase: OccurrenceRow["phase"];
-}
-
-const readAhead = 400;
-/** A series stands with its next date: its page has the others. */
-const firstOfEach = (rows: readonly PublicListItem[]): PublicListItem[] =>
-  rows.filter((row, i) => rows.findIndex((one) => one.slug === row.slug) === i);
-
-/** The organisation's public events ahead, each with its next date, soonest first. Private events are never listed. */
-export async function publicDates(
-  context: Context,
-  organisation: Organisation,
-  limit = 50,
-): Promise<readonly PublicListItem[]> {
-  return context.db
-    .select({
-      slug: events.slug,
-      title: events.title,
-      startAt: occurrences.startAt,
-      endAt: occurrences.endAt,
-      zone: occurrences.zone,
-      phase: occurrences.phase,
-    })
-    .from(occurrences)
-    .innerJoin(events, eq(events.id, occurrences.eventId))
-    .where(isPublicDateAhead(organisation.id, context.clock.now()))
-    .orderBy(asc(occurrences.startAt))
-    .limit(readAhead)
-    .then((rows) =>
-      firstOfEach(rows.filter((row) => row.phase !== "cancelled" && row.phase !== "ended")).slice(0, limit),
-    );
-}
-
-export interface PublicRecording {
-  readonly slug: string;
-  readonly title: string;
-  readonly recordedAt: number;
-}
-
-export async function publicRecordings(
-  context: Context,
-  organisation: Organisation,
-  limit = 50,
-): Promise<readonly PublicRecording[]> {
-  return context.db
-    .select({ slug: recordings.slug, title: recordings.title, recordedAt: occurrences.startAt })
-    .from(recordings)
-    .innerJoin(occurrences, eq(occurrences.id, recordings.occurrenceId))
-    .innerJoin(events, eq(events.id, occurrences.eventId))
-    .where(and(isPublicEvent(organisation.id), lte(recordings.publishedFrom, context.clock.now())))
-    .orderBy(desc(occurrences.startAt))
-    .limit(limit);
 }
 
 export function requireRegistrationOpen(occurrence: OccurrenceRow | null): asserts occurrence is OccurrenceRow {
