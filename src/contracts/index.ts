@@ -14,6 +14,7 @@ export {
   followUpInput,
   reminderOffsetsInput,
   type MailingInput,
+  type MailingVersion,
 } from "./mailing-input";
 export { entryMappingInput, type EntriesImported, type EntriesPreview } from "./entries-input";
 export {
@@ -90,7 +91,6 @@ export {
   type ExtentInput,
   type SeatQuestion,
 } from "./dates-input";
-export { letterWords, type LetterFacts, type LetterWords } from "./letter-words";
 export {
   houseRulesInput,
   joinTeamInput,

@@ -22,6 +22,7 @@ const words: Record<IssueCode, (facts: Facts) => string> = {
   "follow-up-too-soon": ({ least }) => `At least ${least} minutes after the end.`,
   "follow-up-too-late": () => "At most 60 days after the end.",
   "subject-empty": () => "The subject is empty.",
+  "language-twice": () => "Two versions are in the same language.",
   "reminder-too-late": ({ least }) => `At least ${least} minutes ahead.`,
   "too-many-reminders": ({ most }) => `At most ${most} reminders.`,
   "board-unnamed": () => "The board needs a name.",

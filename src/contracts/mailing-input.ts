@@ -1,6 +1,7 @@
 import { issue } from "@/core/shared";
 import { z } from "zod";
 import { audienceStandings, composedKinds, mergeFields } from "@/core/mailings";
+import { localeCodes } from "./messages/locales";
 import { emailText } from "./people-input";
 
 const oneLine = (max: number) =>
@@ -59,11 +60,23 @@ const afterMinutes = z
   .min(5, issue("follow-up-too-soon"))
   .max(60 * 24 * 60, issue("follow-up-too-late"));
 
+const subject = oneLine(200).pipe(z.string().min(1, issue("subject-empty")));
+
+/** The same mailing in another language: for readers who chose it. */
+const versionInput = z.object({ locale: z.enum(localeCodes), subject, doc: mailDocInput });
+export type MailingVersion = z.infer<typeof versionInput>;
+
 /** A mailing as the composer sends it. */
 export const mailingInput = z.object({
   kind: z.enum(composedKinds),
-  subject: oneLine(200).pipe(z.string().min(1, issue("subject-empty"))),
+  subject,
   doc: mailDocInput,
+  /** what readers of these languages get in place of subject and words */
+  versions: z
+    .array(versionInput)
+    .max(localeCodes.length)
+    .refine((list) => new Set(list.map((one) => one.locale)).size === list.length, issue("language-twice"))
+    .default([]),
   audience: audienceInput,
   senderName: oneLine(120),
   replyTo: z.union([z.literal(""), emailText]),
@@ -74,7 +87,7 @@ export type MailingInput = z.infer<typeof mailingInput>;
 
 /** The words of a kind that is set off by what happens, in this event. */
 export const kindWordsInput = z.object({
-  subject: oneLine(200).pipe(z.string().min(1, issue("subject-empty"))),
+  subject,
   doc: mailDocInput,
 });
 

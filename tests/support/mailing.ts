@@ -6,6 +6,7 @@ export const composed = (kind: MailingInput["kind"], part: Partial<MailingInput>
   kind,
   subject: "About {{event}}",
   doc: docFromTemplate("Hello {{name}},\n\n{{join_details}}\n\nBest") as MailingInput["doc"],
+  versions: [],
   audience: nobodyBut({}),
   senderName: "",
   replyTo: "",

@@ -5,22 +5,12 @@ import { de } from "./de";
 import { en, type Messages } from "./en";
 import { es } from "./es";
 import { fr } from "./fr";
+import { localeCodes, type Locale } from "./locales";
 import { pt } from "./pt";
 
 /** Every language there is. More come with the same shape; a missing key is a type error. */
-export const catalogues = { en, es, fr, de, pt, ar } as const satisfies Readonly<Record<string, Messages>>;
-export type Locale = keyof typeof catalogues;
-export const locales = Object.keys(catalogues) as readonly Locale[];
-
-/** What each language calls itself. */
-export const languageNames: Readonly<Record<Locale, string>> = {
-  en: "English",
-  es: "Español",
-  fr: "Français",
-  de: "Deutsch",
-  pt: "Português",
-  ar: "العربية",
-};
+export const catalogues: Readonly<Record<Locale, Messages>> = { en, es, fr, de, pt, ar };
+export const locales: readonly Locale[] = localeCodes;
 
 /** The language of the catalogue for a BCP 47 tag: "pt-BR" is read as Portuguese, an unknown one as English. */
 export function localeOf(wanted: string): Locale {

@@ -4,14 +4,13 @@ export {
   directionOf,
   dutiesIn,
   formatLocaleOf,
-  languageNames,
   languagesIn,
   localeOf,
   locales,
   messagesFor,
   translatorFor,
-  type Locale,
   type Translate,
 } from "./catalogue";
+export { languageNames, localeCodes, type Locale } from "./locales";
 export type { Messages } from "./en";
 export { audienceIssue, audienceWords } from "./failure";

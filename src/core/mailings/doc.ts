@@ -23,6 +23,13 @@ export type MailBlock =
 /** The one source of both parts of a mail. */
 export type MailDoc = readonly MailBlock[];
 
+/** A mailing's words in one more language, for readers who chose it. */
+export interface MailVersion {
+  readonly locale: string;
+  readonly subject: string;
+  readonly doc: MailDoc;
+}
+
 const joinLine = /^\{\{\s*join_details\s*\}\}$/;
 
 function inlinesFrom(text: string): MailInline[] {

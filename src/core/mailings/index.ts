@@ -10,7 +10,16 @@ export {
   type ComposedKind,
   type WordedKind,
 } from "./audience";
-export { docFromTemplate, docHtml, docText, templateOfDoc, type MailBlock, type MailDoc, type MailInline } from "./doc";
+export {
+  docFromTemplate,
+  docHtml,
+  docText,
+  templateOfDoc,
+  type MailBlock,
+  type MailDoc,
+  type MailInline,
+  type MailVersion,
+} from "./doc";
 export { readAddresses, type AddressList, type ListedAddress } from "./addresses";
 export type { Letter } from "./letter";
 export { dueAt, mailingKinds, traitsOf, reminderOffsetsMinutes, type MailingKind, type Traits } from "./kinds";

@@ -21,6 +21,7 @@ export const issueCodes = [
   "follow-up-too-soon",
   "follow-up-too-late",
   "subject-empty",
+  "language-twice",
   "reminder-too-late",
   "too-many-reminders",
   "board-unnamed",

@@ -10,10 +10,10 @@ import { isFollowUp } from "@/core/mailings";
 import { useContractEditor } from "@/features/shared/contract-editor";
 import { DraftNote } from "@/features/shared/use-draft";
 import { MailPreview, type PreviewMail } from "@/features/shared/mail-preview";
-import { Field, Input, Note, toast } from "@/ui";
+import { Note, toast } from "@/ui";
 import { CopyActs } from "./copy-acts";
 import { kindWords } from "./field-words";
-import { MailEditor } from "./mail-editor";
+import { WordsEditor } from "./words-editor";
 
 /** Writes one mailing: words around the join details, whom it goes to with its count, then kept, tried and sent. */
 export function Composer(props: ComposerProps) {
@@ -59,12 +59,7 @@ export function Composer(props: ComposerProps) {
       <div className="flex flex-col gap-3">
         <DraftNote draft={editor.draft} />
         {wrong && <Note tone="wrong">{wrong}</Note>}
-        <Field label="Subject" error={editor.errorAt("subject")}>
-          {(ids) => (
-            <Input {...ids} value={input.subject} onChange={(event) => change({ subject: event.target.value })} />
-          )}
-        </Field>
-        <MailEditor key={turn} doc={input.doc} onChange={(doc) => change({ doc: doc as MailingInput["doc"] })} />
+        <WordsEditor key={turn} input={input} change={change} errorAt={editor.errorAt} />
         <SenderFields input={input} change={change} errorAt={editor.errorAt} />
         <ComposerActsRow
           isKept={isKept}

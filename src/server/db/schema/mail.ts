@@ -1,5 +1,5 @@
 import { boolean, index, integer, jsonb, pgTable, text, unique, uuid } from "drizzle-orm/pg-core";
-import { mailingKinds, nobody, type Audience, type MailDoc } from "@/core/mailings";
+import { mailingKinds, nobody, type Audience, type MailDoc, type MailVersion } from "@/core/mailings";
 import type { Letter } from "@/core/mailings";
 import { sql } from "drizzle-orm";
 import { instant, organisationId } from "./columns";
@@ -22,6 +22,8 @@ export const mailings = pgTable(
     body: text("body").notNull(),
     /** the words as they were laid out; null: made from `body` */
     doc: jsonb("doc").$type<MailDoc>(),
+    /** the same in other languages; whoever reads none of them gets the words above */
+    versions: jsonb("versions").$type<readonly MailVersion[]>().notNull().default([]),
     audience: jsonb("audience").$type<Audience>().notNull().default(nobody),
     senderName: text("sender_name").notNull().default(""),
     replyTo: text("reply_to").notNull().default(""),

@@ -100,6 +100,7 @@ export async function draftOf(
       kind,
       subject: words.subject,
       doc: [...docFromTemplate(words.body)] as Draft["doc"],
+      versions: [],
       audience: {
         ...nobody,
         standing: kind === "note" ? ["registered"] : [],
@@ -122,6 +123,7 @@ export async function draftOf(
     kind: row.kind as Draft["kind"],
     subject,
     doc: docOf(row) as Draft["doc"],
+    versions: row.versions as Draft["versions"],
     audience: { ...nobody, ...row.audience } as Draft["audience"],
     senderName,
     replyTo,
@@ -143,6 +145,7 @@ export function checked(rawInput: unknown): MailingInput & { body: string } {
   const input = parse(mailingInput, rawInput);
   const body = templateOfDoc(input.doc);
   unwrap(checkTemplate(input.kind, input.subject, body));
+  for (const one of input.versions) unwrap(checkTemplate(input.kind, one.subject, templateOfDoc(one.doc)));
   return { ...input, body, afterMinutes: isFollowUp(input.kind) ? (input.afterMinutes ?? 60) : null };
 }
 

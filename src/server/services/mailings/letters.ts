@@ -1,5 +1,5 @@
 import { eq, sql } from "drizzle-orm";
-import { letterWords, type LetterWords } from "@/contracts";
+import { letterWords, type LetterWords } from "@/contracts/letter-words";
 import { directionOf, localeOf, type Locale } from "@/contracts/messages";
 import {
   escapeHtml,

@@ -1,4 +1,3 @@
-import type { MailDoc } from "@/core/mailings";
 import { Refusal } from "@/core/shared";
 import { people } from "../../db/schema";
 import { and, eq } from "drizzle-orm";
@@ -15,7 +14,7 @@ async function asFor(
   eventId: string,
   rawInput: unknown,
   personId: string,
-): Promise<{ facts: Awaited<ReturnType<typeof loadMessage>>; words: { subject: string; body: string; doc: MailDoc } }> {
+): Promise<{ facts: Awaited<ReturnType<typeof loadMessage>>; words: ReturnType<typeof checked> }> {
   const words = checked(rawInput);
   const date = await dateOf(context.db, eventId, context.clock.now());
   const message = {
@@ -45,6 +44,11 @@ export async function previewMailing(
   const { facts, words } = await asFor(context, eventId, rawInput, oneOf(person ? [person] : [], "contact").id);
   return finish(render(facts, words, context.clock.now()), redactedLinks);
 }
+const asTest = <T extends { readonly subject: string }>(words: T): T => ({
+  ...words,
+  subject: `[Test] ${words.subject}`,
+});
+
 /** Sends the words as they stand to the member's own address, at once and beside every plan. */
 
 export async function testMailing(
@@ -57,7 +61,7 @@ export async function testMailing(
   const { facts, words } = await asFor(context, eventId, rawInput, member.personId);
   const { organisation, person } = facts;
   const mail = finish(
-    render(facts, { ...words, subject: `[Test] ${words.subject}` }, context.clock.now()),
+    render(facts, { ...asTest(words), versions: words.versions.map(asTest) }, context.clock.now()),
     redactedLinks,
   );
   const from = { name: organisation.senderName, address: organisation.senderEmail };

@@ -18,6 +18,7 @@ import {
   mergeSubject,
   plainValue,
   type MailDoc,
+  type MailVersion,
   traitsOf,
   type MailingKind,
   type MergeValues,
@@ -59,6 +60,14 @@ export interface Words {
   readonly body: string;
   /** the words as they were laid out; without them `body` is */
   readonly doc?: MailDoc | null;
+  /** in other languages */
+  readonly versions?: readonly MailVersion[];
+}
+
+/** The words for a reader: in their own language where there are such, else the mailing's first. */
+function wordsFor(words: Words, locale: string): { subject: string; doc: MailDoc } {
+  const own = words.versions?.find((one) => one.locale === locale);
+  return own ?? { subject: words.subject, doc: words.doc ?? docFromTemplate(words.body) };
 }
 
 export const standardWords = (kind: MailingKind, locale: string): Words => messagesFor(locale).mail[kind];
@@ -158,11 +167,11 @@ export function render(facts: MessageFacts, words: Words, now: number): Rendered
   const values = valuesOf(facts, now, locale);
   const unsubscribe = traitsOf(kind).isNecessary ? null : messagesFor(locale).unsubscribe.line;
   const look = readableLook(facts.event.look.colour);
-  const doc = words.doc ?? docFromTemplate(words.body);
+  const { subject, doc } = wordsFor(words, locale);
   const text = docText(doc, values) + (unsubscribe ? `\n\n${unsubscribe}: ${placeholder.unsubscribe}` : "");
   const foot = unsubscribe
     ? `<p style="color:#5A625F;font-size:13px"><a href="${placeholder.unsubscribe}">${escapeHtml(unsubscribe)}</a></p>`
     : "";
   const html = `<!doctype html><html lang="${locale}" dir="${directionOf(locale)}"><body style="font-family:sans-serif;line-height:1.5;color:#1B1F23;max-width:36em;overflow-wrap:anywhere"><div style="height:6px;background:${look.ground}"></div>${docHtml(doc, values)}${foot}</body></html>`;
-  return { subject: mergeSubject(words.subject, values), text, html, calendar: calendarFile(facts, now) };
+  return { subject: mergeSubject(subject, values), text, html, calendar: calendarFile(facts, now) };
 }

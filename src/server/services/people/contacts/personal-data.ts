@@ -52,7 +52,7 @@ export const personalData: Readonly<Record<string, Columns>> = {
     emptied: "audience",
     id: "id organisation_id event_id",
     "theirs no more":
-      "kind offset_minutes subject body doc sender_name reply_to after_minutes is_off version created_at",
+      "kind offset_minutes subject body doc versions sender_name reply_to after_minutes is_off version created_at",
   },
   invitees: { id: "id organisation_id event_id person_id", figure: "invited_at reply replied_at" },
   consents: { id: "id organisation_id person_id ticket_id", figure: "kind wording given_at" },

@@ -1,0 +1,1 @@
+ALTER TABLE "mailings" ADD COLUMN "versions" jsonb DEFAULT '[]'::jsonb NOT NULL;
