@@ -12,10 +12,13 @@ export interface TrackActs {
 
 export const total = (counts: TrackMark["counts"]): number => Object.values(counts).reduce((sum, n) => sum + n, 0);
 
+/** From here on the minutes say nothing more. */
+const roughFromMinutes = 48 * 60;
 /** What a mail still to come does, said before it does: "60 in 4 min, unless it is changed again". */
 export function nextWords(line: TrackMark, now: number): string {
   const inMinutes = Math.max(0, Math.round((line.at - now) / minuteMs));
-  const when = inMinutes === 0 ? "now" : `in ${spanWords(inMinutes)}`;
+  const span = inMinutes < roughFromMinutes ? spanWords(inMinutes) : `${Math.round(inMinutes / (24 * 60))} days`;
+  const when = inMinutes === 0 ? "now" : `in ${span}`;
   const planned = line.counts["planned"] ?? 0;
   const whom = planned > 0 ? `to ${planned} ` : line.move ? "to whoever it concerns then " : "";
   const isNotice = line.kind === "change" || line.kind === "cancellation";

@@ -1,0 +1,111 @@
+import { expect, test, type Page } from "./support/test";
+import { linkIn, mailWith } from "./support/mail";
+import { lisbonIn, signIn } from "./support/team";
+
+/** Walks of a stranger: nothing but what stands on the screen, by its visible labels. */
+
+async function planEvent(page: Page, title: string): Promise<void> {
+  await page.getByRole("link", { name: "Plan an event" }).click();
+  await page.getByLabel("Title").fill(title);
+  await page.getByLabel("Date and hour", { exact: true }).fill(lisbonIn(3 * 24 * 60));
+  await page.getByLabel("Time zone, by city").fill("Lisbon, Portugal");
+  await page.getByRole("button", { name: "Make the event" }).click();
+  await expect(page.getByRole("button", { name: "Save the plan" })).toBeVisible();
+}
+const workPlace = (page: Page, name: RegExp) =>
+  page.getByRole("navigation", { name: "Order of work" }).getByRole("link", { name }).click();
+
+test("registered with a slip in the address: the person mends it on the ticket, and the new one gets the link", async ({
+  page,
+  browser,
+}) => {
+  await signIn(page);
+  await planEvent(page, "Walk of the slip");
+  await workPlace(page, /Public page/);
+  await page.getByRole("button", { name: "Publish" }).click();
+  await expect(page.getByText("Published.")).toBeVisible();
+  const front = (await page.getByRole("link", { name: /\/front\// }).textContent())!;
+
+  const guest = await (await browser.newContext({ locale: "en-GB" })).newPage();
+  await guest.goto(front);
+  await guest.getByLabel("Your name").fill("Dana Slip");
+  await guest.getByLabel("Mail address").fill("not an address");
+  await guest.getByRole("button", { name: "Send me my ticket" }).click();
+  // the first field that is wrong has the focus, and what was typed is still there
+  await expect(guest.getByLabel("Mail address")).toBeFocused();
+  await expect(guest.getByLabel("Your name")).toHaveValue("Dana Slip");
+  await guest.getByLabel("Mail address").fill("dana.slp@example.org");
+  await guest.getByRole("checkbox").check();
+  await guest.getByRole("button", { name: "Send me my ticket" }).click();
+  await expect(guest.getByRole("status").filter({ hasText: "Look at your mail" })).toBeFocused();
+
+  const old = linkIn(await mailWith("dana.slp@example.org", /ticket/), "ticket");
+  await guest.goto(old);
+  await guest.getByRole("button", { name: "Correct your name or address" }).click();
+  await guest.getByLabel("Mail address").fill("dana.slip@example.org");
+  await guest.getByRole("button", { name: "Save" }).click();
+  await expect(guest.getByText("Your ticket is on its way to dana.slip@example.org")).toBeVisible();
+  const next = linkIn(await mailWith("dana.slip@example.org", /ticket/), "ticket");
+  expect(next).not.toBe(old);
+  await mailWith("dana.slp@example.org", /address .* was changed/);
+  await guest.goto(old);
+  await expect(guest.getByText("There is nothing here")).toBeVisible();
+  await guest.goto(next);
+  await expect(guest.getByText("You have a place.")).toBeVisible();
+});
+
+test("from the list of events one is duplicated and deleted, and the deletion is taken back", async ({ page }) => {
+  await signIn(page);
+  await planEvent(page, "Walk of the copies");
+  await page.getByRole("link", { name: "Events", exact: true }).click();
+  await page.getByRole("button", { name: "More for Walk of the copies" }).click();
+  await page.getByRole("menuitem", { name: "Duplicate" }).click();
+  await expect(page.getByRole("button", { name: "Save the plan" })).toBeVisible();
+  await page.getByLabel("Title").fill("Walk of the second");
+  await page.getByRole("button", { name: "Save the plan" }).click();
+  await expect(page.getByRole("heading", { name: "Walk of the second", level: 1 })).toBeVisible();
+
+  await page.goto("/season?view=list&words=walk+of+the");
+  await page.getByRole("button", { name: "More for Walk of the second" }).click();
+  await page.getByRole("menuitem", { name: "Delete" }).click();
+  const dialog = page.getByRole("alertdialog", { name: "Delete “Walk of the second”" });
+  await expect(dialog).toContainText("It can be brought back for a week");
+  await dialog.getByRole("button", { name: "Delete it" }).click();
+  await expect(page.getByRole("link", { name: "Walk of the second" })).toHaveCount(0);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByRole("link", { name: "Walk of the second" })).toBeVisible();
+});
+
+test("a time that suits everybody is found, and the date is moved there in the same place", async ({ page }) => {
+  await signIn(page);
+  await planEvent(page, "Walk of the better hour");
+  await workPlace(page, /People/);
+  await page.getByRole("button", { name: "Look for slots" }).click();
+  const act = page.getByRole("button", { name: /^Move the date to / });
+  const wanted = (await act.textContent())!.replace("Move the date to ", "");
+  await act.click();
+  await page.getByRole("alertdialog").getByRole("button", { name: "Move it" }).click();
+  await expect(page.getByText(/The date is moved/)).toBeVisible();
+  await workPlace(page, /Plan/);
+  const clock = /\d\d:\d\d/.exec(wanted)![0];
+  await expect(page.getByText(new RegExp(clock)).first()).toBeVisible();
+});
+
+test("an invitation in two languages: written side by side, each reader gets their own", async ({ page }) => {
+  await signIn(page);
+  await planEvent(page, "Walk of two tongues");
+  await workPlace(page, /Mailings/);
+  await page.getByRole("link", { name: "Invitation", exact: true }).click();
+  await page.getByLabel("Subject").fill("Come and count");
+  await page.getByRole("button", { name: "Add a language" }).click();
+  await page.getByRole("menuitem", { name: "Deutsch" }).click();
+  await page.getByLabel("Subject").fill("Kommt zählen");
+  await expect(page.getByText("Readers who chose Deutsch get these words")).toBeVisible();
+  await page.getByRole("radio", { name: "Everybody else" }).click();
+  await expect(page.getByLabel("Subject")).toHaveValue("Come and count");
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page.getByText("Saved. Nothing was sent.")).toBeVisible();
+  await page.reload();
+  await page.getByRole("radio", { name: "Deutsch" }).click();
+  await expect(page.getByLabel("Subject")).toHaveValue("Kommt zählen");
+});
