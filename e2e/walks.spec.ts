@@ -86,7 +86,7 @@ test("a time that suits everybody is found, and the date is moved there in the s
   await act.click();
   await page.getByRole("alertdialog").getByRole("button", { name: "Move it" }).click();
   await expect(page.getByText(/The date is moved/)).toBeVisible();
-  await workPlace(page, /Plan/);
+  await workPlace(page, /^Plan/);
   const clock = /\d\d:\d\d/.exec(wanted)![0];
   await expect(page.getByText(new RegExp(clock)).first()).toBeVisible();
 });
@@ -105,6 +105,7 @@ test("an invitation in two languages: written side by side, each reader gets the
   await expect(page.getByLabel("Subject")).toHaveValue("Come and count");
   await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(page.getByText("Saved. Nothing was sent.")).toBeVisible();
+  await expect(page).toHaveURL(/mailing=/);
   await page.reload();
   await page.getByRole("radio", { name: "Deutsch" }).click();
   await expect(page.getByLabel("Subject")).toHaveValue("Kommt zählen");

@@ -29,9 +29,9 @@ function DayBlock({ at, zone, locale }: { at: number; zone: string; locale: stri
   return (
     <time
       dateTime={wallTimeAt(at, own).local.slice(0, 10)}
-      aria-label={longDate(at, own, locale)}
       className="flex w-16 shrink-0 flex-col border-t-4 border-[var(--event-ground)] pt-1 leading-tight"
     >
+      <span className="sr-only">{longDate(at, own, locale)}</span>
       <span className="text-ink-2" aria-hidden>
         {part({ weekday: "short" })}
       </span>

@@ -4,7 +4,7 @@ import { useEffect, type RefObject } from "react";
 export function useFirstWrong(form: RefObject<HTMLElement | null>, state: { readonly status: string }): void {
   useEffect(() => {
     if (state.status !== "refused") return;
-    const wrong = form.current?.querySelector<HTMLElement>('[aria-invalid="true"], [role="alert"]');
-    wrong?.focus();
+    const first = (selector: string) => form.current?.querySelector<HTMLElement>(selector);
+    (first('[aria-invalid="true"]') ?? first('[role="alert"]'))?.focus();
   }, [form, state]);
 }
