@@ -97,6 +97,14 @@ test("an invitation in two languages: written side by side, each reader gets the
   await workPlace(page, /Mailings/);
   await page.getByRole("link", { name: "Invitation", exact: true }).click();
   await page.getByLabel("Subject").fill("Come and count");
+  const words = page.getByRole("textbox", { name: "Words of the mail" });
+  await words.click();
+  await page.keyboard.press("Control+Home");
+  await page.getByRole("button", { name: "Table", exact: true }).click();
+  await page.keyboard.type("When");
+  await page.keyboard.press("Tab");
+  await page.keyboard.type("Where");
+  await expect(words.getByRole("columnheader", { name: "Where" })).toBeVisible();
   await page.getByRole("button", { name: "Add a language" }).click();
   await page.getByRole("menuitem", { name: "Deutsch" }).click();
   await page.getByLabel("Subject").fill("Kommt zählen");
@@ -107,6 +115,7 @@ test("an invitation in two languages: written side by side, each reader gets the
   await expect(page.getByText("Saved. Nothing was sent.")).toBeVisible();
   await expect(page).toHaveURL(/mailing=/);
   await page.reload();
+  await expect(words.getByRole("columnheader", { name: "When" })).toBeVisible();
   await page.getByRole("radio", { name: "Deutsch" }).click();
   await expect(page.getByLabel("Subject")).toHaveValue("Kommt zählen");
 });

@@ -37,6 +37,7 @@ export const mailDocInput = z
       z.object({ type: z.literal("quote"), words }),
       z.object({ type: z.literal("bullets"), items }),
       z.object({ type: z.literal("numbers"), items }),
+      z.object({ type: z.literal("table"), rows: z.array(z.array(words).min(1).max(12)).min(1).max(60) }),
       z.object({ type: z.literal("join-details") }),
     ]),
   )

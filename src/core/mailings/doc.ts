@@ -19,6 +19,8 @@ export type MailBlock =
   | { readonly type: "quote"; readonly words: readonly MailInline[] }
   | { readonly type: "bullets"; readonly items: readonly (readonly MailInline[])[] }
   | { readonly type: "numbers"; readonly items: readonly (readonly MailInline[])[] }
+  /** rows of cells; the first row names the columns */
+  | { readonly type: "table"; readonly rows: readonly (readonly (readonly MailInline[])[])[] }
   | { readonly type: "join-details" };
 /** The one source of both parts of a mail. */
 export type MailDoc = readonly MailBlock[];
@@ -74,6 +76,8 @@ function blockTemplate(block: MailBlock): string {
       return block.items.map((item) => `- ${inlineTemplate(item)}`).join("\n");
     case "numbers":
       return block.items.map((item, i) => `${i + 1}. ${inlineTemplate(item)}`).join("\n");
+    case "table":
+      return block.rows.map((row) => row.map(inlineTemplate).join(" | ")).join("\n");
     default:
       return inlineTemplate(block.words);
   }
@@ -96,6 +100,7 @@ export function docText(doc: MailDoc, values: MergeValues): string {
       if (block.type === "join-details") return values.join_details.text;
       if (block.type === "bullets") return block.items.map((item) => `- ${line(item)}`).join("\n");
       if (block.type === "numbers") return block.items.map((item, i) => `${i + 1}. ${line(item)}`).join("\n");
+      if (block.type === "table") return block.rows.map((row) => row.map(line).join(" | ")).join("\n");
       if (block.type === "quote") return line(block.words).replace(/^/gm, "> ");
       return line(block.words);
     })
@@ -109,6 +114,18 @@ function inlineHtml(one: MailInline, values: MergeValues): string {
   if (one.italic) html = `<em>${html}</em>`;
   if (one.bold) html = `<strong>${html}</strong>`;
   return one.href ? `<a href="${escapeHtml(one.href)}">${html}</a>` : html;
+}
+
+const cellStyle = "border-bottom:1px solid #DAD9D0;padding:4px 12px 4px 0;text-align:start;vertical-align:top";
+
+/** Styles stand in the cells: mail programs drop a style sheet. */
+function tableHtml(
+  rows: readonly (readonly (readonly MailInline[])[])[],
+  line: (words: readonly MailInline[]) => string,
+): string {
+  const cells = (row: readonly (readonly MailInline[])[], tag: "th" | "td") =>
+    `<tr>${row.map((cell) => `<${tag} style="${cellStyle}">${line(cell)}</${tag}>`).join("")}</tr>`;
+  return `<table style="border-collapse:collapse">${rows.map((row, i) => cells(row, i === 0 ? "th" : "td")).join("")}</table>`;
 }
 
 /** The HTML part: the same words; every value is escaped. */
@@ -125,6 +142,8 @@ export function docHtml(doc: MailDoc, values: MergeValues): string {
           return list("ul", block.items);
         case "numbers":
           return list("ol", block.items);
+        case "table":
+          return tableHtml(block.rows, line);
         case "heading":
           return `<h2 style="font-size:18px">${line(block.words)}</h2>`;
         case "quote":

@@ -72,6 +72,22 @@ describe("rule 7: mailings", () => {
     expect(docHtml(doc, values)).toContain('<a href="https://example.org/?a=1&amp;b=2">the map</a>');
   });
 
+  it("lays a table out for both parts, its first row naming the columns, every cell escaped", () => {
+    const cell = (text: string) => [{ type: "text" as const, text }];
+    const table = [
+      {
+        type: "table" as const,
+        rows: [
+          [cell("Tide"), cell("Hour")],
+          [cell("<low>"), cell("19:00")],
+        ],
+      },
+    ];
+    expect(docText(table, values)).toBe("Tide | Hour\n<low> | 19:00");
+    expect(docHtml(table, values)).toMatch(/<th [^>]*>Tide<\/th>.*<td [^>]*>&lt;low&gt;<\/td>/);
+    expect(templateOfDoc(table)).toBe("Tide | Hour\n<low> | 19:00");
+  });
+
   it("turns words into a document and back, on 1,000 generated texts", () => {
     const piece = fc.constantFrom("{{name}}", "{{join_details}}", "a", "b c", "\n\n", "\n", "{{ nope }}", "<i>");
     let texts = 0;

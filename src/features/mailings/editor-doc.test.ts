@@ -16,6 +16,10 @@ const items = fc.array(words, { minLength: 1, maxLength: 3 });
 const block: fc.Arbitrary<MailBlock> = fc.oneof(
   fc.record({ type: fc.constantFrom("paragraph" as const, "heading" as const, "quote" as const), words }),
   fc.record({ type: fc.constantFrom("bullets" as const, "numbers" as const), items }),
+  fc.record({
+    type: fc.constant("table" as const),
+    rows: fc.array(fc.array(words, { minLength: 2, maxLength: 2 }), { minLength: 1, maxLength: 3 }),
+  }),
   fc.constant({ type: "join-details" as const }),
 );
 

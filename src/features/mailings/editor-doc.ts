@@ -38,6 +38,8 @@ export function docFromEditor(json: JSONContent): MailDoc {
         return { type: "bullets", items: (node.content ?? []).map(wordsOf) };
       case "orderedList":
         return { type: "numbers", items: (node.content ?? []).map(wordsOf) };
+      case "table":
+        return { type: "table", rows: (node.content ?? []).map((row) => (row.content ?? []).map(wordsOf)) };
       default:
         return { type: "paragraph", words: wordsOf(node) };
     }
@@ -66,6 +68,11 @@ const list = (type: string, items: readonly (readonly MailInline[])[]): JSONCont
   content: items.map((item) => ({ type: "listItem", content: [paragraph(item)] })),
 });
 
+const tableRow = (cells: readonly (readonly MailInline[])[], isHead: boolean): JSONContent => ({
+  type: "tableRow",
+  content: cells.map((cell) => ({ type: isHead ? "tableHeader" : "tableCell", content: [paragraph(cell)] })),
+});
+
 /** The kept document as the editor takes it. */
 export function editorFromDoc(doc: MailDoc): JSONContent {
   const content = doc.map((block): JSONContent => {
@@ -80,6 +87,8 @@ export function editorFromDoc(doc: MailDoc): JSONContent {
         return list("bulletList", block.items);
       case "numbers":
         return list("orderedList", block.items);
+      case "table":
+        return { type: "table", content: block.rows.map((row, i) => tableRow(row, i === 0)) };
       default:
         return paragraph(block.words);
     }

@@ -1,11 +1,13 @@
 "use client";
 import { EditorContent, useEditor } from "@tiptap/react";
+import { TableKit } from "@tiptap/extension-table";
 import StarterKit from "@tiptap/starter-kit";
 import type { MailDoc } from "@/core/mailings";
 import { useLinkTool } from "@/features/shared/link-tool";
 import { Button, Press } from "@/ui";
 import { docFromEditor, editorFromDoc } from "./editor-doc";
 import { JoinDetailsNode, MergeFieldNode } from "./editor-nodes";
+import { TableActs } from "./table-acts";
 import { chips, fieldWords } from "./field-words";
 
 /** The words of a mail: rich text, merge fields as chips, the join details as one piece. */
@@ -21,6 +23,7 @@ export function MailEditor({ doc, onChange }: { doc: MailDoc; onChange: (doc: Ma
         heading: { levels: [2] },
         link: { openOnClick: false, protocols: ["http", "https", "mailto"] },
       }),
+      TableKit.configure({ table: { resizable: false } }),
       MergeFieldNode,
       JoinDetailsNode,
     ],
@@ -52,6 +55,7 @@ export function MailEditor({ doc, onChange }: { doc: MailDoc; onChange: (doc: Ma
         <Button onClick={() => chain()?.toggleBulletList().run()}>List</Button>
         <Button onClick={() => chain()?.toggleOrderedList().run()}>Numbers</Button>
         {link.button}
+        <TableActs editor={editor} />
         <span className="ml-2 text-label text-ink-2">Put in:</span>
         {chips.map((field) => (
           <Press
