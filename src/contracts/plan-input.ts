@@ -159,6 +159,8 @@ export const segmentInput = z.object({
   lengthMinutes: z.coerce.number().int().min(1, issue("no-minute-at-all")).max(1440),
   fixedStartLocal: z.string().refine(isLocalDateTime, issue("unreadable-fixed-start")).nullable(),
   leaderTicketId: z.uuid().nullable(),
+  /** whoever leads beside them */
+  besideTicketIds: z.array(z.uuid()).max(10).default([]),
   pollId: z.uuid().nullable(),
 });
 export const pollInput = z.object({

@@ -3,7 +3,9 @@ import { and, eq } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { RunSheetInput } from "@/contracts";
 import { polls } from "@/server/db/schema";
-import { datesOf } from "@/server/services/planning/dates/load";
+import { callSheet } from "@/server/services/hour/call-sheet";
+import { dateOf, datesOf } from "@/server/services/planning/dates/load";
+import { agendaOf } from "@/server/services/way-in/front/agenda";
 import { copyRunSheet, loadRunSheet, saveRunSheet } from "@/server/services/planning/run-sheets";
 import { removeStagePerson } from "@/server/services/people/stage-people";
 import { addTicket, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
@@ -23,6 +25,7 @@ const segment = (title: string, part: Partial<RunSheetInput["segments"][number]>
   lengthMinutes: 10,
   fixedStartLocal: null,
   leaderTicketId: null,
+  besideTicketIds: [],
   pollId: null,
   ...part,
 });
@@ -158,5 +161,27 @@ describe("the run sheet", () => {
     expect(new Set([first, second!.runSheet, fourth!.runSheet].map((one) => one.polls[0]!.id)).size).toBe(3);
     expect(await copyRunSheet(world.context, world.owner, series.eventId, dates[0]!.id)).toBe(0);
     expect(await world.context.db.$count(polls, and(eq(polls.occurrenceId, dates[2]!.id)))).toBe(0);
+  });
+});
+
+describe("several who lead one segment", () => {
+  it("stand on the public agenda in their order, and each has it as the first of theirs on the call sheet", async () => {
+    const [first, second] = [
+      await addTicket(world, event, "panelist", "Ines Marl"),
+      await addTicket(world, event, "panelist", "Oskar Vell"),
+    ];
+    await save(sheet({ segments: [segment("Opening", { leaderTicketId: first, besideTicketIds: [second] })] }));
+    const date = await dateOf(world.context.db, event.eventId, world.context.clock.now());
+    expect((await agendaOf(world.context.db, date))[0]!.leaders).toEqual(["Ines Marl", "Oskar Vell"]);
+    const lines = await callSheet(world.context, world.owner, event.eventId, date);
+    expect(lines.filter((line) => line.first?.title === "Opening").map((line) => line.name)).toEqual([
+      "Ines Marl",
+      "Oskar Vell",
+    ]);
+    // nobody of another event can stand beside
+    const elsewhere = await addTicket(world, await makeEvent(world), "panelist", "Not Here");
+    await expect(
+      save(sheet({ segments: [segment("Opening", { leaderTicketId: first, besideTicketIds: [elsewhere] })] })),
+    ).rejects.toMatchObject({ failure: { issues: [{ code: "leader-not-of-event" }] } });
   });
 });

@@ -38,6 +38,10 @@ export const formatLocaleOf = (wanted: string): string =>
 export const directionOf = (locale: string): "rtl" | "ltr" => (localeOf(locale) === "ar" ? "rtl" : "ltr");
 export const messagesFor = (locale: string): Messages => catalogues[localeOf(locale)];
 
+/** Names of people as one phrase. */
+export const namesIn = (names: readonly string[], wanted: string): string =>
+  new Intl.ListFormat(formatLocaleOf(wanted), { type: "conjunction" }).format(names);
+
 /** Duties by their names, as one phrase; "" for none. */
 export const dutiesIn = (duties: readonly Duty[], wanted: string): string =>
   new Intl.ListFormat(formatLocaleOf(wanted), { type: "conjunction" }).format(

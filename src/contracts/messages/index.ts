@@ -8,6 +8,7 @@ export {
   localeOf,
   locales,
   messagesFor,
+  namesIn,
   translatorFor,
   type Translate,
 } from "./catalogue";

@@ -3,7 +3,7 @@ import type { Done } from "@/contracts";
 import Link from "next/link";
 import { ActButton } from "@/features/shared/act-button";
 import { useReaderZone } from "@/features/shared/times";
-import { clockTime, shortDate } from "@/core/time";
+import { cityOf, clockTime, shortDate } from "@/core/time";
 import { Badge, classes, Note, Table, Td, Th } from "@/ui";
 import { mailStateWords } from "./mail-words";
 
@@ -29,7 +29,7 @@ export function PutOffNotes({
   return putOff.map((one) => (
     <Note key={one.note} tone="attention">
       {one.count === 1 ? "1 mail waits" : `${one.count} mails wait`}: {one.note}. Nothing is lost; tried again at{" "}
-      <span className="mono">{clockTime(one.nextAt, own)}</span>.
+      <span className="mono">{clockTime(one.nextAt, own)}</span> in {cityOf(own)}.
     </Note>
   ));
 }
@@ -54,7 +54,7 @@ export function MailList({
     <Table aria-label="Mails">
       <thead>
         <tr>
-          <Th>Left</Th>
+          <Th>Left, {cityOf(own)}</Th>
           <Th>Subject</Th>
           <Th>To</Th>
           <Th>Event</Th>

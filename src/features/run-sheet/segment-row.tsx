@@ -6,7 +6,7 @@ import type { RunSheetInput } from "@/contracts";
 import type { PlannedSegment } from "@/core/run-sheet";
 import { clockTime } from "@/core/time";
 import { ClockInput } from "@/features/shared/clock-input";
-import { Input, Select, IconButton, FieldError } from "@/ui";
+import { Checkbox, FieldError, IconButton, Input, Popover, Press, Select } from "@/ui";
 import { leaderTone } from "./leader-tone";
 
 type Segment = RunSheetInput["segments"][number];
@@ -26,6 +26,64 @@ function TimingNotes({ planned }: { planned: PlannedSegment }) {
         {words(Math.round(minutes))}
       </span>
     ));
+}
+
+/** Who leads the segment, and who stands beside them. */
+function Led(props: {
+  segment: Segment;
+  leaders: readonly { id: string; name: string }[];
+  onChange: (part: Partial<Segment>) => void;
+}) {
+  const { leaderTicketId, besideTicketIds, title } = props.segment;
+  const others = props.leaders.filter((one) => one.id !== leaderTicketId);
+  const beside = others.filter((one) => besideTicketIds.includes(one.id));
+  return (
+    <span>
+      <Select
+        aria-label="Led by"
+        value={leaderTicketId ?? ""}
+        onChange={(e) => props.onChange({ leaderTicketId: e.target.value || null })}
+      >
+        <option value="">nobody</option>
+        {props.leaders.map((leader) => (
+          <option key={leader.id} value={leader.id}>
+            {leader.name}
+          </option>
+        ))}
+      </Select>
+      {leaderTicketId && others.length > 0 && (
+        <Popover
+          trigger={
+            <Press
+              aria-label={`Who leads ${title || "the segment"} beside them`}
+              className="min-h-6 max-w-full truncate text-label text-ink-2 hover:underline"
+            >
+              {beside.length > 0 ? `with ${beside.map((one) => one.name).join(", ")}` : "Add somebody beside"}
+            </Press>
+          }
+        >
+          <fieldset className="flex flex-col gap-1">
+            <legend className="mb-1 font-medium">Beside them</legend>
+            {others.map((one) => (
+              <label key={one.id} className="flex min-h-6 items-center gap-2">
+                <Checkbox
+                  checked={besideTicketIds.includes(one.id)}
+                  onChange={(event) =>
+                    props.onChange({
+                      besideTicketIds: event.target.checked
+                        ? [...besideTicketIds, one.id]
+                        : besideTicketIds.filter((id) => id !== one.id),
+                    })
+                  }
+                />
+                {one.name}
+              </label>
+            ))}
+          </fieldset>
+        </Popover>
+      )}
+    </span>
+  );
 }
 
 /** One row of the run sheet. */
@@ -89,18 +147,7 @@ export function SegmentRow(props: {
         value={segment.fixedStartLocal?.slice(11) ?? null}
         onChange={(clock) => props.onChange({ fixedStartLocal: clock ? `${props.day}T${clock}` : null })}
       />
-      <Select
-        aria-label="Led by"
-        value={segment.leaderTicketId ?? ""}
-        onChange={(e) => props.onChange({ leaderTicketId: e.target.value || null })}
-      >
-        <option value="">nobody</option>
-        {props.leaders.map((leader) => (
-          <option key={leader.id} value={leader.id}>
-            {leader.name}
-          </option>
-        ))}
-      </Select>
+      <Led segment={segment} leaders={props.leaders} onChange={props.onChange} />
       <Select
         aria-label="Poll"
         value={segment.pollId ?? ""}

@@ -115,6 +115,7 @@ function AddSegment({ change, sheet }: { change: (part: Partial<RunSheetInput>) 
               lengthMinutes: 10,
               fixedStartLocal: null,
               leaderTicketId: null,
+              besideTicketIds: [],
               pollId: null,
             },
           ],

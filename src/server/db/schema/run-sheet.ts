@@ -16,6 +16,8 @@ export const segments = pgTable(
     /** wall time in the date's zone; null where it follows the one before */
     fixedStartLocal: text("fixed_start_local"),
     leaderTicketId: uuid("leader_ticket_id"),
+    /** whoever leads beside them */
+    besideTicketIds: jsonb("beside_ticket_ids").$type<readonly string[]>().notNull().default([]),
     pollId: uuid("poll_id"),
   },
   (t) => [index("segments_occurrence").on(t.occurrenceId, t.position)],

@@ -48,7 +48,9 @@ export async function callSheet(
     rows.map((ticket) => [ticket.id, `${context.environment.STAGE_CALL_URL}/enter/${tokenOf(context, ticket)}`]),
   );
   return folk.map((one) => {
-    const index = sheet.findIndex((segment) => segment.leaderTicketId === one.ticketId);
+    const index = sheet.findIndex(
+      (segment) => segment.leaderTicketId === one.ticketId || segment.besideTicketIds.includes(one.ticketId),
+    );
     const first = index < 0 ? null : { title: sheet[index]!.title, startAt: plan.segments[index]!.startAt };
     const call = callTimeOf(date.startAt, date.callMinutes);
     return {

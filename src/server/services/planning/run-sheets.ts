@@ -47,12 +47,13 @@ async function readSheet(db: Db, occurrenceId: string): Promise<{ runSheet: RunS
     await partsOf(db, occurrenceId),
   ];
   const runSheet: RunSheetInput = {
-    segments: rows.map(({ id, title, lengthMinutes, fixedStartLocal, leaderTicketId, pollId }) => ({
+    segments: rows.map(({ id, title, lengthMinutes, fixedStartLocal, leaderTicketId, besideTicketIds, pollId }) => ({
       id,
       title,
       lengthMinutes,
       fixedStartLocal,
       leaderTicketId,
+      besideTicketIds: [...besideTicketIds],
       pollId,
     })),
     polls: pollRows.map(({ id, question, options }) => ({ id, question, options })),
@@ -89,7 +90,8 @@ async function requireOwn(
   { segments: rows, polls: wanted, parts: side }: RunSheetInput,
 ): Promise<void> {
   const pollIds = new Set(wanted.map((poll) => poll.id));
-  const leaders = [...new Set([...rows, ...side].map((row) => row.leaderTicketId).filter((id) => id !== null))];
+  const named = [...[...rows, ...side].map((row) => row.leaderTicketId), ...rows.flatMap((row) => row.besideTicketIds)];
+  const leaders = [...new Set(named.filter((id) => id !== null))];
   // somebody taken off the list may still stand in the sheet: their ticket is the event's all the same
   const known =
     leaders.length === 0
@@ -249,7 +251,8 @@ export async function layRunSheet(
       question: poll.question,
       options: poll.options,
     });
-  for (const { position, title, lengthMinutes, fixedStartLocal, leaderTicketId, pollId } of sheet.segments) {
+  for (const segment of sheet.segments) {
+    const { position, title, lengthMinutes, fixedStartLocal, leaderTicketId, besideTicketIds, pollId } = segment;
     const fixed = fixedStartLocal === null ? null : shiftLocal(fixedStartLocal, shift);
     await tx.insert(segments).values({
       id: context.ids.id(),
@@ -259,6 +262,7 @@ export async function layRunSheet(
       lengthMinutes,
       fixedStartLocal: fixed,
       leaderTicketId,
+      besideTicketIds,
       pollId: pollId ? (pollIds.get(pollId) ?? null) : null,
     });
   }

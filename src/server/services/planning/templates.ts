@@ -240,7 +240,7 @@ export async function duplicateEvent(context: Context, member: TeamMember, event
       // leaders are people of the other event
       const bare = {
         ...sheet,
-        segments: sheet.segments.map((one) => ({ ...one, leaderTicketId: null })),
+        segments: sheet.segments.map((one) => ({ ...one, leaderTicketId: null, besideTicketIds: [] })),
         parts: sheet.parts.map((one) => ({ ...one, leaderTicketId: null })),
       };
       for (const target of await datesOf(tx, made.eventId)) await layRunSheet(context, tx, bare, date, target);

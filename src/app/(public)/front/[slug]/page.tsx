@@ -4,7 +4,7 @@ import { cookies, headers } from "next/headers";
 import Link from "next/link";
 import { redirect } from "next/navigation";
 import { cache } from "react";
-import { audienceWords, formatLocaleOf, messagesFor, translatorFor } from "@/contracts/messages";
+import { audienceWords, formatLocaleOf, messagesFor, namesIn, translatorFor } from "@/contracts/messages";
 import { AccessCodeForm } from "@/features/front-door/access-code-form";
 import { DoorView } from "@/features/front-door/door-view";
 import { InLanguage } from "@/features/shared/language";
@@ -152,10 +152,10 @@ export default async function FrontDoorPage(props: Props) {
         when={occurrence && <WhenAndWhere occurrence={occurrence} event={event} words={words} format={format} t={t} />}
         descriptionHtml={door.descriptionHtml}
         stage={door.stage}
-        agenda={door.agenda.map(({ title, at, leader }) => ({
+        agenda={door.agenda.map(({ title, at, leaders }) => ({
           title,
           at,
-          withLeader: leader ? t("withLeader", { name: leader }) : "",
+          withLeader: leaders.length > 0 ? t("withLeader", { name: namesIn(leaders, locale) }) : "",
         }))}
         zone={occurrence?.zone ?? "UTC"}
         parts={

@@ -124,7 +124,7 @@ export const personalData: Readonly<Record<string, Columns>> = {
   seeded: { "theirs no more": "name at is_complete" },
   segments: {
     "theirs no more":
-      "id organisation_id occurrence_id position title length_minutes fixed_start_local leader_ticket_id poll_id",
+      "id organisation_id occurrence_id position title length_minutes fixed_start_local leader_ticket_id beside_ticket_ids poll_id",
   },
   series: {
     "theirs no more":

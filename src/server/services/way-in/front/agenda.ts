@@ -10,13 +10,18 @@ export interface AgendaSegment {
   readonly title: string;
   /** its planned start; null where the date has no planned hour */
   readonly at: number | null;
-  readonly leader: string | null;
+  readonly leaders: readonly string[];
 }
+
+/** Who leads a segment: the one first named, then whoever stands beside. */
+const leadersOf = (row: { leaderTicketId: string | null; besideTicketIds: readonly string[] }): string[] => [
+  ...new Set([...(row.leaderTicketId ? [row.leaderTicketId] : []), ...row.besideTicketIds]),
+];
 
 /** What comes when in a date, and who leads it. */
 export async function agendaOf(db: Db, occurrence: OccurrenceRow): Promise<readonly AgendaSegment[]> {
   const rows = await segmentsOf(db, occurrence.id);
-  const leaderIds = rows.flatMap((row) => (row.leaderTicketId ? [row.leaderTicketId] : []));
+  const leaderIds = rows.flatMap(leadersOf);
   const leaders =
     leaderIds.length === 0
       ? []
@@ -34,6 +39,6 @@ export async function agendaOf(db: Db, occurrence: OccurrenceRow): Promise<reado
   return rows.map((row, i) => ({
     title: row.title,
     at: occurrence.hasPlannedEnd ? plan.segments[i]!.startAt : null,
-    leader: row.leaderTicketId ? (names.get(row.leaderTicketId) ?? null) : null,
+    leaders: leadersOf(row).flatMap((id) => names.get(id) ?? []),
   }));
 }

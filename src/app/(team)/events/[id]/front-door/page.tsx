@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
 import type { Registrant } from "@/server/services/way-in/registrants";
-import { messagesFor } from "@/contracts/messages";
+import { messagesFor, namesIn } from "@/contracts/messages";
 import { groupBy } from "@/core/shared";
 import { isOver } from "@/core/people";
 import { cityOf, clockTime, localWords, longDate } from "@/core/time";
@@ -155,7 +155,11 @@ export default async function FrontDoorEditPage({
     organisation: organisation.name,
     when: whenOf(occurrence),
     descriptionHtml: cleanHtml(event.descriptionHtml),
-    agenda: agenda.map(({ title, at, leader }) => ({ title, at, withLeader: leader ? `with ${leader}` : "" })),
+    agenda: agenda.map(({ title, at, leaders }) => ({
+      title,
+      at,
+      withLeader: leaders.length > 0 ? `with ${namesIn(leaders, "en")}` : "",
+    })),
     zone: occurrence?.zone ?? "UTC",
     besides: besidesOf(event, "en"),
     names: Object.fromEntries(draft.names),

@@ -1,0 +1,1 @@
+ALTER TABLE "segments" ADD COLUMN "beside_ticket_ids" jsonb DEFAULT '[]'::jsonb NOT NULL;
