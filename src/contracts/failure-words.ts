@@ -119,6 +119,8 @@ export function wordsOf(failure: Failure): string {
       return `These dates need the licences: ${failure.dates.map(dateWords).join("; ")}. Nothing was changed.`;
     case "limit-broken":
       return limitWords[failure.limit](failure.wanted, failure.most);
+    case "floor-full":
+      return `${failure.most} people have the floor already. Take it back from one of them first.`;
     case "not-welcome":
       return `This event is for addresses of ${failure.domains.join(", ")} only.`;
     case "bad-calendar":

@@ -66,6 +66,7 @@ export const planInput = z
     // templates kept before there was a chat begin with the default
     chatTo: z.enum(chatReaches).default(defaultSwitches.chat.to),
     chatHeld: z.boolean().default(defaultSwitches.chat.isHeld),
+    handsOn: z.boolean().default(defaultSwitches.hands.on),
     entryBy: z.enum(["registration", "open-link"]),
     approval: z.enum(["at-once", "by-hand"]),
     approvedDomains: z
@@ -128,6 +129,7 @@ export const freshPlan = (
   othersQuestionsShown: true,
   chatTo: defaultSwitches.chat.to,
   chatHeld: defaultSwitches.chat.isHeld,
+  handsOn: defaultSwitches.hands.on,
   entryBy: "registration",
   approval: "at-once",
   approvedDomains: [],

@@ -73,6 +73,7 @@ import {
   type MadeEvent,
   type World,
 } from "../support/world";
+import { commands } from "../support/commands";
 
 let world: World;
 let event: MadeEvent;
@@ -418,54 +419,6 @@ describe("rule 6: every act of the workspace asks the table", () => {
   });
 });
 
-const id = randomUUID();
-/** One of every command there is; a new one fails the type check here until it is put in. */
-const commands: { [T in CommandBody["type"]]: Extract<CommandBody, { type: T }> } = {
-  "stage.enter": { type: "stage.enter" },
-  "stage.move": { type: "stage.move", ticketId: id, place: "stage" },
-  "stage.set-microphone": { type: "stage.set-microphone", isOpen: true },
-  "stage.close-microphones": { type: "stage.close-microphones", exceptId: null },
-  "stage.level": { type: "stage.level", level: 40 },
-  "hour.open-backstage": { type: "hour.open-backstage" },
-  "hour.close-backstage": { type: "hour.close-backstage" },
-  "hour.open-doors": { type: "hour.open-doors" },
-  "hour.hold-doors": { type: "hour.hold-doors" },
-  "hour.release-doors": { type: "hour.release-doors" },
-  "hour.raise-curtain": { type: "hour.raise-curtain" },
-  "hour.drop-curtain": { type: "hour.drop-curtain" },
-  "hour.strike-curtain": { type: "hour.strike-curtain", index: 0, isStruck: true },
-  "cues.next": { type: "cues.next", leavingSegmentId: null },
-  "cues.jump": { type: "cues.jump", leavingSegmentId: null, segmentId: id },
-  "cues.back": { type: "cues.back", leavingSegmentId: null },
-  "questions.ask": { type: "questions.ask", text: "?", segmentId: null },
-  "questions.move": { type: "questions.move", questionId: id, state: "later", segmentId: null },
-  "questions.take": { type: "questions.take", questionId: id, isMine: true },
-  "questions.answer": { type: "questions.answer", questionId: id, how: "aloud", text: null },
-  "polls.add": { type: "polls.add", question: "?", options: ["a", "b"] },
-  "polls.open": { type: "polls.open", pollId: id },
-  "polls.close": { type: "polls.close", pollId: id },
-  "polls.reveal": { type: "polls.reveal", pollId: id },
-  "polls.hold-back": { type: "polls.hold-back", pollId: id },
-  "hour.set-switch": {
-    type: "hour.set-switch",
-    set: { name: "polls", value: { on: false } },
-    seen: { on: true },
-  },
-  "hour.show-out": { type: "hour.show-out", ticketId: id },
-  "hour.let-back": { type: "hour.let-back", ticketId: id },
-  "chat.say": { type: "chat.say", to: "all", withId: null, text: "?" },
-  "chat.let-through": { type: "chat.let-through", lineId: id },
-  "chat.take-away": { type: "chat.take-away", lineId: id },
-  "chat.make-question": { type: "chat.make-question", lineId: id },
-  "chat.clear": { type: "chat.clear", seen: 0 },
-  "chat.hold-person": { type: "chat.hold-person", ticketId: id, isHeld: true },
-  "chat.set-entry-note": { type: "chat.set-entry-note", text: "Hello" },
-  "hour.end": { type: "hour.end" },
-  "questions.vote": { type: "questions.vote", questionId: id, isFor: true },
-  "polls.vote": { type: "polls.vote", pollId: id, optionId: "o1" },
-  sign: { type: "sign", connectionId: id },
-  goodbye: { type: "goodbye", connectionId: id },
-};
 describe("rule 6: every command of the room asks the table", () => {
   it("refuses each command to every role and duty that the table does not list", async () => {
     const actors: Actor[] = [

@@ -2,6 +2,7 @@ import { z } from "zod";
 import type { Failure } from "@/core/shared";
 import { chatCommands, chatFacts } from "./chat";
 import { cuesCommands } from "./cues";
+import { floorCommands, floorWhispers } from "./floor";
 import { hourCommands } from "./hour";
 import { pollsCommands, pollsFacts } from "./polls";
 import { questionsCommands, questionsFacts } from "./questions";
@@ -11,6 +12,7 @@ import { stageCommands, stageWhispers } from "./stage";
 const command = z.discriminatedUnion("type", [
   ...hourCommands,
   ...stageCommands,
+  ...floorCommands,
   ...cuesCommands,
   ...questionsCommands,
   ...pollsCommands,
@@ -21,9 +23,9 @@ const fact = z.discriminatedUnion("type", [...questionsFacts, ...pollsFacts, ...
 export const factTypes: readonly string[] = [...questionsFacts, ...pollsFacts, ...chatFacts].map(
   (one) => one.shape.type.value,
 );
-const whisper = z.discriminatedUnion("type", [...stageWhispers]);
+const whisper = z.discriminatedUnion("type", [...stageWhispers, ...floorWhispers]);
 /** The names of what is said in passing: it is sent on and kept nowhere. */
-export const whisperTypes: readonly string[] = stageWhispers.map((one) => one.shape.type.value);
+export const whisperTypes: readonly string[] = [...stageWhispers, ...floorWhispers].map((one) => one.shape.type.value);
 /** Of the connection, not of the room: a sign of life, and a goodbye. */
 const presence = z.discriminatedUnion("type", [
   z.object({ type: z.literal("sign"), connectionId: id }),

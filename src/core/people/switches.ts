@@ -11,6 +11,7 @@ export interface Switches {
   readonly questions: { readonly on: boolean; readonly othersSee: QuestionView };
   readonly polls: { readonly on: boolean };
   readonly chat: { readonly to: ChatReach; readonly isHeld: boolean };
+  readonly hands: { readonly on: boolean };
 }
 
 /** How a new event begins: the one place for defaults. */
@@ -18,6 +19,7 @@ export const defaultSwitches: Switches = {
   questions: { on: true, othersSee: "answered" },
   polls: { on: true },
   chat: { to: "all", isHeld: false },
+  hands: { on: true },
 };
 
 /** One switch set to a value. */
@@ -29,6 +31,7 @@ export type SwitchSet = {
 export type Need =
   | { readonly switch: "questions" }
   | { readonly switch: "polls" }
+  | { readonly switch: "hands" }
   | { readonly switch: "chat"; readonly atLeast: ChatReach };
 
 export function isMet(need: Need, switches: Switches): boolean {

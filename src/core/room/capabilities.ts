@@ -1,12 +1,13 @@
 import { chat } from "./chat";
 import { cues } from "./cues";
+import { floor } from "./floor";
 import { hour } from "./hour";
 import { polls } from "./polls";
 import { questions } from "./questions";
 import { stage } from "./stage";
 
 /** The one list of what the hour can do. Another capability is another line here. */
-export const capabilities = { hour, stage, cues, questions, polls, chat } as const;
+export const capabilities = { hour, stage, floor, cues, questions, polls, chat } as const;
 
 export type Capabilities = typeof capabilities;
 export type CapabilityName = keyof Capabilities;

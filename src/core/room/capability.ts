@@ -85,6 +85,10 @@ export interface Capability<C extends Shape> {
   };
   /** what the hour's own rows mean here: open polls close when the date ends */
   readonly hears?: (own: C["state"], entry: HourEntry, by: By) => C["state"];
+  /** what one person of the audience has of the state for themselves: sent to them alone */
+  readonly own?: (own: C["state"], ticketId: string) => unknown;
+  /** those whose own part differs between two states */
+  readonly concerns?: (before: C["state"], after: C["state"]) => Iterable<string>;
   readonly views: Readonly<Record<string, ViewTopic<C["state"]>>>;
   readonly logs?: Readonly<Record<string, LogTopic>>;
   readonly whispers?: { readonly [T in C["whisper"]["type"]]: WhisperTopic };

@@ -1,5 +1,6 @@
 import type { ChatCommand, ChatEntry, ChatShape } from "./chat";
 import type { CuesCommand, CuesEntry, CuesShape } from "./cues";
+import type { FloorCommand, FloorEntry, FloorShape } from "./floor/shape";
 import type { HourCommand } from "./hour";
 import type { HourEntry } from "./hour/state";
 import type { PollsCommand, PollsEntry, PollsShape } from "./polls";
@@ -7,11 +8,15 @@ import type { QuestionsCommand, QuestionsEntry, QuestionsShape } from "./questio
 import type { StageCommand, StageEntry, StageShape } from "./stage";
 
 /** What somebody in a room may ask for. Each is journalled. */
-export type RoomCommand = HourCommand | StageCommand | CuesCommand | QuestionsCommand | PollsCommand | ChatCommand;
+export type RoomCommand =
+  HourCommand | StageCommand | FloorCommand | CuesCommand | QuestionsCommand | PollsCommand | ChatCommand;
 /** Acts that come too often for the journal: each has a table and a unique key of its own. */
-export type RoomFact = Exclude<(ChatShape | CuesShape | PollsShape | QuestionsShape | StageShape)["fact"], undefined>;
+export type RoomFact = Exclude<
+  (ChatShape | CuesShape | FloorShape | PollsShape | QuestionsShape | StageShape)["fact"],
+  undefined
+>;
 /** What may stand in a journal. Every row holds ids, never a name or a text. */
-export type EntryBody = HourEntry | StageEntry | CuesEntry | QuestionsEntry | PollsEntry | ChatEntry;
+export type EntryBody = HourEntry | StageEntry | FloorEntry | CuesEntry | QuestionsEntry | PollsEntry | ChatEntry;
 
 /** One row of the journal. */
 export interface JournalEntry {

@@ -11,11 +11,12 @@ export type TrayItem =
       name?: string;
     }
   | { kind: "waiting"; id: string; count: number }
+  | { kind: "hand"; id: string; name: string; raisedAt: number }
   | { kind: "question"; id: string; votes: number };
 
 /**
- * Everything that wants an answer, most urgent first: troubles, people at the door, then questions
- * by rule 12.
+ * Everything that wants an answer, most urgent first (rule 28): troubles, people at the door, raised hands in
+ * their order, then questions by rule 12.
  */
 export function inTray(view: DeskView, overMinutes: number | null): readonly TrayItem[] {
   const status = view.status["it"];
@@ -35,6 +36,8 @@ export function inTray(view: DeskView, overMinutes: number | null): readonly Tra
   }
   const foyer = view.figures["foyer"]?.count ?? 0;
   if (status.phase === "open" && foyer > 0) items.push({ kind: "waiting", id: "foyer", count: foyer });
+  const hands = Object.entries(view.hands).sort(([, a], [, b]) => a.raisedAt - b.raisedAt);
+  for (const [id, { name, raisedAt }] of hands) items.push({ kind: "hand", id, name, raisedAt });
   const open = Object.entries(view.questions)
     .filter(([, question]) => question.state === "new")
     .map(([id, question]) => ({ ...question, id, votes: view.votes[id]?.count ?? 0 }));

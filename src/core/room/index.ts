@@ -23,6 +23,18 @@ export {
   type RoomDirectory,
   type RoomFigures,
 } from "./directory";
+export {
+  floorParts,
+  floorRecord,
+  handCounts,
+  handStaysAwayMs,
+  mostHolders,
+  type FloorPart,
+  type FloorTurn,
+  type HandItem,
+  type HolderItem,
+  type OwnFloor,
+} from "./floor";
 export { isCurtainUp, showStartedAt, switchesNow, type HourEntry, type HourState } from "./hour/state";
 export { inTray, type TrayItem } from "./in-tray";
 export { outwardOf, type OutwardAct } from "./outward";
@@ -31,11 +43,13 @@ export type { RoomQuestion } from "./questions";
 export {
   append,
   circumstanceOf,
+  concernedOf,
   decide,
   emptyRoom,
   fold,
   foldAll,
   logTopics,
+  ownOf,
   project,
   roomFrom,
   roomPaces,

@@ -28,6 +28,21 @@ const owners = new Map<string, CapabilityName>(
   ),
 );
 
+/** What one person has of the room's state for themselves, by capability. */
+export const ownOf = (room: RoomState, ticketId: string): Readonly<Record<string, unknown>> =>
+  Object.fromEntries(
+    names.flatMap((name) => {
+      const { own } = all[name];
+      return own ? [[name, own(room[name] as never, ticketId)]] : [];
+    }),
+  );
+
+/** Those whose own part of the state differs between two of them. */
+export const concernedOf = (before: RoomState, after: RoomState): readonly string[] =>
+  names.flatMap((name) =>
+    before[name] === after[name] ? [] : [...(all[name].concerns?.(before[name] as never, after[name] as never) ?? [])],
+  );
+
 /** Every right of every capability: rows of the one table. */
 export const roomRights = Object.assign({}, ...names.map((name) => all[name].rights)) as {
   readonly [T in { [N in CapabilityName]: keyof Capabilities[N]["rights"] }[CapabilityName]]: Permission;

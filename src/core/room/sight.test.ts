@@ -127,7 +127,18 @@ const command: fc.Arbitrary<RoomCommand> = fc.oneof(
     { type: "cues.next", leavingSegmentId: "s1" },
     { type: "cues.back", leavingSegmentId: "s1" },
     { type: "stage.close-microphones", exceptId: null },
+    { type: "floor.raise-hand" },
+    { type: "floor.lower-hand" },
+    { type: "floor.accept" },
+    { type: "floor.give-back" },
+    { type: "floor.set-microphone", isOpen: true },
+    { type: "floor.set-microphone", isOpen: false },
+    { type: "floor.let-everyone-speak" },
+    { type: "floor.end-everyone" },
   ),
+  id.map((ticketId): RoomCommand => ({ type: "floor.offer", ticketId, parts: ["sound"] })),
+  id.map((ticketId): RoomCommand => ({ type: "floor.withdraw", ticketId })),
+  id.map((ticketId): RoomCommand => ({ type: "floor.lower-for", ticketId })),
   id.map((questionId): RoomCommand => ({ type: "questions.ask", questionId, segmentId: null })),
   fc
     .tuple(id, fc.constantFrom("lined-up", "on-stage", "later", "not-taken"))
@@ -141,11 +152,20 @@ const command: fc.Arbitrary<RoomCommand> = fc.oneof(
   fc.constantFrom("stage", "standby").map((place): RoomCommand => ({ type: "stage.move", ticketId: "t1", place })),
 );
 
+const ofGuests: ReadonlySet<string> = new Set([
+  "questions.ask",
+  "floor.raise-hand",
+  "floor.lower-hand",
+  "floor.accept",
+  "floor.give-back",
+  "floor.set-microphone",
+]);
+
 function journalOf(commands: readonly RoomCommand[]): { entries: JournalEntry[]; states: RoomState[] } {
   const entries: JournalEntry[] = [];
   const states = [emptyRoom];
   for (const [i, one] of commands.entries()) {
-    const isGuest = one.type === "questions.ask";
+    const isGuest = ofGuests.has(one.type);
     const by = { ticketId: isGuest ? "a1" : "p", at: at + i * 1000 };
     const actor = isGuest ? { role: "attendee" as const, duties: [] } : { role: "producer" as const, duties: [] };
     const decided = decide(states.at(-1)!, one, scene({ actor }), by);

@@ -1,4 +1,5 @@
 import type { ChatReach, Phase, Role, Switches } from "../people";
+import type { EveryoneItem, HandItem, HeardItem, HolderItem, OwnFloor } from "./floor/items";
 import type { QuestionState } from "../questions";
 import type { StagePlace } from "./stage/state";
 
@@ -13,6 +14,7 @@ export interface EventItem {
   readonly questionsOn: boolean;
   readonly pollsOn: boolean;
   readonly chatTo: ChatReach;
+  readonly handsOn: boolean;
   readonly hasPlannedEnd: boolean;
 }
 
@@ -121,6 +123,9 @@ export interface DeskView {
   readonly segments: Section<SegmentItem>;
   readonly stage: Section<StagePersonItem>;
   readonly audience: Section<AudienceItem>;
+  readonly hands: Section<HandItem>;
+  readonly floor: Section<HolderItem>;
+  readonly everyone: Section<EveryoneItem>;
   readonly questions: Section<DeskQuestionItem>;
   readonly polls: Section<PollItem>;
   readonly votes: Section<CountItem>;
@@ -133,6 +138,9 @@ export interface StageView {
   readonly cue: Section<CueItem>;
   readonly segments: Section<SegmentItem>;
   readonly stage: Section<StagePersonItem>;
+  readonly hands: Section<HandItem>;
+  readonly floor: Section<HolderItem>;
+  readonly everyone: Section<EveryoneItem>;
   readonly questions: Section<StageQuestionItem>;
   readonly polls: Section<PollItem>;
   readonly tallies: Section<TallyItem>;
@@ -143,6 +151,8 @@ export interface HouseView {
   readonly status: Section<StatusItem>;
   readonly cue: Section<{ readonly segmentTitle: string | null }>;
   readonly cast: Section<CastItem>;
+  readonly heard: Section<HeardItem>;
+  readonly everyone: Section<EveryoneItem>;
   readonly questions: Section<HouseQuestionItem>;
   readonly polls: Section<PollItem>;
   readonly votes: Section<CountItem>;
@@ -169,6 +179,7 @@ export interface PersonalPart {
 /** What each capability keeps for one person alone, under its name. */
 export interface OwnParts {
   readonly [capability: string]: unknown;
+  readonly floor?: OwnFloor;
   readonly polls?: { readonly ballots: Readonly<Record<string, string>> };
   readonly questions?: {
     readonly votes: readonly string[];

@@ -26,9 +26,10 @@ export type Failure =
   | { code: "too-large"; limitBytes: number }
   | { code: "poll-not-open" }
   | { code: "no-such-option" }
-  | { code: "switched-off"; what: "questions" | "polls" | "chat" | "registration" }
+  | { code: "switched-off"; what: "questions" | "polls" | "chat" | "hands" | "registration" }
   | { code: "date-fixed"; startLocal: string; phase: string }
   | { code: "house-full" }
+  | { code: "floor-full"; most: number }
   | { code: "seats-clash"; clashing: readonly ClashingDate[]; earlier: string | null; later: string | null }
   | { code: "no-licence-so-large"; houseSize: number; largest: number }
   | { code: "licences-in-use"; dates: readonly ClashingDate[] }

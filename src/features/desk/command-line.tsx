@@ -9,6 +9,26 @@ interface Offer {
   readonly command: CommandBody;
 }
 
+/** What the desk may do about the audience: the floor given and taken back, hands lowered. */
+function floorOffers({ view, may }: Pick<DeskScene, "view" | "may">): readonly Offer[] {
+  if (!may("floor.offer")) return [];
+  const given = Object.entries(view.floor).map(([ticketId, { name }]) => ({
+    words: `${name}: take the floor back`,
+    command: { type: "floor.withdraw", ticketId } as const,
+  }));
+  const lowered = Object.entries(view.hands).map(([ticketId, { name }]) => ({
+    words: `${name}: lower the hand`,
+    command: { type: "floor.lower-for", ticketId } as const,
+  }));
+  const offered = Object.entries(view.audience)
+    .filter(([id, person]) => person.place === "house" && !(id in view.floor))
+    .map(([ticketId, { name }]) => ({
+      words: `${name}: give the floor`,
+      command: { type: "floor.offer", ticketId, parts: ["sound"] } as const,
+    }));
+  return [...given, ...lowered, ...offered].map((offer) => offer as Offer);
+}
+
 /** Every act the desk has now, in words: person and act first, then the room's own. */
 function offersOf({ view, segments, currentIndex, may }: DeskScene): readonly Offer[] {
   const status = view.status["it"]!;
@@ -24,6 +44,7 @@ function offersOf({ view, segments, currentIndex, may }: DeskScene): readonly Of
             command: { type: "stage.move", ticketId, place } as const,
           })),
       );
+  const floor = floorOffers({ view, may });
   const acts: Offer[] = [];
   if (may("hour.drop-curtain"))
     acts.push(
@@ -43,7 +64,7 @@ function offersOf({ view, segments, currentIndex, may }: DeskScene): readonly Of
           words: `Cue: ${segment.title}`,
           command: { type: "cues.jump", leavingSegmentId, segmentId: segment.id },
         });
-  return [...acts, ...people];
+  return [...acts, ...people, ...floor];
 }
 
 /** The command line: type a few letters of a person and an act; one match runs, several are asked about. */

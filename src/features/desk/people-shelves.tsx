@@ -3,6 +3,7 @@ import type { StagePlace } from "@/core/room";
 import { Button, classes } from "@/ui";
 import { Loudness } from "@/features/shared/loudness";
 import { roleWords } from "@/features/shared/role-words";
+import { FloorShelf } from "./floor-shelf";
 import type { DeskScene } from "./scene";
 
 const shelves: readonly { place: StagePlace; title: string; empty: string }[] = [
@@ -80,6 +81,7 @@ export function PeopleShelves({ scene }: { scene: DeskScene }) {
           </div>
         );
       })}
+      <FloorShelf scene={scene} />
       <details className="border-t border-rule pt-2">
         <summary className="cursor-pointer text-label font-medium text-ink-2">
           Everyone in the audience and the foyer ({audience.length})

@@ -2,6 +2,7 @@
 import { useState } from "react";
 import type { TrayItem } from "@/core/room";
 import { Button, Textarea } from "@/ui";
+import { HandItem } from "./hand-item";
 import type { DeskScene } from "./scene";
 
 const troubleWords = (item: Extract<TrayItem, { kind: "trouble" }>): string =>
@@ -142,6 +143,7 @@ export function Tray({ scene, items }: { scene: DeskScene; items: readonly TrayI
         {items.length === 0 && <li className="py-2 text-ink-2">Nothing wants an answer.</li>}
         {items.slice(0, 100).map((item) => {
           if (item.kind === "question") return <QuestionCard key={item.id} id={item.id} scene={scene} />;
+          if (item.kind === "hand") return <HandItem key={item.id} item={item} scene={scene} />;
           if (item.kind === "trouble")
             return (
               <li
@@ -160,7 +162,8 @@ export function Tray({ scene, items }: { scene: DeskScene; items: readonly TrayI
       </ul>
       {items.length > 1 && (
         <p className="mt-1 text-label text-ink-2">
-          Trouble first, then who waits at the door, then questions: those of this segment first, by votes.
+          Trouble first, then who waits at the door, raised hands in their order, then questions: those of this segment
+          first, by votes.
         </p>
       )}
       <Folded words="To be answered by mail" ids={later.map(([id]) => id)} scene={scene} />

@@ -23,6 +23,7 @@ export const planFieldWords: Record<keyof PlanInput, string> = {
   othersQuestionsShown: "Each other’s questions are seen",
   chatTo: "Chat",
   chatHeld: "Chat lines are looked at first",
+  handsOn: "Hands can be raised",
   entryBy: "People come",
   approval: "Registrations are taken",
   approvedDomains: "Taken at once all the same",

@@ -1,11 +1,12 @@
 import { classes } from "@/ui";
 
 /** How loud somebody is just now, 0–100. */
-export function Loudness({ level, name, className }: { level: number; name: string; className?: string }) {
+export function Loudness(props: { level: number; name: string; label?: string; className?: string }) {
+  const { level, name, label, className } = props;
   return (
     <div
       role="meter"
-      aria-label={`Level of ${name}`}
+      aria-label={label ?? `Level of ${name}`}
       aria-valuenow={level}
       aria-valuemin={0}
       aria-valuemax={100}

@@ -1,9 +1,9 @@
-import type { RoomState } from "@/core/room";
+import { concernedOf, type RoomState } from "@/core/room";
 import { Book } from "@/core/shared";
 
 /** Those whose own part changed between two states of a room. */
 export function concerned(before: RoomState, after: RoomState): ReadonlySet<string> {
-  const out = new Set<string>();
+  const out = new Set<string>(concernedOf(before, after));
   for (const [, was, is] of Book.changes(before.questions.asked, after.questions.asked)) {
     const askerId = is?.askerId ?? was?.askerId;
     if (askerId) out.add(askerId);

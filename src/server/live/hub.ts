@@ -269,6 +269,8 @@ export class Hub {
     const moved = this.showPlaces(room).map((one) => one.ticketId);
     room.publish();
     await this.tellOwn(room, [...changed, ...moved]);
+    const away = room.awayHands.overdue(room.state, room.figures, now);
+    if (away.length > 0) await this.ports.lowerHands(room.occurrenceId, away);
     if (room.hasAdmissible() && (await this.ports.admit(room.occurrenceId)) > 0) {
       room.areFiguresDirty = true;
       room.figuresReadAt = 0;

@@ -18,6 +18,7 @@ import {
   type Standing,
 } from "@/core/room";
 import type { FigureChange } from "../room";
+import { AwayHands } from "./away-hands";
 import { Feed } from "./feed";
 import { KnownTopics } from "./known-topics";
 import { Follower } from "./follower";
@@ -41,6 +42,7 @@ export class LiveRoom {
   figuresReadAt = 0;
   /** whose own part is to be sent with the next figures */
   readonly changedPeople = new Set<string>();
+  readonly awayHands = new AwayHands();
   /** said in passing, for the next tick */
   private readonly whispers = new Whispers();
   /** who came since the figures were last shown, and where: laid on together, a full house comes at once */

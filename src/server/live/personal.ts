@@ -1,5 +1,5 @@
 import { isStageRole } from "@/core/people";
-import type { PersonalPart } from "@/core/room";
+import { ownOf, type PersonalPart } from "@/core/room";
 import type { Db } from "../db/client";
 import { ownParts } from "../room";
 import type { Follower } from "./follower";
@@ -27,7 +27,7 @@ async function personalParts(
       if (!standing || !room.standing(ticketId, false)) return [ticketId, null];
       const { role, place } = standing;
       const name = room.words.people.get(ticketId)?.name ?? "";
-      const own = parts?.get(ticketId) ?? {};
+      const own = isStageRole(role) ? {} : { ...parts?.get(ticketId), ...ownOf(room.state, ticketId) };
       return [ticketId, { ticketId, name, role, place, waitsFor: waitsFor(room, place), own }];
     }),
   );

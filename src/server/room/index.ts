@@ -3,6 +3,7 @@ import type { JournalEntry, OwnParts, RoomCommand, RoomDirectory, RoomState } fr
 import type { Db } from "../db/client";
 import { chatServer } from "./chat";
 import { cuesServer } from "./cues";
+import { floorServer } from "./floor";
 import { hourServer } from "./hour";
 import { pollsServer } from "./polls";
 import { questionsServer } from "./questions";
@@ -15,6 +16,7 @@ import type { Notes, WordsOf } from "./words";
 const servers: Readonly<Record<string, RoomServer>> = {
   hour: hourServer,
   stage: stageServer,
+  floor: floorServer,
   cues: cuesServer,
   questions: questionsServer,
   polls: pollsServer,

@@ -17,6 +17,7 @@ function event({ words, switches }: HourSight): Section<EventItem> {
     questionsOn: switches.questions.on,
     pollsOn: switches.polls.on,
     chatTo: switches.chat.to,
+    handsOn: switches.hands.on,
     hasPlannedEnd,
   });
 }

@@ -1,4 +1,5 @@
 "use client";
+import { FloorPlace, HandLine } from "./floor-place";
 import { PollPlace, AskPlace, Lists } from "./house-lists";
 
 import { useEffect, useRef, type ReactNode } from "react";
@@ -108,6 +109,7 @@ export function HouseRoom(props: { occurrenceId: string; ticketId: string; start
   const phase = room.view?.status["it"]?.phase;
   const house = room.screen === "house" && room.view && "cast" in room.view ? room.view : null;
   const event = room.view?.event["it"];
+  const floor = room.me?.own.floor;
   if (room.state === "withdrawn" || room.state === "shown-out")
     return <main className="p-16 text-center text-lead">{t("withdrawn")}</main>;
   if (phase === "ended") {
@@ -128,15 +130,19 @@ export function HouseRoom(props: { occurrenceId: string; ticketId: string; start
         <>
           <LandingTitle>{event?.title}</LandingTitle>
           <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
-            <Programme
-              view={house}
-              before={
-                <p className="text-head text-ink-2">
-                  {t(house.status["it"]?.hasBegun ? "curtainDownAgain" : "curtainDown")}
-                </p>
-              }
-            />
+            <div>
+              <Programme
+                view={house}
+                before={
+                  <p className="text-head text-ink-2">
+                    {t(house.status["it"]?.hasBegun ? "curtainDownAgain" : "curtainDown")}
+                  </p>
+                }
+              />
+              {floor && <HandLine room={room} floor={floor} view={house} />}
+            </div>
             <div className="flex flex-col gap-3">
+              {floor && <FloorPlace room={room} floor={floor} view={house} />}
               <PollPlace view={house} me={room.me} send={room.send} />
               {event?.questionsOn && <AskPlace send={room.send} />}
               <Lists room={room} house={house} />

@@ -10,7 +10,12 @@ export const levelToSay = (said: number, level: number): number | null =>
   Math.abs(level - said) >= leastStep || (level === 0 && said !== 0) ? level : null;
 
 /** Tells team and stage how loud one is, while the microphone is open. @param level 0–1, as the device measures it */
-export function useOwnLevel(level: number, isOpen: boolean, whisper: (body: WhisperBody) => void): void {
+export function useOwnLevel(
+  level: number,
+  isOpen: boolean,
+  whisper: (body: WhisperBody) => void,
+  type: WhisperBody["type"] = "stage.level",
+): void {
   const now = useRef(0);
   useEffect(() => {
     now.current = isOpen ? Math.round(level * 100) : 0;
@@ -21,8 +26,8 @@ export function useOwnLevel(level: number, isOpen: boolean, whisper: (body: Whis
       const next = levelToSay(said, now.current);
       if (next === null) return;
       said = next;
-      whisper({ type: "stage.level", level: next });
+      whisper({ type, level: next });
     }, everyMs);
     return () => clearInterval(timer);
-  }, [whisper]);
+  }, [whisper, type]);
 }

@@ -3,7 +3,7 @@ import type { events } from "../schema";
 
 type Columns = Pick<
   typeof events.$inferSelect,
-  "questionsOn" | "pollsOn" | "othersQuestionsShown" | "chatTo" | "chatHeld"
+  "questionsOn" | "pollsOn" | "othersQuestionsShown" | "chatTo" | "chatHeld" | "handsOn"
 >;
 
 /** The audience switches as an event's row has them. */
@@ -11,4 +11,5 @@ export const switchesOf = (event: Columns): Switches => ({
   questions: { on: event.questionsOn, othersSee: event.othersQuestionsShown ? "all" : "answered" },
   polls: { on: event.pollsOn },
   chat: { to: event.chatTo, isHeld: event.chatHeld },
+  hands: { on: event.handsOn },
 });

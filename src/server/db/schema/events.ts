@@ -40,6 +40,7 @@ export const events = pgTable(
     othersQuestionsShown: boolean("others_questions_shown").notNull().default(true),
     chatTo: text("chat_to", { enum: chatReaches }).notNull().default("all"),
     chatHeld: boolean("chat_held").notNull().default(false),
+    handsOn: boolean("hands_on").notNull().default(true),
     earlyEntry: boolean("early_entry").notNull().default(true),
     formFields: jsonb("form_fields").$type<FormField[]>().notNull().default([]),
     reminderOffsetsMinutes: jsonb("reminder_offsets_minutes").$type<number[]>().notNull().default([1440, 20]),
@@ -222,24 +223,6 @@ export const invitees = pgTable(
     repliedAt: instant("replied_at"),
   },
   (t) => [uniqueIndex("invitees_person").on(t.eventId, t.personId)],
-);
-
-/** One session of a date's agenda, with a title, a leader and hours of its own. */
-export const parts = pgTable(
-  "parts",
-  {
-    id: uuid("id").primaryKey(),
-    organisationId: organisationId(),
-    occurrenceId: uuid("occurrence_id")
-      .notNull()
-      .references(() => occurrences.id, { onDelete: "cascade" }),
-    position: integer("position").notNull(),
-    title: text("title").notNull(),
-    startLocal: text("start_local").notNull(),
-    lengthMinutes: integer("length_minutes").notNull(),
-    leaderTicketId: uuid("leader_ticket_id"),
-  },
-  (t) => [index("parts_occurrence").on(t.occurrenceId, t.position)],
 );
 
 /** What a change of dates replaced, so that it can be undone. */

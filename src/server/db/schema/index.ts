@@ -19,14 +19,13 @@ export {
   eventShapes,
   invitees,
   occurrences,
-  parts,
   series,
   soundWays,
   tickets,
   type DatesBefore,
   type Look,
 } from "./events";
-export { polls, segments, type PollOption } from "./run-sheet";
+export { parts, polls, segments, type PollOption } from "./run-sheet";
 export { chatEntryNotes, chatLines, logHeads } from "./chat";
 export { datePlaces } from "./places";
 export { busyCalendars, licences, seatRequests, templates, type StoredCalendar } from "./house";

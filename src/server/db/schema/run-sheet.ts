@@ -51,3 +51,21 @@ export const polls = pgTable(
   },
   (t) => [index("polls_occurrence").on(t.occurrenceId, t.position)],
 );
+
+/** One session of a date's agenda, with a title, a leader and hours of its own. */
+export const parts = pgTable(
+  "parts",
+  {
+    id: uuid("id").primaryKey(),
+    organisationId: organisationId(),
+    occurrenceId: uuid("occurrence_id")
+      .notNull()
+      .references(() => occurrences.id, { onDelete: "cascade" }),
+    position: integer("position").notNull(),
+    title: text("title").notNull(),
+    startLocal: text("start_local").notNull(),
+    lengthMinutes: integer("length_minutes").notNull(),
+    leaderTicketId: uuid("leader_ticket_id"),
+  },
+  (t) => [index("parts_occurrence").on(t.occurrenceId, t.position)],
+);

@@ -1,4 +1,5 @@
 import { chatFile } from "./chat-file";
+import { floorFile } from "./floor-file";
 import { iso, isoMs } from "./moments";
 import { asc, eq, sql } from "drizzle-orm";
 
@@ -100,7 +101,7 @@ async function inviteesFile(db: Db, eventId: string): Promise<string> {
   );
 }
 
-export const dateFiles = ["attendance", "entries", "polls", "ballots", "questions", "chat", "credit"] as const;
+export const dateFiles = ["attendance", "entries", "polls", "ballots", "questions", "chat", "floor", "credit"] as const;
 export type DateFile = (typeof dateFiles)[number];
 
 /** One of a date's files, exactly as surface.md has it; each export is written to the audit log. */
@@ -122,6 +123,7 @@ export async function dateFile(
     ballots: () => ballotsFile(context.db, occurrenceId),
     questions: () => questionsFile(context.db, occurrenceId),
     chat: () => chatFile(context.db, occurrenceId),
+    floor: () => floorFile(context.db, occurrenceId),
   };
   return files[file]();
 }

@@ -3,9 +3,10 @@ import { connectionsOf, personKeyOf, untilEnd, type Connection, type CreditRule 
 import type { Role } from "@/core/people";
 import { isStageRole } from "@/core/people";
 import { attendanceReport, playedSegments, type AttendanceReport, type ReportPerson } from "@/core/reports";
-import type { RoomState } from "@/core/room";
+import { handCounts, type RoomState } from "@/core/room";
 import type { Db } from "../../db/client";
 import { people, stays, tickets, type events, type occurrences } from "../../db/schema";
+import { rowsOfFloor } from "../../db/queries/floor-rows";
 import { roomOf } from "../../db/queries/journal";
 import type { Context } from "./context";
 
@@ -121,11 +122,12 @@ export async function dateReport(context: Context, event: EventRow, occurrence: 
     );
   const all = [...folk, ...(await guestPeople(db, rows, keyOf, new Set(folk.map((one) => one.personKey))))];
   const { questions, votes } = await counts(db, occurrence.id);
+  const hands = handCounts(await rowsOfFloor(db, occurrence.id));
   const reportPeople = all.map((one): ReportPerson => ({
     ...one,
     questions: questions.get(one.personKey) ?? 0,
     votes: votes.get(one.personKey) ?? 0,
-    hands: 0,
+    hands: hands.get(one.personKey) ?? 0,
   }));
   const connections = connectionsOf(rows).map((row): EntryRow => ({
     personKey: keyOf(row),

@@ -44,9 +44,16 @@ async function facesOf(
   );
 }
 
+/** What of a date tells whether it stands for its series. */
+export interface Brief {
+  readonly occurrence: Pick<Row["occurrence"], "id" | "seriesId" | "phase" | "startAt" | "zone">;
+}
+
 /** Of a series the date that is on, or the next one; those after it are told beside it. */
-export function folded(rows: readonly Row[]): readonly { readonly row: Row; readonly later: SeasonDate["later"] }[] {
-  const shown = new Map<string, { row: Row; later: { startAt: number; zone: string }[] }>();
+export function folded<R extends Brief>(
+  rows: readonly R[],
+): readonly { readonly row: R; readonly later: SeasonDate["later"] }[] {
+  const shown = new Map<string, { row: R; later: { startAt: number; zone: string }[] }>();
   for (const row of rows) {
     const { seriesId, phase, id, startAt, zone } = row.occurrence;
     const first = seriesId && phase === "scheduled" ? shown.get(seriesId) : undefined;

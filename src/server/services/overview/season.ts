@@ -46,6 +46,57 @@ function narrowed(filter: SeasonFilter): (SQL | undefined)[] {
   ];
 }
 
+/** Which dates: the member's own, within a range and a filter. */
+const wantedDates = (
+  member: TeamMember,
+  filter: SeasonFilter,
+  range: { from: number; to: number },
+  phases: readonly Phase[],
+): SQL | undefined =>
+  and(
+    eq(occurrences.organisationId, member.organisationId),
+    isNull(events.deletedAt),
+    gte(occurrences.endAt, range.from),
+    lt(occurrences.startAt, range.to),
+    inArray(occurrences.phase, [...phases]),
+    visibleTo(member),
+    ...narrowed(filter),
+  );
+
+/** The board's lines, a series as one: looked through by what tells that alone, and only those shown read whole. */
+async function boardLines(
+  context: Context,
+  member: TeamMember,
+  filter: SeasonFilter,
+  range: { from: number; to: number },
+) {
+  const { id, seriesId, phase, startAt, zone } = occurrences;
+  const briefs = await context.db
+    .select({ occurrence: { id, seriesId, phase, startAt, zone } })
+    .from(occurrences)
+    .innerJoin(events, eq(events.id, occurrences.eventId))
+    .where(wantedDates(member, filter, range, ahead))
+    .orderBy(asc(occurrences.startAt), asc(occurrences.id))
+    .limit(looked);
+  const shown = folded(briefs).slice(0, boardLimit + 1);
+  const rows = await context.db
+    .select({ event: events, occurrence: occurrences })
+    .from(occurrences)
+    .innerJoin(events, eq(events.id, occurrences.eventId))
+    .where(
+      inArray(
+        occurrences.id,
+        shown.map(({ row }) => row.occurrence.id),
+      ),
+    );
+  const rowOf = new Map(rows.map((row) => [row.occurrence.id, row]));
+  const lines = shown.flatMap(({ row, later }) => {
+    const whole = rowOf.get(row.occurrence.id);
+    return whole ? [{ row: whole, later }] : [];
+  });
+  return { lines, hasMore: briefs.length === looked };
+}
+
 async function datesWhere(
   context: Context,
   member: TeamMember,
@@ -59,17 +110,7 @@ async function datesWhere(
     .select({ event: events, occurrence: occurrences })
     .from(occurrences)
     .innerJoin(events, eq(events.id, occurrences.eventId))
-    .where(
-      and(
-        eq(occurrences.organisationId, member.organisationId),
-        isNull(events.deletedAt),
-        gte(occurrences.endAt, range.from),
-        lt(occurrences.startAt, range.to),
-        inArray(occurrences.phase, [...phases]),
-        visibleTo(member),
-        ...narrowed(filter),
-      ),
-    )
+    .where(wantedDates(member, filter, range, phases))
     .orderBy(order === "soonest" ? asc(occurrences.startAt) : desc(occurrences.startAt), asc(occurrences.id))
     .limit(limit);
 }
@@ -124,28 +165,28 @@ async function standingRooms(context: Context, member: TeamMember, filter: Seaso
 export async function season(context: Context, member: TeamMember, filter: SeasonFilter = {}): Promise<Season> {
   const now = context.clock.now();
   const isForMissing = filter.state === "missing";
-  const [rows, pastRows, standing] = await Promise.all([
-    datesWhere(
-      context,
-      member,
-      filter,
-      { from: now - dayMs, to: now + 800 * dayMs },
-      "soonest",
-      isForMissing ? searchedForMissing : looked,
-      ahead,
-    ),
+  const range = { from: now - dayMs, to: now + 800 * dayMs };
+  const [{ lines, hasMore }, pastRows, standing] = await Promise.all([
+    isForMissing
+      ? datesWhere(context, member, filter, range, "soonest", searchedForMissing, ahead).then((rows) => ({
+          lines: rows.map((row) => ({ row, later: [] as SeasonDate["later"] })),
+          hasMore: rows.length === searchedForMissing,
+        }))
+      : boardLines(context, member, filter, range),
     filter.state && filter.state !== "published"
       ? []
       : datesWhere(context, member, filter, { from: 0, to: now }, "latest", pastLimit, over),
     standingRooms(context, member, filter),
   ]);
-  const lines = isForMissing ? rows.map((row) => ({ row, later: [] })) : folded(rows).slice(0, boardLimit + 1);
-  const dates = await filled(
-    context,
-    member,
-    lines.map(({ row }) => row),
-    true,
-  );
+  const [dates, past] = await Promise.all([
+    filled(
+      context,
+      member,
+      lines.map(({ row }) => row),
+      true,
+    ),
+    filled(context, member, pastRows, false),
+  ]);
   const laterOf = new Map(lines.map(({ row, later }) => [row.occurrence.id, later]));
   const wanted = (isForMissing ? dates.filter((date) => date.missing > 0) : dates).map((date) => ({
     ...date,
@@ -154,8 +195,8 @@ export async function season(context: Context, member: TeamMember, filter: Seaso
   return {
     now,
     ahead: wanted.slice(0, boardLimit),
-    hasMore: wanted.length > boardLimit || rows.length === looked,
-    past: await filled(context, member, pastRows, false),
+    hasMore: wanted.length > boardLimit || hasMore,
+    past,
     standing,
   };
 }

@@ -163,7 +163,7 @@ export function QuestionList({
     <section className="mt-6">
       <h2 className="text-head font-semibold">Questions</h2>
       <p className="text-ink-2">
-        <a href={file("questions")}>questions.csv</a>
+        <a href={file("questions")}>questions.csv</a> · <a href={file("chat")}>chat.csv</a>
       </p>
       {questions.length === 0 && <p className="mt-2 text-ink-2">No question was asked.</p>}
       <ul className="mt-1">

@@ -1,0 +1,1 @@
+ALTER TABLE "events" ADD COLUMN "hands_on" boolean DEFAULT true NOT NULL;

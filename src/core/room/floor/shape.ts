@@ -1,0 +1,35 @@
+import type { FloorPart, FloorState } from "./state";
+
+export type FloorCommand =
+  | { type: "floor.raise-hand" }
+  /** one's own; `ticketId`: somebody's, by the desk */
+  | { type: "floor.lower-hand" }
+  | { type: "floor.lower-for"; ticketId: string }
+  | { type: "floor.offer"; ticketId: string; parts: FloorPart[] }
+  | { type: "floor.accept" }
+  | { type: "floor.give-back" }
+  | { type: "floor.set-microphone"; isOpen: boolean }
+  | { type: "floor.withdraw"; ticketId: string }
+  | { type: "floor.close-microphone"; ticketId: string }
+  | { type: "floor.let-everyone-speak" }
+  | { type: "floor.end-everyone" };
+
+export type FloorEntry =
+  | { type: "floor.hand-raised"; ticketId: string }
+  | { type: "floor.hand-lowered"; ticketId: string; why: "owner" | "desk" | "away" }
+  | { type: "floor.offered"; ticketId: string; parts: FloorPart[] }
+  | { type: "floor.accepted"; ticketId: string }
+  | { type: "floor.microphone-set"; ticketId: string; isOpen: boolean }
+  /** given back or declined by its holder, withdrawn by the desk */
+  | { type: "floor.ended"; ticketId: string; why: "holder" | "desk" }
+  | { type: "floor.everyone-let-speak" }
+  | { type: "floor.everyone-ended" };
+
+export interface FloorShape {
+  state: FloorState;
+  command: FloorCommand;
+  fact: never;
+  /** how loud somebody on the floor is, 0–100, measured in their own browser */
+  whisper: { type: "floor.level"; level: number };
+  entry: FloorEntry;
+}

@@ -1,0 +1,88 @@
+"use client";
+import type { HolderItem } from "@/core/room";
+import { Loudness } from "@/features/shared/loudness";
+import { Button, Confirm } from "@/ui";
+import type { DeskScene } from "./scene";
+
+const stateWords = ({ hasAccepted, isMicrophoneOpen, isOfEveryone }: HolderItem): string => {
+  if (!hasAccepted) return "offered, not yet accepted";
+  return `${isMicrophoneOpen ? "microphone open" : "microphone closed"}${isOfEveryone ? " · as everyone may" : ""}`;
+};
+
+/** Whether everyone may speak: asks first, with the number; taken back by one act. */
+function Everyone({ scene }: { scene: DeskScene }) {
+  const { view, send, may } = scene;
+  const count = view.figures["house"]?.count ?? 0;
+  if (view.everyone["it"]?.isOn)
+    return (
+      <Button
+        weight="on-air"
+        disabled={!may("floor.end-everyone")}
+        onClick={() => send({ type: "floor.end-everyone" })}
+      >
+        End that everyone may speak
+      </Button>
+    );
+  return (
+    <Confirm
+      trigger={
+        <Button weight="plain" disabled={!may("floor.let-everyone-speak") || count === 0}>
+          Let everyone speak
+        </Button>
+      }
+      title="Let everyone speak"
+      act={`Let ${count} speak`}
+      weight="act"
+      onConfirm={() => send({ type: "floor.let-everyone-speak" })}
+    >
+      <p>
+        Each of {count} in the audience may open their own microphone. None opens by itself, and one act takes it all
+        back.
+      </p>
+    </Confirm>
+  );
+}
+
+/** Who of the audience has the floor, or was offered it. */
+export function FloorShelf({ scene }: { scene: DeskScene }) {
+  const { view, send, may, levels } = scene;
+  const holders = Object.entries(view.floor);
+  return (
+    <div className="grid grid-cols-[5.5rem_1fr] border-t border-rule pt-2">
+      <h2 className="text-label font-medium text-ink-2">The floor</h2>
+      <div className="flex flex-wrap items-center gap-2">
+        {holders.length === 0 && <p className="text-ink-2">Nobody of the audience has it.</p>}
+        <ul className="contents">
+          {holders.map(([id, holder]) => (
+            <li key={id} className="min-w-52 border-l-2 border-attention bg-sheet px-2.5 py-1.5">
+              <p className="font-medium" dir="auto">
+                {holder.name}
+              </p>
+              <p className="text-label text-ink-2">{stateWords(holder)}</p>
+              {holder.isMicrophoneOpen && <Loudness level={levels.get(id) ?? 0} name={holder.name} className="mt-1" />}
+              {may("floor.withdraw") && (
+                <div className="mt-1 flex gap-1">
+                  {holder.isMicrophoneOpen && (
+                    <Button
+                      aria-label={`Close the microphone: ${holder.name}`}
+                      onClick={() => send({ type: "floor.close-microphone", ticketId: id })}
+                    >
+                      Close microphone
+                    </Button>
+                  )}
+                  <Button
+                    aria-label={`Take the floor back: ${holder.name}`}
+                    onClick={() => send({ type: "floor.withdraw", ticketId: id })}
+                  >
+                    Take back
+                  </Button>
+                </div>
+              )}
+            </li>
+          ))}
+        </ul>
+        <Everyone scene={scene} />
+      </div>
+    </div>
+  );
+}

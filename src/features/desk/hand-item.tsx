@@ -1,0 +1,40 @@
+"use client";
+import type { TrayItem } from "@/core/room";
+import { spanText } from "@/features/shared/times";
+import { Button } from "@/ui";
+import type { DeskScene } from "./scene";
+
+/** A raised hand in the in-tray: for how long, and its one act. */
+export function HandItem({ item, scene }: { item: Extract<TrayItem, { kind: "hand" }>; scene: DeskScene }) {
+  const { send, may, now } = scene;
+  return (
+    <li className="flex items-center gap-2 border-b border-rule py-2">
+      <span className="min-w-0 flex-1">
+        <span className="block truncate" dir="auto">
+          {item.name}
+        </span>
+        <span className="text-label text-ink-2">
+          hand up for <span className="mono">{spanText(Math.max(0, now - item.raisedAt))}</span>
+        </span>
+      </span>
+      {may("floor.offer") && (
+        <>
+          <Button
+            weight="act"
+            aria-label={`Give the floor: ${item.name}`}
+            onClick={() => send({ type: "floor.offer", ticketId: item.id, parts: ["sound"] })}
+          >
+            Give the floor
+          </Button>
+          <Button
+            weight="plain"
+            aria-label={`Lower the hand: ${item.name}`}
+            onClick={() => send({ type: "floor.lower-for", ticketId: item.id })}
+          >
+            Lower
+          </Button>
+        </>
+      )}
+    </li>
+  );
+}

@@ -1,0 +1,98 @@
+"use client";
+import { useTranslations } from "use-intl";
+import type { HouseView, PersonalPart } from "@/core/room";
+import { Button, classes } from "@/ui";
+import { Loudness } from "../loudness";
+import type { RoomLink } from "../room-link/use-room";
+import { useDevices } from "../use-devices";
+import { useOwnLevel } from "./use-own-level";
+
+type Floor = NonNullable<PersonalPart["own"]["floor"]>;
+interface Place {
+  readonly room: Pick<RoomLink<HouseView>, "send" | "whisper">;
+  readonly floor: Floor;
+  readonly view: HouseView;
+}
+
+/** A microphone of one's own: it opens by this act alone. */
+function Microphone({ room, floor }: Pick<Place, "room" | "floor">) {
+  const t = useTranslations("floor");
+  const { send } = room;
+  const devices = useDevices();
+  useOwnLevel(devices.level, floor.isMicrophoneOpen, room.whisper, "floor.level");
+  const open = async () => {
+    devices.start();
+    if (floor.parts && !floor.hasAccepted) await send({ type: "floor.accept" });
+    await send({ type: "floor.set-microphone", isOpen: true });
+  };
+  if (floor.isMicrophoneOpen)
+    return (
+      <>
+        <Loudness level={Math.round(devices.level * 100)} name="" label={t("isOpen")} className="mt-2 w-40" />
+        <Button weight="on-air" onClick={() => send({ type: "floor.set-microphone", isOpen: false })}>
+          {t("close")}
+        </Button>
+      </>
+    );
+  return (
+    <Button weight="act" className="min-h-10" onClick={() => void open()}>
+      {t("open")}
+    </Button>
+  );
+}
+
+/** What is asked of whoever was offered the floor, or while everyone may speak: on top of the place at hand. */
+export function FloorPlace({ room, floor, view }: Place) {
+  const t = useTranslations("floor");
+  const isEveryones = view.everyone["it"]?.isOn ?? false;
+  if (!floor.parts && !isEveryones) return null;
+  const isAsked = floor.parts !== null && !floor.hasAccepted;
+  const words = isAsked
+    ? t("offered")
+    : floor.isMicrophoneOpen
+      ? t("isOpen")
+      : floor.parts
+        ? t("isClosed")
+        : t("everyone");
+  return (
+    <section
+      aria-live="assertive"
+      className={classes("border-t-4 bg-sheet p-4", floor.isMicrophoneOpen ? "border-on-air" : "border-attention")}
+    >
+      <h2 className="text-lead font-semibold">{words}</h2>
+      {!floor.isMicrophoneOpen && <p className="text-ink-2">{t("offeredMore")}</p>}
+      <div className="mt-3 flex flex-wrap items-center gap-2">
+        <Microphone room={room} floor={floor} />
+        {floor.parts && (
+          <Button onClick={() => room.send({ type: "floor.give-back" })}>{t(isAsked ? "decline" : "giveBack")}</Button>
+        )}
+      </div>
+    </section>
+  );
+}
+
+/** The quiet line under the picture: a hand, and who of the house is heard. */
+export function HandLine({ room, floor, view }: Place) {
+  const t = useTranslations("floor");
+  const heard = Object.values(view.heard).map((one) => one.name);
+  const isUp = floor.handAt !== null;
+  const isOn = view.event["it"]?.handsOn ?? false;
+  return (
+    <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2">
+      {(isUp || (isOn && !floor.parts)) && (
+        <Button
+          aria-pressed={isUp}
+          weight={isUp ? "act" : "quiet"}
+          className="min-h-9"
+          onClick={() => room.send({ type: isUp ? "floor.lower-hand" : "floor.raise-hand" })}
+        >
+          {t(isUp ? "lower" : "raise")}
+        </Button>
+      )}
+      <span role="status" className="text-ink-2">
+        {isUp ? t("isUp") : ""}
+      </span>
+      {heard.length > 0 && <span aria-live="polite">{t("heard", { names: heard.join(", ") })}</span>}
+    </div>
+  );
+}

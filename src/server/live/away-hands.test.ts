@@ -1,0 +1,38 @@
+import { describe, expect, it } from "vitest";
+import { emptyRoom, foldAll, noFigures, type RoomFigures } from "@/core/room";
+import { AwayHands } from "./away-hands";
+
+const at = Date.parse("2026-11-26T18:00:00Z");
+const second = 1000;
+const raised = foldAll(emptyRoom, [
+  { seq: 1, at, actorId: "a1", body: { type: "floor.hand-raised", ticketId: "a1" } },
+  { seq: 2, at, actorId: "a2", body: { type: "floor.hand-raised", ticketId: "a2" } },
+]);
+const here = (...ids: string[]): RoomFigures => ({
+  ...noFigures,
+  present: new Map(ids.map((id) => [id, "house" as const])),
+});
+
+describe("hands of people who left (rule 19)", () => {
+  it("stay for a minute from their last sign, and go then", () => {
+    const away = new AwayHands();
+    expect(away.overdue(raised, here("a1", "a2"), at)).toEqual([]);
+    // found missing: the last sign was 25 s before
+    expect(away.overdue(raised, here("a2"), at)).toEqual([]);
+    expect(away.overdue(raised, here("a2"), at + 34 * second)).toEqual([]);
+    expect(away.overdue(raised, here("a2"), at + 35 * second)).toEqual(["a1"]);
+  });
+  it("stay up where their owner came back in time; the minute begins anew with the next leaving", () => {
+    const away = new AwayHands();
+    away.overdue(raised, here("a2"), at);
+    expect(away.overdue(raised, here("a1", "a2"), at + 30 * second)).toEqual([]);
+    expect(away.overdue(raised, here("a2"), at + 40 * second)).toEqual([]);
+    expect(away.overdue(raised, here("a2"), at + 74 * second)).toEqual([]);
+    expect(away.overdue(raised, here("a2"), at + 75 * second)).toEqual(["a1"]);
+  });
+  it("that are down already are nobody's matter any more", () => {
+    const away = new AwayHands();
+    away.overdue(raised, here(), at);
+    expect(away.overdue(emptyRoom, here(), at + 90 * second)).toEqual([]);
+  });
+});

@@ -1,0 +1,28 @@
+import { eq } from "drizzle-orm";
+import { floorRecord } from "@/core/room";
+import type { Db } from "../../db/client";
+import { anyOf } from "../../db/queries/any-of";
+import { rowsOfFloor } from "../../db/queries/floor-rows";
+import { people, tickets } from "../../db/schema";
+import { csvText, type Cell } from "../ground/delimited";
+import { iso } from "./moments";
+
+/** Every time that somebody of the audience had the floor, or was offered it (rule 19). */
+export async function floorFile(db: Db, occurrenceId: string): Promise<string> {
+  const turns = floorRecord(await rowsOfFloor(db, occurrenceId));
+  const folk = await db
+    .select({ id: tickets.id, name: people.name, email: people.email })
+    .from(tickets)
+    .innerJoin(people, eq(people.id, tickets.personId))
+    .where(anyOf(tickets.id, [...new Set(turns.map((turn) => turn.ticketId))]));
+  const known = new Map(folk.map((one) => [one.id, one]));
+  const rows = turns.map((turn): Cell[] => [
+    known.get(turn.ticketId)?.name ?? "",
+    known.get(turn.ticketId)?.email ?? "",
+    iso(turn.offeredAt),
+    iso(turn.acceptedAt),
+    iso(turn.endedAt),
+    Math.round(turn.openMs / 10) / 100,
+  ]);
+  return csvText(["name", "email", "offered_at", "accepted_at", "ended_at", "seconds_open"], rows);
+}

@@ -1,0 +1,108 @@
+import { randomUUID } from "node:crypto";
+import { parse } from "csv-parse/sync";
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import type { CommandBody } from "@/contracts";
+import type { Actor } from "@/core/people";
+import type { PersonalPart } from "@/core/room";
+import { execute, roomOf } from "@/server/services/ground/room/commands";
+import { dateFile } from "@/server/services/afterwards/exports";
+import { lowerHands } from "@/server/services/hour/lower-hands";
+import { joinAs, makeHub } from "../support/hub";
+import { addTicket, makeEvent, makeWorld, seat, type MadeEvent, type World } from "../support/world";
+
+const desk: Actor = { role: "producer", duties: [] };
+const guestActor: Actor = { role: "attendee", duties: [] };
+let world: World;
+let event: MadeEvent;
+let producerId: string;
+let [ines, oskar] = ["", ""];
+beforeAll(async () => {
+  world = await makeWorld();
+});
+afterAll(() => world.close());
+beforeEach(async () => {
+  world.clock.set(Date.parse("2026-11-26T17:50:00Z"));
+  event = await makeEvent(world, { houseSize: 100 });
+  producerId = await addTicket(world, event, "producer", "Second Producer");
+  ines = await addTicket(world, event, "attendee", "Ines Marl");
+  oskar = await addTicket(world, event, "attendee", "Oskar Vell");
+  for (const id of [ines, oskar]) await seat(world, event, id);
+  await run({ type: "stage.enter" });
+  await run({ type: "hour.open-doors" });
+  await run({ type: "hour.raise-curtain" });
+});
+const run = (command: CommandBody, by = producerId) =>
+  execute(
+    world.context,
+    world.cache,
+    { actorId: by, actor: by === producerId ? desk : guestActor, occurrenceId: event.occurrenceId },
+    { commandId: randomUUID(), command },
+  );
+const file = async (name: "floor" | "attendance") => {
+  const text = await dateFile(world.context, world.owner, event.eventId, event.occurrenceId, name);
+  return parse(text, { columns: true, bom: true }) as Record<string, string>[];
+};
+
+describe("hands and floor in the record", () => {
+  it("each turn stands in floor.csv with its open time, each raised hand in the attendance", async () => {
+    await run({ type: "floor.raise-hand" }, ines);
+    await run({ type: "floor.offer", ticketId: ines, parts: ["sound"] });
+    world.clock.advance(5000);
+    await run({ type: "floor.accept" }, ines);
+    await run({ type: "floor.set-microphone", isOpen: true }, ines);
+    world.clock.advance(90_000);
+    await run({ type: "floor.give-back" }, ines);
+    await run({ type: "floor.raise-hand" }, ines);
+    await run({ type: "floor.offer", ticketId: oskar, parts: ["sound"] });
+    await run({ type: "floor.withdraw", ticketId: oskar });
+    const rows = await file("floor");
+    expect(rows.map(({ name, seconds_open: open, accepted_at: at }) => [name, open, at !== ""])).toEqual([
+      ["Ines Marl", "90", true],
+      ["Oskar Vell", "0", false],
+    ]);
+    expect(rows[0]!["email"]).toContain("@");
+    const hands = (await file("attendance")).map(({ name, hands: n }) => [name, n]);
+    expect(hands).toEqual(
+      expect.arrayContaining([
+        ["Ines Marl", "2"],
+        ["Oskar Vell", "0"],
+      ]),
+    );
+  });
+
+  it("a hand whose owner left goes down by itself, once, whoever finds it", async () => {
+    await run({ type: "floor.raise-hand" }, ines);
+    const { occurrenceId } = event;
+    await Promise.all([
+      lowerHands(world.context, occurrenceId, [ines, oskar]),
+      lowerHands(world.context, occurrenceId, [ines]),
+    ]);
+    expect((await roomOf(world.context.db, occurrenceId)).floor.hands.size).toBe(0);
+  });
+});
+
+describe("the floor on the screens", () => {
+  it("its holder alone is told, and the house only who is heard", async () => {
+    const hub = makeHub(world);
+    const [own, other] = [
+      await joinAs(world, hub, event, ines, "attendee"),
+      await joinAs(world, hub, event, oskar, "attendee"),
+    ];
+    const meOf = (one: { event: string; data: unknown }) =>
+      one.event === "personal" ? (one.data as { me: PersonalPart }).me.own.floor : undefined;
+    const shown = async (command: CommandBody, by = producerId) =>
+      hub.published(event.occurrenceId, (await run(command, by)).done);
+    await own.until((one) => meOf(one) !== undefined);
+    await shown({ type: "floor.raise-hand" }, ines);
+    await own.until((one) => typeof meOf(one)?.handAt === "number");
+    await shown({ type: "floor.offer", ticketId: ines, parts: ["sound"] });
+    await own.until((one) => meOf(one)?.parts?.[0] === "sound");
+    await shown({ type: "floor.accept" }, ines);
+    await shown({ type: "floor.set-microphone", isOpen: true }, ines);
+    await other.until((one) => one.event === "change" && JSON.stringify(one.data).includes("Ines Marl"));
+    const told = JSON.stringify(other.heard);
+    expect(told).not.toContain('"handAt":1');
+    expect(other.heard.some((one) => meOf(one)?.parts)).toBe(false);
+    await hub.close();
+  });
+});
