@@ -18,6 +18,7 @@ const dateFiles = {
   "ballots.csv": "poll,question,name,email,choice,at",
   "questions.csv": "asked_at,name,email,text,votes,state,answer,answered_by,answered_at,visibility",
   "chat.csv": "at,name,to,text,state",
+  "signals.csv": "at,signal,count",
   "floor.csv": "name,email,offered_at,accepted_at,ended_at,seconds_open",
   "credit.csv": "email,points,out_of",
 };

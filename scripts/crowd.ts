@@ -84,6 +84,12 @@ async function somethingHappens(): Promise<void> {
     await guest.send({ type: "polls.vote", pollId: open[0], optionId: chance.pick(options).id });
   } else if (roll > 0.75 && roll < 0.93)
     await guest.send({ type: "chat.say", to: "all", withId: null, text: chance.pick(chatTexts) });
+  else if (roll > 0.66 && roll < 0.69) await guest.send({ type: "floor.raise-hand" });
+  else if (roll > 0.69 && roll < 0.75)
+    await guest.send({
+      type: "signals.give",
+      kind: chance.pick(["applause", "applause", "laughter", "yes", "yes", "no"]),
+    });
   else if (roll < 0.18 && asked.length < 14)
     await guest.send({ type: "questions.ask", text: chance.pick(questionTexts), segmentId: null });
   else if (roll < 0.75 && asked.length > 0)
@@ -94,6 +100,14 @@ async function somethingHappens(): Promise<void> {
     await guest.come();
   }
 }
+// somebody has the floor, and some wait for it
+const [speaker, ...waiting] = guests.slice(3, 7);
+if (speaker) {
+  await producer.send({ type: "floor.offer", ticketId: speaker.member.ticketId, parts: ["sound"] });
+  await speaker.send({ type: "floor.accept" });
+  await speaker.send({ type: "floor.set-microphone", isOpen: true });
+}
+for (const guest of waiting) await guest.send({ type: "floor.raise-hand" });
 for (let i = 0; i < 40; i += 1) await somethingHappens().catch(() => {});
 for (;;) {
   await pause(chance.between(1500, 5000));

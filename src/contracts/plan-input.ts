@@ -67,6 +67,7 @@ export const planInput = z
     chatTo: z.enum(chatReaches).default(defaultSwitches.chat.to),
     chatHeld: z.boolean().default(defaultSwitches.chat.isHeld),
     handsOn: z.boolean().default(defaultSwitches.hands.on),
+    signalsOn: z.boolean().default(defaultSwitches.signals.on),
     entryBy: z.enum(["registration", "open-link"]),
     approval: z.enum(["at-once", "by-hand"]),
     approvedDomains: z
@@ -130,6 +131,7 @@ export const freshPlan = (
   chatTo: defaultSwitches.chat.to,
   chatHeld: defaultSwitches.chat.isHeld,
   handsOn: defaultSwitches.hands.on,
+  signalsOn: defaultSwitches.signals.on,
   entryBy: "registration",
   approval: "at-once",
   approvedDomains: [],

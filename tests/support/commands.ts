@@ -57,6 +57,7 @@ export const commands: { [T in CommandBody["type"]]: Extract<CommandBody, { type
   "chat.set-entry-note": { type: "chat.set-entry-note", text: "Hello" },
   "hour.end": { type: "hour.end" },
   "questions.vote": { type: "questions.vote", questionId: id, isFor: true },
+  "signals.give": { type: "signals.give", kind: "applause" },
   "polls.vote": { type: "polls.vote", pollId: id, optionId: "o1" },
   sign: { type: "sign", connectionId: id },
   goodbye: { type: "goodbye", connectionId: id },

@@ -371,5 +371,17 @@ export const ar: Messages = {
     everyone: "يمكن للجميع أن يتكلموا الآن.",
     heard: "يتكلم الآن: {names}",
   },
+  signals: {
+    label: "إشارات",
+    kinds: {
+      applause: "تصفيق",
+      laughter: "ضحك",
+      yes: "نعم",
+      no: "لا",
+      "cannot-hear": "لا أسمع",
+      "too-fast": "سريع جدًا",
+    },
+    help: "هل الصوت مفتوح لديك والسماعة الصحيحة مختارة؟ إذا كان كثيرون لا يسمعون فإن الفريق يرى ذلك.",
+  },
   onDemand: { chapters: "الفصول", notYet: "يُنشر هذا التسجيل ابتداءً من {time}.", recordedOn: "سُجّل في {date}" },
 };

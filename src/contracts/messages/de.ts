@@ -376,6 +376,18 @@ export const de: Messages = {
     everyone: "Jetzt können alle sprechen.",
     heard: "Am Wort: {names}",
   },
+  signals: {
+    label: "Zeichen",
+    kinds: {
+      applause: "Beifall",
+      laughter: "Lachen",
+      yes: "Ja",
+      no: "Nein",
+      "cannot-hear": "Ich höre nichts",
+      "too-fast": "Zu schnell",
+    },
+    help: "Ist Ihr Ton an und der richtige Lautsprecher gewählt? Wenn viele nichts hören, sieht es die Regie.",
+  },
   onDemand: {
     chapters: "Kapitel",
     notYet: "Diese Aufzeichnung erscheint ab {time}.",

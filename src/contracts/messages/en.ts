@@ -377,6 +377,18 @@ export const en = {
     everyone: "Everyone may speak now.",
     heard: "On the floor: {names}",
   },
+  signals: {
+    label: "Signals",
+    kinds: {
+      applause: "Applause",
+      laughter: "Laughter",
+      yes: "Yes",
+      no: "No",
+      "cannot-hear": "Cannot hear",
+      "too-fast": "Too fast",
+    },
+    help: "Is your sound on, and the right loudspeaker chosen? If many cannot hear, the team sees it.",
+  },
   onDemand: {
     chapters: "Chapters",
     notYet: "This recording is published from {time} on.",

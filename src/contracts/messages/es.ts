@@ -375,6 +375,18 @@ export const es: Messages = {
     everyone: "Ahora pueden hablar todos.",
     heard: "Con la palabra: {names}",
   },
+  signals: {
+    label: "Señales",
+    kinds: {
+      applause: "Aplauso",
+      laughter: "Risa",
+      yes: "Sí",
+      no: "No",
+      "cannot-hear": "No oigo",
+      "too-fast": "Demasiado rápido",
+    },
+    help: "¿Tiene el sonido encendido y el altavoz correcto elegido? Si muchos no oyen, el equipo lo ve.",
+  },
   onDemand: {
     chapters: "Capítulos",
     notYet: "Esta grabación se publica a partir de {time}.",

@@ -377,6 +377,18 @@ export const fr: Messages = {
     everyone: "Tout le monde peut parler maintenant.",
     heard: "Ont la parole : {names}",
   },
+  signals: {
+    label: "Signaux",
+    kinds: {
+      applause: "Applaudissements",
+      laughter: "Rires",
+      yes: "Oui",
+      no: "Non",
+      "cannot-hear": "Je n’entends pas",
+      "too-fast": "Trop vite",
+    },
+    help: "Votre son est-il activé, et le bon haut-parleur choisi ? Si beaucoup n’entendent pas, l’équipe le voit.",
+  },
   onDemand: {
     chapters: "Chapitres",
     notYet: "Cet enregistrement est publié à partir de {time}.",

@@ -376,6 +376,18 @@ export const pt: Messages = {
     everyone: "Agora todos podem falar.",
     heard: "Com a palavra: {names}",
   },
+  signals: {
+    label: "Sinais",
+    kinds: {
+      applause: "Aplauso",
+      laughter: "Riso",
+      yes: "Sim",
+      no: "Não",
+      "cannot-hear": "Não ouço",
+      "too-fast": "Rápido demais",
+    },
+    help: "O seu som está ligado e o altifalante certo escolhido? Se muitos não ouvem, a equipa vê.",
+  },
   onDemand: {
     chapters: "Capítulos",
     notYet: "Esta gravação é publicada a partir de {time}.",

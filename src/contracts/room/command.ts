@@ -6,6 +6,7 @@ import { floorCommands, floorWhispers } from "./floor";
 import { hourCommands } from "./hour";
 import { pollsCommands, pollsFacts } from "./polls";
 import { questionsCommands, questionsFacts } from "./questions";
+import { signalsFacts } from "./signals";
 import { id } from "./shared";
 import { stageCommands, stageWhispers } from "./stage";
 
@@ -18,9 +19,9 @@ const command = z.discriminatedUnion("type", [
   ...pollsCommands,
   ...chatCommands,
 ]);
-const fact = z.discriminatedUnion("type", [...questionsFacts, ...pollsFacts, ...chatFacts]);
+const fact = z.discriminatedUnion("type", [...questionsFacts, ...pollsFacts, ...chatFacts, ...signalsFacts]);
 /** The names of the facts: they go past the room's lock. */
-export const factTypes: readonly string[] = [...questionsFacts, ...pollsFacts, ...chatFacts].map(
+export const factTypes: readonly string[] = [...questionsFacts, ...pollsFacts, ...chatFacts, ...signalsFacts].map(
   (one) => one.shape.type.value,
 );
 const whisper = z.discriminatedUnion("type", [...stageWhispers, ...floorWhispers]);

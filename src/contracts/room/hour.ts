@@ -7,12 +7,14 @@ const polls = z.object({ on: z.boolean() });
 const chat = z.object({ to: z.enum(chatReaches), isHeld: z.boolean() });
 
 const hands = z.object({ on: z.boolean() });
+const signals = z.object({ on: z.boolean() });
 
 const set = z.discriminatedUnion("name", [
   z.object({ name: z.literal("questions"), value: questions }),
   z.object({ name: z.literal("polls"), value: polls }),
   z.object({ name: z.literal("chat"), value: chat }),
   z.object({ name: z.literal("hands"), value: hands }),
+  z.object({ name: z.literal("signals"), value: signals }),
 ]);
 
 export const hourCommands = [

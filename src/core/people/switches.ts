@@ -12,6 +12,7 @@ export interface Switches {
   readonly polls: { readonly on: boolean };
   readonly chat: { readonly to: ChatReach; readonly isHeld: boolean };
   readonly hands: { readonly on: boolean };
+  readonly signals: { readonly on: boolean };
 }
 
 /** How a new event begins: the one place for defaults. */
@@ -20,6 +21,7 @@ export const defaultSwitches: Switches = {
   polls: { on: true },
   chat: { to: "all", isHeld: false },
   hands: { on: true },
+  signals: { on: true },
 };
 
 /** One switch set to a value. */
@@ -32,6 +34,7 @@ export type Need =
   | { readonly switch: "questions" }
   | { readonly switch: "polls" }
   | { readonly switch: "hands" }
+  | { readonly switch: "signals" }
   | { readonly switch: "chat"; readonly atLeast: ChatReach };
 
 export function isMet(need: Need, switches: Switches): boolean {

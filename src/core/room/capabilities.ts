@@ -4,10 +4,11 @@ import { floor } from "./floor";
 import { hour } from "./hour";
 import { polls } from "./polls";
 import { questions } from "./questions";
+import { signals } from "./signals";
 import { stage } from "./stage";
 
 /** The one list of what the hour can do. Another capability is another line here. */
-export const capabilities = { hour, stage, floor, cues, questions, polls, chat } as const;
+export const capabilities = { hour, stage, floor, cues, questions, polls, chat, signals } as const;
 
 export type Capabilities = typeof capabilities;
 export type CapabilityName = keyof Capabilities;

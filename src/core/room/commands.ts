@@ -5,6 +5,7 @@ import type { HourCommand } from "./hour";
 import type { HourEntry } from "./hour/state";
 import type { PollsCommand, PollsEntry, PollsShape } from "./polls";
 import type { QuestionsCommand, QuestionsEntry, QuestionsShape } from "./questions";
+import type { SignalsShape } from "./signals";
 import type { StageCommand, StageEntry, StageShape } from "./stage";
 
 /** What somebody in a room may ask for. Each is journalled. */
@@ -12,7 +13,7 @@ export type RoomCommand =
   HourCommand | StageCommand | FloorCommand | CuesCommand | QuestionsCommand | PollsCommand | ChatCommand;
 /** Acts that come too often for the journal: each has a table and a unique key of its own. */
 export type RoomFact = Exclude<
-  (ChatShape | CuesShape | FloorShape | PollsShape | QuestionsShape | StageShape)["fact"],
+  (ChatShape | CuesShape | FloorShape | PollsShape | QuestionsShape | SignalsShape | StageShape)["fact"],
   undefined
 >;
 /** What may stand in a journal. Every row holds ids, never a name or a text. */

@@ -1,4 +1,5 @@
 import type { DateTimes } from "../dates";
+import type { SignalKind, SignalRate } from "./signals/rates";
 import type { Duty, Role, Switches } from "../people";
 
 /** The date itself, as its screens name it. */
@@ -63,6 +64,13 @@ export interface RoomFigures {
   readonly callers: ReadonlyMap<string, number>;
   readonly votes: ReadonlyMap<string, number>;
   readonly tallies: ReadonlyMap<string, Readonly<Record<string, number>>>;
+  readonly signals: ReadonlyMap<SignalKind, SignalRate>;
 }
 
-export const noFigures: RoomFigures = { present: new Map(), callers: new Map(), votes: new Map(), tallies: new Map() };
+export const noFigures: RoomFigures = {
+  present: new Map(),
+  callers: new Map(),
+  votes: new Map(),
+  tallies: new Map(),
+  signals: new Map(),
+};

@@ -10,6 +10,7 @@ export type TrayItem =
       overMinutes?: number;
       name?: string;
     }
+  | { kind: "signal"; id: string; signal: string; count: number; house: number }
   | { kind: "waiting"; id: string; count: number }
   | { kind: "hand"; id: string; name: string; raisedAt: number }
   | { kind: "question"; id: string; votes: number };
@@ -34,6 +35,8 @@ export function inTray(view: DeskView, overMinutes: number | null): readonly Tra
   if (overMinutes !== null && overMinutes >= 5) {
     items.push({ kind: "trouble", id: "over-time", trouble: "over-time", overMinutes });
   }
+  for (const [signal, { count, house }] of Object.entries(view.troubles))
+    items.push({ kind: "signal", id: `signal-${signal}`, signal, count, house });
   const foyer = view.figures["foyer"]?.count ?? 0;
   if (status.phase === "open" && foyer > 0) items.push({ kind: "waiting", id: "foyer", count: foyer });
   const hands = Object.entries(view.hands).sort(([, a], [, b]) => a.raisedAt - b.raisedAt);

@@ -61,6 +61,17 @@ export {
   type Decision,
   type RoomState,
 } from "./room";
+export {
+  recordedEveryMs,
+  signalEveryMs,
+  signalKinds,
+  signalRates,
+  troubleForMs,
+  troubleSignals,
+  type Signal,
+  type SignalKind,
+  type SignalRate,
+} from "./signals";
 export type { Scene } from "./scene";
 export { arrivedBackstage, type StagePerson, type StagePlace } from "./stage/state";
 export { places, standingOf, type Place, type Standing } from "./standing";

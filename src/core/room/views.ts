@@ -15,6 +15,7 @@ export interface EventItem {
   readonly pollsOn: boolean;
   readonly chatTo: ChatReach;
   readonly handsOn: boolean;
+  readonly signalsOn: boolean;
   readonly hasPlannedEnd: boolean;
 }
 
@@ -107,6 +108,11 @@ export interface CountItem {
   readonly count: number;
 }
 
+/** A signal that many gave within the last minute. */
+export interface SignalTroubleItem extends CountItem {
+  readonly house: number;
+}
+
 /** Where the hour stands on its sheet, for the desk and the stage. */
 export interface CueItem {
   readonly currentSegmentId: string | null;
@@ -131,6 +137,8 @@ export interface DeskView {
   readonly votes: Section<CountItem>;
   readonly tallies: Section<TallyItem>;
   readonly figures: Section<CountItem>;
+  readonly signals: Section<CountItem>;
+  readonly troubles: Section<SignalTroubleItem>;
 }
 export interface StageView {
   readonly event: Section<EventItem>;
@@ -145,6 +153,8 @@ export interface StageView {
   readonly polls: Section<PollItem>;
   readonly tallies: Section<TallyItem>;
   readonly figures: Section<CountItem>;
+  readonly signals: Section<CountItem>;
+  readonly troubles: Section<SignalTroubleItem>;
 }
 export interface HouseView {
   readonly event: Section<EventItem>;
@@ -157,6 +167,7 @@ export interface HouseView {
   readonly polls: Section<PollItem>;
   readonly votes: Section<CountItem>;
   readonly tallies: Section<TallyItem>;
+  readonly signals: Section<CountItem>;
 }
 export interface FoyerView {
   readonly event: Section<EventItem>;

@@ -26,7 +26,7 @@ export type Failure =
   | { code: "too-large"; limitBytes: number }
   | { code: "poll-not-open" }
   | { code: "no-such-option" }
-  | { code: "switched-off"; what: "questions" | "polls" | "chat" | "hands" | "registration" }
+  | { code: "switched-off"; what: "questions" | "polls" | "chat" | "hands" | "signals" | "registration" }
   | { code: "date-fixed"; startLocal: string; phase: string }
   | { code: "house-full" }
   | { code: "floor-full"; most: number }

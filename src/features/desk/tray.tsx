@@ -1,7 +1,8 @@
 "use client";
-import { useState } from "react";
+import { useState, type ReactNode } from "react";
 import type { TrayItem } from "@/core/room";
 import { Button, Textarea } from "@/ui";
+import { troubleWords as signalTrouble } from "@/features/shared/signal-words";
 import { HandItem } from "./hand-item";
 import type { DeskScene } from "./scene";
 
@@ -98,6 +99,10 @@ function QuestionCard({ id, scene }: { id: string; scene: DeskScene }) {
   );
 }
 
+const Trouble = ({ children }: { children: ReactNode }) => (
+  <li className="my-1 border-l-2 border-attention bg-attention-ground px-2 py-1.5 text-attention">{children}</li>
+);
+
 /** Questions that want nothing now, behind one line. */
 function Folded({ words, ids, scene }: { words: string; ids: readonly string[]; scene: DeskScene }) {
   if (ids.length === 0) return null;
@@ -144,15 +149,9 @@ export function Tray({ scene, items }: { scene: DeskScene; items: readonly TrayI
         {items.slice(0, 100).map((item) => {
           if (item.kind === "question") return <QuestionCard key={item.id} id={item.id} scene={scene} />;
           if (item.kind === "hand") return <HandItem key={item.id} item={item} scene={scene} />;
-          if (item.kind === "trouble")
-            return (
-              <li
-                key={item.id}
-                className="my-1 border-l-2 border-attention bg-attention-ground px-2 py-1.5 text-attention"
-              >
-                {troubleWords(item)}
-              </li>
-            );
+          if (item.kind === "signal")
+            return <Trouble key={item.id}>{signalTrouble(item.signal, item.count, item.house)}</Trouble>;
+          if (item.kind === "trouble") return <Trouble key={item.id}>{troubleWords(item)}</Trouble>;
           return (
             <li key={item.id} className="border-b border-rule py-2">
               <span className="mono">{item.count}</span> at the door

@@ -32,6 +32,7 @@ export const actionWords: Readonly<Record<Action, string>> = {
   "stage.move": "Bring people on stage and back",
   "stage.set-microphone": "Open and close one's own microphone",
   "stage.close-microphones": "Close everybody's microphones",
+  "signals.give": "Give a signal: applause, yes, no, cannot hear",
   "floor.raise-hand": "Raise a hand",
   "floor.lower-hand": "Lower one's own hand",
   "floor.lower-for": "Lower somebody's hand",
@@ -94,4 +95,5 @@ export const partWords: Readonly<Record<string, string>> = {
   questions: "Questions",
   polls: "Polls",
   chat: "Chat",
+  signals: "Signals",
 };

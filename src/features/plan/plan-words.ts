@@ -24,6 +24,7 @@ export const planFieldWords: Record<keyof PlanInput, string> = {
   chatTo: "Chat",
   chatHeld: "Chat lines are looked at first",
   handsOn: "Hands can be raised",
+  signalsOn: "Signals",
   entryBy: "People come",
   approval: "Registrations are taken",
   approvedDomains: "Taken at once all the same",

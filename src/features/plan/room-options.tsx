@@ -69,6 +69,7 @@ export function RoomOptions({ onStage }: { onStage: number }) {
         <Check name="othersQuestionsShown" label="The audience sees each other’s questions" />
         <Check name="pollsOn" label="Polls" />
         <Check name="handsOn" label="Raised hands" />
+        <Check name="signalsOn" label="Signals: applause, yes and no, cannot hear" />
         <Check name="earlyEntry" label="Backstage is open to all of the stage once one is in" />
         <Check name="stageMicrophonesOpen" label="Microphones of the stage start open" />
         <Check name="provesAddress" label="Each device is let in by a one-time link to its holder’s address" />

@@ -1,15 +1,15 @@
 import { editedParts, type HubPorts, type Join } from "./hub-ports";
 
 export type { HubPorts, Join } from "./hub-ports";
-import { signLostAfterMs, type WhisperBody } from "@/contracts";
-import { isStageRole } from "@/core/people";
+import type { WhisperBody } from "@/contracts";
 import { type JournalEntry } from "@/core/room";
 import { Refusal } from "@/core/shared";
 import { isDatabaseAway } from "../db/away";
 import type { RoomNotice } from "../db/notify";
 import { journalAfter, journalHeads } from "../db/queries/journal";
-import { loadFigures, refreshed, touchedBy, wordsWanted, type FactOutcome, type WordsWanted } from "../room";
+import { refreshed, touchedBy, wordsWanted, type FactOutcome, type WordsWanted } from "../room";
 import { concerned } from "./concerned";
+import { countAnew } from "./count-anew";
 import { Follower } from "./follower";
 import { framed, keepAlive, messageText } from "./frame";
 import type { LiveRoom } from "./live-room";
@@ -89,7 +89,7 @@ export class Hub {
     if (!standing) throw new Refusal({ code: room.state.hour.barred.has(join.ticketId) ? "barred" : "not-signed-in" });
     const leave = (follower: Follower) => this.leave(room, follower);
     const follower = new Follower(join.connectionId, join.ticketId, join.wantsDesk, standing, join.wire, leave);
-    this.seat(room, follower);
+    room.seat(follower);
     room.add(follower, join.have);
     if (!this.isWell) follower.write(framed(messageText("health", { isWell: false })));
     // own parts go with the next tick, those of all who came in one read
@@ -101,12 +101,6 @@ export class Hub {
     const room = await this.rooms.open(occurrenceId);
     if (!room.words.people.has(ticketId)) await this.readWords(room, [{ part: "people", ids: [ticketId] }]);
     return room;
-  }
-  /** Where somebody came to be shows with the next tick; the tables are read again only now and then. */
-  private seat(room: LiveRoom, { ticketId, standing }: Follower): void {
-    const { place, role } = standing;
-    room.arrived.set(ticketId, isStageRole(role) ? "stage" : place === "house" ? "house" : "foyer");
-    room.areFiguresDirty = true;
   }
   private leave(room: LiveRoom, follower: Follower): void {
     if (!room.remove(follower)) return;
@@ -238,7 +232,7 @@ export class Hub {
       const now = this.ports.clock.now();
       for (const room of this.rooms) {
         if (room.isEmpty) this.rooms.forget(room);
-        else if (room.areFiguresDirty || now - room.figuresReadAt >= recountEveryMs) {
+        else if (room.fadeSignals() || room.areFiguresDirty || now - room.figuresReadAt >= recountEveryMs) {
           await this.rooms.inOrder(room.occurrenceId, () => this.withDatabase(() => this.showFigures(room)));
         }
       }
@@ -250,6 +244,7 @@ export class Hub {
   private async showFigures(room: LiveRoom): Promise<void> {
     room.areFiguresDirty = false;
     room.showArrived();
+    room.fadeSignals();
     await readLogs(this.ports.db, room);
     if (this.ports.clock.now() - room.figuresReadAt >= recountEveryMs) return this.readFigures(room);
     const changed = [...room.changedPeople];
@@ -260,21 +255,23 @@ export class Hub {
   }
   private async readFigures(room: LiveRoom): Promise<void> {
     const now = this.ports.clock.now();
-    room.figuresReadAt = now;
     const changed = [...room.changedPeople];
     room.changedPeople.clear();
-    room.figures = await loadFigures(this.ports.db, room.occurrenceId, now - signLostAfterMs);
+    await countAnew(this.ports.db, room, now);
     room.showArrived();
     await this.readWords(room, [{ part: "people", ids: [...room.figures.present.keys()] }]);
     const moved = this.showPlaces(room).map((one) => one.ticketId);
     room.publish();
     await this.tellOwn(room, [...changed, ...moved]);
-    const away = room.awayHands.overdue(room.state, room.figures, now);
-    if (away.length > 0) await this.ports.lowerHands(room.occurrenceId, away);
+    await this.lowerAway(room, now);
     if (room.hasAdmissible() && (await this.ports.admit(room.occurrenceId)) > 0) {
       room.areFiguresDirty = true;
       room.figuresReadAt = 0;
     }
+  }
+  private async lowerAway(room: LiveRoom, now: number): Promise<void> {
+    const away = room.awayHands.overdue(room.state, room.figures, now);
+    if (away.length > 0) await this.ports.lowerHands(room.occurrenceId, away);
   }
   /** Ends every stream: open ones would keep the server from stopping. */
   async close(): Promise<void> {

@@ -1,5 +1,5 @@
 import type { StreamMessages } from "@/contracts";
-import type { Circumstance } from "@/core/people";
+import { isStageRole, type Circumstance } from "@/core/people";
 import { seatsLetInUnderLock } from "@/core/seats";
 import {
   circumstanceOf,
@@ -24,6 +24,7 @@ import { KnownTopics } from "./known-topics";
 import { Follower } from "./follower";
 import { Whispers, type Said } from "./whispers";
 import { framed, messageText } from "./frame";
+import { SignalBook } from "./signal-book";
 import type { LogTail } from "./log-tail";
 
 type Seen = ReadonlyMap<string, { readonly epoch: string; readonly n: number }>;
@@ -43,6 +44,7 @@ export class LiveRoom {
   /** whose own part is to be sent with the next figures */
   readonly changedPeople = new Set<string>();
   readonly awayHands = new AwayHands();
+  readonly signals = new SignalBook();
   /** said in passing, for the next tick */
   private readonly whispers = new Whispers();
   /** who came since the figures were last shown, and where: laid on together, a full house comes at once */
@@ -141,6 +143,11 @@ export class LiveRoom {
     return !isSame;
   }
 
+  /** Where somebody came to be shows with the next tick; the tables are read again only now and then. */
+  seat({ ticketId, standing: { place, role } }: Follower): void {
+    this.arrived.set(ticketId, isStageRole(role) ? "stage" : place === "house" ? "house" : "foyer");
+    this.areFiguresDirty = true;
+  }
   /** Starts one stream: what it missed of its feeds, or their pictures. */
   add(follower: Follower, seen: Seen): void {
     const own = this.byTicket.get(follower.ticketId) ?? new Set();
@@ -248,9 +255,18 @@ export class LiveRoom {
     this.figures = { ...this.figures, present };
   }
 
+  /** Rates of signals go down with time alone. @returns whether they differ from those shown */
+  fadeSignals(): boolean {
+    const signals = this.signals.at(this.now());
+    if (signals === this.figures.signals) return false;
+    this.figures = { ...this.figures, signals };
+    return true;
+  }
+
   /** Adds what a fact changed; the figures are not counted anew. */
   addFigure(change: FigureChange): void {
     this.areFiguresDirty = true;
+    if (change.of === "signal") return this.signals.add(change.signal);
     if (change.of === "votes") {
       const votes = new Map(this.figures.votes);
       votes.set(change.questionId, Math.max(0, (votes.get(change.questionId) ?? 0) + change.by));

@@ -1,10 +1,10 @@
-import { signLostAfterMs } from "@/contracts";
 import type { Db } from "../db/client";
 import { loadRoom, mainRoomOf } from "../db/queries/journal";
 import type { Clock } from "../platform/clock";
 import type { Ids } from "../platform/ids";
 import { logTopics } from "@/core/room";
-import { loadDirectory, loadFigures, logReader } from "../room";
+import { loadDirectory, logReader } from "../room";
+import { countAnew } from "./count-anew";
 import { LiveRoom } from "./live-room";
 import { LogTail } from "./log-tail";
 
@@ -45,8 +45,7 @@ export class OpenRooms implements Iterable<LiveRoom> {
     const now = () => clock.now();
     const room = new LiveRoom(main.id, occurrenceId, eventId, main.organisationId, words, this.ids.id(), now);
     room.state = await loadRoom(db, main.id);
-    room.figures = await loadFigures(db, occurrenceId, clock.now() - signLostAfterMs);
-    room.figuresReadAt = clock.now();
+    await countAnew(db, room, clock.now());
     for (const [topic, { window }] of logTopics) {
       const reader = logReader(topic);
       const head = await reader.head(db, main.id, topic);

@@ -8,7 +8,11 @@ type Row = Record<string, unknown>;
 const rowsOf = async (db: Db, query: ReturnType<typeof sql>): Promise<Row[]> => (await db.execute(query)).rows as Row[];
 
 /** Who is connected now and where, votes of open questions, ballots of polls: merged, one read each. */
-export async function loadFigures(db: Db, occurrenceId: string, aliveSince: number): Promise<RoomFigures> {
+export async function loadFigures(
+  db: Db,
+  occurrenceId: string,
+  aliveSince: number,
+): Promise<Omit<RoomFigures, "signals">> {
   const alive = new Date(aliveSince).toISOString();
   const [present, votes, tallies] = await Promise.all([
     rowsOf(

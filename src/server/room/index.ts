@@ -8,6 +8,7 @@ import { hourServer } from "./hour";
 import { pollsServer } from "./polls";
 import { questionsServer } from "./questions";
 import type { FactOutcome, FactPlace, LogReader, RoomPlace, RoomServer, Said, WordsWanted } from "./room-server";
+import { signalsServer } from "./signals";
 import { stageServer } from "./stage";
 import * as words from "./words";
 import type { Notes, WordsOf } from "./words";
@@ -21,6 +22,7 @@ const servers: Readonly<Record<string, RoomServer>> = {
   questions: questionsServer,
   polls: pollsServer,
   chat: chatServer,
+  signals: signalsServer,
 };
 const ofType = (type: string): RoomServer => servers[type.slice(0, type.indexOf("."))] ?? {};
 
@@ -101,3 +103,4 @@ export const refreshed = (db: Db, of: WordsOf, known: RoomDirectory, wanted: rea
   words.refreshed(db, of, known, wanted, notes);
 
 export { loadFigures } from "./figures";
+export { recentSignals } from "./signals/recent";

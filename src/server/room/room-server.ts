@@ -1,5 +1,5 @@
 import type { CommandBody, FactBody, LogRow } from "@/contracts";
-import type { EntryBody, JournalEntry, OwnParts, RoomCommand, RoomDirectory, RoomState } from "@/core/room";
+import type { EntryBody, JournalEntry, OwnParts, RoomCommand, RoomDirectory, RoomState, Signal } from "@/core/room";
 import type { Actor, Switches } from "@/core/people";
 import type { Db } from "../db/client";
 
@@ -42,6 +42,7 @@ export interface FactPlace {
 /** What a fact changed of the merged figures: added to them, never counted anew. */
 export type FigureChange =
   | { readonly of: "tally"; readonly pollId: string; readonly from: string | null; readonly to: string }
+  | { readonly of: "signal"; readonly signal: Signal }
   | { readonly of: "votes"; readonly questionId: string; readonly by: 1 | -1 };
 
 /** What a fact came to: figures, rows of log feeds, and what its sender is told. */

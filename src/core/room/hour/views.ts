@@ -18,6 +18,7 @@ function event({ words, switches }: HourSight): Section<EventItem> {
     pollsOn: switches.polls.on,
     chatTo: switches.chat.to,
     handsOn: switches.hands.on,
+    signalsOn: switches.signals.on,
     hasPlannedEnd,
   });
 }

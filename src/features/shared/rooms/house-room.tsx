@@ -1,5 +1,6 @@
 "use client";
 import { FloorPlace, HandLine } from "./floor-place";
+import { SignalLine } from "./signal-line";
 import { PollPlace, AskPlace, Lists } from "./house-lists";
 
 import { useEffect, useRef, type ReactNode } from "react";
@@ -140,6 +141,7 @@ export function HouseRoom(props: { occurrenceId: string; ticketId: string; start
                 }
               />
               {floor && <HandLine room={room} floor={floor} view={house} />}
+              <SignalLine view={house} send={room.send} />
             </div>
             <div className="flex flex-col gap-3">
               {floor && <FloorPlace room={room} floor={floor} view={house} />}

@@ -13,6 +13,8 @@ import { Rail } from "../rail";
 import { segmentsInOrder } from "../segments";
 import { spanText } from "../times";
 import { Loudness } from "../loudness";
+import { troubleWords } from "../signal-words";
+import { TeamSignals } from "./team-signals";
 import { useDevices } from "../use-devices";
 import { useOwnLevel } from "./use-own-level";
 import { useNow } from "../use-now";
@@ -111,6 +113,20 @@ function StageClocks({
         <span className="block text-label text-ink-2">House</span>
         <output className="text-clock leading-none">{view.figures["house"]?.count ?? 0}</output>
       </p>
+    </div>
+  );
+}
+
+/** What the audience signals: rates, and what is wrong for many, for whoever leads. */
+function AudienceSignals({ view }: { view: StageView }) {
+  return (
+    <div>
+      {Object.entries(view.troubles).map(([kind, { count, house }]) => (
+        <Note key={kind} tone="attention">
+          {troubleWords(kind, count, house)}
+        </Note>
+      ))}
+      <TeamSignals view={view} className="text-lead" />
     </div>
   );
 }
@@ -233,6 +249,7 @@ export function StageRoom({ occurrenceId, ticketId, zone }: { occurrenceId: stri
               isPast: i < index,
             }))}
           />
+          <AudienceSignals view={view} />
           <QuestionInHand inHand={inHand} view={view} />
           <StageChat room={room} me={ticketId} zone={zone} />
         </div>

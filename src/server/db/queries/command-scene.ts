@@ -27,7 +27,7 @@ export async function loadScene(db: Db, occurrenceId: string, of?: OfCommand): P
     : sql`null::int`;
   const { rows } = await db.execute(sql`
     select ${repeat} as repeat_of, o.event_id, o.start_at, o.end_at, o.call_minutes, e.house_size, e.questions_on, e.polls_on,
-      e.others_questions_shown, e.chat_to, e.chat_held, e.hands_on, e.early_entry, e.stage_microphones_open,
+      e.others_questions_shown, e.chat_to, e.chat_held, e.hands_on, e.signals_on, e.early_entry, e.stage_microphones_open,
       array(select s.id from segments s where s.occurrence_id = o.id order by s.position) as segment_ids,
       array(select p.id from polls p where p.occurrence_id = o.id) as poll_ids,
       array(select t.id from tickets t where t.event_id = o.event_id and t.occurrence_id is null and t.revoked_at is null) as stage_ids
@@ -49,6 +49,7 @@ export async function loadScene(db: Db, occurrenceId: string, of?: OfCommand): P
       chatTo: row["chat_to"] as Switches["chat"]["to"],
       chatHeld: row["chat_held"] as boolean,
       handsOn: row["hands_on"] as boolean,
+      signalsOn: row["signals_on"] as boolean,
     }),
     earlyEntry: row["early_entry"] as boolean,
     stageMicrophonesOpen: row["stage_microphones_open"] as boolean,

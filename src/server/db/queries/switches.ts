@@ -3,7 +3,7 @@ import type { events } from "../schema";
 
 type Columns = Pick<
   typeof events.$inferSelect,
-  "questionsOn" | "pollsOn" | "othersQuestionsShown" | "chatTo" | "chatHeld" | "handsOn"
+  "questionsOn" | "pollsOn" | "othersQuestionsShown" | "chatTo" | "chatHeld" | "handsOn" | "signalsOn"
 >;
 
 /** The audience switches as an event's row has them. */
@@ -12,4 +12,5 @@ export const switchesOf = (event: Columns): Switches => ({
   polls: { on: event.pollsOn },
   chat: { to: event.chatTo, isHeld: event.chatHeld },
   hands: { on: event.handsOn },
+  signals: { on: event.signalsOn },
 });

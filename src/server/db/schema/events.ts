@@ -41,6 +41,7 @@ export const events = pgTable(
     chatTo: text("chat_to", { enum: chatReaches }).notNull().default("all"),
     chatHeld: boolean("chat_held").notNull().default(false),
     handsOn: boolean("hands_on").notNull().default(true),
+    signalsOn: boolean("signals_on").notNull().default(true),
     earlyEntry: boolean("early_entry").notNull().default(true),
     formFields: jsonb("form_fields").$type<FormField[]>().notNull().default([]),
     reminderOffsetsMinutes: jsonb("reminder_offsets_minutes").$type<number[]>().notNull().default([1440, 20]),

@@ -42,5 +42,6 @@ export {
   rooms,
   stays,
 } from "./room";
+export { signals } from "./signals";
 export { account, session, user, twoFactor, verification } from "./sign-in";
 export { entryProofs, eventFiles, eventPictures, slotPlans } from "./way-in";

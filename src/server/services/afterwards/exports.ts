@@ -1,4 +1,5 @@
 import { chatFile } from "./chat-file";
+import { signalsFile } from "./signals-file";
 import { floorFile } from "./floor-file";
 import { iso, isoMs } from "./moments";
 import { asc, eq, sql } from "drizzle-orm";
@@ -101,7 +102,17 @@ async function inviteesFile(db: Db, eventId: string): Promise<string> {
   );
 }
 
-export const dateFiles = ["attendance", "entries", "polls", "ballots", "questions", "chat", "floor", "credit"] as const;
+export const dateFiles = [
+  "attendance",
+  "entries",
+  "polls",
+  "ballots",
+  "questions",
+  "chat",
+  "floor",
+  "signals",
+  "credit",
+] as const;
 export type DateFile = (typeof dateFiles)[number];
 
 /** One of a date's files, exactly as surface.md has it; each export is written to the audit log. */
@@ -123,6 +134,7 @@ export async function dateFile(
     ballots: () => ballotsFile(context.db, occurrenceId),
     questions: () => questionsFile(context.db, occurrenceId),
     chat: () => chatFile(context.db, occurrenceId),
+    signals: () => signalsFile(context.db, occurrenceId),
     floor: () => floorFile(context.db, occurrenceId),
   };
   return files[file]();
