@@ -6,6 +6,9 @@ export const stageCommands = [
   z.object({ type: z.literal("stage.move"), ticketId: id, place: z.enum(["backstage", "standby", "stage"]) }),
   z.object({ type: z.literal("stage.set-microphone"), isOpen: z.boolean() }),
   z.object({ type: z.literal("stage.close-microphones"), exceptId: id.nullable() }),
+  z.object({ type: z.literal("stage.close-microphone"), ticketId: id }),
+  z.object({ type: z.literal("stage.ask-to-open"), ticketId: id.nullable() }),
+  z.object({ type: z.literal("stage.keep-closed") }),
 ] as const;
 
 export const stageWhispers = [z.object({ type: z.literal("stage.level"), level: z.int().min(0).max(100) })] as const;

@@ -52,6 +52,8 @@ export interface StagePersonItem {
   readonly role: Role;
   readonly place: StagePlace;
   readonly isMicrophoneOpen: boolean;
+  /** the desk asks them to open it */
+  readonly isAskedToOpen: boolean;
   readonly isPresent: boolean;
   /** how loud they are on a phone line, 0–100; null for whoever is not on one */
   readonly callerLevel: number | null;
@@ -108,6 +110,12 @@ export interface CountItem {
   readonly count: number;
 }
 
+/** Who turned a switch last during the hour. */
+export interface TurnedItem {
+  readonly byName: string;
+  readonly at: number;
+}
+
 /** A signal that many gave within the last minute. */
 export interface SignalTroubleItem extends CountItem {
   readonly house: number;
@@ -124,6 +132,7 @@ export interface DeskView {
   readonly event: Section<EventItem>;
   readonly status: Section<DeskStatusItem>;
   readonly switches: Section<Switches>;
+  readonly turned: Section<TurnedItem>;
   readonly barred: Section<{ readonly name: string }>;
   readonly cue: Section<CueItem>;
   readonly segments: Section<SegmentItem>;

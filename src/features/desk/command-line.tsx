@@ -46,6 +46,11 @@ function offersOf({ view, segments, currentIndex, may }: DeskScene): readonly Of
       );
   const floor = floorOffers({ view, may });
   const acts: Offer[] = [];
+  if (may("stage.ask-to-open"))
+    acts.push({
+      words: "Ask everyone on stage to open their microphones",
+      command: { type: "stage.ask-to-open", ticketId: null },
+    });
   if (may("hour.drop-curtain"))
     acts.push(
       status.isCurtainUp

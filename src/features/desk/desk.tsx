@@ -15,9 +15,11 @@ import { useRoom } from "@/features/shared/room-link/use-room";
 import type { DeskScene } from "./scene";
 import { CommandLine } from "./command-line";
 import { DoorsAndCurtain } from "./doors-and-curtain";
+import { Everyone } from "./everyone";
 import { HourColumn } from "./hour-column";
 import { PeopleShelves } from "./people-shelves";
 import { PollDesk } from "./poll-desk";
+import { SwitchesSheet } from "./switches-sheet";
 import { Tray } from "./tray";
 
 export interface DeskProps {
@@ -99,7 +101,7 @@ function TrayAndChat({
   return (
     <div className="flex min-h-0 flex-col p-3">
       <Tabs
-        label="In-tray and chat"
+        label="In-tray and deeper lists"
         tabs={[
           {
             id: "tray",
@@ -125,6 +127,13 @@ function TrayAndChat({
               />
             ),
           },
+          {
+            id: "people",
+            label: "People",
+            count: Object.keys(scene.view.audience).length,
+            content: <Everyone scene={scene} />,
+          },
+          { id: "switches", label: "Switches", content: <SwitchesSheet scene={scene} /> },
         ]}
       />
     </div>

@@ -1,5 +1,5 @@
 "use client";
-import type { StagePlace } from "@/core/room";
+import type { StagePersonItem, StagePlace } from "@/core/room";
 import { Button, classes } from "@/ui";
 import { Loudness } from "@/features/shared/loudness";
 import { roleWords } from "@/features/shared/role-words";
@@ -23,11 +23,32 @@ const moves: Record<StagePlace, readonly { to: StagePlace; act: string }[]> = {
   stage: [{ to: "backstage", act: "Off" }],
 };
 
-/** Stage, standby and backstage as three shelves of people, then the house and the foyer by name. */
+/** Somebody's microphone: closed from here, opened by themselves alone. */
+function Microphone({ id, person, scene }: { id: string; person: StagePersonItem; scene: DeskScene }) {
+  if (person.isMicrophoneOpen)
+    return (
+      <Button
+        aria-label={`Close the microphone: ${person.name}`}
+        onClick={() => scene.send({ type: "stage.close-microphone", ticketId: id })}
+      >
+        Mute
+      </Button>
+    );
+  return (
+    <Button
+      aria-label={`Ask to open the microphone: ${person.name}`}
+      disabled={person.isAskedToOpen}
+      onClick={() => scene.send({ type: "stage.ask-to-open", ticketId: id })}
+    >
+      {person.isAskedToOpen ? "Asked" : "Ask to open"}
+    </Button>
+  );
+}
+
+/** Stage, standby and backstage as three shelves of people, then who of the audience has the floor. */
 export function PeopleShelves({ scene }: { scene: DeskScene }) {
   const { view, send, may } = scene;
   const leaderId = scene.segments[scene.currentIndex]?.leaderId;
-  const audience = Object.values(view.audience);
   return (
     <section aria-label="People" className="flex flex-col gap-2">
       {shelves.map((shelf) => {
@@ -73,6 +94,9 @@ export function PeopleShelves({ scene }: { scene: DeskScene }) {
                           {move.act}
                         </Button>
                       ))}
+                      {shelf.place === "stage" && person.isPresent && (
+                        <Microphone id={id} person={person} scene={scene} />
+                      )}
                     </div>
                   )}
                 </li>
@@ -82,24 +106,6 @@ export function PeopleShelves({ scene }: { scene: DeskScene }) {
         );
       })}
       <FloorShelf scene={scene} />
-      <details className="border-t border-rule pt-2">
-        <summary className="cursor-pointer text-label font-medium text-ink-2">
-          Everyone in the audience and the foyer ({audience.length})
-        </summary>
-        <ul className="mt-1 columns-3 gap-4">
-          {audience.slice(0, 300).map((person, i) => (
-            <li key={i} className="truncate">
-              {person.name}{" "}
-              <span className="text-label text-ink-2">
-                {person.place}
-                {person.isTest && " · test guest"}
-                {person.callerLevel !== null && " · on the phone"}
-              </span>
-            </li>
-          ))}
-        </ul>
-        {audience.length > 300 && <p className="text-label text-ink-2">and {audience.length - 300} more</p>}
-      </details>
     </section>
   );
 }

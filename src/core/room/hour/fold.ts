@@ -24,7 +24,11 @@ export const foldHour: Capability<HourShape>["fold"] = {
     ...hour,
     curtainSpans: hour.curtainSpans.map((span, i) => (i === index ? { ...span, isStruck } : span)),
   }),
-  "hour.switch-set": (hour, { name, value }) => ({ ...hour, turned: { ...hour.turned, [name]: value } }),
+  "hour.switch-set": (hour, { name, value }, { ticketId, at }) => ({
+    ...hour,
+    turned: { ...hour.turned, [name]: value },
+    turnedBy: { ...hour.turnedBy, [name]: { byId: ticketId, at } },
+  }),
   "hour.shown-out": (hour, { ticketId }) => ({ ...hour, barred: hour.barred.with(ticketId, true) }),
   "hour.bar-lifted": (hour, { ticketId }) => ({ ...hour, barred: hour.barred.without(ticketId) }),
   "hour.show-imported": (hour, { raisedAt, droppedAt }) => ({

@@ -12,6 +12,8 @@ export interface HourState {
   readonly isImported: boolean;
   /** what was turned during the hour; the rest stands as the event has it */
   readonly turned: Partial<Switches>;
+  /** by whom each was turned last, and when */
+  readonly turnedBy: Readonly<Record<string, { readonly byId: string; readonly at: number }>>;
   /** shown out, and barred until let back */
   readonly barred: Book<true>;
 }
@@ -24,6 +26,7 @@ export const emptyHour: HourState = {
   endedAt: null,
   isImported: false,
   turned: {},
+  turnedBy: {},
   barred: Book.empty(),
 };
 

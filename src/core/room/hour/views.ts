@@ -1,6 +1,6 @@
 import type { Capability, Sight } from "../capability";
 import { isInFoyer, isInHouse, isOfTheStage } from "../standing";
-import type { CountItem, DeskStatusItem, EventItem, Section, StageStatusItem, StatusItem } from "../views";
+import type { CountItem, DeskStatusItem, EventItem, Section, StageStatusItem, StatusItem, TurnedItem } from "../views";
 import type { HourShape } from "./shape";
 import { isCurtainUp, showStartedAt, type HourState } from "./state";
 
@@ -53,6 +53,15 @@ const deskStatus = ({ own, words }: HourSight): DeskStatusItem => ({
 const barredPeople = ({ own, words }: HourSight) =>
   Object.fromEntries([...own.barred].map(([id]) => [id, { name: words.people.get(id)?.name ?? "" }]));
 
+/** Which switches were turned during the hour, by whom and when. */
+const turnedSwitches = ({ own, words }: HourSight): Section<TurnedItem> =>
+  Object.fromEntries(
+    Object.entries(own.turnedBy ?? {}).map(([name, { byId, at }]) => [
+      name,
+      { byName: words.people.get(byId)?.name ?? "", at },
+    ]),
+  );
+
 export const hourViews: Capability<HourShape>["views"] = {
   "hour:desk": {
     isFor: (standing) => standing.isAtDesk,
@@ -62,6 +71,7 @@ export const hourViews: Capability<HourShape>["views"] = {
       status: one(deskStatus(sight)),
       figures: counts(sight),
       switches: one(sight.switches),
+      turned: turnedSwitches(sight),
       barred: barredPeople(sight),
     }),
   },

@@ -11,13 +11,19 @@ export type StageCommand =
   | { type: "stage.enter" }
   | { type: "stage.move"; ticketId: string; place: StagePlace }
   | { type: "stage.set-microphone"; isOpen: boolean }
-  | { type: "stage.close-microphones"; exceptId: string | null };
+  | { type: "stage.close-microphones"; exceptId: string | null }
+  | { type: "stage.close-microphone"; ticketId: string }
+  /** a question on their own screen, answered there: nothing opens from outside; null asks all on stage */
+  | { type: "stage.ask-to-open"; ticketId: string | null }
+  | { type: "stage.keep-closed" };
 
 export type StageEntry =
   | { type: "stage.entered"; ticketId: string }
   | { type: "stage.moved"; ticketId: string; place: StagePlace }
   | { type: "stage.microphone-set"; ticketId: string; isOpen: boolean }
-  | { type: "stage.microphones-closed"; exceptId: string | null };
+  | { type: "stage.microphones-closed"; exceptId: string | null }
+  | { type: "stage.asked-to-open"; ticketIds: string[] }
+  | { type: "stage.kept-closed"; ticketId: string };
 
 export interface StageShape {
   state: StageState;
@@ -55,14 +61,23 @@ function closeMicrophones(stage: StageState, exceptId: string | null): StageStat
   return { people };
 }
 
+/** Who on stage has a closed microphone and was not asked yet. */
+const askable = (stage: StageState, ticketId: string | null): string[] =>
+  [...stage.people]
+    .filter(
+      ([id, one]) => one.place === "stage" && !one.isMicrophoneOpen && !one.isAskedToOpen && (ticketId ?? id) === id,
+    )
+    .map(([id]) => id);
+
 function stagePeople({ own, words, figures }: Sight<StageState>): Section<StagePersonItem> {
   const out: Record<string, StagePersonItem> = {};
   for (const person of words.people.values()) {
     if (!isStageRole(person.role)) continue;
-    const { place, isMicrophoneOpen } = own.people.get(person.ticketId) ?? arrivedBackstage;
+    const { place, isMicrophoneOpen, isAskedToOpen } = own.people.get(person.ticketId) ?? arrivedBackstage;
     const isPresent = figures.present.has(person.ticketId);
     const callerLevel = figures.callers.get(person.ticketId) ?? null;
-    out[person.ticketId] = { name: person.name, role: person.role, place, isMicrophoneOpen, isPresent, callerLevel };
+    const { name, role } = person;
+    out[person.ticketId] = { name, role, place, isMicrophoneOpen, isAskedToOpen, isPresent, callerLevel };
   }
   return out;
 }
@@ -94,6 +109,9 @@ export const stage = {
     "stage.move": ofPeople,
     "stage.set-microphone": { roles: onStage, phases: live },
     "stage.close-microphones": ofPeople,
+    "stage.close-microphone": ofPeople,
+    "stage.ask-to-open": ofPeople,
+    "stage.keep-closed": { roles: onStage, phases: live },
     "stage.level": { roles: onStage, phases: live },
   },
   paces: { "stage.level": { burst: 8, everyMs: 200 } },
@@ -111,12 +129,31 @@ export const stage = {
         ? done("stage.set-microphone")
         : ok([{ type: "stage.microphone-set", ticketId, isOpen }]),
     "stage.close-microphones": (_, { exceptId }) => ok([{ type: "stage.microphones-closed", exceptId }]),
+    "stage.close-microphone": (own, { ticketId }) =>
+      own.people.get(ticketId)?.isMicrophoneOpen
+        ? ok([{ type: "stage.microphone-set", ticketId, isOpen: false }])
+        : done("stage.close-microphone"),
+    "stage.ask-to-open": (own, { ticketId }) => {
+      const ticketIds = askable(own, ticketId);
+      return ticketIds.length > 0 ? ok([{ type: "stage.asked-to-open", ticketIds }]) : done("stage.ask-to-open");
+    },
+    "stage.keep-closed": (own, _, __, { ticketId }) =>
+      own.people.get(ticketId)?.isAskedToOpen
+        ? ok([{ type: "stage.kept-closed", ticketId }])
+        : done("stage.keep-closed"),
   },
   fold: {
     "stage.entered": (own, { ticketId }) => withPerson(own, ticketId, {}),
     "stage.moved": (own, { ticketId, place }) =>
-      withPerson(own, ticketId, { place, ...(place === "stage" ? {} : { isMicrophoneOpen: false }) }),
-    "stage.microphone-set": (own, { ticketId, isOpen }) => withPerson(own, ticketId, { isMicrophoneOpen: isOpen }),
+      withPerson(own, ticketId, {
+        place,
+        ...(place === "stage" ? {} : { isMicrophoneOpen: false, isAskedToOpen: false }),
+      }),
+    "stage.microphone-set": (own, { ticketId, isOpen }) =>
+      withPerson(own, ticketId, { isMicrophoneOpen: isOpen, isAskedToOpen: false }),
+    "stage.asked-to-open": (own, { ticketIds }) =>
+      ticketIds.reduce((stage, id) => withPerson(stage, id, { isAskedToOpen: true }), own),
+    "stage.kept-closed": (own, { ticketId }) => withPerson(own, ticketId, { isAskedToOpen: false }),
     "stage.microphones-closed": (own, { exceptId }) => closeMicrophones(own, exceptId),
   },
   views: {

@@ -1,0 +1,168 @@
+"use client";
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { useMemo, useRef, useState } from "react";
+import { holdsWords } from "@/core/shared";
+import { Button, classes, Confirm, Input, Press } from "@/ui";
+import type { DeskScene } from "./scene";
+
+const rowPx = 44;
+
+interface Row {
+  readonly id: string;
+  readonly name: string;
+  readonly about: string;
+}
+
+/** Everyone in the house and the foyer by name, with what is to be said of each. */
+function rowsOf({ view }: DeskScene): readonly Row[] {
+  return Object.entries(view.audience)
+    .map(([id, person]): Row => {
+      const parts = [
+        person.place === "foyer" ? "foyer" : "in the audience",
+        id in view.hands && "hand up",
+        id in view.floor && "has the floor",
+        person.isTest && "test guest",
+        person.callerLevel !== null && "on the phone",
+      ];
+      return { id, name: person.name, about: parts.filter(Boolean).join(" · ") };
+    })
+    .sort((a, b) => a.name.localeCompare(b.name));
+}
+
+/** What can be done about the person who was chosen. */
+function Acts({ row, scene, onDone }: { row: Row; scene: DeskScene; onDone: () => void }) {
+  const { send, may, view } = scene;
+  const isOnFloor = row.id in view.floor;
+  return (
+    <div className="border-t border-rule pt-2" aria-label={`Acts for ${row.name}`} role="group">
+      <p className="font-medium" dir="auto">
+        {row.name} <span className="text-label font-normal text-ink-2">{row.about}</span>
+      </p>
+      <div className="mt-1 flex flex-wrap gap-1">
+        {may("floor.offer") && !isOnFloor && (
+          <Button onClick={() => send({ type: "floor.offer", ticketId: row.id, parts: ["sound"] })}>
+            Give the floor
+          </Button>
+        )}
+        {may("floor.withdraw") && isOnFloor && (
+          <Button onClick={() => send({ type: "floor.withdraw", ticketId: row.id })}>Take the floor back</Button>
+        )}
+        {may("floor.lower-for") && row.id in view.hands && (
+          <Button onClick={() => send({ type: "floor.lower-for", ticketId: row.id })}>Lower the hand</Button>
+        )}
+        {may("chat.hold-person") && (
+          <Button onClick={() => send({ type: "chat.hold-person", ticketId: row.id, isHeld: true })}>
+            Look at their lines first
+          </Button>
+        )}
+        {may("hour.show-out") && (
+          <Confirm
+            trigger={<Button weight="danger">Show out</Button>}
+            title={`Show ${row.name} out`}
+            act="Show them out"
+            onConfirm={() => {
+              void send({ type: "hour.show-out", ticketId: row.id });
+              onDone();
+            }}
+          >
+            <p>Their screens close at once, on every device, and their link opens nothing until you let them back.</p>
+          </Confirm>
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** Who was shown out, and the way back. */
+function ShownOut({ scene }: { scene: DeskScene }) {
+  const barred = Object.entries(scene.view.barred);
+  if (barred.length === 0) return null;
+  return (
+    <section className="border-t border-rule pt-2">
+      <h3 className="text-label font-medium text-ink-2">Shown out</h3>
+      <ul>
+        {barred.map(([id, { name }]) => (
+          <li key={id} className="flex items-center gap-2 py-1">
+            <span className="min-w-0 flex-1 truncate" dir="auto">
+              {name}
+            </span>
+            {scene.may("hour.let-back") && (
+              <Button
+                aria-label={`Let back: ${name}`}
+                onClick={() => scene.send({ type: "hour.let-back", ticketId: id })}
+              >
+                Let back
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** The deeper list of everyone: found by two letters, only what is in view is drawn. */
+export function Everyone({ scene }: { scene: DeskScene }) {
+  const [words, setWords] = useState("");
+  const [chosenId, setChosenId] = useState<string | null>(null);
+  const box = useRef<HTMLDivElement>(null);
+  const { view } = scene;
+  // made anew when somebody came, went or raised a hand, not with every second of the clock
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const all = useMemo(() => rowsOf(scene), [view.audience, view.hands, view.floor]);
+  const rows = useMemo(
+    () => (words.trim() === "" ? all : all.filter((row) => holdsWords(row.name, words))),
+    [all, words],
+  );
+  // its functions change with every scroll, which is what they are for
+  // eslint-disable-next-line react-hooks/incompatible-library
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => box.current,
+    estimateSize: () => rowPx,
+    overscan: 8,
+  });
+  const chosen = all.find((row) => row.id === chosenId);
+  return (
+    <div className="flex min-h-0 flex-1 flex-col gap-2">
+      <Input
+        aria-label="Find somebody"
+        placeholder="Two letters of a name"
+        value={words}
+        onChange={(event) => setWords(event.target.value)}
+      />
+      <p className="text-label text-ink-2" role="status">
+        <span className="mono">{rows.length}</span> {rows.length === 1 ? "person" : "people"}
+        {words.trim() !== "" && ` of ${all.length}`}
+      </p>
+      <div ref={box} className="min-h-40 flex-1 overflow-y-auto" tabIndex={0} role="list" aria-label="Everyone">
+        <div className="relative" style={{ height: virtual.getTotalSize() }}>
+          {virtual.getVirtualItems().map((item) => {
+            const row = rows[item.index]!;
+            return (
+              <div
+                key={row.id}
+                role="listitem"
+                className="absolute inset-x-0 border-b border-rule"
+                style={{ height: rowPx, transform: `translateY(${item.start}px)` }}
+              >
+                <Press
+                  aria-pressed={row.id === chosenId}
+                  onClick={() => setChosenId(row.id === chosenId ? null : row.id)}
+                  className={classes("h-full w-full px-1 text-start", row.id === chosenId && "bg-raised")}
+                >
+                  <span className="block truncate leading-tight" dir="auto">
+                    {row.name}
+                  </span>
+                  <span className="block truncate text-label text-ink-2">{row.about}</span>
+                </Press>
+              </div>
+            );
+          })}
+        </div>
+      </div>
+      {chosen && <Acts row={chosen} scene={scene} onDone={() => setChosenId(null)} />}
+      <ShownOut scene={scene} />
+    </div>
+  );
+}

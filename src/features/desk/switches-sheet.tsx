@@ -1,0 +1,116 @@
+"use client";
+import { useState } from "react";
+import type { CommandBody } from "@/contracts";
+import { chatReaches, questionViews, type ChatReach, type QuestionView, type Switches } from "@/core/people";
+import { clockTime } from "@/core/time";
+import { reachWords } from "@/features/shared/chat/reach-words";
+import { Field, Select, Switch } from "@/ui";
+import type { DeskScene } from "./scene";
+
+type SetSwitch = Extract<CommandBody, { type: "hour.set-switch" }>;
+
+const othersWords: Readonly<Record<QuestionView, string>> = {
+  none: "nothing",
+  answered: "what was answered to all",
+  all: "every question",
+};
+
+/** What a switch changes, for how many, and who turned it last. */
+function hintOf(scene: DeskScene, name: keyof Switches, changes: string): string {
+  const turned = scene.view.turned[name];
+  const last = turned ? `Turned by ${turned.byName} at ${clockTime(turned.at, scene.zone)}.` : "As it was planned.";
+  return `${changes} ${last}`;
+}
+
+/** The audience's settings on one sheet; each takes effect at once on every screen. */
+export function SwitchesSheet({ scene }: { scene: DeskScene }) {
+  const { view, send, may } = scene;
+  const now = view.switches["it"]!;
+  const count = view.figures["house"]?.count ?? 0;
+  const [isBusy, setBusy] = useState(false);
+  const turn = async (set: SetSwitch["set"]) => {
+    setBusy(true);
+    await send({ type: "hour.set-switch", set, seen: now[set.name] } as SetSwitch);
+    setBusy(false);
+  };
+  const isDisabled = isBusy || !may("hour.set-switch");
+  const audience = `${count} in the audience`;
+  return (
+    <div className="flex flex-col gap-4 overflow-y-auto pb-4">
+      <Switch
+        label="Questions"
+        hint={hintOf(scene, "questions", `${audience} can ask and vote.`)}
+        isOn={now.questions.on}
+        isDisabled={isDisabled}
+        onChange={(on) => void turn({ name: "questions", value: { ...now.questions, on } })}
+      />
+      <Field label="Of others’ questions the audience sees">
+        {(ids) => (
+          <Select
+            {...ids}
+            disabled={isDisabled}
+            value={now.questions.othersSee}
+            onChange={(event) =>
+              void turn({
+                name: "questions",
+                value: { ...now.questions, othersSee: event.target.value as QuestionView },
+              })
+            }
+          >
+            {questionViews.map((one) => (
+              <option key={one} value={one}>
+                {othersWords[one]}
+              </option>
+            ))}
+          </Select>
+        )}
+      </Field>
+      <Switch
+        label="Raised hands"
+        hint={hintOf(scene, "hands", `${audience} can raise a hand; those that are up stay.`)}
+        isOn={now.hands.on}
+        isDisabled={isDisabled}
+        onChange={(on) => void turn({ name: "hands", value: { on } })}
+      />
+      <Switch
+        label="Signals"
+        hint={hintOf(scene, "signals", `${audience} can applaud, say yes and no, and that they cannot hear.`)}
+        isOn={now.signals.on}
+        isDisabled={isDisabled}
+        onChange={(on) => void turn({ name: "signals", value: { on } })}
+      />
+      <Switch
+        label="Polls"
+        hint={hintOf(scene, "polls", `Open polls reach ${audience}.`)}
+        isOn={now.polls.on}
+        isDisabled={isDisabled}
+        onChange={(on) => void turn({ name: "polls", value: { on } })}
+      />
+      <Field label="In the chat the audience writes to">
+        {(ids) => (
+          <Select
+            {...ids}
+            disabled={isDisabled}
+            value={now.chat.to}
+            onChange={(event) =>
+              void turn({ name: "chat", value: { ...now.chat, to: event.target.value as ChatReach } })
+            }
+          >
+            {chatReaches.map((one) => (
+              <option key={one} value={one}>
+                {reachWords[one]}
+              </option>
+            ))}
+          </Select>
+        )}
+      </Field>
+      <Switch
+        label="Look at lines first"
+        hint={hintOf(scene, "chat", "Lines wait in the in-tray until they are let through.")}
+        isOn={now.chat.isHeld}
+        isDisabled={isDisabled}
+        onChange={(isHeld) => void turn({ name: "chat", value: { ...now.chat, isHeld } })}
+      />
+    </div>
+  );
+}
