@@ -154,7 +154,7 @@ test("the whole story, from planning to the attendance file", async ({ browser, 
   const card = page.getByRole("listitem").filter({ hasText: "Where do the knots sleep?" });
   await expect(card.getByText("1 vote")).toBeVisible();
   await card.getByRole("button", { name: "Line up" }).click();
-  await card.getByRole("button", { name: "On stage" }).click();
+  await card.getByRole("button", { name: "Show now" }).click();
   await expect(leira.getByText("Where do the knots sleep?")).toBeVisible();
   await expect(bo.getByText("Being answered now")).toBeVisible();
   await card.getByRole("button", { name: "Answered aloud" }).click();

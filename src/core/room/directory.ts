@@ -42,6 +42,8 @@ export interface DirectoryPerson {
   readonly name: string;
   readonly role: Role;
   readonly duties: readonly Duty[];
+  /** a picture of theirs, of people on stage */
+  readonly portraitId?: string | null;
 }
 
 export interface DirectoryQuestion {

@@ -49,6 +49,7 @@ export interface SegmentItem {
 /** Somebody of the stage, as colleagues and the desk see them. */
 export interface StagePersonItem {
   readonly name: string;
+  readonly portraitId: string | null;
   readonly role: Role;
   readonly place: StagePlace;
   readonly isMicrophoneOpen: boolean;

@@ -8,11 +8,12 @@ import { verdict, type Action } from "@/core/rights";
 import { inTray, type DeskView } from "@/core/room";
 import { HeldLines } from "@/features/shared/chat/held-lines";
 import { DeskChat } from "@/features/shared/chat/team-chat";
-import { Note, Tabs, Theme, toast } from "@/ui";
+import { Note, Tabs, Theme } from "@/ui";
 import { segmentsInOrder } from "@/features/shared/segments";
 import { useNow } from "@/features/shared/use-now";
 import { useRoom } from "@/features/shared/room-link/use-room";
 import type { DeskScene } from "./scene";
+import { KeyList, useDeskKeys } from "./desk-keys";
 import { CommandLine } from "./command-line";
 import { DoorsAndCurtain } from "./doors-and-curtain";
 import { Everyone } from "./everyone";
@@ -32,39 +33,6 @@ export interface DeskProps {
   readonly roomCode: string | null;
 }
 
-/** Keys never fire while typing. */
-const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
-
-/** Nor behind something that asks first. */
-const isBehindDialog = (): boolean => document.querySelector("[role=dialog],[role=alertdialog]") !== null;
-
-function useDeskKeys(scene: DeskScene | null, openLine: () => void): void {
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "k") {
-        event.preventDefault();
-        openLine();
-        return;
-      }
-      if (!scene || isTyping(event.target) || isBehindDialog() || event.ctrlKey || event.metaKey || event.altKey)
-        return;
-      const cue = scene.view.cue["it"]!;
-      const leaving = cue.currentSegmentId;
-      if (event.key === "x" && scene.may("hour.drop-curtain")) scene.send({ type: "hour.drop-curtain" });
-      if (event.key === "n" && scene.may("cues.next")) {
-        if (scene.segments[scene.currentIndex + 1]) scene.send({ type: "cues.next", leavingSegmentId: leaving });
-        else toast("No cue is left.");
-      }
-      if (event.key === "m" && scene.may("stage.close-microphones")) {
-        scene.send({ type: "stage.close-microphones", exceptId: scene.segments[scene.currentIndex]?.leaderId ?? null });
-      }
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, [scene, openLine]);
-}
-
 function DeskHead({ props, scene }: { props: DeskProps; scene: DeskScene }) {
   return (
     <header className="flex items-center gap-4 border-b border-rule px-4 py-1.5">
@@ -79,7 +47,7 @@ function DeskHead({ props, scene }: { props: DeskProps; scene: DeskScene }) {
       )}
       <span className="ml-auto text-label text-ink-2">
         <kbd className="mono">x</kbd> drop the curtain · <kbd className="mono">n</kbd> next cue ·{" "}
-        <kbd className="mono">m</kbd> mute all but the leader · <kbd className="mono">Ctrl K</kbd> command line
+        <kbd className="mono">Ctrl K</kbd> command line · <kbd className="mono">?</kbd> every key
       </span>
     </header>
   );
@@ -145,6 +113,7 @@ export function Desk(props: DeskProps) {
   const room = useRoom<DeskView>(props.occurrenceId, null);
   const { view, send, clockAheadMs } = room;
   const [isLineOpen, setLineOpen] = useState(false);
+  const [areKeysShown, setKeysShown] = useState(false);
   const now = useNow(view?.event["it"]?.startAt ?? 0, clockAheadMs);
   const scene = useMemo((): DeskScene | null => {
     const status = view?.status["it"];
@@ -177,7 +146,7 @@ export function Desk(props: DeskProps) {
     // once, when the first picture has come and backstage is open
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [view === null, isBackstageOpen]);
-  useDeskKeys(scene, () => setLineOpen(true));
+  useDeskKeys(scene, { openLine: () => setLineOpen(true), showKeys: () => setKeysShown(true) });
   if (room.state === "withdrawn")
     return (
       <main data-theme="desk" className="min-h-screen p-16 text-center text-lead">
@@ -213,6 +182,7 @@ export function Desk(props: DeskProps) {
         </main>
         <TrayAndChat tray={tray} heldCount={heldCount} room={room} scene={scene} props={props} />
       </div>
+      <KeyList isOpen={areKeysShown} onOpenChange={setKeysShown} />
       {isLineOpen && <CommandLine scene={scene} onClose={() => setLineOpen(false)} />}
     </Theme>
   );

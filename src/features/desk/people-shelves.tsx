@@ -1,6 +1,6 @@
 "use client";
 import type { StagePersonItem, StagePlace } from "@/core/room";
-import { Button, classes } from "@/ui";
+import { Button, classes, Person } from "@/ui";
 import { Loudness } from "@/features/shared/loudness";
 import { roleWords } from "@/features/shared/role-words";
 import { FloorShelf } from "./floor-shelf";
@@ -22,6 +22,13 @@ const moves: Record<StagePlace, readonly { to: StagePlace; act: string }[]> = {
   ],
   stage: [{ to: "backstage", act: "Off" }],
 };
+
+/** What somebody of the stage is and does, in one line. */
+function stateWords(person: StagePersonItem, leads: boolean): string {
+  const heard = !person.isPresent ? "away" : person.isMicrophoneOpen ? "microphone open" : "muted";
+  const parts = [roleWords[person.role], leads && "leads this segment", person.callerLevel !== null && "on the phone"];
+  return [...parts.filter(Boolean), heard].join(" · ");
+}
 
 /** Somebody's microphone: closed from here, opened by themselves alone. */
 function Microphone({ id, person, scene }: { id: string; person: StagePersonItem; scene: DeskScene }) {
@@ -69,13 +76,11 @@ export function PeopleShelves({ scene }: { scene: DeskScene }) {
                     !person.isPresent && "opacity-60",
                   )}
                 >
-                  <p className="font-medium">{person.name}</p>
-                  <p className="text-label text-ink-2">
-                    {roleWords[person.role]}
-                    {id === leaderId && " · leads this segment"}
-                    {person.callerLevel !== null && " · on the phone"} ·{" "}
-                    {!person.isPresent ? "away" : person.isMicrophoneOpen ? "microphone open" : "muted"}
-                  </p>
+                  <Person
+                    name={person.name}
+                    portrait={person.portraitId && `/pictures/${person.portraitId}`}
+                    about={stateWords(person, id === leaderId)}
+                  />
                   {(person.callerLevel !== null || (person.isPresent && person.isMicrophoneOpen)) && (
                     <Loudness
                       level={person.isMicrophoneOpen ? (person.callerLevel ?? scene.levels.get(id) ?? 0) : 0}

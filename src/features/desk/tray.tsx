@@ -1,7 +1,7 @@
 "use client";
 import { useState, type ReactNode } from "react";
 import type { TrayItem } from "@/core/room";
-import { Button, Textarea } from "@/ui";
+import { Button, Menu, Textarea, type MenuItem } from "@/ui";
 import { troubleWords as signalTrouble } from "@/features/shared/signal-words";
 import { HandItem } from "./hand-item";
 import type { DeskScene } from "./scene";
@@ -21,36 +21,104 @@ const stateWords: Readonly<Record<string, string>> = {
   "not-taken": "set aside",
 };
 
-function Answer({ id, scene }: { id: string; scene: DeskScene }) {
+const answerActs = { "to-one": "To the asker", "to-all": "To all" } as const;
+
+/** An answer in writing, opened from the card's menu; what was typed stays until it is sent. */
+function Answer({ id, scene, onSent }: { id: string; scene: DeskScene; onSent: () => void }) {
   const [text, setText] = useState("");
-  const answer = (how: "to-one" | "to-all") => {
-    scene.send({ type: "questions.answer", questionId: id, how, text: text.trim() });
-    setText("");
+  const answer = async (how: "to-one" | "to-all") => {
+    const receipt = await scene.send({ type: "questions.answer", questionId: id, how, text: text.trim() });
+    if (receipt.ok) onSent();
   };
   return (
-    <details>
-      <summary className="cursor-pointer text-label">Answer in writing</summary>
-      <Textarea aria-label="Answer" rows={2} value={text} onChange={(e) => setText(e.target.value)} />
+    <div className="mt-1">
+      <Textarea aria-label="Answer" autoFocus rows={2} value={text} onChange={(e) => setText(e.target.value)} />
       <div className="mt-1 flex gap-1">
-        <Button disabled={text.trim() === ""} onClick={() => answer("to-one")}>
-          To the asker
-        </Button>
-        <Button disabled={text.trim() === ""} onClick={() => answer("to-all")}>
-          To all
-        </Button>
+        {(["to-one", "to-all"] as const).map((how) => (
+          <Button key={how} disabled={text.trim() === ""} onClick={() => void answer(how)}>
+            {answerActs[how]}
+          </Button>
+        ))}
       </div>
-    </details>
+    </div>
+  );
+}
+
+type DeskQuestion = DeskScene["view"]["questions"][string];
+type State = "lined-up" | "on-stage" | "later" | "not-taken";
+
+/** What else can be done with a question: behind the one act that stands in view. */
+function furtherActs(question: DeskQuestion, hasTaker: boolean, move: (state: State) => void): MenuItem[] {
+  const { state } = question;
+  const acts: (MenuItem | false)[] = [
+    state === "new" && { label: "Show now", onSelect: () => move("on-stage") },
+    (state === "new" || state === "on-stage") && { label: "Line up", onSelect: () => move("lined-up") },
+    state !== "later" && !hasTaker && { label: "Answer by mail", onSelect: () => move("later") },
+    state !== "not-taken" && { label: "Set aside", onSelect: () => move("not-taken") },
+  ];
+  return acts.filter((one) => one !== false);
+}
+
+function QuestionActs({
+  id,
+  question,
+  scene,
+  taker,
+}: {
+  id: string;
+  question: DeskQuestion;
+  scene: DeskScene;
+  taker: string | null;
+}) {
+  const { send, may } = scene;
+  const [isAnswering, setAnswering] = useState(false);
+  const move = (state: State) => send({ type: "questions.move", questionId: id, state, segmentId: null });
+  if (!may("questions.move")) return null;
+  const { state } = question;
+  const isOnStage = state === "on-stage";
+  const main = isOnStage ? "Answered aloud" : state === "new" ? "Line up" : "Show now";
+  const act = () => {
+    if (isOnStage) void send({ type: "questions.answer", questionId: id, how: "aloud", text: null });
+    else void move(state === "new" ? "lined-up" : "on-stage");
+  };
+  const items: MenuItem[] = [
+    ...furtherActs(question, taker !== null, move).filter((item) => item.label !== main),
+    ...(taker === null
+      ? [
+          {
+            label: "Take it myself",
+            onSelect: () => void send({ type: "questions.take", questionId: id, isMine: true }),
+          },
+        ]
+      : []),
+    ...(may("questions.answer") ? [{ label: "Answer in writing", onSelect: () => setAnswering(true) }] : []),
+  ];
+  return (
+    <>
+      <div className="flex items-center gap-1">
+        <Button weight={state === "new" ? "quiet" : "act"} onClick={act}>
+          {main}
+        </Button>
+        <Menu
+          trigger={
+            <Button weight="plain" aria-label={`More for: ${question.text}`}>
+              More
+            </Button>
+          }
+          items={items}
+        />
+      </div>
+      {isAnswering && <Answer id={id} scene={scene} onSent={() => setAnswering(false)} />}
+    </>
   );
 }
 
 function QuestionCard({ id, scene }: { id: string; scene: DeskScene }) {
   const question = scene.view.questions[id];
   if (!question) return null;
-  const { send, may, view } = scene;
+  const { view } = scene;
   const votes = view.votes[id]?.count ?? 0;
-  const taker = question.takenBy ? view.stage[question.takenBy]?.name : null;
-  const move = (state: "lined-up" | "on-stage" | "later" | "not-taken") =>
-    send({ type: "questions.move", questionId: id, state, segmentId: null });
+  const taker = question.takenBy ? (view.stage[question.takenBy]?.name ?? "somebody") : null;
   return (
     <li className="border-b border-rule py-2">
       <p className="break-words" dir="auto">
@@ -61,40 +129,7 @@ function QuestionCard({ id, scene }: { id: string; scene: DeskScene }) {
         {taker && ` · taken by ${taker}`}
         {question.state !== "new" && ` · ${stateWords[question.state]}`}
       </p>
-      {may("questions.move") && (
-        <div className="flex flex-wrap items-center gap-x-0.5 gap-y-1">
-          {question.state === "new" && <Button onClick={() => move("lined-up")}>Line up</Button>}
-          {question.state !== "on-stage" && (
-            <Button weight={question.state === "lined-up" ? "act" : "quiet"} onClick={() => move("on-stage")}>
-              On stage
-            </Button>
-          )}
-          {question.state === "on-stage" && (
-            <Button
-              weight="act"
-              onClick={() => send({ type: "questions.answer", questionId: id, how: "aloud", text: null })}
-            >
-              Answered aloud
-            </Button>
-          )}
-          {!taker && (
-            <Button weight="plain" onClick={() => send({ type: "questions.take", questionId: id, isMine: true })}>
-              Take
-            </Button>
-          )}
-          {question.state === "new" && (
-            <Button weight="plain" onClick={() => move("later")}>
-              Answer by mail
-            </Button>
-          )}
-          {question.state === "new" && (
-            <Button weight="plain" onClick={() => move("not-taken")}>
-              Set aside
-            </Button>
-          )}
-        </div>
-      )}
-      {may("questions.answer") && <Answer id={id} scene={scene} />}
+      <QuestionActs id={id} question={question} scene={scene} taker={taker} />
     </li>
   );
 }

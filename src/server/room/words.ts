@@ -37,7 +37,13 @@ export interface WordsOf {
 /** Everybody who has a place in the room; with ids those alone. */
 async function people(db: Db, of: WordsOf, ids?: readonly string[]): Promise<ReadonlyMap<string, DirectoryPerson>> {
   const rows = await db
-    .select({ ticketId: tickets.id, name: peopleTable.name, role: tickets.role, duties: tickets.duties })
+    .select({
+      ticketId: tickets.id,
+      name: peopleTable.name,
+      role: tickets.role,
+      duties: tickets.duties,
+      portraitId: tickets.portraitId,
+    })
     .from(tickets)
     .innerJoin(peopleTable, eq(peopleTable.id, tickets.personId))
     .where(

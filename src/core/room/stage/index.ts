@@ -77,7 +77,8 @@ function stagePeople({ own, words, figures }: Sight<StageState>): Section<StageP
     const isPresent = figures.present.has(person.ticketId);
     const callerLevel = figures.callers.get(person.ticketId) ?? null;
     const { name, role } = person;
-    out[person.ticketId] = { name, role, place, isMicrophoneOpen, isAskedToOpen, isPresent, callerLevel };
+    const portraitId = person.portraitId ?? null;
+    out[person.ticketId] = { name, portraitId, role, place, isMicrophoneOpen, isAskedToOpen, isPresent, callerLevel };
   }
   return out;
 }

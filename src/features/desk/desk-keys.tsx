@@ -1,0 +1,106 @@
+"use client";
+import { useEffect } from "react";
+import type { CommandBody } from "@/contracts";
+import { Dialog, Shortcut, toast } from "@/ui";
+import type { DeskScene } from "./scene";
+
+/** Keys never fire while typing. */
+const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+
+/** Nor behind something that asks first. */
+const isBehindDialog = (): boolean => document.querySelector("[role=dialog],[role=alertdialog]") !== null;
+
+interface DeskKey {
+  readonly key: string;
+  readonly words: string;
+  /** the act now; words where there is nothing to be done by it, null where this person may not */
+  readonly act: (scene: DeskScene) => CommandBody | string | null;
+}
+
+const leaderOf = ({ segments, currentIndex }: DeskScene): string | null => segments[currentIndex]?.leaderId ?? null;
+
+/** Every frequent act with its key. */
+export const deskKeys: readonly DeskKey[] = [
+  {
+    key: "x",
+    words: "Drop the curtain",
+    act: ({ may }) => (may("hour.drop-curtain") ? { type: "hour.drop-curtain" } : null),
+  },
+  {
+    key: "n",
+    words: "Go to the next cue",
+    act: ({ may, segments, currentIndex, view }) => {
+      if (!may("cues.next")) return null;
+      const leavingSegmentId = view.cue["it"]!.currentSegmentId;
+      return segments[currentIndex + 1] ? { type: "cues.next", leavingSegmentId } : "No cue is left.";
+    },
+  },
+  {
+    key: "m",
+    words: "Mute everyone on stage but the leader",
+    act: (scene) =>
+      scene.may("stage.close-microphones") ? { type: "stage.close-microphones", exceptId: leaderOf(scene) } : null,
+  },
+  {
+    key: "o",
+    words: "Ask everyone on stage to open their microphones",
+    act: ({ may }) => (may("stage.ask-to-open") ? { type: "stage.ask-to-open", ticketId: null } : null),
+  },
+  {
+    key: "f",
+    words: "Give the floor to the first raised hand",
+    act: ({ may, view }) => {
+      if (!may("floor.offer")) return null;
+      const [first] = Object.entries(view.hands).sort(([, a], [, b]) => a.raisedAt - b.raisedAt);
+      return first ? { type: "floor.offer", ticketId: first[0], parts: ["sound"] } : "No hand is up.";
+    },
+  },
+];
+
+interface Opening {
+  openLine(): void;
+  showKeys(): void;
+}
+
+export function useDeskKeys(scene: DeskScene | null, { openLine, showKeys }: Opening): void {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "k") {
+        event.preventDefault();
+        openLine();
+        return;
+      }
+      if (!scene || isTyping(event.target) || isBehindDialog() || event.ctrlKey || event.metaKey || event.altKey)
+        return;
+      if (event.key === "?") return showKeys();
+      const act = deskKeys.find((one) => one.key === event.key)?.act(scene);
+      if (typeof act === "string") toast(act);
+      else if (act) void scene.send(act);
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [scene, openLine, showKeys]);
+}
+
+/** The list of keys. */
+export function KeyList({ isOpen, onOpenChange }: { isOpen: boolean; onOpenChange: (isOpen: boolean) => void }) {
+  return (
+    <Dialog isOpen={isOpen} onOpenChange={onOpenChange} title="Keys at the desk">
+      <ul className="flex flex-col gap-1.5">
+        {[
+          ...deskKeys,
+          { key: "Ctrl K", words: "Command line: a person and an act" },
+          { key: "?", words: "This list" },
+        ].map(({ key, words }) => (
+          <li key={key} className="flex items-baseline gap-4">
+            <span className="w-16">
+              <Shortcut keys={key} />
+            </span>
+            {words}
+          </li>
+        ))}
+      </ul>
+    </Dialog>
+  );
+}
