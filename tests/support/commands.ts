@@ -35,6 +35,8 @@ export const commands: { [T in CommandBody["type"]]: Extract<CommandBody, { type
   "cues.next": { type: "cues.next", leavingSegmentId: null },
   "cues.jump": { type: "cues.jump", leavingSegmentId: null, segmentId: id },
   "cues.back": { type: "cues.back", leavingSegmentId: null },
+  "cues.show-card": { type: "cues.show-card", card: "wrap-up" },
+  "cues.take-card-down": { type: "cues.take-card-down" },
   "questions.ask": { type: "questions.ask", text: "?", segmentId: null },
   "questions.move": { type: "questions.move", questionId: id, state: "later", segmentId: null },
   "questions.take": { type: "questions.take", questionId: id, isMine: true },

@@ -1,8 +1,11 @@
 import { z } from "zod";
+import { cardKinds } from "@/core/room";
 import { id } from "./shared";
 
 export const cuesCommands = [
   z.object({ type: z.literal("cues.next"), leavingSegmentId: id.nullable() }),
   z.object({ type: z.literal("cues.jump"), leavingSegmentId: id.nullable(), segmentId: id }),
   z.object({ type: z.literal("cues.back"), leavingSegmentId: id.nullable() }),
+  z.object({ type: z.literal("cues.show-card"), card: z.enum(cardKinds) }),
+  z.object({ type: z.literal("cues.take-card-down") }),
 ] as const;

@@ -12,7 +12,7 @@ export { cleanLine, graphemesIn, mostGraphemes } from "./chat/text";
 export { chain } from "./chain";
 export { applyChanges, changesBetween, plainView, type MadeView, type PlainView, type ViewChange } from "./changes";
 export type { EntryBody, JournalEntry, RoomCommand, RoomFact } from "./commands";
-export { currentCue, type CueMark } from "./cues";
+export { cardKinds, currentCue, type CardKind, type CueMark } from "./cues";
 export {
   noFigures,
   type DirectoryEvent,

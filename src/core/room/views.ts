@@ -1,4 +1,5 @@
 import type { ChatReach, Phase, Role, Switches } from "../people";
+import type { CardKind } from "./cues/cards";
 import type { EveryoneItem, HandItem, HeardItem, HolderItem, OwnFloor } from "./floor/items";
 import type { QuestionState } from "../questions";
 import type { StagePlace } from "./stage/state";
@@ -122,6 +123,12 @@ export interface SignalTroubleItem extends CountItem {
   readonly house: number;
 }
 
+/** The card that the desk holds up to the stage. */
+export interface CardItem {
+  readonly kind: CardKind;
+  readonly at: number;
+}
+
 /** Where the hour stands on its sheet, for the desk and the stage. */
 export interface CueItem {
   readonly currentSegmentId: string | null;
@@ -136,6 +143,7 @@ export interface DeskView {
   readonly turned: Section<TurnedItem>;
   readonly barred: Section<{ readonly name: string }>;
   readonly cue: Section<CueItem>;
+  readonly card: Section<CardItem>;
   readonly segments: Section<SegmentItem>;
   readonly stage: Section<StagePersonItem>;
   readonly audience: Section<AudienceItem>;
@@ -154,6 +162,7 @@ export interface StageView {
   readonly event: Section<EventItem>;
   readonly status: Section<StageStatusItem>;
   readonly cue: Section<CueItem>;
+  readonly card: Section<CardItem>;
   readonly segments: Section<SegmentItem>;
   readonly stage: Section<StagePersonItem>;
   readonly hands: Section<HandItem>;

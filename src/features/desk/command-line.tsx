@@ -2,6 +2,8 @@
 import { useEffect, useRef, useState } from "react";
 import type { CommandBody } from "@/contracts";
 import { Input, Press } from "@/ui";
+import { cardKinds } from "@/core/room";
+import { cardWords } from "@/features/shared/card-words";
 import type { DeskScene } from "./scene";
 
 interface Offer {
@@ -46,6 +48,9 @@ function offersOf({ view, segments, currentIndex, may }: DeskScene): readonly Of
       );
   const floor = floorOffers({ view, may });
   const acts: Offer[] = [];
+  if (may("cues.show-card"))
+    for (const card of cardKinds)
+      acts.push({ words: `Card to the stage: ${cardWords[card]}`, command: { type: "cues.show-card", card } });
   if (may("stage.ask-to-open"))
     acts.push({
       words: "Ask everyone on stage to open their microphones",

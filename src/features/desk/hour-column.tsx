@@ -3,6 +3,7 @@ import type { OrderedSegment } from "@/features/shared/segments";
 import { cityOf, clockTime } from "@/core/time";
 import { Button, classes } from "@/ui";
 import { spanText } from "@/features/shared/times";
+import { CardActs } from "./card-acts";
 import type { DeskScene } from "./scene";
 
 /** "+6" over, "−3" under, "0" on time: minutes, short enough to be read from a step back. */
@@ -125,6 +126,7 @@ export function HourColumn({ scene }: { scene: DeskScene }) {
         })}
         {segments.length === 0 && <li className="p-2 text-ink-2">The run sheet is empty.</li>}
       </ol>
+      <CardActs scene={scene} />
       <CueActs may={may} next={next} send={send} leavingSegmentId={leavingSegmentId} />
     </section>
   );

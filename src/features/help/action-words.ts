@@ -36,6 +36,8 @@ export const actionWords: Readonly<Record<Action, string>> = {
   "stage.close-microphone": "Close somebody's microphone",
   "stage.ask-to-open": "Ask people on stage to open their microphones",
   "stage.keep-closed": "Keep one's own microphone closed though asked",
+  "cues.show-card": "Hold a card up to the stage: two minutes, wrap up",
+  "cues.take-card-down": "Take the card down",
   "floor.raise-hand": "Raise a hand",
   "floor.lower-hand": "Lower one's own hand",
   "floor.lower-for": "Lower somebody's hand",

@@ -2,8 +2,11 @@ import { live, team } from "../../people";
 import { fail, ok, type Result } from "../../shared";
 import type { Capability, Now, Sight } from "../capability";
 import { isCurtainUp } from "../hour/state";
+import type { CardKind } from "./cards";
 import { isInHouse, isOfTheStage } from "../standing";
-import type { SegmentItem, Section } from "../views";
+import type { CardItem, SegmentItem, Section } from "../views";
+
+export { cardKinds, type CardKind } from "./cards";
 
 /** A cue that was given: from `at` on this segment was on. */
 export interface CueMark {
@@ -12,13 +15,21 @@ export interface CueMark {
 }
 export interface CuesState {
   readonly given: readonly CueMark[];
+  /** the card that is up, and since when */
+  readonly card: { readonly kind: CardKind; readonly at: number } | null;
 }
 export type CuesCommand =
   | { type: "cues.next"; leavingSegmentId: string | null }
   | { type: "cues.jump"; leavingSegmentId: string | null; segmentId: string }
-  | { type: "cues.back"; leavingSegmentId: string | null };
+  | { type: "cues.back"; leavingSegmentId: string | null }
+  | { type: "cues.show-card"; card: CardKind }
+  | { type: "cues.take-card-down" };
 export type CuesEntry =
-  { type: "cues.given"; segmentId: string } | { type: "cues.taken-back" } | { type: "cues.sheet-changed" };
+  | { type: "cues.given"; segmentId: string }
+  | { type: "cues.taken-back" }
+  | { type: "cues.sheet-changed" }
+  | { type: "cues.card-shown"; card: CardKind }
+  | { type: "cues.card-taken-down" };
 
 export interface CuesShape {
   state: CuesState;
@@ -35,7 +46,9 @@ const done = (action: string) => fail({ code: "already-done", action } as const)
  * A cue names the segment it leaves: of two people pressing at once the second skips nothing. Where the
  * running segment is no longer on the sheet nobody can tell what comes next: a jump names it.
  */
-function give(own: CuesState, command: CuesCommand, { scene }: Now): Result<CuesEntry[]> {
+type Cue = Extract<CuesCommand, { type: "cues.next" | "cues.jump" | "cues.back" }>;
+
+function give(own: CuesState, command: Cue, { scene }: Now): Result<CuesEntry[]> {
   const current = currentCue(own)?.segmentId ?? null;
   if (command.leavingSegmentId !== current) return fail({ code: "cue-moved", currentSegmentId: current });
   if (command.type === "cues.back") return current === null ? done("cues.back") : ok([{ type: "cues.taken-back" }]);
@@ -57,6 +70,7 @@ const cueItem = (own: CuesState) => {
   const cue = currentCue(own);
   return { it: { currentSegmentId: cue?.segmentId ?? null, cuedAt: cue?.at ?? null } };
 };
+const cardItem = ({ card }: CuesState): Section<CardItem> => (card ? { it: card } : {});
 const segmentItems = ({ words }: Sight<CuesState>): Section<SegmentItem> =>
   Object.fromEntries(words.segments.map(({ id, ...segment }, position) => [id, { ...segment, position }]));
 
@@ -64,19 +78,35 @@ const right = { roles: team, duty: "cues", phases: live } as const;
 
 /** Which segment is on (rule 10). */
 export const cues = {
-  rights: { "cues.next": right, "cues.jump": right, "cues.back": right },
-  empty: { given: [] } as CuesState,
-  decide: { "cues.next": give, "cues.jump": give, "cues.back": give },
+  rights: {
+    "cues.next": right,
+    "cues.jump": right,
+    "cues.back": right,
+    "cues.show-card": right,
+    "cues.take-card-down": right,
+  },
+  empty: { given: [], card: null } as CuesState,
+  decide: {
+    "cues.next": give,
+    "cues.jump": give,
+    "cues.back": give,
+    "cues.show-card": (own, { card }) =>
+      own.card?.kind === card ? done("cues.show-card") : ok([{ type: "cues.card-shown", card }]),
+    "cues.take-card-down": (own) => (own.card ? ok([{ type: "cues.card-taken-down" }]) : done("cues.take-card-down")),
+  },
   fold: {
-    "cues.given": (own, { segmentId }, { at }) => ({ given: [...own.given, { segmentId, at }] }),
-    "cues.taken-back": (own) => ({ given: own.given.slice(0, -1) }),
+    // a card is about the segment that is on: the next one begins without
+    "cues.given": (own, { segmentId }, { at }) => ({ given: [...own.given, { segmentId, at }], card: null }),
+    "cues.taken-back": (own) => ({ given: own.given.slice(0, -1), card: null }),
+    "cues.card-shown": (own, { card }, { at }) => ({ ...own, card: { kind: card, at } }),
+    "cues.card-taken-down": (own) => ({ ...own, card: null }),
     "cues.sheet-changed": (own) => own,
   },
   views: {
     "cues:team": {
       isFor: isOfTheStage,
       reads: ["segments"],
-      make: (sight) => ({ segments: segmentItems(sight), cue: cueItem(sight.own) }),
+      make: (sight) => ({ segments: segmentItems(sight), cue: cueItem(sight.own), card: cardItem(sight.own) }),
     },
     "cues:house": {
       isFor: isInHouse,

@@ -12,6 +12,7 @@ import { OwnPicture } from "../own-picture";
 import { Rail } from "../rail";
 import { segmentsInOrder } from "../segments";
 import { spanText } from "../times";
+import { cardWords } from "../card-words";
 import { troubleWords } from "../signal-words";
 import { TeamSignals } from "./team-signals";
 import { useDevices } from "../use-devices";
@@ -53,6 +54,20 @@ function StageClocks({
         <span className="block text-label text-ink-2">House</span>
         <output className="text-clock leading-none">{view.figures["house"]?.count ?? 0}</output>
       </p>
+    </div>
+  );
+}
+
+/** What the desk holds up: large enough to be read from a step back. */
+function Card({ view }: { view: StageView }) {
+  const card = view.card["it"];
+  return (
+    <div role="alert">
+      {card && (
+        <p className="border-l-8 border-attention bg-attention-ground px-4 py-3 text-clock leading-tight font-semibold text-attention">
+          {cardWords[card.kind]}
+        </p>
+      )}
     </div>
   );
 }
@@ -161,6 +176,7 @@ export function StageRoom({ occurrenceId, ticketId, zone }: { occurrenceId: stri
           <StagePeople view={view} levels={room.levels} />
         </div>
         <div className="flex flex-col gap-4">
+          <Card view={view} />
           <StageClocks now={now} zone={zone} clock={clock} view={view} />
           <div>
             <p className="text-head font-semibold">{segments[index]?.title ?? "Before the first cue"}</p>
