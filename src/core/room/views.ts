@@ -64,6 +64,7 @@ export interface StagePersonItem {
 /** Somebody of the stage, as the house sees them. */
 export interface CastItem {
   readonly name: string;
+  readonly portraitId: string | null;
   readonly isMicrophoneOpen: boolean;
 }
 

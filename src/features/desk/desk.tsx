@@ -9,6 +9,7 @@ import { inTray, type DeskView } from "@/core/room";
 import { HeldLines } from "@/features/shared/chat/held-lines";
 import { DeskChat } from "@/features/shared/chat/team-chat";
 import { Note, Tabs, Theme } from "@/ui";
+import { TeamSignals } from "@/features/shared/rooms/team-signals";
 import { segmentsInOrder } from "@/features/shared/segments";
 import { useNow } from "@/features/shared/use-now";
 import { useRoom } from "@/features/shared/room-link/use-room";
@@ -177,6 +178,7 @@ export function Desk(props: DeskProps) {
         <HourColumn scene={scene} />
         <main className="flex min-h-0 flex-col gap-3 overflow-y-auto border-x border-rule p-3">
           <DoorsAndCurtain scene={scene} frontUrl={props.frontUrl} />
+          <TeamSignals view={scene.view} className="min-h-6 text-ink-2" />
           <PeopleShelves scene={scene} />
           <PollDesk scene={scene} />
         </main>

@@ -98,7 +98,9 @@ function audienceOf({ words, figures }: Sight<StageState>): Section<AudienceItem
 function castOf(sight: Sight<StageState>): Section<CastItem> {
   if (!isCurtainUp(sight.hour)) return {};
   const people = Object.entries(stagePeople(sight)).filter(([, one]) => one.place === "stage" && one.isPresent);
-  return Object.fromEntries(people.map(([id, { name, isMicrophoneOpen }]) => [id, { name, isMicrophoneOpen }]));
+  return Object.fromEntries(
+    people.map(([id, { name, portraitId, isMicrophoneOpen }]) => [id, { name, portraitId, isMicrophoneOpen }]),
+  );
 }
 
 const ofPeople = { roles: team, duty: "people", phases: live } as const;

@@ -40,9 +40,18 @@ function Programme({ view, before }: { view: HouseView; before: ReactNode }) {
           <ul className="m-auto flex flex-wrap justify-center gap-3">
             {cast.length === 0 && <li className="text-ink-2">{t("nobody")}</li>}
             {cast.map(([id, person]) => (
-              <li key={id} className="min-w-40 border-s-2 border-action bg-sheet px-4 py-3">
-                <p className="text-lead font-medium">{person.name}</p>
-                <p className="text-label text-ink-2">{t("onStage")}</p>
+              <li key={id} className="flex min-w-40 items-center gap-3 border-s-2 border-action bg-sheet px-4 py-3">
+                {person.portraitId && (
+                  <img
+                    src={`/pictures/${person.portraitId}`}
+                    alt=""
+                    className="size-16 rounded-control object-cover max-sm:size-10"
+                  />
+                )}
+                <span>
+                  <span className="block text-lead font-medium">{person.name}</span>
+                  <span className="block text-ink-2">{t("onStage")}</span>
+                </span>
               </li>
             ))}
           </ul>
