@@ -15,6 +15,7 @@ export const commands: { [T in CommandBody["type"]]: Extract<CommandBody, { type
   "floor.accept": { type: "floor.accept" },
   "floor.give-back": { type: "floor.give-back" },
   "floor.set-microphone": { type: "floor.set-microphone", isOpen: true },
+  "floor.bring-on-stage": { type: "floor.bring-on-stage", ticketId: id },
   "floor.withdraw": { type: "floor.withdraw", ticketId: id },
   "floor.close-microphone": { type: "floor.close-microphone", ticketId: id },
   "floor.let-everyone-speak": { type: "floor.let-everyone-speak" },

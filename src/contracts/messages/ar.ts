@@ -357,6 +357,8 @@ export const ar: Messages = {
     },
   },
   floor: {
+    stageAsked: "أنت مدعو إلى المسرح",
+    stageOn: "أنت على المسرح",
     raise: "ارفع يدك",
     lower: "أنزل يدك",
     isUp: "يدك مرفوعة.",

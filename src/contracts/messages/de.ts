@@ -362,6 +362,8 @@ export const de: Messages = {
     },
   },
   floor: {
+    stageAsked: "Sie werden auf die Bühne gebeten",
+    stageOn: "Sie sind auf der Bühne",
     raise: "Hand heben",
     lower: "Hand senken",
     isUp: "Ihre Hand ist oben.",

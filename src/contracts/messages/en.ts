@@ -363,6 +363,8 @@ export const en = {
     },
   },
   floor: {
+    stageAsked: "You are asked on stage",
+    stageOn: "You are on stage",
     raise: "Raise a hand",
     lower: "Lower my hand",
     isUp: "Your hand is up.",

@@ -361,6 +361,8 @@ export const es: Messages = {
     },
   },
   floor: {
+    stageAsked: "Le invitan al escenario",
+    stageOn: "Está en el escenario",
     raise: "Levantar la mano",
     lower: "Bajar la mano",
     isUp: "Tiene la mano levantada.",

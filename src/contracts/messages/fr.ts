@@ -363,6 +363,8 @@ export const fr: Messages = {
     },
   },
   floor: {
+    stageAsked: "On vous invite sur scène",
+    stageOn: "Vous êtes sur scène",
     raise: "Lever la main",
     lower: "Baisser la main",
     isUp: "Votre main est levée.",

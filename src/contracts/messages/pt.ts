@@ -362,6 +362,8 @@ export const pt: Messages = {
     },
   },
   floor: {
+    stageAsked: "É convidado para o palco",
+    stageOn: "Está no palco",
     raise: "Levantar a mão",
     lower: "Baixar a mão",
     isUp: "A sua mão está levantada.",

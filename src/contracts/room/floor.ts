@@ -11,6 +11,7 @@ export const floorCommands = [
   z.object({ type: z.literal("floor.give-back") }),
   z.object({ type: z.literal("floor.set-microphone"), isOpen: z.boolean() }),
   z.object({ type: z.literal("floor.withdraw"), ticketId: id }),
+  z.object({ type: z.literal("floor.bring-on-stage"), ticketId: id }),
   z.object({ type: z.literal("floor.close-microphone"), ticketId: id }),
   z.object({ type: z.literal("floor.let-everyone-speak") }),
   z.object({ type: z.literal("floor.end-everyone") }),

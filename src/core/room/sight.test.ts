@@ -138,6 +138,7 @@ const command: fc.Arbitrary<RoomCommand> = fc.oneof(
   ),
   id.map((ticketId): RoomCommand => ({ type: "floor.offer", ticketId, parts: ["sound"] })),
   id.map((ticketId): RoomCommand => ({ type: "floor.withdraw", ticketId })),
+  id.map((ticketId): RoomCommand => ({ type: "floor.bring-on-stage", ticketId })),
   id.map((ticketId): RoomCommand => ({ type: "floor.lower-for", ticketId })),
   id.map((questionId): RoomCommand => ({ type: "questions.ask", questionId, segmentId: null })),
   fc

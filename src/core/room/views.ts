@@ -182,6 +182,8 @@ export interface HouseView {
   readonly cue: Section<{ readonly segmentTitle: string | null }>;
   readonly cast: Section<CastItem>;
   readonly heard: Section<HeardItem>;
+  /** people of the audience who were brought on stage */
+  readonly guests: Section<HeardItem>;
   readonly everyone: Section<EveryoneItem>;
   readonly questions: Section<HouseQuestionItem>;
   readonly polls: Section<PollItem>;

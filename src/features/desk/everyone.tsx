@@ -20,7 +20,7 @@ function rowsOf({ view }: DeskScene): readonly Row[] {
       const parts = [
         person.place === "foyer" ? "foyer" : "in the audience",
         id in view.hands && "hand up",
-        id in view.floor && "has the floor",
+        id in view.floor && (view.floor[id]!.isOnStage ? "on stage" : "has the floor"),
         person.isTest && "test guest",
         person.callerLevel !== null && "on the phone",
       ];
@@ -44,8 +44,13 @@ function Acts({ row, scene, onDone }: { row: Row; scene: DeskScene; onDone: () =
             Give the floor
           </Button>
         )}
+        {may("floor.bring-on-stage") && !view.floor[row.id]?.isOnStage && (
+          <Button onClick={() => send({ type: "floor.bring-on-stage", ticketId: row.id })}>Bring on stage</Button>
+        )}
         {may("floor.withdraw") && isOnFloor && (
-          <Button onClick={() => send({ type: "floor.withdraw", ticketId: row.id })}>Take the floor back</Button>
+          <Button onClick={() => send({ type: "floor.withdraw", ticketId: row.id })}>
+            {view.floor[row.id]?.isOnStage ? "Back to the house" : "Take the floor back"}
+          </Button>
         )}
         {may("floor.lower-for") && row.id in view.hands && (
           <Button onClick={() => send({ type: "floor.lower-for", ticketId: row.id })}>Lower the hand</Button>

@@ -4,9 +4,9 @@ import { Loudness } from "@/features/shared/loudness";
 import { Button, Confirm } from "@/ui";
 import type { DeskScene } from "./scene";
 
-const stateWords = ({ hasAccepted, isMicrophoneOpen, isOfEveryone }: HolderItem): string => {
-  if (!hasAccepted) return "offered, not yet accepted";
-  return `${isMicrophoneOpen ? "microphone open" : "microphone closed"}${isOfEveryone ? " · as everyone may" : ""}`;
+const stateWords = ({ hasAccepted, isMicrophoneOpen, isOfEveryone, isOnStage }: HolderItem): string => {
+  if (!hasAccepted) return isOnStage ? "asked on stage, not yet there" : "offered, not yet accepted";
+  return `${isOnStage ? "on stage · " : ""}${isMicrophoneOpen ? "microphone open" : "microphone closed"}${isOfEveryone ? " · as everyone may" : ""}`;
 };
 
 /** Whether everyone may speak: asks first, with the number; taken back by one act. */
@@ -62,6 +62,14 @@ export function FloorShelf({ scene }: { scene: DeskScene }) {
               {holder.isMicrophoneOpen && <Loudness level={levels.get(id) ?? 0} name={holder.name} className="mt-1" />}
               {may("floor.withdraw") && (
                 <div className="mt-1 flex gap-1">
+                  {!holder.isOnStage && may("floor.bring-on-stage") && (
+                    <Button
+                      aria-label={`Bring on stage: ${holder.name}`}
+                      onClick={() => send({ type: "floor.bring-on-stage", ticketId: id })}
+                    >
+                      On stage
+                    </Button>
+                  )}
                   {holder.isMicrophoneOpen && (
                     <Button
                       aria-label={`Close the microphone: ${holder.name}`}
@@ -71,10 +79,10 @@ export function FloorShelf({ scene }: { scene: DeskScene }) {
                     </Button>
                   )}
                   <Button
-                    aria-label={`Take the floor back: ${holder.name}`}
+                    aria-label={`${holder.isOnStage ? "Back to the house" : "Take the floor back"}: ${holder.name}`}
                     onClick={() => send({ type: "floor.withdraw", ticketId: id })}
                   >
-                    Take back
+                    {holder.isOnStage ? "Back to the house" : "Take back"}
                   </Button>
                 </div>
               )}

@@ -46,6 +46,7 @@ export const actionWords: Readonly<Record<Action, string>> = {
   "floor.give-back": "Give the floor back",
   "floor.set-microphone": "Open and close one's own microphone on the floor",
   "floor.level": "Show how loud one is on the floor",
+  "floor.bring-on-stage": "Bring somebody of the audience on stage",
   "floor.withdraw": "Take the floor back",
   "floor.close-microphone": "Close the microphone of somebody on the floor",
   "floor.let-everyone-speak": "Let everyone in the audience speak",

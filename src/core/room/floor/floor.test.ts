@@ -84,6 +84,20 @@ describe("the floor (rule 19)", () => {
     expect(Object.keys(desk(over).floor)).toEqual(["a1"]);
     expect(refusal(over, { type: "floor.set-microphone", isOpen: true }, asAttendee("a2"))).toBe("not-found");
   });
+  it("may become a place on stage: among the cast once they took it up, beyond the three, and back to the house", () => {
+    const three = play(open, [{ type: "hour.raise-curtain" }], offer("a1"), offer("a2"), offer("a3"));
+    const brought = play(three, [{ type: "floor.bring-on-stage", ticketId: "a4" }]);
+    expect(house(brought).guests).toEqual({});
+    expect(ownOf(brought, "a4")["floor"]).toMatchObject({ isOnStage: true, parts: ["sound", "picture"] });
+    const there = play(brought, byGuest("floor.accept", "a4"));
+    expect(Object.keys(house(there).guests)).toEqual(["a4"]);
+    expect(house(play(there, [{ type: "hour.drop-curtain" }])).guests).toEqual({});
+    expect(house(play(there, [{ type: "floor.withdraw", ticketId: "a4" }])).guests).toEqual({});
+    // one of the three went on stage: another may have the floor
+    const freed = play(three, [{ type: "floor.bring-on-stage", ticketId: "a1" }], offer("a5"));
+    expect(Object.keys(desk(freed).floor).sort()).toEqual(["a1", "a2", "a3", "a5"]);
+    expect(refusal(open, { type: "floor.bring-on-stage", ticketId: "t1" })).toBe("not-found");
+  });
   it("is each one's own matter: only those whose part changed hear of it", () => {
     const next = play(offered, byGuest("floor.accept", "a1"));
     expect(concernedOf(offered, next)).toEqual(["a1"]);
@@ -93,6 +107,7 @@ describe("the floor (rule 19)", () => {
       parts: null,
       hasAccepted: false,
       isMicrophoneOpen: false,
+      isOnStage: false,
     });
   });
 });

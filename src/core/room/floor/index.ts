@@ -2,7 +2,7 @@ import { audience, live, team } from "../../people";
 import { Book, fail, ok } from "../../shared";
 import type { Capability } from "../capability";
 import { isInHouse, isOfTheStage } from "../standing";
-import { emptyFloor, mostHolders, offeredCount, type FloorState, type Holder } from "./state";
+import { emptyFloor, mostHolders, offeredCount, type FloorPart, type FloorState, type Holder } from "./state";
 import type { FloorShape } from "./shape";
 import { deskFloor, houseFloor, ownFloor } from "./views";
 
@@ -19,6 +19,9 @@ export {
 export type { FloorCommand, FloorEntry, FloorShape } from "./shape";
 export type { EveryoneItem, HandItem, HeardItem, HolderItem, OwnFloor } from "./items";
 export { floorRecord, handCounts, type FloorTurn } from "./record";
+
+/** What somebody on stage may be heard and seen by. */
+const stageParts: FloorPart[] = ["sound", "picture"];
 
 const done = (action: string) => fail({ code: "already-done", action } as const);
 const gone = (what: "hand" | "floor") => fail({ code: "not-found", what } as const);
@@ -47,6 +50,7 @@ export const floor = {
     "floor.lower-for": byDesk,
     "floor.offer": byDesk,
     "floor.withdraw": byDesk,
+    "floor.bring-on-stage": byDesk,
     "floor.close-microphone": byDesk,
     "floor.let-everyone-speak": byDesk,
     "floor.end-everyone": byDesk,
@@ -68,6 +72,15 @@ export const floor = {
       if (own.holders.has(ticketId)) return done("floor.offer");
       if (offeredCount(own) >= mostHolders) return fail({ code: "floor-full", most: mostHolders });
       return ok([{ type: "floor.offered", ticketId, parts }]);
+    },
+    "floor.bring-on-stage": (own, { ticketId }, { scene, hour }) => {
+      if (scene.stageTicketIds.has(ticketId) || hour.barred.has(ticketId)) return gone("floor");
+      if (own.holders.get(ticketId)?.isOnStage) return done("floor.bring-on-stage");
+      // nothing opens by it: sound and picture are offered, and taken up by the person themself
+      const offered = own.holders.has(ticketId)
+        ? []
+        : [{ type: "floor.offered", ticketId, parts: stageParts } as const];
+      return ok([...offered, { type: "floor.brought-on-stage", ticketId }]);
     },
     "floor.accept": (own, _, __, { ticketId }) => {
       const holder = own.holders.get(ticketId);
@@ -108,6 +121,7 @@ export const floor = {
         acceptedAt: null,
         isMicrophoneOpen: false,
         isOfEveryone: false,
+        isOnStage: false,
       }),
     }),
     "floor.accepted": (own, { ticketId }, { at }) => withHolder(own, ticketId, { acceptedAt: at }),
@@ -122,8 +136,11 @@ export const floor = {
               acceptedAt: at,
               isMicrophoneOpen: isOpen,
               isOfEveryone: true,
+              isOnStage: false,
             }),
           },
+    "floor.brought-on-stage": (own, { ticketId }) =>
+      withHolder(own, ticketId, { isOnStage: true, isOfEveryone: false, parts: stageParts }),
     // an offer that was taken back before it was taken up leaves the hand where it was in the line
     "floor.ended": (own, { ticketId, why }) =>
       why === "desk" && own.holders.get(ticketId)?.acceptedAt === null

@@ -12,6 +12,7 @@ export interface HolderItem {
   readonly hasAccepted: boolean;
   readonly isMicrophoneOpen: boolean;
   readonly isOfEveryone: boolean;
+  readonly isOnStage: boolean;
 }
 export interface EveryoneItem {
   readonly isOn: boolean;
@@ -22,6 +23,7 @@ export interface HeardItem {
 }
 /** What one person has of it for themselves. */
 export interface OwnFloor {
+  readonly isOnStage: boolean;
   readonly handAt: number | null;
   readonly parts: readonly FloorPart[] | null;
   readonly hasAccepted: boolean;

@@ -10,6 +10,8 @@ export type FloorCommand =
   | { type: "floor.give-back" }
   | { type: "floor.set-microphone"; isOpen: boolean }
   | { type: "floor.withdraw"; ticketId: string }
+  /** back to the house again by `floor.withdraw`, or by giving the floor back */
+  | { type: "floor.bring-on-stage"; ticketId: string }
   | { type: "floor.close-microphone"; ticketId: string }
   | { type: "floor.let-everyone-speak" }
   | { type: "floor.end-everyone" };
@@ -22,6 +24,7 @@ export type FloorEntry =
   | { type: "floor.microphone-set"; ticketId: string; isOpen: boolean }
   /** given back or declined by its holder, withdrawn by the desk */
   | { type: "floor.ended"; ticketId: string; why: "holder" | "desk" }
+  | { type: "floor.brought-on-stage"; ticketId: string }
   | { type: "floor.everyone-let-speak" }
   | { type: "floor.everyone-ended" };
 

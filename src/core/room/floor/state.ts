@@ -17,6 +17,8 @@ export interface Holder {
   readonly isMicrophoneOpen: boolean;
   /** speaks because everyone may: goes with that */
   readonly isOfEveryone: boolean;
+  /** brought on stage: the house sees them among the cast, until they go back to the house */
+  readonly isOnStage: boolean;
 }
 
 export interface FloorState {
@@ -29,9 +31,9 @@ export interface FloorState {
 
 export const emptyFloor: FloorState = { hands: Book.empty(), holders: Book.empty(), everyoneSince: null };
 
-/** Those who hold the floor by an offer: they alone count for the limit. */
+/** Those who hold the floor by an offer: they alone count for the limit; whoever is on stage is no longer one of them. */
 export const offeredCount = (floor: FloorState): number =>
-  [...floor.holders].filter(([, holder]) => !holder.isOfEveryone).length;
+  [...floor.holders].filter(([, holder]) => !holder.isOfEveryone && !holder.isOnStage).length;
 
 /** The hands in their order: by when they were raised; raised again is at the end. */
 export const handsInOrder = (floor: FloorState): readonly { readonly id: string; readonly raisedAt: number }[] =>

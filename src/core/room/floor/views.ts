@@ -17,8 +17,9 @@ export function deskFloor(sight: FloorSight) {
     if (!own.holders.has(id)) hands[id] = { name: nameOf(sight, id), raisedAt };
   }
   const floor: Record<string, HolderItem> = {};
-  for (const [id, { parts, acceptedAt, isMicrophoneOpen, isOfEveryone }] of own.holders) {
-    floor[id] = { name: nameOf(sight, id), parts, hasAccepted: acceptedAt !== null, isMicrophoneOpen, isOfEveryone };
+  for (const [id, { parts, acceptedAt, isMicrophoneOpen, isOfEveryone, isOnStage }] of own.holders) {
+    const hasAccepted = acceptedAt !== null;
+    floor[id] = { name: nameOf(sight, id), parts, hasAccepted, isMicrophoneOpen, isOfEveryone, isOnStage };
   }
   return { hands, floor, everyone: everyone(sight) };
 }
@@ -28,12 +29,17 @@ export function houseFloor(sight: FloorSight) {
   const heard: Record<string, HeardItem> = {};
   if (isCurtainUp(sight.hour))
     for (const [id, holder] of sight.own.holders) if (holder.isMicrophoneOpen) heard[id] = { name: nameOf(sight, id) };
-  return { heard, everyone: everyone(sight) };
+  const guests: Record<string, HeardItem> = {};
+  if (isCurtainUp(sight.hour))
+    for (const [id, { isOnStage, acceptedAt }] of sight.own.holders)
+      if (isOnStage && acceptedAt !== null) guests[id] = { name: nameOf(sight, id) };
+  return { heard, guests, everyone: everyone(sight) };
 }
 
 export function ownFloor({ hands, holders }: FloorState, ticketId: string): OwnFloor {
   const holder = holders.get(ticketId);
   return {
+    isOnStage: holder?.isOnStage ?? false,
     handAt: hands.get(ticketId)?.raisedAt ?? null,
     parts: holder?.parts ?? null,
     hasAccepted: holder !== undefined && holder.acceptedAt !== null,

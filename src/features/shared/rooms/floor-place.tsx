@@ -54,12 +54,13 @@ export function FloorPlace({ room, floor, view }: Place) {
       : floor.parts
         ? t("isClosed")
         : t("everyone");
+  const title = floor.isOnStage ? t(isAsked ? "stageAsked" : "stageOn") : words;
   return (
     <section
       aria-live="assertive"
       className={classes("border-t-4 bg-sheet p-4", floor.isMicrophoneOpen ? "border-on-air" : "border-attention")}
     >
-      <h2 className="text-lead font-semibold">{words}</h2>
+      <h2 className="text-lead font-semibold">{title}</h2>
       {!floor.isMicrophoneOpen && <p className="text-ink-2">{t("offeredMore")}</p>}
       <div className="mt-3 flex flex-wrap items-center gap-2">
         <Microphone room={room} floor={floor} />

@@ -25,7 +25,10 @@ export function LinkNote({ state }: { state: RoomLink<never>["state"] }) {
 function Programme({ view, before }: { view: HouseView; before: ReactNode }) {
   const t = useTranslations("house");
   const status = view.status["it"];
-  const cast = Object.entries(view.cast);
+  const cast = [
+    ...Object.entries(view.cast),
+    ...Object.entries(view.guests).map(([id, { name }]) => [id, { name, portraitId: null }] as const),
+  ];
   return (
     <section
       data-theme="desk"
