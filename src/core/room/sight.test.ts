@@ -110,6 +110,22 @@ describe("feeds: what somebody may not see is nowhere in theirs", () => {
       "over-time",
       "q1",
     ]);
+    // rule 28: what is wrong for many before the door, the door before hands, hands in their order before questions
+    const busy = {
+      ...(view as DeskView),
+      troubles: { "cannot-hear": { count: 4, house: 40 } },
+      figures: { foyer: { count: 2 } },
+      hands: { h2: { name: "Bo", raisedAt: at + 2 }, h1: { name: "Ada", raisedAt: at + 1 } },
+    };
+    expect(inTray(busy, null).map((item) => item.id)).toEqual([
+      "leader-away",
+      "stage-empty",
+      "signal-cannot-hear",
+      "foyer",
+      "h1",
+      "h2",
+      "q1",
+    ]);
   });
 });
 
