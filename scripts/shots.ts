@@ -77,6 +77,11 @@ const openChat = async (page: Page) => {
   await page.getByRole("tab", { name: /Chat/ }).click();
   await page.waitForTimeout(800);
 };
+const openPeople = async (page: Page) => {
+  await page.waitForTimeout(2500);
+  await page.getByRole("tab", { name: /^People/ }).click();
+  await page.getByRole("list", { name: "Everyone" }).getByRole("button").nth(2).click();
+};
 const enterChat = async (page: Page) => {
   await enter(page);
   await openChat(page);
@@ -110,7 +115,7 @@ const guestShots = (links: Links): readonly Shot[] => [
   {
     name: "front-door",
     path: `/front/${links.results.slug}`,
-    beside: [{ locale: "de-DE", size: phone }, { locale: "ar" }],
+    beside: [{ path: "/" }, { locale: "de-DE", size: phone }, { locale: "ar" }],
   },
   { name: "foyer", path: `/enter/${links.soonPanelist}`, act: tryDevices },
   {
@@ -167,7 +172,7 @@ async function shotsOf(): Promise<readonly Shot[]> {
       path: `/events/${links.live.eventId}/desk/${links.live.occurrenceId}`,
       isTeam: true,
       act: (page) => page.waitForTimeout(2500),
-      beside: [{ act: openChat }],
+      beside: [{ act: openPeople }],
     },
     { name: "afterwards", path: `${past}/afterwards/${links.past.occurrenceId}`, isTeam: true },
     ...guestShots(links),
@@ -193,6 +198,8 @@ async function picture(
   await page.goto(shot.path);
   await page.waitForTimeout(700);
   await shot.act?.(page);
+  // faces come once the page runs: a picture without them shows nobody
+  await page.waitForLoadState("networkidle", { timeout: 3000 }).catch(() => {});
   const taken = await page.screenshot();
   await context.close();
   return taken;

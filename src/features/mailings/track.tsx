@@ -56,7 +56,7 @@ export function Track(props: TrackProps) {
           {ahead.map((line, i) => (
             <span key={line.key}>
               {i > 0 && <span className="text-ink-2"> · </span>}
-              <span className="font-medium">{kindWords[line.kind]}</span> {nextWords(line, props.now)}
+              <span className="font-medium">{kindWords[line.kind]}</span>, {nextWords(line, props.now)}
             </span>
           ))}
         </p>
