@@ -56,6 +56,18 @@ describe("what registrants mend of themselves", () => {
     expect(told.text).not.toContain(email);
   });
 
+  it("sends the new link of every other place of theirs that is still to come", async () => {
+    const { person } = await holder();
+    const other = await makeEvent(world, { title: "The other evening" });
+    const elsewhere = await addTicket(world, other, "attendee", "Mia Too");
+    await world.context.db.update(tickets).set({ personId: person.id }).where(eq(tickets.id, elsewhere));
+    await correct({ name: "Mia", email: fresh() });
+    await sendDue(world.context);
+    const [ticket] = await world.context.db.select().from(tickets).where(eq(tickets.id, elsewhere));
+    const mail = world.sent.find((one) => one.text.includes("The other evening"))!;
+    expect(mail.text).toContain(`/ticket/${tokenOf(world.context, ticket!)}`);
+  });
+
   it("refuses somebody else's address and tells nothing of them; what was typed changes nothing", async () => {
     const other = await addTicket(world, event, "attendee", "Somebody Else");
     const [row] = await world.context.db

@@ -1,4 +1,5 @@
 "use client";
+import { useEffect } from "react";
 import { useTranslations } from "use-intl";
 import type { HouseView, PersonalPart } from "@/core/room";
 import { Button, classes } from "@/ui";
@@ -20,6 +21,11 @@ function Microphone({ room, floor }: Pick<Place, "room" | "floor">) {
   const { send } = room;
   const devices = useDevices();
   useOwnLevel(devices.level, floor.isMicrophoneOpen, room.whisper, "floor.level");
+  // whoever is not heard is not listened to either: the device is given back
+  const { stop } = devices;
+  useEffect(() => {
+    if (!floor.isMicrophoneOpen) stop();
+  }, [floor.isMicrophoneOpen, stop]);
   const open = async () => {
     devices.start();
     if (floor.parts && !floor.hasAccepted) await send({ type: "floor.accept" });
