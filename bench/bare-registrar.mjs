@@ -13,13 +13,17 @@ for (const table of tables) {
   );
   await pool.query(`create index on ${table} (about)`);
 }
-const rows = [
-  ["bare_try", 2],
-  ["bare_person", 1],
-  ["bare_ticket", 1],
-  ["bare_consent", 1],
-  ["bare_message", 3],
-];
+// BARE_ROWS=ballot: one row a request, as a vote writes
+const rows =
+  process.env.BARE_ROWS === "ballot"
+    ? [["bare_ticket", 1]]
+    : [
+        ["bare_try", 2],
+        ["bare_person", 1],
+        ["bare_ticket", 1],
+        ["bare_consent", 1],
+        ["bare_message", 3],
+      ];
 async function keep(words) {
   const about = randomUUID();
   const client = await pool.connect();

@@ -4,11 +4,12 @@ import { SimulatedGuest, type CrowdMember } from "../src/stand-ins/crowd";
 import { makeContext } from "../src/server/worker";
 import { freePort } from "../scripts/lib/run.mjs";
 import { makeBusyDate, type BusyDate } from "../tests/support/busy-date";
+import { chatBench } from "./chat";
 import { cpuOf, record, spread, type Spread } from "./figures";
 
-const origin = process.env["STAGE_CALL_URL"]!;
-const serverPid = Number(process.env["SERVER_PID"]);
-const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
+export const origin = process.env["STAGE_CALL_URL"]!;
+export const serverPid = Number(process.env["SERVER_PID"]);
+export const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
 const rounds = 20;
 
 interface Spent {
@@ -67,7 +68,7 @@ async function measured(pid: number, run: () => Promise<void>): Promise<Spent> {
   await run();
   return { tookMs: performance.now() - at, cpu: cpuOf(pid) - cpu };
 }
-async function comeAll(guests: readonly SimulatedGuest[]): Promise<void> {
+export async function comeAll(guests: readonly SimulatedGuest[]): Promise<void> {
   for (let i = 0; i < guests.length; i += 25) await Promise.all(guests.slice(i, i + 25).map((guest) => guest.come()));
 }
 /** Every line breaks at once, and everybody comes again. */
@@ -117,6 +118,7 @@ export async function broadcastBench(listeners: number): Promise<void> {
   if (times.length !== rounds * listeners) console.log(`  ! ${times.length} of ${rounds * listeners} messages arrived`);
   if (listeners === 2000 && !process.env["ONLY_OPENING"])
     await ballotBench(producer, guests.slice(0, 500), date.pollId);
+  if (listeners === 2000 && !process.env["ONLY_OPENING"]) await ballotRateBench(guests.slice(0, 500), date.pollId);
   if (listeners === 2000 && !process.env["ONLY_OPENING"]) await chatBench(guests);
   for (const guest of [...guests, producer]) guest.leave();
   await pause(2000);
@@ -166,37 +168,38 @@ async function ballotBench(producer: SimulatedGuest, guests: readonly SimulatedG
   );
 }
 
-/** 50 lines a second from many for 20 s to all: none lost, in order. */
-async function chatBench(guests: readonly SimulatedGuest[]): Promise<void> {
-  const [writers, ears] = [guests.slice(0, 250), guests.slice(250, 260)];
-  const heard = ears.map(() => [] as number[]);
-  const sentAt = new Map<string, number>();
-  const delays: number[] = [];
-  ears.forEach((ear, i) => {
-    ear.onMessage = (event, data) => {
-      if (event !== "lines" || !data.includes('"chat:house"')) return;
-      const { rows } = JSON.parse(data) as { rows: { seq: number; row: { text: string } | null }[] };
-      for (const { seq, row } of rows) {
-        heard[i]!.push(seq);
-        const at = row && sentAt.get(row.text);
-        if (at) delays.push(performance.now() - at);
-      }
-    };
-  });
-  const before = cpuOf(serverPid);
-  const said: Promise<{ ok: boolean }>[] = [];
-  for (let i = 0; i < 1000; i += 1) {
-    const text = `line ${i}`;
-    sentAt.set(text, performance.now());
-    said.push(writers[i % writers.length]!.send({ type: "chat.say", to: "all", withId: null, text }));
-    await pause(20);
+/** 500 people vote at the same moment, here and at a server that only inserts a row: votes a second of both. */
+async function ballotRateBench(guests: readonly SimulatedGuest[], pollId: string): Promise<void> {
+  const all = async (vote: (i: number) => Promise<unknown>): Promise<number> => {
+    const at = performance.now();
+    await Promise.all(guests.map((_, i) => vote(i)));
+    return (guests.length * 1000) / (performance.now() - at);
+  };
+  const option = (round: number) => (round % 2 === 0 ? "o1" : "o2");
+  const own: number[] = [];
+  for (let round = 0; round < 5; round += 1) {
+    own.push(await all((i) => guests[i]!.send({ type: "polls.vote", pollId, optionId: option(round) })));
+    await pause(6000);
   }
-  const accepted = (await Promise.all(said)).filter((one) => one.ok).length;
-  await pause(1500);
-  const cpu = cpuOf(serverPid) - before;
-  const isInOrder = heard.every((list) => list.every((seq, i) => i === 0 || seq === list[i - 1]! + 1));
+  const port = await freePort(4960);
+  const child = spawn("node", ["bench/bare-registrar.mjs"], {
+    env: { ...process.env, PORT: String(port), BARE_ROWS: "ballot" },
+    stdio: ["ignore", "pipe", "inherit"],
+  });
+  await new Promise((done) => child.stdout!.once("data", done));
+  const agent = new Agent({ keepAlive: true, maxSockets: 64 });
+  const insert = () =>
+    new Promise<void>((done) => {
+      const outgoing = request(`http://127.0.0.1:${port}/`, { method: "POST", agent }, (incoming) =>
+        incoming.resume().on("end", done),
+      );
+      outgoing.end("vote");
+    });
+  const bare: number[] = [];
+  for (let round = 0; round < 5; round += 1) bare.push(await all(insert));
+  child.kill();
+  const [rate, bareRate] = [spread(own).median, spread(bare).median];
   console.log(
-    `chat: ${accepted} of 1000 accepted, heard ${heard.map((list) => list.length).join(" ")}, in order ${isInOrder}`,
+    `ballots at once: ${rate.toFixed(0)} a second, bare ${bareRate.toFixed(0)}: ${(rate / bareRate).toFixed(2)} (aim 0.6)`,
   );
-  record({ name: "chat-50-a-second", n: delays.length, ...spread(delays), cpu, bare: null }, "none lost, in order");
 }

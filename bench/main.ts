@@ -1,3 +1,4 @@
+import { longChatBench } from "./chat";
 import { attendanceBench } from "./attendance";
 import { frontDoorBench } from "./front-door";
 import { largeRoomBench } from "./large-room";
@@ -14,6 +15,7 @@ const benches: Readonly<Record<string, () => Promise<void> | void>> = {
   ...wayInBenches,
   "large-room": largeRoomBench,
   "live-2000": () => broadcastBench(2000),
+  "long-chat": longChatBench,
   "live-5000": () => broadcastBench(5000),
 };
 
