@@ -56,6 +56,10 @@ test("axe finds nothing serious on the main views", async ({ page }) => {
   await page.goto((await page.getByRole("link", { name: "Desk", exact: true }).first().getAttribute("href"))!);
   await expect(page.getByText(/^Time in /)).toBeVisible();
   await expectNoSeriousFinding(page, "desk");
+  for (const list of [/^People/, /^Switches/, /^Chat/]) {
+    await page.getByRole("tab", { name: list }).first().click();
+    await expectNoSeriousFinding(page, `desk: ${list.source}`);
+  }
 });
 
 test("axe finds nothing serious in what guests and stage people see", async ({ browser }) => {

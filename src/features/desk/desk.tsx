@@ -124,7 +124,7 @@ export function Desk(props: DeskProps) {
     const { currentSegmentId, cuedAt } = view.cue["it"]!;
     const clock =
       currentSegmentId && cuedAt !== null
-        ? liveClock(segments, { segmentId: currentSegmentId, cuedAt }, now, event.endAt)
+        ? liveClock(segments, { segmentId: currentSegmentId, cuedAt }, status.endedAt ?? now, event.endAt)
         : null;
     const circumstance = { phase: status.phase, switches: view.switches["it"]! };
     const may = (action: Action) => verdict(props.actor, action, circumstance) === "yes";

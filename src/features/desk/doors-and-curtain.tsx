@@ -1,7 +1,8 @@
 "use client";
 import type { DeskStatusItem } from "@/core/room";
 import { cityOf, clockTime, longDate } from "@/core/time";
-import { Button, classes, Confirm } from "@/ui";
+import { isOver } from "@/core/people";
+import { Button, classes, Confirm, toast } from "@/ui";
 import { phaseWords } from "@/features/shared/role-words";
 import type { DeskScene } from "./scene";
 
@@ -93,12 +94,32 @@ function BackstagePart({ scene }: { scene: DeskScene }) {
   );
 }
 
+/** Once it is over there is nothing left to open or raise: what stands in their place says when it ended. */
+function OverPart({ scene }: { scene: DeskScene }) {
+  const { view, zone } = scene;
+  const { phase, endedAt } = view.status["it"]!;
+  return (
+    <section aria-label="Doors and curtain" className="border-l-4 border-rule bg-sheet p-3">
+      <p className="text-head font-semibold" role="status">
+        {phaseWords[phase]}
+      </p>
+      {endedAt !== null && (
+        <p className="text-ink-2">
+          The date ended at <span className="mono">{clockTime(endedAt, zone)}</span> in {cityOf(zone)}. Questions can
+          still be answered by mail.
+        </p>
+      )}
+    </section>
+  );
+}
+
 /** Doors and curtain, apart and unmistakable: each says what it will do and to how many. */
 export function DoorsAndCurtain({ scene, frontUrl }: { scene: DeskScene; frontUrl: string }) {
   const { view, send, may } = scene;
   const status = view.status["it"]!;
   const count = (place: string) => view.figures[place]?.count ?? 0;
   const cast = Object.values(view.stage).filter((person) => person.place === "stage" && person.isPresent);
+  if (isOver(status.phase)) return <OverPart scene={scene} />;
   return (
     <section aria-label="Doors and curtain">
       <BackstagePart scene={scene} />
@@ -106,13 +127,7 @@ export function DoorsAndCurtain({ scene, frontUrl }: { scene: DeskScene; frontUr
         <div className={classes("border-l-4 bg-sheet p-3", status.phase === "open" ? "border-action" : "border-rule")}>
           <p className="text-label text-ink-2">Doors</p>
           <p className="text-head font-semibold" role="status">
-            {status.phase !== "open"
-              ? status.phase === "ended"
-                ? "Ended"
-                : "Closed"
-              : status.areDoorsHeld
-                ? "Held"
-                : "Open"}
+            {status.phase !== "open" ? "Closed" : status.areDoorsHeld ? "Held" : "Open"}
           </p>
           <p className="mb-2 text-ink-2">
             <span className="mono">{count("foyer")}</span> in the foyer · <span className="mono">{count("house")}</span>{" "}
@@ -158,7 +173,11 @@ export function DoorsAndCurtain({ scene, frontUrl }: { scene: DeskScene; frontUr
               ? "an empty stage"
               : cast.map((person) => person.name).join(", ")}
         </span>
-        <Button weight="plain" className="ml-auto" onClick={() => void navigator.clipboard.writeText(frontUrl)}>
+        <Button
+          weight="plain"
+          className="ml-auto"
+          onClick={() => void navigator.clipboard.writeText(frontUrl).then(() => toast("The event’s link is copied."))}
+        >
           Copy the event’s link
         </Button>
         {may("hour.end") && (
@@ -171,7 +190,6 @@ export function DoorsAndCurtain({ scene, frontUrl }: { scene: DeskScene; frontUr
             <p>The curtain falls, {count("house") + count("foyer")} leave, open polls close. Ended is final.</p>
           </Confirm>
         )}
-        {status.phase === "ended" && <span className="font-medium">{phaseWords.ended}</span>}
       </div>
     </section>
   );
