@@ -1,7 +1,7 @@
 import type { Database } from "./db/client";
 import { Hub } from "./live/hub";
 import type { Context } from "./services/ground/context";
-import { lowerHands } from "./services/hour/lower-hands";
+import { dismissAway } from "./services/hour/dismiss-away";
 import { admitToHouse, closeLost, SignBook } from "./services/hour/presence";
 import { RoomCache } from "./services/ground/room/commands";
 import { ActPace } from "./edge/limits";
@@ -48,7 +48,7 @@ export async function makeApp(source: Record<string, string | undefined>): Promi
     },
     rightsChanged: () => holderCache.clear(),
     admit: (occurrenceId) => admitToHouse(context, occurrenceId),
-    lowerHands: (occurrenceId, ticketIds) => lowerHands(context, occurrenceId, ticketIds),
+    dismissAway: (occurrenceId, ticketIds) => dismissAway(context, occurrenceId, ticketIds),
     async flushPresence() {
       await signs.flush();
       ticks += 1;

@@ -6,7 +6,7 @@ import type { Actor } from "@/core/people";
 import type { PersonalPart } from "@/core/room";
 import { execute, roomOf } from "@/server/services/ground/room/commands";
 import { dateFile } from "@/server/services/afterwards/exports";
-import { lowerHands } from "@/server/services/hour/lower-hands";
+import { dismissAway } from "@/server/services/hour/dismiss-away";
 import { joinAs, makeHub } from "../support/hub";
 import { addTicket, makeEvent, makeWorld, seat, type MadeEvent, type World } from "../support/world";
 
@@ -74,10 +74,13 @@ describe("hands and floor in the record", () => {
     await run({ type: "floor.raise-hand" }, ines);
     const { occurrenceId } = event;
     await Promise.all([
-      lowerHands(world.context, occurrenceId, [ines, oskar]),
-      lowerHands(world.context, occurrenceId, [ines]),
+      dismissAway(world.context, occurrenceId, [ines, oskar]),
+      dismissAway(world.context, occurrenceId, [ines]),
     ]);
     expect((await roomOf(world.context.db, occurrenceId)).floor.hands.size).toBe(0);
+    await run({ type: "floor.offer", ticketId: oskar, parts: ["sound"] });
+    await dismissAway(world.context, occurrenceId, [oskar]);
+    expect((await roomOf(world.context.db, occurrenceId)).floor.holders.size).toBe(0);
   });
 });
 

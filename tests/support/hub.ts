@@ -1,7 +1,7 @@
 import type { StreamEvent, StreamMessages } from "@/contracts";
 import { Hub } from "@/server/live/hub";
 import { silentLog } from "@/server/platform/log";
-import { lowerHands } from "@/server/services/hour/lower-hands";
+import { dismissAway } from "@/server/services/hour/dismiss-away";
 import { admitToHouse, openConnection } from "@/server/services/hour/presence";
 import type { MadeEvent, World } from "./world";
 
@@ -14,7 +14,7 @@ export const makeHub = (world: World): Hub =>
     ids: world.context.ids,
     log: silentLog,
     admit: (id) => admitToHouse(world.context, id),
-    lowerHands: (id, ticketIds) => lowerHands(world.context, id, ticketIds),
+    dismissAway: (id, ticketIds) => dismissAway(world.context, id, ticketIds),
     rightsChanged: () => {},
     flushPresence: async () => {},
     databaseBack: () => {},

@@ -27,7 +27,7 @@ export {
   floorParts,
   floorRecord,
   handCounts,
-  handStaysAwayMs,
+  voiceStaysAwayMs,
   mostHolders,
   type FloorPart,
   type FloorTurn,

@@ -14,21 +14,21 @@ interface Offer {
 /** What the desk may do about the audience: the floor given and taken back, hands lowered. */
 function floorOffers({ view, may }: Pick<DeskScene, "view" | "may">): readonly Offer[] {
   if (!may("floor.offer")) return [];
-  const given = Object.entries(view.floor).map(([ticketId, { name }]) => ({
-    words: `${name}: take the floor back`,
-    command: { type: "floor.withdraw", ticketId } as const,
+  const given = Object.entries(view.floor).map(([ticketId, { name, isOnStage }]): Offer => ({
+    words: `${name}: ${isOnStage ? "back to the house" : "take the floor back"}`,
+    command: { type: "floor.withdraw", ticketId },
   }));
-  const lowered = Object.entries(view.hands).map(([ticketId, { name }]) => ({
+  const lowered = Object.entries(view.hands).map(([ticketId, { name }]): Offer => ({
     words: `${name}: lower the hand`,
-    command: { type: "floor.lower-for", ticketId } as const,
+    command: { type: "floor.lower-for", ticketId },
   }));
   const offered = Object.entries(view.audience)
     .filter(([id, person]) => person.place === "house" && !(id in view.floor))
-    .map(([ticketId, { name }]) => ({
-      words: `${name}: give the floor`,
-      command: { type: "floor.offer", ticketId, parts: ["sound"] } as const,
-    }));
-  return [...given, ...lowered, ...offered].map((offer) => offer as Offer);
+    .flatMap(([ticketId, { name }]): Offer[] => [
+      { words: `${name}: give the floor`, command: { type: "floor.offer", ticketId, parts: ["sound"] } },
+      { words: `${name}: bring on stage`, command: { type: "floor.bring-on-stage", ticketId } },
+    ]);
+  return [...given, ...lowered, ...offered];
 }
 
 /** Every act the desk has now, in words: person and act first, then the room's own. */

@@ -132,7 +132,7 @@ export function Everyone({ scene }: { scene: DeskScene }) {
   });
   const chosen = all.find((row) => row.id === chosenId);
   return (
-    <div className="flex min-h-0 flex-1 flex-col gap-2">
+    <div className="flex min-h-0 flex-1 flex-col gap-2 p-0.5">
       <Input
         aria-label="Find somebody"
         placeholder="Two letters of a name"
@@ -143,6 +143,11 @@ export function Everyone({ scene }: { scene: DeskScene }) {
         <span className="mono">{rows.length}</span> {rows.length === 1 ? "person" : "people"}
         {words.trim() !== "" && ` of ${all.length}`}
       </p>
+      {rows.length === 0 && (
+        <p className="text-ink-2">
+          {all.length === 0 ? "Nobody is in the audience or the foyer yet." : "Nobody’s name begins like that."}
+        </p>
+      )}
       <div ref={box} className="min-h-40 flex-1 overflow-y-auto" tabIndex={0} role="list" aria-label="Everyone">
         <div className="relative" style={{ height: virtual.getTotalSize() }}>
           {virtual.getVirtualItems().map((item) => {

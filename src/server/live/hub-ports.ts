@@ -15,8 +15,8 @@ export interface HubPorts {
   readonly log: Log;
   /** lets the foyer in, under the room's lock */
   admit(occurrenceId: string): Promise<number>;
-  /** lowers the hands of people who have been away for long */
-  lowerHands(occurrenceId: string, ticketIds: readonly string[]): Promise<void>;
+  /** lowers the hands of people who have been away for long, and takes the floor back from them */
+  dismissAway(occurrenceId: string, ticketIds: readonly string[]): Promise<void>;
   /** people, roles or the plan of some date were edited */
   rightsChanged(): void;
   /** writes gathered signs of life and closes lost connections */

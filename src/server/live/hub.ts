@@ -263,15 +263,15 @@ export class Hub {
     const moved = this.showPlaces(room).map((one) => one.ticketId);
     room.publish();
     await this.tellOwn(room, [...changed, ...moved]);
-    await this.lowerAway(room, now);
+    await this.dismissAway(room, now);
     if (room.hasAdmissible() && (await this.ports.admit(room.occurrenceId)) > 0) {
       room.areFiguresDirty = true;
       room.figuresReadAt = 0;
     }
   }
-  private async lowerAway(room: LiveRoom, now: number): Promise<void> {
-    const away = room.awayHands.overdue(room.state, room.figures, now);
-    if (away.length > 0) await this.ports.lowerHands(room.occurrenceId, away);
+  private async dismissAway(room: LiveRoom, now: number): Promise<void> {
+    const away = room.awayVoices.overdue(room.state, room.figures, now);
+    if (away.length > 0) await this.ports.dismissAway(room.occurrenceId, away);
   }
   /** Ends every stream: open ones would keep the server from stopping. */
   async close(): Promise<void> {

@@ -18,7 +18,7 @@ import {
   type Standing,
 } from "@/core/room";
 import type { FigureChange } from "../room";
-import { AwayHands } from "./away-hands";
+import { AwayVoices } from "./away-voices";
 import { Feed } from "./feed";
 import { KnownTopics } from "./known-topics";
 import { Follower } from "./follower";
@@ -43,7 +43,7 @@ export class LiveRoom {
   figuresReadAt = 0;
   /** whose own part is to be sent with the next figures */
   readonly changedPeople = new Set<string>();
-  readonly awayHands = new AwayHands();
+  readonly awayVoices = new AwayVoices();
   readonly signals = new SignalBook();
   /** said in passing, for the next tick */
   private readonly whispers = new Whispers();

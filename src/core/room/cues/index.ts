@@ -42,12 +42,12 @@ export interface CuesShape {
 export const currentCue = (own: CuesState): CueMark | null => own.given.at(-1) ?? null;
 const done = (action: string) => fail({ code: "already-done", action } as const);
 
+type Cue = Extract<CuesCommand, { type: "cues.next" | "cues.jump" | "cues.back" }>;
+
 /**
  * A cue names the segment it leaves: of two people pressing at once the second skips nothing. Where the
  * running segment is no longer on the sheet nobody can tell what comes next: a jump names it.
  */
-type Cue = Extract<CuesCommand, { type: "cues.next" | "cues.jump" | "cues.back" }>;
-
 function give(own: CuesState, command: Cue, { scene }: Now): Result<CuesEntry[]> {
   const current = currentCue(own)?.segmentId ?? null;
   if (command.leavingSegmentId !== current) return fail({ code: "cue-moved", currentSegmentId: current });

@@ -10,7 +10,7 @@ export {
   emptyFloor,
   floorParts,
   handsInOrder,
-  handStaysAwayMs,
+  voiceStaysAwayMs,
   mostHolders,
   type FloorPart,
   type FloorState,

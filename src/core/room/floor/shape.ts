@@ -22,8 +22,8 @@ export type FloorEntry =
   | { type: "floor.offered"; ticketId: string; parts: FloorPart[] }
   | { type: "floor.accepted"; ticketId: string }
   | { type: "floor.microphone-set"; ticketId: string; isOpen: boolean }
-  /** given back or declined by its holder, withdrawn by the desk */
-  | { type: "floor.ended"; ticketId: string; why: "holder" | "desk" }
+  /** given back or declined by its holder, withdrawn by the desk, or its holder left */
+  | { type: "floor.ended"; ticketId: string; why: "holder" | "desk" | "away" }
   | { type: "floor.brought-on-stage"; ticketId: string }
   | { type: "floor.everyone-let-speak" }
   | { type: "floor.everyone-ended" };

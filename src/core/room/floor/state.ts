@@ -6,8 +6,8 @@ export type FloorPart = (typeof floorParts)[number];
 
 /** So many hold the floor at once (rule 19); "everyone may speak" stands apart from it. */
 export const mostHolders = 3;
-/** A hand goes down by itself once its owner has been away for so long (rule 19). */
-export const handStaysAwayMs = 60_000;
+/** A hand goes down by itself once its owner has been away for so long (rule 19); nobody keeps the floor longer either. */
+export const voiceStaysAwayMs = 60_000;
 
 /** Somebody who was offered the floor. Offered is not on: nothing opens without their own act. */
 export interface Holder {

@@ -1,15 +1,14 @@
 import { and, eq, inArray, isNull, ne } from "drizzle-orm";
 import { ownDetailsInput } from "@/contracts";
-import { running, stageRoles } from "@/core/people";
+import { stageRoles } from "@/core/people";
 import { Refusal } from "@/core/shared";
 import type { Db } from "../../db/client";
-import { events, members, occurrences, people, tickets } from "../../db/schema";
+import { members, people, tickets } from "../../db/schema";
 import { audit } from "../ground/audit";
 import { parse, type Context } from "../ground/context";
 import { planLetter } from "../ground/letters";
-import { aboutTicket, planMessages } from "../ground/mail-plan";
 import { countTry } from "../ground/tries";
-import { newLinks } from "../people/contacts/foreign-stage";
+import { renewLinks } from "./renew-links";
 import { tokenOf, type Holder } from "./tickets";
 
 const canCorrect = new Set(["registered", "waiting", "pending"]);
@@ -33,36 +32,6 @@ async function requireFreeAddress(db: Db, { person }: Holder, email: string): Pr
   if (other || isOfTeam) throw new Refusal({ code: "not-welcome", domains: [] });
 }
 
-const mostTickets = 200;
-/** Every place of theirs that is still to come gets its new link: those sent before are dead, for all of them. */
-async function sendNewLinks(context: Context, tx: Db, personId: string): Promise<void> {
-  const now = context.clock.now();
-  const rows = await tx
-    .select({ ticket: tickets, occurrence: occurrences })
-    .from(tickets)
-    .innerJoin(occurrences, eq(occurrences.id, tickets.occurrenceId))
-    .innerJoin(events, eq(events.id, occurrences.eventId))
-    .where(
-      and(
-        eq(tickets.personId, personId),
-        inArray(tickets.status, ["registered", "waiting"]),
-        isNull(tickets.revokedAt),
-        isNull(events.deletedAt),
-        inArray(occurrences.phase, [...running]),
-      ),
-    )
-    .limit(mostTickets);
-  await planMessages(
-    context,
-    tx,
-    rows.map(({ ticket, occurrence }) => ({
-      ...aboutTicket(ticket, occurrence),
-      kind: ticket.status === "waiting" ? ("waiting-list" as const) : ("confirmation" as const),
-      dueAt: now,
-    })),
-  );
-}
-
 /**
  * Registrants mend their own name and address. With another address every link sent so far is dead, a new one goes
  * there, and the old address hears of it.
@@ -83,8 +52,7 @@ export async function correctOwnDetails(context: Context, holder: Holder, rawInp
       .update(people)
       .set({ email, addressFailedAt: null, addressFailedReason: null })
       .where(eq(people.id, person.id));
-    await newLinks(tx, [person.id]);
-    await sendNewLinks(context, tx, person.id);
+    await renewLinks(context, tx, person.id);
     if (person.email)
       await planLetter(
         context,

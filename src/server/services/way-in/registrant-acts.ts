@@ -13,8 +13,9 @@ import { aboutTicket, dropPlanned, planMessages, planReminders } from "../ground
 import { datesOf } from "../planning/dates/load";
 import { holdPlaces } from "../planning/places";
 import { moveUpWaiting } from "../planning/waiting-list";
-import { newLinks, requireOwnStage } from "../people/contacts/foreign-stage";
+import { requireOwnStage } from "../people/contacts/foreign-stage";
 import { requireRegistrationOpen } from "./front-door";
+import { renewLinks } from "./renew-links";
 import { cancelRegistration } from "./registration-changes";
 import { confirm } from "./take-places";
 import { holderById, type Holder } from "./tickets";
@@ -101,8 +102,7 @@ export async function correctAddress(
       .update(people)
       .set({ email, addressFailedAt: null, addressFailedReason: null })
       .where(eq(people.id, person.id));
-    await newLinks(tx, [person.id]);
-    await sendTicket(context, tx, holder);
+    await renewLinks(context, tx, person.id);
     await noted(context, tx, member, holder, "ticket.address");
   });
 }

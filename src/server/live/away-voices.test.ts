@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { emptyRoom, foldAll, noFigures, type RoomFigures } from "@/core/room";
-import { AwayHands } from "./away-hands";
+import { AwayVoices } from "./away-voices";
 
 const at = Date.parse("2026-11-26T18:00:00Z");
 const second = 1000;
@@ -15,7 +15,7 @@ const here = (...ids: string[]): RoomFigures => ({
 
 describe("hands of people who left (rule 19)", () => {
   it("stay for a minute from their last sign, and go then", () => {
-    const away = new AwayHands();
+    const away = new AwayVoices();
     expect(away.overdue(raised, here("a1", "a2"), at)).toEqual([]);
     // found missing: the last sign was 25 s before
     expect(away.overdue(raised, here("a2"), at)).toEqual([]);
@@ -23,15 +23,23 @@ describe("hands of people who left (rule 19)", () => {
     expect(away.overdue(raised, here("a2"), at + 35 * second)).toEqual(["a1"]);
   });
   it("stay up where their owner came back in time; the minute begins anew with the next leaving", () => {
-    const away = new AwayHands();
+    const away = new AwayVoices();
     away.overdue(raised, here("a2"), at);
     expect(away.overdue(raised, here("a1", "a2"), at + 30 * second)).toEqual([]);
     expect(away.overdue(raised, here("a2"), at + 40 * second)).toEqual([]);
     expect(away.overdue(raised, here("a2"), at + 74 * second)).toEqual([]);
     expect(away.overdue(raised, here("a2"), at + 75 * second)).toEqual(["a1"]);
   });
+  it("are those of whoever has the floor, too: a microphone that nobody sits at keeps none", () => {
+    const away = new AwayVoices();
+    const given = foldAll(emptyRoom, [
+      { seq: 1, at, actorId: "p", body: { type: "floor.offered", ticketId: "a1", parts: ["sound"] } },
+    ]);
+    expect(away.overdue(given, here(), at)).toEqual([]);
+    expect(away.overdue(given, here(), at + 35 * second)).toEqual(["a1"]);
+  });
   it("that are down already are nobody's matter any more", () => {
-    const away = new AwayHands();
+    const away = new AwayVoices();
     away.overdue(raised, here(), at);
     expect(away.overdue(emptyRoom, here(), at + 90 * second)).toEqual([]);
   });
