@@ -145,7 +145,7 @@ export function Everyone({ scene }: { scene: DeskScene }) {
       </p>
       {rows.length === 0 && (
         <p className="text-ink-2">
-          {all.length === 0 ? "Nobody is in the audience or the foyer yet." : "Nobody’s name begins like that."}
+          {all.length === 0 ? "Nobody is in the audience or the foyer yet." : "Nobody’s name holds these letters."}
         </p>
       )}
       <div ref={box} className="min-h-40 flex-1 overflow-y-auto" tabIndex={0} role="list" aria-label="Everyone">
