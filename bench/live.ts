@@ -1,3 +1,4 @@
+import { oneVote } from "../tests/support/polls";
 import { spawn } from "node:child_process";
 import { Agent, request } from "node:http";
 import { SimulatedGuest, type CrowdMember } from "../src/stand-ins/crowd";
@@ -144,7 +145,7 @@ async function ballotBench(producer: SimulatedGuest, guests: readonly SimulatedG
   const cast = guests.map(async (guest, i) => {
     await pause((i / guests.length) * 4500);
     const at = performance.now();
-    const answer = await guest.send({ type: "polls.vote", pollId, optionId: i % 4 === 0 ? "o2" : "o1" });
+    const answer = await guest.send(oneVote(pollId, i % 4 === 0 ? "o2" : "o1"));
     latencies.push(performance.now() - at);
     return answer;
   });
@@ -178,7 +179,7 @@ async function ballotRateBench(guests: readonly SimulatedGuest[], pollId: string
   const option = (round: number) => (round % 2 === 0 ? "o1" : "o2");
   const own: number[] = [];
   for (let round = 0; round < 5; round += 1) {
-    own.push(await all((i) => guests[i]!.send({ type: "polls.vote", pollId, optionId: option(round) })));
+    own.push(await all((i) => guests[i]!.send(oneVote(pollId, option(round)))));
     await pause(6000);
   }
   const port = await freePort(4960);

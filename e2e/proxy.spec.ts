@@ -1,3 +1,4 @@
+import { oneVote } from "../tests/support/polls";
 import { expect, test } from "./support/test";
 import { spawn, type ChildProcess } from "node:child_process";
 import { mkdirSync, openSync, readFileSync, rmSync, writeFileSync } from "node:fs";
@@ -87,11 +88,7 @@ test("two web, two live and one work process behind the shipped proxy serve one 
   await expect(page.getByText("The programme begins shortly")).toBeVisible();
 
   await producer.send({ type: "polls.open", pollId: date.pollId });
-  const cast = await Promise.all(
-    guests.map((guest, i) =>
-      guest.send({ type: "polls.vote", pollId: date.pollId, optionId: i % 3 === 0 ? "o2" : "o1" }),
-    ),
-  );
+  const cast = await Promise.all(guests.map((guest, i) => guest.send(oneVote(date.pollId, i % 3 === 0 ? "o2" : "o1"))));
   expect(cast.every((answer) => answer.ok)).toBe(true);
   await producer.send({ type: "polls.reveal", pollId: date.pollId });
   await guests[0]!.send({ type: "chat.say", to: "all", withId: null, text: "Through either process" });

@@ -1,4 +1,6 @@
 import { and, eq, isNull } from "drizzle-orm";
+import type { PollQuestion } from "../src/core/polls";
+import { choose } from "./demo/polls";
 import { SimulatedGuest } from "../src/stand-ins/crowd";
 import { events, occurrences, tickets } from "../src/server/db/schema";
 import { makeContext } from "../src/server/worker";
@@ -80,8 +82,9 @@ async function somethingHappens(): Promise<void> {
   const open = Object.entries(guest.view["polls"] ?? {}).find(([, poll]) => poll["state"] === "open");
   const asked = Object.keys(guest.view["questions"] ?? {});
   if (open && roll < 0.6) {
-    const options = open[1]["options"] as { id: string }[];
-    await guest.send({ type: "polls.vote", pollId: open[0], optionId: chance.pick(options).id });
+    const questions = open[1]["questions"] as PollQuestion[];
+    const answers = Object.fromEntries(questions.map((question) => [question.id, [...choose(chance, question)]]));
+    await guest.send({ type: "polls.vote", pollId: open[0], answers });
   } else if (roll > 0.75 && roll < 0.93)
     await guest.send({ type: "chat.say", to: "all", withId: null, text: chance.pick(chatTexts) });
   else if (roll > 0.66 && roll < 0.69) await guest.send({ type: "floor.raise-hand" });

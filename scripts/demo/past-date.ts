@@ -1,18 +1,11 @@
 import { foldAll, emptyRoom, type EntryBody, type JournalEntry } from "../../src/core/room";
 import { minuteMs } from "../../src/core/time";
-import {
-  ballots,
-  stays,
-  journal,
-  occurrences,
-  polls,
-  questions,
-  questionVotes,
-  rooms,
-} from "../../src/server/db/schema";
+import { stays, journal, occurrences, polls, questions, questionVotes, rooms } from "../../src/server/db/schema";
 import type { Db } from "../../src/server/db/client";
 import { eq } from "drizzle-orm";
 import type { Chance } from "./chance";
+import { inChunks } from "./in-chunks";
+import { castDemoBallots, type PlacedPoll } from "./polls";
 import { questionTexts } from "./words";
 
 export interface PastParts {
@@ -24,12 +17,7 @@ export interface PastParts {
   readonly stageIds: readonly string[];
   readonly attendeeIds: readonly string[];
   readonly segments: readonly { id: string; lengthMinutes: number }[];
-  readonly pollId: string;
-  readonly optionIds: readonly string[];
-}
-
-async function inChunks<T>(rows: readonly T[], write: (chunk: T[]) => Promise<unknown>): Promise<void> {
-  for (let i = 0; i < rows.length; i += 500) await write(rows.slice(i, i + 500));
+  readonly polls: readonly PlacedPoll[];
 }
 
 /** One attendee's comings and goings: late, early, dropping out and back, some on two devices. */
@@ -120,10 +108,12 @@ export async function fillPastDate(db: Db, chance: Chance, parts: PastParts): Pr
     at = Math.min(show.to - minuteMs, at + (segment.lengthMinutes + chance.between(-1.5, 2)) * minuteMs);
   }
   const asked = askQuestions(chance, parts, show, came, say);
-  const opened = show.from + 24 * minuteMs;
-  say(opened, { type: "polls.opened", pollId: parts.pollId });
-  say(opened + 3 * minuteMs, { type: "polls.closed", pollId: parts.pollId });
-  say(opened + 3.5 * minuteMs, { type: "polls.revealed", pollId: parts.pollId });
+  const openedAt = (position: number) => show.from + (8 + 7 * position) * minuteMs;
+  parts.polls.forEach(({ id: pollId }, position) => {
+    say(openedAt(position), { type: "polls.opened", pollId });
+    say(openedAt(position) + 3 * minuteMs, { type: "polls.closed", pollId });
+    say(openedAt(position) + 3.5 * minuteMs, { type: "polls.revealed", pollId });
+  });
   say(show.to, { type: "hour.curtain-dropped" });
   say(show.to + 90_000, { type: "hour.ended", curtainFellAt: null });
   const entries = rows.sort((a, b) => a.at - b.at).map((row, i): JournalEntry => ({ seq: i + 1, ...row }));
@@ -142,11 +132,17 @@ export async function fillPastDate(db: Db, chance: Chance, parts: PastParts): Pr
       endedAt: room.hour.endedAt,
     })
     .where(eq(occurrences.id, occurrenceId));
-  await db
-    .update(polls)
-    .set({ state: "closed", isRevealed: true, openedAt: opened, closedAt: opened + 3 * minuteMs })
-    .where(eq(polls.id, parts.pollId));
-  await fillFacts(db, chance, parts, { show, came, asked, opened });
+  for (const [position, poll] of parts.polls.entries())
+    await db
+      .update(polls)
+      .set({
+        state: "closed",
+        isRevealed: true,
+        openedAt: openedAt(position),
+        closedAt: openedAt(position) + 3 * minuteMs,
+      })
+      .where(eq(polls.id, poll.id));
+  await fillFacts(db, chance, parts, { show, came, asked, openedAt });
 }
 
 /** A device that stayed at one place: its stay has its own id. */
@@ -164,12 +160,12 @@ async function fillFacts(
     show: { from: number; to: number };
     came: readonly string[];
     asked: readonly (typeof questions.$inferInsert)[];
-    opened: number;
+    openedAt: (position: number) => number;
   },
 ): Promise<void> {
   const { organisationId, occurrenceId, startAt } = parts;
   const base = { organisationId, occurrenceId };
-  const { show, came, asked, opened } = hour;
+  const { show, came, asked, openedAt } = hour;
   const [main] = await db.select({ id: rooms.id }).from(rooms).where(eq(rooms.occurrenceId, occurrenceId));
   const attended = came.flatMap((ticketId) =>
     visits(chance, show.from, show.to).map((visit) => ({ ticketId, role: "attendee", ...visit })),
@@ -205,14 +201,8 @@ async function fillFacts(
       .map((ticketId) => ({ questionId: question.id, ticketId, organisationId, at: question.askedAt + minuteMs })),
   );
   await inChunks(votes, (chunk) => db.insert(questionVotes).values(chunk));
-  const cast = came
-    .filter(() => chance.next() < 0.62)
-    .map((ticketId) => ({
-      pollId: parts.pollId,
-      ticketId,
-      organisationId,
-      optionId: chance.pick([...parts.optionIds, parts.optionIds[0]!]),
-      at: opened + chance.between(5_000, 170_000),
-    }));
-  await inChunks(cast, (chunk) => db.insert(ballots).values(chunk));
+  const present = (at: number) => [
+    ...new Set(attended.filter(({ from, to }) => from <= at && to >= at).map(({ ticketId }) => ticketId)),
+  ];
+  await castDemoBallots(db, chance, organisationId, parts.polls, openedAt, present);
 }

@@ -1,3 +1,4 @@
+import { plainPoll } from "../../src/core/polls";
 import { and, eq, inArray } from "drizzle-orm";
 import { freshPlan, type PlanInput } from "../../src/contracts";
 import { standardRules } from "../../src/core/organisation";
@@ -13,6 +14,14 @@ import { addStagePerson } from "../../src/server/services/people/stage-people";
 import { saveTemplate } from "../../src/server/services/planning/templates";
 
 const zone = "Europe/Lisbon";
+/** A poll that still lacks its answers, for readiness to find. */
+const unfinishedPoll = {
+  ...plainPoll,
+  questions: [
+    { id: "q1", kind: "one-choice" as const, text: "Which song shall be the last?", options: [], rightIds: [] },
+  ],
+};
+
 /** So many licences of so many seats. */
 const owned = [
   [4, 100],
@@ -177,7 +186,7 @@ async function worst(context: Context, member: TeamMember): Promise<void> {
         leaderTicketId,
         pollId: null,
       })),
-      polls: [{ id: pollId, question: "Which song shall be the last?", options: [] }],
+      polls: [{ id: pollId, ...unfinishedPoll }],
       parts: [
         {
           id: id(),

@@ -137,7 +137,7 @@ class Seeder {
     if (!event.isDraft) await ticket(team[1]!, "crew", ["doors-and-curtain", "questions", "cues"]);
     const stageIds: string[] = [];
     for (const personId of event.isDraft ? [] : panelists) stageIds.push(await ticket(personId, "panelist"));
-    const { pollId, options, rows } = await insertSheet(parts, event, occurrenceId, stageIds, producerId);
+    const { polls, rows } = await insertSheet(parts, event, occurrenceId, stageIds, producerId);
     const attendeeIds = await this.registrants(common, occurrenceId, event, Math.min(now, startAt));
     if (event.phase === "past") {
       await fillPastDate(db, chance, {
@@ -149,8 +149,7 @@ class Seeder {
         stageIds,
         attendeeIds,
         segments: rows,
-        pollId,
-        optionIds: options.map((one) => one.id),
+        polls,
       });
     }
     if (event.phase === "ahead" && !event.isDraft) await demoMails(this.context, occurrenceId, event.registrants);

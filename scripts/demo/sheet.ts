@@ -1,9 +1,16 @@
+import type { PollPlan } from "../../src/core/polls";
 import { polls, segments } from "../../src/server/db/schema";
 import type { DemoParts } from "./after-dates";
 import type { DemoEvent } from "./events";
+import { demoPolls } from "./polls";
 import { segmentSets } from "./words";
 
-/** The run sheet and its poll; a draft's has a gap and a poll with one answer, for readiness to find. */
+const unfinished = (poll: PollPlan): PollPlan => ({
+  ...poll,
+  questions: poll.questions.map((question) => ({ ...question, options: question.options.slice(0, 1) })),
+});
+
+/** The run sheet and its polls; a draft's has a gap and a poll with one answer, for readiness to find. */
 export async function insertSheet(
   { context, chance, organisationId }: DemoParts,
   event: DemoEvent,
@@ -13,20 +20,9 @@ export async function insertSheet(
 ) {
   const { db } = context;
   const set = segmentSets[event.set]!;
-  const pollId = chance.id();
-  const options = [
-    { id: "o1", label: "More than last year" },
-    { id: "o2", label: "About the same" },
-    { id: "o3", label: "Fewer" },
-  ];
-  await db.insert(polls).values({
-    id: pollId,
-    organisationId,
-    occurrenceId,
-    position: 0,
-    question: "How many birds were on your site this winter?",
-    options: event.isDraft ? options.slice(0, 1) : options,
-  });
+  const wanted: readonly PollPlan[] = event.isDraft ? [unfinished(demoPolls[0]!)] : demoPolls;
+  const placed = wanted.map((poll) => ({ id: chance.id(), ...poll }));
+  await db.insert(polls).values(placed.map((poll, position) => ({ organisationId, occurrenceId, position, ...poll })));
   const rows = set.map(([title, lengthMinutes], position) => ({
     id: chance.id(),
     organisationId,
@@ -35,8 +31,8 @@ export async function insertSheet(
     title,
     lengthMinutes: event.isDraft && position === 1 ? lengthMinutes + 25 : lengthMinutes,
     leaderTicketId: stageIds[position % Math.max(1, stageIds.length)] ?? producerId,
-    pollId: position === 1 ? pollId : null,
+    pollId: placed[position - 1]?.id ?? null,
   }));
   await db.insert(segments).values(rows);
-  return { pollId, options, rows };
+  return { polls: placed, rows };
 }

@@ -53,12 +53,12 @@ export {
   partInput,
   ruleInput,
   planInput,
-  pollInput,
   runSheetInput,
   segmentInput,
   type PlanInput,
   type RunSheetInput,
 } from "./plan-input";
+export { areSame, readyPollInput, type PollPlanInput } from "./poll-input";
 export {
   commandInput,
   factTypes,

@@ -1,6 +1,7 @@
 import { issue } from "@/core/shared";
 import { chatReaches, defaultSwitches } from "@/core/people";
 import { z } from "zod";
+import { pollInput } from "./poll-input";
 import { dependingOnLater, fieldKinds, type FormField } from "@/core/front-door";
 import { pictures } from "@/core/organisation";
 import { frequencies, isLocalDateTime, isZone, weekdayCodes } from "@/core/time";
@@ -166,13 +167,6 @@ export const segmentInput = z.object({
   /** whoever leads beside them */
   besideTicketIds: z.array(z.uuid()).max(10).default([]),
   pollId: z.uuid().nullable(),
-});
-export const pollInput = z.object({
-  id: z.uuid(),
-  question: z.string().trim().min(1, issue("poll-without-question")).max(300),
-  options: z
-    .array(z.object({ id: z.string().min(1).max(40), label: z.string().trim().min(1, issue("answer-empty")).max(200) }))
-    .max(20),
 });
 export const runSheetInput = z.object({
   segments: z.array(segmentInput).max(100, issue("too-many-segments")),

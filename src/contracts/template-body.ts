@@ -1,6 +1,18 @@
 import { z } from "zod";
 import { mailDocInput } from "./mailing-input";
-import { planInput, pollInput } from "./plan-input";
+import { planInput } from "./plan-input";
+import { pollPlanInput } from "./poll-input";
+
+interface FirstPoll {
+  readonly question: string;
+  readonly options: readonly { readonly id: string; readonly label: string }[];
+}
+/** Templates kept before polls had several questions hold one of one choice. */
+const inPresentShape = (poll: unknown): unknown => {
+  if (typeof poll !== "object" || poll === null || !("question" in poll)) return poll;
+  const { question, options } = poll as FirstPoll;
+  return { questions: [{ id: "q1", kind: "one-choice", text: question, options }] };
+};
 
 /** What a template keeps: settings, sheet, polls, questions and words; never anybody's data, nor a date. */
 export const templateBody = z.object({
@@ -15,7 +27,7 @@ export const templateBody = z.object({
       }),
     )
     .max(100),
-  polls: z.array(pollInput.omit({ id: true })).max(50),
+  polls: z.array(z.preprocess(inPresentShape, pollPlanInput)).max(50),
   parts: z.array(z.object({ title: z.string(), offsetMinutes: z.int(), lengthMinutes: z.int() })).max(30),
   mailings: z
     .array(

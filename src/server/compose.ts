@@ -1,6 +1,7 @@
 import type { Database } from "./db/client";
 import { Hub } from "./live/hub";
 import type { Context } from "./services/ground/context";
+import { closePolls } from "./services/hour/close-polls";
 import { dismissAway } from "./services/hour/dismiss-away";
 import { admitToHouse, closeLost, SignBook } from "./services/hour/presence";
 import { RoomCache } from "./services/ground/room/commands";
@@ -48,6 +49,7 @@ export async function makeApp(source: Record<string, string | undefined>): Promi
     },
     rightsChanged: () => holderCache.clear(),
     admit: (occurrenceId) => admitToHouse(context, occurrenceId),
+    closePolls: (occurrenceId, pollIds) => closePolls(context, occurrenceId, pollIds),
     dismissAway: (occurrenceId, ticketIds) => dismissAway(context, occurrenceId, ticketIds),
     async flushPresence() {
       await signs.flush();

@@ -17,7 +17,8 @@ import { readinessFor } from "@/server/services/overview/readiness/findings";
 import { mendFinding } from "@/server/services/overview/readiness/mends";
 import { register } from "@/server/services/way-in/registration";
 import { decideRegistrations } from "@/server/services/way-in/registration-changes";
-import { pollsOf, saveRunSheet, segmentsOf } from "@/server/services/planning/run-sheets";
+import { pollsOf } from "@/server/services/planning/polls";
+import { saveRunSheet, segmentsOf } from "@/server/services/planning/run-sheets";
 import { addStagePerson } from "@/server/services/people/stage-people";
 import {
   createFromTemplate,

@@ -1,3 +1,4 @@
+import { onePoll, oneVote } from "../support/polls";
 import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { eq } from "drizzle-orm";
@@ -196,7 +197,7 @@ describe("seats", () => {
 
   it("are what voting and asking need: neither the foyer nor somebody who never came takes part", async () => {
     const pollId = randomUUID();
-    await run({ type: "polls.add", question: "Tide?", options: ["in", "out"] }, pollId);
+    await run({ type: "polls.add", poll: onePoll("Tide?", ["in", "out"]) }, pollId);
     await run({ type: "polls.open", pollId });
     const [away, waiting] = [
       await addTicket(world, event, "attendee", "Away"),
@@ -206,7 +207,7 @@ describe("seats", () => {
     const actor = { role: "attendee" as const, duties: [] };
     for (const actorId of [away, waiting]) {
       const who = { actorId, actor, occurrenceId: event.occurrenceId, organisationId: world.organisationId };
-      const vote = bringFact(world.context, who, { type: "polls.vote", pollId, optionId: "o1" });
+      const vote = bringFact(world.context, who, oneVote(pollId, "o1"));
       await expect(vote).rejects.toMatchObject({ failure: { code: "not-inside" } });
     }
   });
@@ -219,7 +220,7 @@ describe("the run sheet during the hour", () => {
   };
   it("cannot take an open poll away with its ballots, not even in the moment in which it opens", async () => {
     const pollId = randomUUID();
-    await run({ type: "polls.add", question: "Tide?", options: ["in", "out"] }, pollId);
+    await run({ type: "polls.add", poll: onePoll("Tide?", ["in", "out"]) }, pollId);
     const guest = await addTicket(world, event, "attendee", "Voter");
     await seat(world, event, guest);
     const sheet = { segments: [segment("First")], polls: [], parts: [] };
@@ -232,7 +233,7 @@ describe("the run sheet during the hour", () => {
     if (left.length === 0) return;
     const actor = { role: "attendee" as const, duties: [] };
     const who = { actorId: guest, actor, occurrenceId: event.occurrenceId, organisationId: world.organisationId };
-    await bringFact(world.context, who, { type: "polls.vote", pollId, optionId: "o1" });
+    await bringFact(world.context, who, oneVote(pollId, "o1"));
     await expect(save()).rejects.toMatchObject({ failure: { code: "wrong-state" } });
     expect(await world.context.db.$count(ballots, eq(ballots.pollId, pollId))).toBe(1);
   });

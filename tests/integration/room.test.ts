@@ -1,3 +1,4 @@
+import { onePoll, oneVote } from "../support/polls";
 import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { eq } from "drizzle-orm";
@@ -126,35 +127,29 @@ describe("the journalled room", () => {
     await openRoom();
     await run({ type: "hour.open-doors" });
     const pollId = randomUUID();
-    await run({ type: "polls.add", question: "Tide?", options: ["in", "out"] }, pollId);
+    await run({ type: "polls.add", poll: onePoll("Tide?", ["in", "out"]) }, pollId);
     const voters = await Promise.all(
       Array.from({ length: 40 }, (_, i) => addTicket(world, event, "attendee", `V${i}`)),
     );
     for (const id of voters) await seat(world, event, id);
-    await expect(
-      bringFact(world.context, guest(voters[0]!), { type: "polls.vote", pollId, optionId: "o1" }),
-    ).rejects.toMatchObject({
+    await expect(bringFact(world.context, guest(voters[0]!), oneVote(pollId, "o1"))).rejects.toMatchObject({
       failure: { code: "poll-not-open" },
     });
     await run({ type: "polls.open", pollId });
     await Promise.all(
       voters.flatMap((id) => [
-        bringFact(world.context, guest(id), { type: "polls.vote", pollId, optionId: "o1" }),
-        bringFact(world.context, guest(id), { type: "polls.vote", pollId, optionId: "o1" }),
+        bringFact(world.context, guest(id), oneVote(pollId, "o1")),
+        bringFact(world.context, guest(id), oneVote(pollId, "o1")),
       ]),
     );
-    await bringFact(world.context, guest(voters[0]!), { type: "polls.vote", pollId, optionId: "o2" });
-    await expect(
-      bringFact(world.context, guest(voters[1]!), { type: "polls.vote", pollId, optionId: "o9" }),
-    ).rejects.toMatchObject({
+    await bringFact(world.context, guest(voters[0]!), oneVote(pollId, "o2"));
+    await expect(bringFact(world.context, guest(voters[1]!), oneVote(pollId, "o9"))).rejects.toMatchObject({
       failure: { code: "no-such-option" },
     });
     const cast = await world.context.db.select().from(ballots).where(eq(ballots.pollId, pollId));
-    expect([cast.length, cast.filter((one) => one.optionId === "o2").length]).toEqual([40, 1]);
+    expect([cast.length, cast.filter((one) => one.choice[0] === "o2").length]).toEqual([40, 1]);
     await run({ type: "polls.close", pollId });
-    await expect(
-      bringFact(world.context, guest(voters[2]!), { type: "polls.vote", pollId, optionId: "o2" }),
-    ).rejects.toMatchObject({
+    await expect(bringFact(world.context, guest(voters[2]!), oneVote(pollId, "o2"))).rejects.toMatchObject({
       failure: { code: "poll-not-open" },
     });
     expect((await world.context.db.select().from(polls).where(eq(polls.id, pollId)))[0]).toMatchObject({

@@ -1,3 +1,4 @@
+import { onePoll } from "../support/polls";
 import { randomUUID } from "node:crypto";
 import { and, eq } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
@@ -29,14 +30,7 @@ const segment = (title: string, part: Partial<RunSheetInput["segments"][number]>
   pollId: null,
   ...part,
 });
-const poll = (question: string) => ({
-  id: randomUUID(),
-  question,
-  options: [
-    { id: "o1", label: "Yes" },
-    { id: "o2", label: "No" },
-  ],
-});
+const poll = (question: string) => ({ id: randomUUID(), ...onePoll(question, ["Yes", "No"]) });
 const sheet = (part: Partial<RunSheetInput>): RunSheetInput => ({ segments: [], polls: [], parts: [], ...part });
 const load = (dateId: string | null = null, eventId = event.eventId) =>
   loadRunSheet(world.context, world.owner, eventId, dateId);
@@ -115,8 +109,8 @@ describe("the run sheet", () => {
     const asked = poll("Before");
     await save(sheet({ polls: [asked] }));
     await world.context.db.update(polls).set({ state: "closed" }).where(eq(polls.id, asked.id));
-    await save(sheet({ polls: [{ ...asked, question: "After" }] }));
-    expect((await load()).runSheet.polls[0]!.question).toBe("Before");
+    await save(sheet({ polls: [{ ...poll("After"), id: asked.id }] }));
+    expect((await load()).runSheet.polls[0]!.questions[0]!.text).toBe("Before");
     await expect(save(sheet({}))).rejects.toMatchObject({ failure: { code: "wrong-state" } });
     await world.context.db.delete(polls).where(eq(polls.id, asked.id));
   });
@@ -125,7 +119,7 @@ describe("the run sheet", () => {
     ["a segment without a title", { segments: [segment(" ")] }],
     ["a length of nothing", { segments: [segment("x", { lengthMinutes: 0 })] }],
     ["a fixed start that is none", { segments: [segment("x", { fixedStartLocal: "soon" })] }],
-    ["an empty answer", { polls: [{ ...poll("q"), options: [{ id: "o1", label: "" }] }] }],
+    ["an empty answer", { polls: [{ id: randomUUID(), ...onePoll("q", [""]) }] }],
     ["too many segments", { segments: Array.from({ length: 101 }, () => segment("x")) }],
   ])("refuses %s whole", async (_name, part) => {
     const before = (await load()).runSheet;

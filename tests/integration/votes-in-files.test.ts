@@ -1,3 +1,4 @@
+import { onePoll, oneVote } from "../support/polls";
 import { randomUUID } from "node:crypto";
 import { parse } from "csv-parse/sync";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
@@ -16,6 +17,8 @@ import { addTicket, makeEvent, makeWorld, seat, type MadeEvent, type World } fro
 let world: World;
 let event: MadeEvent;
 let producerId: string;
+/** of scales, rankings, quizzes and samples alone */
+const noFigures = { mean: "", median: "", points: "", right: "", low: "", high: "" };
 const pollId = randomUUID();
 const [highTide, inWriting, unseen] = [randomUUID(), randomUUID(), randomUUID()];
 const voters: string[] = [];
@@ -60,13 +63,13 @@ beforeAll(async () => {
   await seat(world, event, testGuest, "test-guest");
   await run({ type: "stage.enter" });
   await run({ type: "hour.open-doors" });
-  await run({ type: "polls.add", question: 'Tide, in "or" out?', options: ["in", "out, far"] }, pollId);
+  await run({ type: "polls.add", poll: onePoll('Tide, in "or" out?', ["in", "out, far"]) }, pollId);
   await run({ type: "polls.open", pollId });
-  await bringFact(world.context, as(voters[0]!), { type: "polls.vote", pollId, optionId: "o1" });
+  await bringFact(world.context, as(voters[0]!), oneVote(pollId, "o1"));
   world.clock.advance(1000);
-  await bringFact(world.context, as(voters[1]!), { type: "polls.vote", pollId, optionId: "o2" });
-  await bringFact(world.context, as(voters[2]!), { type: "polls.vote", pollId, optionId: "o2" });
-  await bringFact(world.context, as(testGuest, tester), { type: "polls.vote", pollId, optionId: "o1" });
+  await bringFact(world.context, as(voters[1]!), oneVote(pollId, "o2"));
+  await bringFact(world.context, as(voters[2]!), oneVote(pollId, "o2"));
+  await bringFact(world.context, as(testGuest, tester), oneVote(pollId, "o1"));
   await ask(voters[0]!, highTide, "How high,\nand when?");
   world.clock.advance(1000);
   await ask(voters[1]!, inWriting, "=1+1");
@@ -94,6 +97,7 @@ describe("polls and ballots as files", () => {
         votes: "1",
         percent: "33.3",
         voters: "3",
+        ...noFigures,
       },
       {
         poll: "1",
@@ -103,9 +107,12 @@ describe("polls and ballots as files", () => {
         votes: "2",
         percent: "66.7",
         voters: "3",
+        ...noFigures,
       },
     ]);
-    expect((await ballotCounts(world.context, event.occurrenceId)).get(pollId)).toEqual({ o1: 1, o2: 2 });
+    expect((await ballotCounts(world.context, event.occurrenceId)).get(pollId)).toEqual({
+      q1: { voters: 3, counts: { o1: 1, o2: 2 } },
+    });
   });
 
   it("say who chose what and when, in the order in which it came", async () => {
@@ -120,10 +127,10 @@ describe("polls and ballots as files", () => {
   });
 
   it("change with a changed ballot, and never hold two of one person", async () => {
-    await bringFact(world.context, as(voters[0]!), { type: "polls.vote", pollId, optionId: "o2" });
+    await bringFact(world.context, as(voters[0]!), oneVote(pollId, "o2"));
     expect((await rowsOf("polls")).map((row) => row["votes"])).toEqual(["0", "3"]);
     expect(await rowsOf("ballots")).toHaveLength(3);
-    await bringFact(world.context, as(voters[0]!), { type: "polls.vote", pollId, optionId: "o1" });
+    await bringFact(world.context, as(voters[0]!), oneVote(pollId, "o1"));
   });
 });
 
@@ -143,7 +150,10 @@ describe("questions as a file", () => {
 describe("the same figures everywhere", () => {
   it("on the desk, on the page afterwards and in the files", async () => {
     const live = await loadFigures(world.context.db, event.occurrenceId, world.clock.now() - 60_000);
-    expect([live.tallies.get(pollId), live.votes.get(highTide)]).toEqual([{ o1: 1, o2: 2 }, 2]);
+    expect([live.tallies.get(pollId), live.votes.get(highTide)]).toEqual([
+      { q1: { voters: 3, counts: { o1: 1, o2: 2 } } },
+      2,
+    ]);
     const after = await afterwards(world.context, world.owner, event.eventId, event.occurrenceId);
     expect(after.questions.map((one) => [one.text.slice(0, 8), one.votes])[0]).toEqual(["How high", 2]);
     expect(after.questions).toHaveLength(3);

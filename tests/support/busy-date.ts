@@ -1,3 +1,4 @@
+import { onePoll } from "./polls";
 import { randomUUID } from "node:crypto";
 import {
   organisations,
@@ -59,11 +60,7 @@ async function insertDate(
     organisationId,
     occurrenceId,
     position: 0,
-    question: "Tide?",
-    options: [
-      { id: "o1", label: "in" },
-      { id: "o2", label: "out" },
-    ],
+    ...onePoll("Tide?", ["in", "out"]),
   });
   await db.insert(segments).values(
     ["Welcome", "The count"].map((title, position) => ({

@@ -1,3 +1,4 @@
+import { onePoll, oneVote } from "./polls";
 import { randomUUID } from "node:crypto";
 import type { CommandBody } from "@/contracts";
 
@@ -42,7 +43,10 @@ export const commands: { [T in CommandBody["type"]]: Extract<CommandBody, { type
   "questions.move": { type: "questions.move", questionId: id, state: "later", segmentId: null },
   "questions.take": { type: "questions.take", questionId: id, isMine: true },
   "questions.answer": { type: "questions.answer", questionId: id, how: "aloud", text: null },
-  "polls.add": { type: "polls.add", question: "?", options: ["a", "b"] },
+  "polls.add": { type: "polls.add", poll: onePoll("?", ["a", "b"]) },
+  "polls.edit": { type: "polls.edit", pollId: id, poll: onePoll("?", ["a", "b"]) },
+  "polls.remove": { type: "polls.remove", pollId: id },
+  "polls.show": { type: "polls.show", pollId: id, isOnPicture: false },
   "polls.open": { type: "polls.open", pollId: id },
   "polls.close": { type: "polls.close", pollId: id },
   "polls.reveal": { type: "polls.reveal", pollId: id },
@@ -64,7 +68,7 @@ export const commands: { [T in CommandBody["type"]]: Extract<CommandBody, { type
   "hour.end": { type: "hour.end" },
   "questions.vote": { type: "questions.vote", questionId: id, isFor: true },
   "signals.give": { type: "signals.give", kind: "applause" },
-  "polls.vote": { type: "polls.vote", pollId: id, optionId: "o1" },
+  "polls.vote": oneVote(id, "o1"),
   sign: { type: "sign", connectionId: id },
   goodbye: { type: "goodbye", connectionId: id },
 };

@@ -1,6 +1,7 @@
 import type { StreamEvent, StreamMessages } from "@/contracts";
 import { Hub } from "@/server/live/hub";
 import { silentLog } from "@/server/platform/log";
+import { closePolls } from "@/server/services/hour/close-polls";
 import { dismissAway } from "@/server/services/hour/dismiss-away";
 import { admitToHouse, openConnection } from "@/server/services/hour/presence";
 import type { MadeEvent, World } from "./world";
@@ -15,6 +16,7 @@ export const makeHub = (world: World): Hub =>
     log: silentLog,
     admit: (id) => admitToHouse(world.context, id),
     dismissAway: (id, ticketIds) => dismissAway(world.context, id, ticketIds),
+    closePolls: (id, pollIds) => closePolls(world.context, id, pollIds),
     rightsChanged: () => {},
     flushPresence: async () => {},
     databaseBack: () => {},

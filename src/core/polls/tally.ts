@@ -1,45 +1,33 @@
-/** One line of a one-choice poll's result. */
-export interface OptionShare {
-  readonly optionId: string;
-  readonly votes: number;
-  /** whole percentage, rounded half up by itself: equal counts show equal figures */
-  readonly percent: number;
-  /** the same with one decimal, for files */
-  readonly percentForFiles: number;
-}
+import type { PollKind, PollQuestion } from "./poll";
+import { weightsOf, type Choice } from "./choice";
 
-export interface OneChoiceResult {
-  readonly options: readonly OptionShare[];
+/** What came together for one question: people who answered, and votes (or points) by option or by text. */
+export interface Tally {
   readonly voters: number;
-  /** the shown percentages do not add up to 100: the screen says "rounded" */
-  readonly isRounded: boolean;
+  readonly counts: Readonly<Record<string, number>>;
+}
+/** The tallies of a poll, by question. */
+export type Tallies = Readonly<Record<string, Tally>>;
+
+export const noTally: Tally = { voters: 0, counts: {} };
+
+/** The tally with so many people's same choice laid on; negative ones take back. */
+export function withChoice(tally: Tally, kind: PollKind, choice: Choice, people: number): Tally {
+  const counts = { ...tally.counts };
+  for (const [key, weight] of Object.entries(weightsOf(kind, choice))) {
+    const count = (counts[key] ?? 0) + weight * people;
+    if (count === 0) delete counts[key];
+    else counts[key] = count;
+  }
+  return { voters: tally.voters + people, counts };
 }
 
-/** Half up, on the exact fraction: 1 of 200 in whole percents is 1, not 0. */
-function halfUp(numerator: number, denominator: number, factor: number): number {
-  return Math.floor((2 * numerator * factor + denominator) / (2 * denominator));
-}
-
-/** Share in percent, rounded half up to whole percents, or to tenths with `decimals: 1`. */
-export function share(part: number, whole: number, decimals: 0 | 1 = 0): number {
-  if (whole === 0) return 0;
-  return decimals === 0 ? halfUp(part, whole, 100) : halfUp(part, whole, 1000) / 10;
-}
-
-/** Rule 11, one choice. Options keep their order; ballots for options that are gone do not count. */
-export function tallyOneChoice(
-  optionIds: readonly string[],
-  votesByOption: Readonly<Record<string, number>>,
-): OneChoiceResult {
-  const votes = optionIds.map((id) => votesByOption[id] ?? 0);
-  const voters = votes.reduce((sum, one) => sum + one, 0);
-  const options = optionIds.map((optionId, i) => ({
-    optionId,
-    votes: votes[i]!,
-    percent: share(votes[i]!, voters),
-    percentForFiles: share(votes[i]!, voters, 1),
-  }));
-  const shown = options.reduce((sum, one) => sum + one.percent, 0);
-  const exact = options.every((one) => one.percent * voters === one.votes * 100);
-  return { options, voters, isRounded: voters > 0 && (shown !== 100 || !exact) };
-}
+/** Several people's choices, as rows of equal ones. */
+export const tallyOf = (
+  question: Pick<PollQuestion, "kind">,
+  choices: Iterable<{ readonly choice: Choice; readonly people: number }>,
+): Tally => {
+  let tally = noTally;
+  for (const { choice, people } of choices) tally = withChoice(tally, question.kind, choice, people);
+  return tally;
+};

@@ -1,5 +1,5 @@
 import { touches, type Interval, type IntervalSet } from "../time";
-import { share } from "./tally";
+import { share } from "./share";
 
 export interface Turnout {
   readonly voters: number;

@@ -28,7 +28,8 @@ export interface SegmentFacts extends TimedSegment {
 export interface PollFacts {
   readonly id: string;
   readonly question: string;
-  readonly optionCount: number;
+  /** nothing is missing before it can be put to people */
+  readonly isReady: boolean;
 }
 
 /** What the checks look at: the plan of one date, with nothing else of the database in it. */

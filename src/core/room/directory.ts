@@ -1,4 +1,5 @@
 import type { DateTimes } from "../dates";
+import type { PollPlan, Tallies } from "../polls";
 import type { SignalKind, SignalRate } from "./signals/rates";
 import type { Duty, Role, Switches } from "../people";
 
@@ -52,10 +53,8 @@ export interface DirectoryQuestion {
   readonly answer: string | null;
 }
 
-export interface DirectoryPoll {
+export interface DirectoryPoll extends PollPlan {
   readonly id: string;
-  readonly question: string;
-  readonly options: readonly { readonly id: string; readonly label: string }[];
 }
 
 /** Facts that come too often for the journal, as the last merge saw them. */
@@ -65,7 +64,7 @@ export interface RoomFigures {
   /** who is on a phone line and how loud, 0–100, by ticket */
   readonly callers: ReadonlyMap<string, number>;
   readonly votes: ReadonlyMap<string, number>;
-  readonly tallies: ReadonlyMap<string, Readonly<Record<string, number>>>;
+  readonly tallies: ReadonlyMap<string, Tallies>;
   readonly signals: ReadonlyMap<SignalKind, SignalRate>;
 }
 

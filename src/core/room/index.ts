@@ -38,7 +38,7 @@ export {
 export { isCurtainUp, showStartedAt, switchesNow, type HourEntry, type HourState } from "./hour/state";
 export { inTray, type TrayItem } from "./in-tray";
 export { outwardOf, type OutwardAct } from "./outward";
-export type { RoomPoll } from "./polls";
+export { overduePolls, type RoomPoll } from "./polls";
 export type { RoomQuestion } from "./questions";
 export {
   append,

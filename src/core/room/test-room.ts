@@ -1,3 +1,4 @@
+import { plainPoll } from "../polls";
 import { defaultSwitches, type Actor } from "../people";
 import {
   decide,
@@ -75,7 +76,27 @@ export const words: RoomDirectory = {
     ).map(([ticketId, name, role]) => [ticketId, { ticketId, name, role, duties: [] }]),
   ),
   questions: new Map([["q1", { id: "q1", text: "SECRET-QUESTION", answer: "SECRET-ANSWER" }]]),
-  polls: new Map([["v1", { id: "v1", question: "SECRET-POLL", options: [{ id: "o1", label: "yes" }] }]]),
+  polls: new Map([
+    [
+      "v1",
+      {
+        id: "v1",
+        ...plainPoll,
+        questions: [
+          {
+            id: "q1",
+            kind: "quiz",
+            text: "SECRET-POLL",
+            options: [
+              { id: "o1", label: "yes" },
+              { id: "o2", label: "no" },
+            ],
+            rightIds: ["o2"],
+          },
+        ],
+      },
+    ],
+  ]),
   notes: new Map(),
 };
 export const figures: RoomFigures = {
@@ -87,5 +108,5 @@ export const figures: RoomFigures = {
   ]),
   callers: new Map([["t1", 40]]),
   votes: new Map([["q1", 3]]),
-  tallies: new Map([["v1", { o1: 7 }]]),
+  tallies: new Map([["v1", { q1: { voters: 7, counts: { o1: 7 } } }]]),
 };

@@ -2,6 +2,7 @@ import type { ChatReach, Phase, Role, Switches } from "../people";
 import type { CardKind } from "./cues/cards";
 import type { EveryoneItem, HandItem, HeardItem, HolderItem, OwnFloor } from "./floor/items";
 import type { QuestionState } from "../questions";
+import type { Answers, PollPlan, Tallies } from "../polls";
 import type { StagePlace } from "./stage/state";
 
 /** A projection: sections of items by id, plain JSON. Each role class has its own sections and fields. */
@@ -100,14 +101,16 @@ export interface HouseQuestionItem {
   readonly answer: string | null;
 }
 
-export interface PollItem {
-  readonly question: string;
-  readonly options: readonly { readonly id: string; readonly label: string }[];
+export interface PollItem extends PollPlan {
   readonly state: "prepared" | "open" | "closed";
   readonly isRevealed: boolean;
+  readonly isOnPicture: boolean;
+  readonly openedAt: number | null;
+  /** when it closes by itself */
+  readonly closesAt: number | null;
 }
 export interface TallyItem {
-  readonly votes: Readonly<Record<string, number>>;
+  readonly byQuestion: Tallies;
 }
 export interface CountItem {
   readonly count: number;
@@ -213,7 +216,8 @@ export interface PersonalPart {
 export interface OwnParts {
   readonly [capability: string]: unknown;
   readonly floor?: OwnFloor;
-  readonly polls?: { readonly ballots: Readonly<Record<string, string>> };
+  /** answers by poll and question */
+  readonly polls?: { readonly ballots: Readonly<Record<string, Answers>> };
   readonly questions?: {
     readonly votes: readonly string[];
     readonly asked: readonly {

@@ -26,6 +26,9 @@ export type Failure =
   | { code: "too-large"; limitBytes: number }
   | { code: "poll-not-open" }
   | { code: "no-such-option" }
+  | { code: "answer-incomplete" }
+  | { code: "vote-locked" }
+  | { code: "poll-was-open" }
   | { code: "switched-off"; what: "questions" | "polls" | "chat" | "hands" | "signals" | "registration" }
   | { code: "date-fixed"; startLocal: string; phase: string }
   | { code: "house-full" }

@@ -1,15 +1,11 @@
 "use client";
 import { useEffect, useRef, useState } from "react";
-import type { CommandBody } from "@/contracts";
 import { Input, Press } from "@/ui";
 import { cardKinds } from "@/core/room";
 import { cardWords } from "@/features/shared/card-words";
+import type { Offer } from "./offer";
+import { pollOffers } from "./poll-offers";
 import type { DeskScene } from "./scene";
-
-interface Offer {
-  readonly words: string;
-  readonly command: CommandBody;
-}
 
 /** What the desk may do about the audience: the floor given and taken back, hands lowered. */
 function floorOffers({ view, may }: Pick<DeskScene, "view" | "may">): readonly Offer[] {
@@ -74,7 +70,7 @@ function offersOf({ view, segments, currentIndex, may }: DeskScene): readonly Of
           words: `Cue: ${segment.title}`,
           command: { type: "cues.jump", leavingSegmentId, segmentId: segment.id },
         });
-  return [...acts, ...people, ...floor];
+  return [...acts, ...pollOffers({ view, may }), ...people, ...floor];
 }
 
 /** The command line: type a few letters of a person and an act; one match runs, several are asked about. */

@@ -20,7 +20,7 @@ import { DoorsAndCurtain } from "./doors-and-curtain";
 import { Everyone } from "./everyone";
 import { HourColumn } from "./hour-column";
 import { PeopleShelves } from "./people-shelves";
-import { PollDesk } from "./poll-desk";
+import { PollDesk } from "./polls/poll-desk";
 import { SwitchesSheet } from "./switches-sheet";
 import { Tray } from "./tray";
 
@@ -180,7 +180,7 @@ export function Desk(props: DeskProps) {
           <DoorsAndCurtain scene={scene} frontUrl={props.frontUrl} />
           <TeamSignals view={scene.view} className="min-h-6 text-ink-2" />
           <PeopleShelves scene={scene} />
-          <PollDesk scene={scene} />
+          <PollDesk scene={scene} dateId={props.occurrenceId} />
         </main>
         <TrayAndChat tray={tray} heldCount={heldCount} room={room} scene={scene} props={props} />
       </div>

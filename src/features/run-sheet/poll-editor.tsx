@@ -1,14 +1,12 @@
 "use client";
 import type { RunSheetInput } from "@/contracts";
-import { Button, FieldError, Input, Textarea } from "@/ui";
+import { freshPoll, pollShapes } from "@/features/shared/polls/plan";
+import { PollFields } from "@/features/shared/polls/poll-fields";
+import { Button, Menu } from "@/ui";
 
 type Poll = RunSheetInput["polls"][number];
 
-/** Answers from lines; an answer keeps its id while its line stays where it is. */
-const optionsFrom = (text: string, before: Poll["options"]): Poll["options"] =>
-  text.split("\n").map((label, i) => ({ id: before[i]?.id ?? `o${i + 1}`, label }));
-
-/** The date's polls: one choice, the answers one a line. */
+/** The date's polls, prepared ahead. */
 export function PollEditor({
   polls,
   onChange,
@@ -18,28 +16,18 @@ export function PollEditor({
   onChange: (polls: Poll[]) => void;
   errorAt: (path: string) => string | undefined;
 }) {
-  const change = (id: string, part: Partial<Poll>) =>
-    onChange(polls.map((poll) => (poll.id === id ? { ...poll, ...part } : poll)));
+  const add = (poll: Omit<Poll, "id">) => onChange([...polls, { ...poll, id: crypto.randomUUID() }]);
   return (
     <section id="polls" aria-label="Polls" className="border-t border-rule pt-3">
       <h2 className="text-head font-semibold">Polls</h2>
-      <ul className="mt-2 grid grid-cols-2 gap-4">
+      <ul className="mt-2 grid gap-4 lg:grid-cols-2">
         {polls.map((poll, i) => (
           <li key={poll.id} className="flex flex-col gap-2 bg-sheet p-3">
-            <Input
-              aria-label="The poll's question"
-              placeholder="Question"
-              value={poll.question}
-              onChange={(e) => change(poll.id, { question: e.target.value })}
-            />
-            {errorAt(`polls.${i}.question`) && <FieldError>{errorAt(`polls.${i}.question`)}</FieldError>}
-            <Textarea
-              aria-label="Answers, one a line"
-              placeholder="Answers, one a line"
-              rows={4}
-              value={poll.options.map((option) => option.label).join("\n")}
-              onChange={(e) => change(poll.id, { options: optionsFrom(e.target.value, poll.options) })}
-              onBlur={() => change(poll.id, { options: poll.options.filter((option) => option.label.trim() !== "") })}
+            <PollFields
+              poll={poll}
+              path={`polls.${i}.`}
+              errorAt={errorAt}
+              onChange={(next) => onChange(polls.map((one) => (one.id === poll.id ? next : one)))}
             />
             <Button className="self-start" onClick={() => onChange(polls.filter((one) => one.id !== poll.id))}>
               Remove
@@ -47,12 +35,13 @@ export function PollEditor({
           </li>
         ))}
       </ul>
-      <Button
-        className="mt-2"
-        onClick={() => onChange([...polls, { id: crypto.randomUUID(), question: "", options: [] }])}
-      >
-        Add a poll
-      </Button>
+      <div className="mt-2 flex gap-2">
+        <Button onClick={() => add(freshPoll())}>Add a poll</Button>
+        <Menu
+          trigger={<Button weight="plain">Begin with …</Button>}
+          items={pollShapes.map(({ label, make }) => ({ label, onSelect: () => add(make()) }))}
+        />
+      </div>
     </section>
   );
 }

@@ -1,8 +1,10 @@
 "use client";
+
 import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { GripVertical, X } from "lucide-react";
 import type { RunSheetInput } from "@/contracts";
+import { pollTitle } from "@/core/polls";
 import type { PlannedSegment } from "@/core/run-sheet";
 import { clockTime } from "@/core/time";
 import { ClockInput } from "@/features/shared/clock-input";
@@ -156,7 +158,7 @@ export function SegmentRow(props: {
         <option value="">none</option>
         {props.polls.map((poll) => (
           <option key={poll.id} value={poll.id}>
-            {poll.question || "unnamed"}
+            {pollTitle(poll) || "unnamed"}
           </option>
         ))}
       </Select>

@@ -24,7 +24,10 @@ const words: Readonly<Record<CheckName, Words>> = {
     `${Number(count) === 1 ? "1 segment has" : `${count} segments have`} nobody to lead, “${title}” first.`,
     "Name a leader",
   ],
-  "poll-without-options": ({ question }) => [`“${question}” has fewer than two answers.`, "Write answers"],
+  "poll-without-options": ({ question }) => [
+    `“${question}” lacks answers, or the right one of a quiz.`,
+    "Complete the poll",
+  ],
   "poll-in-no-segment": ({ question }) => [`The poll “${question}” belongs to no segment.`, "Give it a place"],
   "part-outside-the-date": ({ title }) => [`“${title}” lies outside the date’s hours.`, "Move the part"],
   "no-test-guest": () => ["No test guest has walked in yet.", "Try the way in"],

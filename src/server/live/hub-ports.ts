@@ -17,6 +17,8 @@ export interface HubPorts {
   admit(occurrenceId: string): Promise<number>;
   /** lowers the hands of people who have been away for long, and takes the floor back from them */
   dismissAway(occurrenceId: string, ticketIds: readonly string[]): Promise<void>;
+  /** closes polls whose time is over */
+  closePolls(occurrenceId: string, pollIds: readonly string[]): Promise<void>;
   /** people, roles or the plan of some date were edited */
   rightsChanged(): void;
   /** writes gathered signs of life and closes lost connections */

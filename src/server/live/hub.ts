@@ -2,7 +2,7 @@ import { editedParts, type HubPorts, type Join } from "./hub-ports";
 
 export type { HubPorts, Join } from "./hub-ports";
 import type { WhisperBody } from "@/contracts";
-import { type JournalEntry } from "@/core/room";
+import { overduePolls, type JournalEntry } from "@/core/room";
 import { Refusal } from "@/core/shared";
 import { isDatabaseAway } from "../db/away";
 import type { RoomNotice } from "../db/notify";
@@ -231,6 +231,8 @@ export class Hub {
       });
       const now = this.ports.clock.now();
       for (const room of this.rooms) {
+        const overdue = overduePolls(room.state.polls, now);
+        if (overdue.length > 0) await this.withDatabase(() => this.ports.closePolls(room.occurrenceId, overdue));
         if (room.isEmpty) this.rooms.forget(room);
         else if (room.fadeSignals() || room.areFiguresDirty || now - room.figuresReadAt >= recountEveryMs) {
           await this.rooms.inOrder(room.occurrenceId, () => this.withDatabase(() => this.showFigures(room)));

@@ -1,5 +1,6 @@
 import type { StreamMessages } from "@/contracts";
 import { isStageRole, type Circumstance } from "@/core/people";
+import { noTally, withChoice } from "@/core/polls";
 import { seatsLetInUnderLock } from "@/core/seats";
 import {
   circumstanceOf,
@@ -274,10 +275,12 @@ export class LiveRoom {
       return;
     }
     const tallies = new Map(this.figures.tallies);
-    const tally = { ...tallies.get(change.pollId) };
-    if (change.from !== null) tally[change.from] = Math.max(0, (tally[change.from] ?? 0) - 1);
-    tally[change.to] = (tally[change.to] ?? 0) + 1;
-    tallies.set(change.pollId, tally);
+    const poll = { ...tallies.get(change.pollId) };
+    for (const { questionId, kind, from, to } of change.changes) {
+      const was = poll[questionId] ?? noTally;
+      poll[questionId] = withChoice(from === null ? was : withChoice(was, kind, from, -1), kind, to, 1);
+    }
+    tallies.set(change.pollId, poll);
     this.figures = { ...this.figures, tallies };
   }
 }

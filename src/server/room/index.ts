@@ -102,5 +102,5 @@ export const loadDirectory = (db: Db, occurrenceId: string) => words.loadDirecto
 export const refreshed = (db: Db, of: WordsOf, known: RoomDirectory, wanted: readonly WordsWanted[]) =>
   words.refreshed(db, of, known, wanted, notes);
 
-export { loadFigures } from "./figures";
+export { loadFigures, loadTallies } from "./figures";
 export { recentSignals } from "./signals/recent";

@@ -1,6 +1,7 @@
 import type { CommandBody, FactBody, LogRow } from "@/contracts";
 import type { EntryBody, JournalEntry, OwnParts, RoomCommand, RoomDirectory, RoomState, Signal } from "@/core/room";
 import type { Actor, Switches } from "@/core/people";
+import type { Choice, PollKind } from "@/core/polls";
 import type { Db } from "../db/client";
 
 /** Where a capability's server part works: one room of one date. */
@@ -39,9 +40,17 @@ export interface FactPlace {
   readonly switches: Switches;
 }
 
+/** One person's answer to one question of a poll: what it was, and what it is now. */
+export interface TallyChange {
+  readonly questionId: string;
+  readonly kind: PollKind;
+  readonly from: Choice | null;
+  readonly to: Choice;
+}
+
 /** What a fact changed of the merged figures: added to them, never counted anew. */
 export type FigureChange =
-  | { readonly of: "tally"; readonly pollId: string; readonly from: string | null; readonly to: string }
+  | { readonly of: "tally"; readonly pollId: string; readonly changes: readonly TallyChange[] }
   | { readonly of: "signal"; readonly signal: Signal }
   | { readonly of: "votes"; readonly questionId: string; readonly by: 1 | -1 };
 

@@ -77,7 +77,14 @@ async function questions(
 
 async function polls(db: Db, { occurrenceId }: WordsOf): Promise<ReadonlyMap<string, DirectoryPoll>> {
   const rows = await db
-    .select({ id: pollTable.id, question: pollTable.question, options: pollTable.options })
+    .select({
+      id: pollTable.id,
+      questions: pollTable.questions,
+      isAnonymous: pollTable.isAnonymous,
+      isLocked: pollTable.isLocked,
+      limitSeconds: pollTable.limitSeconds,
+      isSample: pollTable.isSample,
+    })
     .from(pollTable)
     .where(eq(pollTable.occurrenceId, occurrenceId))
     .orderBy(asc(pollTable.position))

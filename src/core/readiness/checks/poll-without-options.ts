@@ -1,8 +1,8 @@
 import type { Check } from "../plan-facts";
 
-/** A prepared poll that offers fewer than two answers. */
+/** A prepared poll that cannot be put to people yet: too few answers, or a quiz without a right one. */
 export const pollWithoutOptions: Check = (plan) => {
-  const poll = plan.polls.find((one) => one.optionCount < 2);
+  const poll = plan.polls.find((one) => !one.isReady);
   if (!plan.pollsOn || !poll) return null;
   return {
     check: "poll-without-options",

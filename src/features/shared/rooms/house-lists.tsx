@@ -4,57 +4,9 @@ import { useState } from "react";
 import { useTranslations } from "use-intl";
 
 import type { FoyerView, HouseView, PersonalPart } from "@/core/room";
-import { Button, Tabs, Textarea, ChoiceBar } from "@/ui";
-import { PollBars } from "../poll-bars";
+import { Button, Tabs, Textarea } from "@/ui";
 
 import { type RoomLink } from "../room-link/use-room";
-
-export function PollPlace({
-  view,
-  me,
-  send,
-}: {
-  view: HouseView;
-  me: PersonalPart | null;
-  send: RoomLink<HouseView>["send"];
-}) {
-  const t = useTranslations("house");
-  return Object.entries(view.polls).map(([id, poll]) => {
-    const mine = me?.own.polls?.ballots[id];
-    const tally = view.tallies[id];
-    const voters = Object.values(tally?.votes ?? {}).reduce((sum, one) => sum + one, 0);
-    return (
-      <section key={id} className="border-t-4 border-action bg-sheet p-4" aria-live="polite">
-        <p className="text-label text-ink-2">{poll.state === "open" ? t("poll") : t("results")}</p>
-        <h2 className="text-lead font-semibold">{poll.question}</h2>
-        {poll.state === "open" && (
-          <div className="mt-2 flex flex-col gap-1.5">
-            <ChoiceBar
-              label={poll.question}
-              isStacked
-              choices={poll.options.map(({ id: value, label }) => ({ value, label }))}
-              value={mine ?? null}
-              onChange={(optionId) => send({ type: "polls.vote", pollId: id, optionId })}
-            />
-            <p className="text-label text-ink-2">
-              {mine ? t("pollVoted") : ""} {t("pollChange")}
-            </p>
-          </div>
-        )}
-        {tally && poll.isRevealed && (
-          <div className="mt-2">
-            <PollBars
-              options={poll.options}
-              votes={tally.votes}
-              mine={mine}
-              words={{ rounded: t("rounded"), voters: t("voters", { count: voters }) }}
-            />
-          </div>
-        )}
-      </section>
-    );
-  });
-}
 
 type AskState = "idle" | "waiting" | "sent";
 

@@ -1,7 +1,8 @@
 "use client";
 import { FloorPlace, HandLine } from "./floor-place";
 import { SignalLine } from "./signal-line";
-import { PollPlace, AskPlace, Lists } from "./house-lists";
+import { PollPlace, ResultOnPicture } from "../polls/poll-place";
+import { AskPlace, Lists } from "./house-lists";
 
 import { useEffect, useRef, type ReactNode } from "react";
 import { useTranslations, useLocale } from "use-intl";
@@ -25,6 +26,7 @@ export function LinkNote({ state }: { state: RoomLink<never>["state"] }) {
 function Programme({ view, before }: { view: HouseView; before: ReactNode }) {
   const t = useTranslations("house");
   const status = view.status["it"];
+  const hasResult = Object.values(view.polls).some((poll) => poll.isOnPicture);
   const cast = [
     ...Object.entries(view.cast),
     ...Object.entries(view.guests).map(([id, { name }]) => [id, { name, portraitId: null }] as const),
@@ -40,7 +42,8 @@ function Programme({ view, before }: { view: HouseView; before: ReactNode }) {
       ) : (
         <>
           <p className="text-lead text-ink-2">{view.cue["it"]?.segmentTitle ?? view.event["it"]?.title}</p>
-          <ul className="m-auto flex flex-wrap justify-center gap-3">
+          <ResultOnPicture view={view} />
+          <ul className={`m-auto flex flex-wrap justify-center gap-3 ${hasResult ? "hidden" : ""}`}>
             {cast.length === 0 && <li className="text-ink-2">{t("nobody")}</li>}
             {cast.map(([id, person]) => (
               <li key={id} className="flex min-w-40 items-center gap-3 border-s-2 border-action bg-sheet px-4 py-3">
@@ -157,7 +160,7 @@ export function HouseRoom(props: { occurrenceId: string; ticketId: string; start
             </div>
             <div className="flex flex-col gap-3">
               {floor && <FloorPlace room={room} floor={floor} view={house} />}
-              <PollPlace view={house} me={room.me} send={room.send} />
+              <PollPlace view={house} me={room.me} ahead={room.clockAheadMs} send={room.send} />
               {event?.questionsOn && <AskPlace send={room.send} />}
               <Lists room={room} house={house} />
             </div>

@@ -25,7 +25,7 @@ export {
   type DatesBefore,
   type Look,
 } from "./events";
-export { parts, polls, segments, type PollOption } from "./run-sheet";
+export { parts, polls, segments } from "./run-sheet";
 export { chatEntryNotes, chatLines, logHeads } from "./chat";
 export { datePlaces } from "./places";
 export { busyCalendars, licences, seatRequests, templates, type StoredCalendar } from "./house";

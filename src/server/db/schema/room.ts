@@ -10,6 +10,7 @@ import {
   uuid,
   type AnyPgColumn,
 } from "drizzle-orm/pg-core";
+import type { Choice } from "@/core/polls";
 import { questionStates } from "@/core/questions";
 import { places, type EntryBody, type OutwardAct } from "@/core/room";
 import { instant, organisationId } from "./columns";
@@ -125,10 +126,12 @@ export const ballots = pgTable(
       .references(() => polls.id, { onDelete: "cascade" }),
     ticketId: uuid("ticket_id").notNull(),
     organisationId: organisationId(),
-    optionId: text("option_id").notNull(),
+    /** of the poll's questions */
+    questionId: text("question_id").notNull(),
+    choice: jsonb("choice").$type<Choice>().notNull(),
     at: instant("at").notNull(),
   },
-  (t) => [primaryKey({ columns: [t.pollId, t.ticketId] }), index("ballots_ticket").on(t.ticketId)],
+  (t) => [primaryKey({ columns: [t.pollId, t.ticketId, t.questionId] }), index("ballots_ticket").on(t.ticketId)],
 );
 
 /**

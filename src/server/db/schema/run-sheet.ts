@@ -1,3 +1,4 @@
+import type { PollQuestion } from "@/core/polls";
 import { pgTable, uuid, integer, text, index, jsonb, boolean } from "drizzle-orm/pg-core";
 import { organisationId, instant } from "./columns";
 import { occurrences } from "./events";
@@ -23,11 +24,6 @@ export const segments = pgTable(
   (t) => [index("segments_occurrence").on(t.occurrenceId, t.position)],
 );
 
-export interface PollOption {
-  id: string;
-  label: string;
-}
-
 export const polls = pgTable(
   "polls",
   {
@@ -37,17 +33,19 @@ export const polls = pgTable(
       .notNull()
       .references(() => occurrences.id, { onDelete: "cascade" }),
     position: integer("position").notNull(),
-    kind: text("kind", { enum: ["one-choice"] })
-      .notNull()
-      .default("one-choice"),
-    question: text("question").notNull(),
-    options: jsonb("options").$type<PollOption[]>().notNull(),
+    questions: jsonb("questions").$type<readonly PollQuestion[]>().notNull(),
+    isAnonymous: boolean("is_anonymous").notNull().default(false),
+    isLocked: boolean("is_locked").notNull().default(false),
+    limitSeconds: integer("limit_seconds"),
+    isSample: boolean("is_sample").notNull().default(false),
     state: text("state", { enum: ["prepared", "open", "closed"] })
       .notNull()
       .default("prepared"),
     isRevealed: boolean("is_revealed").notNull().default(false),
     openedAt: instant("opened_at"),
     closedAt: instant("closed_at"),
+    /** when it closes by itself */
+    closesAt: instant("closes_at"),
   },
   (t) => [index("polls_occurrence").on(t.occurrenceId, t.position)],
 );

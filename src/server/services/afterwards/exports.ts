@@ -13,7 +13,8 @@ import { registrantsOf } from "../way-in/registrants";
 import { dateReport, type DateReport } from "../ground/date-report";
 import { csvText, minutesCell, type Cell } from "../ground/delimited";
 import { entriesHeader } from "./read-entries";
-import { pollsFile, ballotsFile, questionsFile } from "./room-files";
+import { ballotsFile, pollsFile } from "./poll-files";
+import { questionsFile } from "./question-file";
 
 async function noted(
   context: Context,

@@ -1,10 +1,12 @@
-import { and, asc, desc, eq, sql } from "drizzle-orm";
-import { turnoutOf } from "@/core/polls";
-import { isCounted, questionVoteCount } from "../../db/queries/counted";
+import { asc, desc, eq } from "drizzle-orm";
+import { turnoutOf, type Tallies } from "@/core/polls";
+import { loadTallies } from "../../room";
+import { questionVoteCount } from "../../db/queries/counted";
 import { ballots, polls, questions } from "../../db/schema";
 import { dateAccess, type TeamMember } from "../ground/access";
 import type { Context } from "../ground/context";
-import { segmentsOf, type PollRow, type SegmentRow } from "../planning/run-sheets";
+import type { PollRow } from "../planning/polls";
+import { segmentsOf, type SegmentRow } from "../planning/run-sheets";
 import type { OccurrenceRow } from "../planning/dates/load";
 import { dateReport, type DateReport } from "../ground/date-report";
 
@@ -24,21 +26,9 @@ export interface Afterwards extends DateReport {
   readonly turnout: ReadonlyMap<string, string>;
 }
 
-/** Votes of every poll of a date, by poll and option. */
-export async function ballotCounts(
-  context: Context,
-  occurrenceId: string,
-): Promise<ReadonlyMap<string, Record<string, number>>> {
-  const rows = await context.db
-    .select({ pollId: ballots.pollId, optionId: ballots.optionId, n: sql<number>`count(*)::int` })
-    .from(ballots)
-    .innerJoin(polls, eq(polls.id, ballots.pollId))
-    .where(and(eq(polls.occurrenceId, occurrenceId), isCounted(ballots.ticketId)))
-    .groupBy(ballots.pollId, ballots.optionId);
-  const out = new Map<string, Record<string, number>>();
-  for (const { pollId, optionId, n } of rows) out.set(pollId, { ...out.get(pollId), [optionId]: n });
-  return out;
-}
+/** What came together in every poll of a date, by poll and question. */
+export const ballotCounts = (context: Context, occurrenceId: string): Promise<ReadonlyMap<string, Tallies>> =>
+  loadTallies(context.db, occurrenceId);
 
 async function turnouts(
   context: Context,

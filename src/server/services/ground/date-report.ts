@@ -71,7 +71,7 @@ async function counts(
     sql`select asker_ticket_id as id, count(*)::int as n from questions where occurrence_id = ${occurrenceId} group by 1`,
   );
   const voted = await db.execute(sql`select id, sum(n)::int as n from (
-      select b.ticket_id as id, count(*) as n from ballots b join polls p on p.id = b.poll_id where p.occurrence_id = ${occurrenceId} group by 1
+      select b.ticket_id as id, count(distinct b.poll_id) as n from ballots b join polls p on p.id = b.poll_id where p.occurrence_id = ${occurrenceId} group by 1
       union all select v.ticket_id, count(*) from question_votes v join questions q on q.id = v.question_id where q.occurrence_id = ${occurrenceId} group by 1
     ) both_kinds group by 1`);
   const map = (rows: Record<string, unknown>[]) => new Map(rows.map((row) => [String(row["id"]), Number(row["n"])]));

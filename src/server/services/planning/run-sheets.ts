@@ -10,16 +10,13 @@ import { digest } from "../../platform/secrets";
 import { accessFor, type TeamMember } from "../ground/access";
 import { oneOf, parse, type Context } from "../ground/context";
 import { dateOf, datesOf, type OccurrenceRow } from "./dates/load";
+import { pollPlanOf, pollsOf, savePolls, type PollRow } from "./polls";
 
 export type SegmentRow = typeof segments.$inferSelect;
 export type PartRow = typeof parts.$inferSelect;
-export type PollRow = typeof polls.$inferSelect;
 
 export const segmentsOf = (db: Db, occurrenceId: string): Promise<SegmentRow[]> =>
   db.select().from(segments).where(eq(segments.occurrenceId, occurrenceId)).orderBy(asc(segments.position)).limit(100);
-export const pollsOf = (db: Db, occurrenceId: string): Promise<PollRow[]> =>
-  db.select().from(polls).where(eq(polls.occurrenceId, occurrenceId)).orderBy(asc(polls.position)).limit(100);
-
 export const partsOf = (db: Db, occurrenceId: string): Promise<PartRow[]> =>
   db.select().from(parts).where(eq(parts.occurrenceId, occurrenceId)).orderBy(asc(parts.position)).limit(30);
 
@@ -56,7 +53,7 @@ async function readSheet(db: Db, occurrenceId: string): Promise<{ runSheet: RunS
       besideTicketIds: [...besideTicketIds],
       pollId,
     })),
-    polls: pollRows.map(({ id, question, options }) => ({ id, question, options })),
+    polls: pollRows.map((row) => ({ id: row.id, ...pollPlanOf(row) })),
     parts: partRows.map(({ id, title, startLocal, lengthMinutes, leaderTicketId }) => ({
       id,
       title,
@@ -104,34 +101,6 @@ async function requireOwn(
     ...(known < leaders.length ? [{ path: "segments", code: issue("leader-not-of-event"), facts: {} }] : []),
   ];
   if (issues.length > 0) throw new Refusal({ code: "invalid-input", issues });
-}
-
-async function savePolls(
-  db: Db,
-  occurrence: typeof occurrences.$inferSelect,
-  wanted: RunSheetInput["polls"],
-): Promise<void> {
-  const existing = await pollsOf(db, occurrence.id);
-  const kept = new Set(wanted.map((poll) => poll.id));
-  const locked = new Set(existing.filter((poll) => poll.state !== "prepared").map((poll) => poll.id));
-  if ([...locked].some((id) => !kept.has(id)))
-    throw new Refusal({ code: "wrong-state", action: "event.polls", state: "open" });
-  for (const poll of existing) if (!kept.has(poll.id)) await db.delete(polls).where(eq(polls.id, poll.id));
-  for (const [position, poll] of wanted.entries()) {
-    // a poll that people have voted in keeps its words
-    const words = locked.has(poll.id) ? {} : { question: poll.question, options: poll.options };
-    const row = { ...poll, position, occurrenceId: occurrence.id, organisationId: occurrence.organisationId };
-    const saved = await db
-      .insert(polls)
-      .values(row)
-      .onConflictDoUpdate({
-        target: polls.id,
-        set: { ...words, position },
-        setWhere: eq(polls.occurrenceId, occurrence.id),
-      })
-      .returning({ id: polls.id });
-    oneOf(saved, "poll");
-  }
 }
 
 async function saveSegments(
@@ -248,8 +217,7 @@ export async function layRunSheet(
       id: pollIds.get(poll.id)!,
       ...about,
       position: poll.position,
-      question: poll.question,
-      options: poll.options,
+      ...pollPlanOf(poll),
     });
   for (const segment of sheet.segments) {
     const { position, title, lengthMinutes, fixedStartLocal, leaderTicketId, besideTicketIds, pollId } = segment;

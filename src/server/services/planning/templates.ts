@@ -11,6 +11,7 @@ import { notFound, parse, wrongInput, type Context } from "../ground/context";
 import { dateOrNull, datesOf, seriesOf, type OccurrenceRow } from "./dates/load";
 import { freshAccessCode } from "./access-codes";
 import { createEvent, planOf } from "./events";
+import { pollPlanOf } from "./polls";
 import { layRunSheet, sheetOf } from "./run-sheets";
 
 export interface TemplateLine {
@@ -84,7 +85,7 @@ async function bodyFrom(
       offsetMinutes: fixedStartLocal === null ? null : minutesBetween(start, fixedStartLocal),
       pollIndex: pollId === null ? null : sheet.polls.findIndex((poll) => poll.id === pollId),
     })),
-    polls: sheet.polls.map(({ question, options }) => ({ question, options })),
+    polls: sheet.polls.map(pollPlanOf),
     parts: sheet.parts.map(({ title, startLocal, lengthMinutes }) => ({
       title,
       offsetMinutes: minutesBetween(start, startLocal),
@@ -168,9 +169,7 @@ async function layBody(context: Context, tx: Db, eventId: string, body: Template
     const about = { occurrenceId: date.id, organisationId: date.organisationId };
     const pollIds = body.polls.map(() => context.ids.id());
     for (const [position, poll] of body.polls.entries())
-      await tx
-        .insert(polls)
-        .values({ id: pollIds[position]!, ...about, position, question: poll.question, options: poll.options });
+      await tx.insert(polls).values({ id: pollIds[position]!, ...about, position, ...poll });
     for (const [position, one] of body.segments.entries()) {
       const fixedStartLocal = one.offsetMinutes === null ? null : shiftLocal(date.startLocal, one.offsetMinutes);
       await tx.insert(segments).values({

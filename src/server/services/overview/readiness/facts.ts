@@ -1,5 +1,7 @@
 import { and, asc, count, eq, inArray, sql } from "drizzle-orm";
+import { readyPollInput } from "@/contracts";
 import { checkTemplate } from "@/core/mailings";
+import { pollTitle } from "@/core/polls";
 import { rulesWithGrant } from "@/core/organisation";
 import { isStageRole } from "@/core/people";
 import type { PlanFacts, StageFacts } from "@/core/readiness";
@@ -171,8 +173,8 @@ function sheetFacts(loaded: Loaded, { occurrence }: EventDate) {
     })),
     polls: of(loaded.pollRows).map((poll) => ({
       id: poll.id,
-      question: poll.question,
-      optionCount: poll.options.length,
+      question: pollTitle(poll),
+      isReady: readyPollInput.safeParse(poll).success,
     })),
     parts: of(loaded.partRows).map((part) => {
       const startAt = instantOf({ local: part.startLocal, zone });

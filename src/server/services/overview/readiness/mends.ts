@@ -3,6 +3,7 @@ import { and, eq, isNull } from "drizzle-orm";
 import { messagesFor } from "@/contracts/messages";
 import { pictures } from "@/core/organisation";
 import { type Duty } from "@/core/people";
+import { pollTitle } from "@/core/polls";
 import { isMendable, type Finding, type MendableCheck } from "@/core/readiness";
 import { roleMay } from "@/core/rights";
 import { Refusal } from "@/core/shared";
@@ -15,7 +16,8 @@ import { dateOf, type OccurrenceRow } from "../../planning/dates/load";
 import { type EventRow } from "../../planning/events";
 import { publishEvent } from "../../planning/event-life";
 import { standardWords } from "../../mailings/render";
-import { pollsOf, segmentsOf } from "../../planning/run-sheets";
+import { pollsOf } from "../../planning/polls";
+import { segmentsOf } from "../../planning/run-sheets";
 import { setDuties } from "../../people/stage-people";
 import { inviteStagePeople } from "../../mailings/stage-invitations";
 
@@ -68,7 +70,7 @@ async function placePoll({ context, date }: Scene): Promise<Facts> {
   const free = sheet.find((segment) => segment.pollId === null);
   if (!lost || !free) throw new Refusal({ code: "not-found", what: "free segment" });
   await context.db.update(segments).set({ pollId: lost.id }).where(eq(segments.id, free.id));
-  return { question: lost.question, title: free.title };
+  return { question: pollTitle(lost), title: free.title };
 }
 
 /** For an act whose words need no facts. */

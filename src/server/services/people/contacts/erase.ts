@@ -106,6 +106,10 @@ export async function erasePeople(db: Db, personIds: readonly string[], now: num
   await db.delete(groupMembers).where(inArray(groupMembers.personId, [...personIds]));
   await db.delete(busyCalendars).where(inArray(busyCalendars.personId, [...personIds]));
   await db.execute(sql`update questions set text = '', answer = null where asker_ticket_id in ${ownTickets}`);
+  // that somebody answered stays in the count, what they wrote does not
+  await db.execute(sql`
+    update ballots b set choice = '[]' from polls p, jsonb_array_elements(p.questions) q
+    where p.id = b.poll_id and q->>'id' = b.question_id and q->>'kind' = 'open-text' and b.ticket_id in ${ownTickets}`);
   // the record keeps that a line was written, not what it said
   await db.execute(sql`update chat_lines set text = '' where author_ticket_id in ${ownTickets}`);
   await db.execute(sql`delete from entry_proofs where ticket_id in ${ownTickets}`);

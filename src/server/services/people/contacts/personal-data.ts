@@ -58,7 +58,7 @@ export const personalData: Readonly<Record<string, Columns>> = {
   invitees: { id: "id organisation_id event_id person_id", figure: "invited_at reply replied_at" },
   consents: { id: "id organisation_id person_id ticket_id", figure: "kind wording given_at" },
   admissions: { id: "occurrence_id ticket_id organisation_id", figure: "admitted_at" },
-  ballots: { id: "poll_id ticket_id organisation_id option_id", figure: "at" },
+  ballots: { emptied: "choice", id: "poll_id ticket_id organisation_id question_id", figure: "at" },
   question_votes: { id: "question_id ticket_id organisation_id", figure: "at" },
   journal: { id: "room_id seq organisation_id actor_id command_id body", figure: "at" },
   room_checkpoints: { id: "room_id organisation_id seq state" },
@@ -112,7 +112,7 @@ export const personalData: Readonly<Record<string, Columns>> = {
   },
   polls: {
     "theirs no more":
-      "id organisation_id occurrence_id position kind question options state is_revealed opened_at closed_at",
+      "id organisation_id occurrence_id position questions is_anonymous is_locked limit_seconds is_sample state is_revealed opened_at closed_at closes_at",
   },
   recordings: {
     "theirs no more":

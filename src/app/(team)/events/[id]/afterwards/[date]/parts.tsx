@@ -3,7 +3,9 @@ import { clockTime } from "@/core/time";
 import { AnswerByMail } from "@/features/afterwards/answer-by-mail";
 import { HouseCurveLine } from "@/features/afterwards/house-curve";
 import { StrikeSpan } from "@/features/afterwards/strike-span";
-import { PollBars } from "@/features/shared/poll-bars";
+import { pollTitle, type Tallies } from "@/core/polls";
+import { PollResults as Results } from "@/features/shared/polls/poll-results";
+import { settingWords } from "@/features/shared/polls/words";
 import { Rail, type RailTick } from "@/features/shared/rail";
 import { roleWords } from "@/features/shared/role-words";
 import type { Afterwards } from "@/server/services/afterwards/summary";
@@ -122,7 +124,7 @@ export function PollResults({
 }: {
   file: (name: string) => string;
   polls: Afterwards["polls"];
-  tallies: ReadonlyMap<string, Record<string, number>>;
+  tallies: ReadonlyMap<string, Tallies>;
   data: Afterwards;
 }) {
   return (
@@ -135,8 +137,9 @@ export function PollResults({
       <div className="mt-2 grid grid-cols-2 gap-5">
         {polls.map((poll) => (
           <div key={poll.id}>
-            <p className="mb-1 font-medium">{poll.question}</p>
-            <PollBars options={poll.options} votes={tallies.get(poll.id) ?? {}} />
+            <p className="mb-1 font-medium">{pollTitle(poll)}</p>
+            <Results questions={poll.questions} tallies={tallies.get(poll.id) ?? {}} isSample={poll.isSample} />
+            <p className="text-label text-ink-2">{settingWords(poll)}</p>
             <p className="text-label text-ink-2">{data.turnout.get(poll.id) ?? "never opened"}</p>
           </div>
         ))}
@@ -233,7 +236,7 @@ export function ReportRail({
           kind: "question",
         })),
         ...polls.flatMap((poll): RailTick[] =>
-          poll.openedAt === null ? [] : [{ at: poll.openedAt, words: poll.question, kind: "poll" }],
+          poll.openedAt === null ? [] : [{ at: poll.openedAt, words: pollTitle(poll), kind: "poll" }],
         ),
       ]}
     >

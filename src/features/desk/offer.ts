@@ -1,0 +1,7 @@
+import type { CommandBody } from "@/contracts";
+
+/** One act as the command line offers it. */
+export interface Offer {
+  readonly words: string;
+  readonly command: CommandBody;
+}

@@ -1,0 +1,105 @@
+"use client";
+import { useEffect, useState } from "react";
+import type { PollPlanInput } from "@/contracts";
+import type { PollItem } from "@/core/room";
+import { freshPoll, pollShapes } from "@/features/shared/polls/plan";
+import { Button, Menu } from "@/ui";
+import type { DeskScene } from "../scene";
+import { PollCard } from "./poll-card";
+import { PollSheet, type PollBegun } from "./poll-sheet";
+
+const orderOf: Readonly<Record<PollItem["state"], number>> = { open: 0, prepared: 1, closed: 2 };
+
+const planOf = ({ questions, isAnonymous, isLocked, limitSeconds, isSample }: PollItem): PollPlanInput => ({
+  questions: questions.map((one) => ({ ...one, options: [...one.options], rightIds: [...one.rightIds] })),
+  isAnonymous,
+  isLocked,
+  limitSeconds,
+  isSample,
+});
+
+/** A poll that was begun and not sent outlives a reload of the desk. */
+function useBegun(key: string): readonly [PollBegun | null, (next: PollBegun | null) => void] {
+  const [begun, setBegun] = useState<PollBegun | null>(null);
+  useEffect(() => {
+    const kept = sessionStorage.getItem(key);
+    // what this browser kept can only be looked for once the page runs
+    // eslint-disable-next-line react-hooks/set-state-in-effect
+    if (kept) setBegun(JSON.parse(kept) as PollBegun);
+  }, [key]);
+  return [
+    begun,
+    (next) => {
+      if (next === null) sessionStorage.removeItem(key);
+      else sessionStorage.setItem(key, JSON.stringify(next));
+      setBegun(next);
+    },
+  ];
+}
+
+/** The date's polls: prepare, open, live bars, close, show. */
+export function PollDesk({ scene, dateId }: { scene: DeskScene; dateId: string }) {
+  const { view, may } = scene;
+  const [begun, setBegun] = useBegun(`desk-poll-${dateId}`);
+  const [isOpen, setOpen] = useState(false);
+  if (!view.event["it"]?.pollsOn) return null;
+  const polls = Object.entries(view.polls).sort(([, a], [, b]) => orderOf[a.state] - orderOf[b.state]);
+  const begin = (next: PollBegun) => {
+    setBegun(next);
+    setOpen(true);
+  };
+  return (
+    <section aria-label="Polls" className="border-t border-rule pt-2">
+      <div className="mb-1 flex items-center gap-2">
+        <h2 className="flex-1 text-label font-medium text-ink-2">Polls</h2>
+        {may("polls.add") && (
+          <>
+            <Button size="small" onClick={() => begin({ pollId: null, poll: freshPoll() })}>
+              New poll
+            </Button>
+            <Menu
+              trigger={
+                <Button size="small" weight="plain">
+                  Begin with …
+                </Button>
+              }
+              items={pollShapes.map(({ label, make }) => ({
+                label,
+                onSelect: () => begin({ pollId: null, poll: make() }),
+              }))}
+            />
+          </>
+        )}
+      </div>
+      {polls.length === 0 && <p className="text-ink-2">No poll is prepared.</p>}
+      <ul className="grid grid-cols-2 items-start gap-3">
+        {polls.map(([id, poll]) => (
+          <PollCard
+            key={id}
+            scene={scene}
+            id={id}
+            poll={poll}
+            onEdit={() => begin({ pollId: id, poll: planOf(poll) })}
+          />
+        ))}
+      </ul>
+      {begun && !isOpen && (
+        <Button weight="plain" size="small" onClick={() => setOpen(true)}>
+          Go on with the poll that was begun
+        </Button>
+      )}
+      {begun && isOpen && (
+        <PollSheet
+          begun={begun}
+          send={scene.send}
+          onChange={setBegun}
+          onClose={() => setOpen(false)}
+          onDone={() => {
+            setOpen(false);
+            setBegun(null);
+          }}
+        />
+      )}
+    </section>
+  );
+}
