@@ -14,7 +14,7 @@ const dateFiles = {
   "attendance.csv":
     "person,name,email,role,registered,first_in,last_out,minutes_present,percent_present,devices,entries,questions,votes,hands,credit_points",
   "entries.csv": "person,name,email,role,device,in,out",
-  "polls.csv": "poll,kind,question,option,votes,percent,voters",
+  "polls.csv": "poll,kind,question,option,votes,percent,voters,mean,median,points,right,low,high",
   "ballots.csv": "poll,question,name,email,choice,at",
   "questions.csv": "asked_at,name,email,text,votes,state,answer,answered_by,answered_at,visibility",
   "chat.csv": "at,name,to,text,state",

@@ -1,4 +1,4 @@
-import { assertNever, type ClashingDate, type Failure, type FileFault } from "@/core/shared";
+import { assertNever, type ClashingDate, type Failure, type SwitchedOff, type FileFault } from "@/core/shared";
 import { wordsOfIssue } from "./issue-words";
 import { cityOf, localWords } from "@/core/time";
 
@@ -57,6 +57,18 @@ function fileFault(failure: Extract<Failure, { code: "bad-file" }>): string {
   return words.endsWith(".") ? `${words}${line}` : `${words}${column}${line}. Nothing was read in.`;
 }
 
+const offWords: Readonly<Record<SwitchedOff, string>> = {
+  questions: "Questions are",
+  polls: "Polls are",
+  chat: "The chat is",
+  hands: "Raised hands are",
+  signals: "Signals are",
+  names: "Names are",
+  count: "The count is",
+  rename: "Changing one’s name is",
+  registration: "Registration is",
+};
+
 /** Refusals that need no fact in their words. */
 const plainWords = {
   "not-signed-in": "You are signed out. Sign in and do it again; what you typed is still here.",
@@ -111,7 +123,7 @@ export function wordsOf(failure: Failure): string {
     case "wrong-state":
       return `This cannot be done now: the date is ${failure.state.replace("not-held", "not held")}.`;
     case "switched-off":
-      return `${failure.what === "polls" ? "Polls are" : failure.what === "chat" ? "The chat is" : failure.what === "questions" ? "Questions are" : "Registration is"} switched off for this event.`;
+      return `${offWords[failure.what]} switched off for this event.`;
     case "date-fixed":
       return `${momentWords(failure.startLocal)} cannot change any more: it is ${failure.phase === "scheduled" ? "past its start" : phaseText(failure.phase)}. Nothing was changed.`;
     case "seats-clash":

@@ -1,7 +1,8 @@
 import { issue } from "@/core/shared";
-import { chatReaches, defaultSwitches } from "@/core/people";
+import { defaultSwitches } from "@/core/people";
 import { z } from "zod";
 import { pollInput } from "./poll-input";
+import { switchesInput } from "./switches-input";
 import { dependingOnLater, fieldKinds, type FormField } from "@/core/front-door";
 import { pictures } from "@/core/organisation";
 import { frequencies, isLocalDateTime, isZone, weekdayCodes } from "@/core/time";
@@ -61,14 +62,8 @@ export const planInput = z
     registrationLimit: z.coerce.number().int().min(1).max(1_000_000).nullable(),
     isPrivate: z.boolean(),
     accessCode: z.string().trim().max(64).nullable(),
-    questionsOn: z.boolean(),
-    pollsOn: z.boolean(),
-    othersQuestionsShown: z.boolean(),
-    // templates kept before there was a chat begin with the default
-    chatTo: z.enum(chatReaches).default(defaultSwitches.chat.to),
-    chatHeld: z.boolean().default(defaultSwitches.chat.isHeld),
-    handsOn: z.boolean().default(defaultSwitches.hands.on),
-    signalsOn: z.boolean().default(defaultSwitches.signals.on),
+    // templates kept before a switch was thought of begin with its default
+    switches: switchesInput.default(defaultSwitches),
     entryBy: z.enum(["registration", "open-link"]),
     approval: z.enum(["at-once", "by-hand"]),
     approvedDomains: z
@@ -97,6 +92,7 @@ export const planInput = z
       .max(1000, issue("too-many-points"))
       .refine((points) => Math.abs(points * 100 - Math.round(points * 100)) < 1e-6, issue("too-many-decimals"))
       .nullable(),
+    creditChecks: z.coerce.number().int().min(1).max(50).nullable().default(null),
     creditThresholdPercent: z.coerce.number().int().min(1).max(100).default(75),
     formFields: formFieldsInput,
   })
@@ -126,13 +122,7 @@ export const freshPlan = (
   registrationLimit: null,
   isPrivate: false,
   accessCode: null,
-  questionsOn: true,
-  pollsOn: true,
-  othersQuestionsShown: true,
-  chatTo: defaultSwitches.chat.to,
-  chatHeld: defaultSwitches.chat.isHeld,
-  handsOn: defaultSwitches.hands.on,
-  signalsOn: defaultSwitches.signals.on,
+  switches: defaultSwitches,
   entryBy: "registration",
   approval: "at-once",
   approvedDomains: [],
@@ -147,6 +137,7 @@ export const freshPlan = (
   interpretationInto: [],
   picture: "cards",
   creditPoints: null,
+  creditChecks: null,
   creditThresholdPercent: 75,
   formFields: [],
 });

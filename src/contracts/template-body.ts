@@ -14,9 +14,24 @@ const inPresentShape = (poll: unknown): unknown => {
   return { questions: [{ id: "q1", kind: "one-choice", text: question, options }] };
 };
 
+/** … and before the switches stood together had a field for each. */
+const withSwitches = (plan: unknown): unknown => {
+  if (typeof plan !== "object" || plan === null || "switches" in plan || !("questionsOn" in plan)) return plan;
+  const old = plan as Record<string, unknown>;
+  const switches = {
+    questions: { on: old["questionsOn"], othersSee: old["othersQuestionsShown"] === false ? "answered" : "all" },
+    polls: { on: old["pollsOn"] },
+    chat: { to: old["chatTo"], isHeld: old["chatHeld"] },
+    hands: { on: old["handsOn"] },
+    signals: { on: old["signalsOn"] },
+  };
+  // what the template did not say either stays as a new event begins
+  return { ...plan, switches: JSON.parse(JSON.stringify(switches)) as unknown };
+};
+
 /** What a template keeps: settings, sheet, polls, questions and words; never anybody's data, nor a date. */
 export const templateBody = z.object({
-  plan: planInput,
+  plan: z.preprocess(withSwitches, planInput),
   segments: z
     .array(
       z.object({

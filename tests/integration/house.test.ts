@@ -1,3 +1,4 @@
+import { onePoll } from "../support/polls";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { eq } from "drizzle-orm";
 import { events, messages, occurrences, templates, tickets } from "@/server/db/schema";
@@ -157,16 +158,7 @@ describe("templates", () => {
         { ...segment, id: one, title: "First", pollId },
         { ...segment, id: two, title: "Second", fixedStartLocal: "2026-12-11T18:30" },
       ],
-      polls: [
-        {
-          id: pollId,
-          question: "?",
-          options: [
-            { id: "o1", label: "yes" },
-            { id: "o2", label: "no" },
-          ],
-        },
-      ],
+      polls: [{ id: pollId, ...onePoll("?", ["yes", "no"]) }],
       parts: [],
     });
     const templateId = await saveTemplate(world.context, world.owner, event.eventId, "Evening");

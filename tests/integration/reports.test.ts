@@ -80,7 +80,7 @@ describe("files (surface.md, RFC 4180)", () => {
     const event = await heldDate();
     const headers = {
       entries: header,
-      polls: "poll,kind,question,option,votes,percent,voters",
+      polls: "poll,kind,question,option,votes,percent,voters,mean,median,points,right,low,high",
       ballots: "poll,question,name,email,choice,at",
       questions: "asked_at,name,email,text,votes,state,answer,answered_by,answered_at,visibility",
       chat: "at,name,to,text,state",

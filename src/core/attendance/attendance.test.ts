@@ -119,7 +119,12 @@ describe("rule 13: attendance", () => {
   });
 
   it("gives credit from the threshold on", () => {
-    const rule = { points: 2, thresholdPercent: 75 };
-    expect([creditPoints(75, rule), creditPoints(74.99, rule), creditPoints(100, null)]).toEqual([2, 0, null]);
+    const rule = { points: 2, thresholdPercent: 75, checks: null };
+    expect([creditPoints(75, 0, rule), creditPoints(74.99, 9, rule), creditPoints(100, 0, null)]).toEqual([2, 0, null]);
+    // … and with as many presence checks as are asked for
+    const checked = { ...rule, checks: 2 };
+    expect([creditPoints(100, 1, checked), creditPoints(75, 2, checked), creditPoints(70, 2, checked)]).toEqual([
+      0, 2, 0,
+    ]);
   });
 });

@@ -33,9 +33,13 @@ export {
   questionViews,
   type ChatReach,
   type Need,
+  wholeSwitches,
+  type PartialSwitches,
   type QuestionView,
+  type SwitchName,
   type Switches,
   type SwitchSet,
+  type SwitchTurn,
 } from "./switches";
 export {
   countsInFigures,

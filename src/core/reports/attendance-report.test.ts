@@ -12,6 +12,7 @@ const person = (personKey: string) => ({
   questions: 0,
   votes: 0,
   hands: 0,
+  checks: 0,
 });
 const here = (personKey: string, from: number, to: number) => ({
   personKey,

@@ -26,6 +26,8 @@ export interface ReportPerson {
   readonly questions: number;
   readonly votes: number;
   readonly hands: number;
+  /** presence checks that they answered */
+  readonly checks: number;
 }
 
 export interface AttendanceLine extends ReportPerson {
@@ -86,7 +88,7 @@ function lineOf(
     percentPresent: percent,
     devices: new Set(own.map((one) => one.device)).size,
     entries: own.length,
-    creditPoints: person.role === "attendee" ? creditPoints(percent, credit) : null,
+    creditPoints: person.role === "attendee" ? creditPoints(percent, person.checks, credit) : null,
   };
 }
 

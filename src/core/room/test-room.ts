@@ -62,7 +62,7 @@ export const words: RoomDirectory = {
     times: scene().times,
     houseSize: 50,
     hasPlannedEnd: true,
-    switches: { ...defaultSwitches, questions: { on: true, othersSee: "answered" } },
+    switches: defaultSwitches,
   },
   segments: [{ id: "s1", title: "SECRET-SEGMENT", lengthMinutes: 5, fixedStartAt: null, leaderId: "t1", pollId: "v1" }],
   people: new Map(

@@ -1,5 +1,9 @@
 import type { InputIssue } from "./issue";
 
+/** What can be switched off for an audience. */
+export type SwitchedOff =
+  "questions" | "polls" | "chat" | "hands" | "signals" | "names" | "count" | "rename" | "registration";
+
 /**
  * Every way in which a request can be refused. Failures are data: a literal code and the facts that
  * a message needs. Words are made at the edge (contracts/failure-words), statuses in contracts/failure-http.
@@ -29,7 +33,7 @@ export type Failure =
   | { code: "answer-incomplete" }
   | { code: "vote-locked" }
   | { code: "poll-was-open" }
-  | { code: "switched-off"; what: "questions" | "polls" | "chat" | "hands" | "signals" | "registration" }
+  | { code: "switched-off"; what: SwitchedOff }
   | { code: "date-fixed"; startLocal: string; phase: string }
   | { code: "house-full" }
   | { code: "floor-full"; most: number }

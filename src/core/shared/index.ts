@@ -1,7 +1,14 @@
 export { addressesIn, isAddress, spokenName } from "./address";
 export { holdsWords } from "./holds-words";
 export { assertNever } from "./assert-never";
-export { Refusal, type ClashingDate, type Failure, type FailureCode, type FileFault } from "./failure";
+export {
+  Refusal,
+  type ClashingDate,
+  type Failure,
+  type FailureCode,
+  type FileFault,
+  type SwitchedOff,
+} from "./failure";
 export { issue, issueCodes, type InputIssue, type IssueCode } from "./issue";
 export { Book } from "./book";
 export { groupBy } from "./group-by";

@@ -4,16 +4,11 @@ import type { CommandBody } from "@/contracts";
 import { chatReaches, questionViews, type ChatReach, type QuestionView, type Switches } from "@/core/people";
 import { clockTime } from "@/core/time";
 import { reachWords } from "@/features/shared/chat/reach-words";
+import { othersSeeWords } from "@/features/shared/switch-words";
 import { Field, Select, Switch } from "@/ui";
 import type { DeskScene } from "./scene";
 
 type SetSwitch = Extract<CommandBody, { type: "hour.set-switch" }>;
-
-const othersWords: Readonly<Record<QuestionView, string>> = {
-  none: "nothing",
-  answered: "what was answered to all",
-  all: "every question",
-};
 
 /** What a switch changes, for how many, and who turned it last. */
 function hintOf(scene: DeskScene, name: keyof Switches, changes: string): string {
@@ -42,7 +37,7 @@ export function SwitchesSheet({ scene }: { scene: DeskScene }) {
         hint={hintOf(scene, "questions", `${audience} can ask and vote.`)}
         isOn={now.questions.on}
         isDisabled={isDisabled}
-        onChange={(on) => void turn({ name: "questions", value: { ...now.questions, on } })}
+        onChange={(on) => void turn({ name: "questions", value: { on } })}
       />
       <Field label="Of others’ questions the audience sees">
         {(ids) => (
@@ -51,15 +46,12 @@ export function SwitchesSheet({ scene }: { scene: DeskScene }) {
             disabled={isDisabled}
             value={now.questions.othersSee}
             onChange={(event) =>
-              void turn({
-                name: "questions",
-                value: { ...now.questions, othersSee: event.target.value as QuestionView },
-              })
+              void turn({ name: "questions", value: { othersSee: event.target.value as QuestionView } })
             }
           >
             {questionViews.map((one) => (
               <option key={one} value={one}>
-                {othersWords[one]}
+                {othersSeeWords[one]}
               </option>
             ))}
           </Select>
@@ -92,9 +84,7 @@ export function SwitchesSheet({ scene }: { scene: DeskScene }) {
             {...ids}
             disabled={isDisabled}
             value={now.chat.to}
-            onChange={(event) =>
-              void turn({ name: "chat", value: { ...now.chat, to: event.target.value as ChatReach } })
-            }
+            onChange={(event) => void turn({ name: "chat", value: { to: event.target.value as ChatReach } })}
           >
             {chatReaches.map((one) => (
               <option key={one} value={one}>
@@ -109,7 +99,7 @@ export function SwitchesSheet({ scene }: { scene: DeskScene }) {
         hint={hintOf(scene, "chat", "Lines wait in the in-tray until they are let through.")}
         isOn={now.chat.isHeld}
         isDisabled={isDisabled}
-        onChange={(isHeld) => void turn({ name: "chat", value: { ...now.chat, isHeld } })}
+        onChange={(isHeld) => void turn({ name: "chat", value: { isHeld } })}
       />
     </div>
   );

@@ -1,7 +1,7 @@
 import type { PlanInput } from "@/contracts";
 import { cityOf, durationWords, isZone, localWords, ruleSentence } from "@/core/time";
 import { languageName } from "./languages";
-import { reachWords } from "@/features/shared/chat/reach-words";
+import { switchesWords } from "@/features/shared/switch-words";
 import { pictureWords } from "./picture-words";
 
 /** What each part of the plan is called where it stands by itself. */
@@ -18,13 +18,7 @@ export const planFieldWords: Record<keyof PlanInput, string> = {
   registrationLimit: "Registration limit",
   isPrivate: "Private",
   accessCode: "Access code",
-  questionsOn: "Questions",
-  pollsOn: "Polls",
-  othersQuestionsShown: "Each other’s questions are seen",
-  chatTo: "Chat",
-  chatHeld: "Chat lines are looked at first",
-  handsOn: "Hands can be raised",
-  signalsOn: "Signals",
+  switches: "What the audience may do",
   entryBy: "People come",
   approval: "Registrations are taken",
   approvedDomains: "Taken at once all the same",
@@ -39,6 +33,7 @@ export const planFieldWords: Record<keyof PlanInput, string> = {
   interpretationInto: "Interpreted into",
   picture: "Picture",
   creditPoints: "Credit points",
+  creditChecks: "Presence checks that earn credit",
   creditThresholdPercent: "Presence that earns credit",
   formFields: "Questions of the registration form",
 };
@@ -65,7 +60,7 @@ const whole: Words = {
   zone: (zone) => (isZone(zone) ? cityOf(zone) : zone),
   durationMinutes: (minutes) => durationWords(Number(minutes)),
   callMinutes: (minutes) => `${minutes} min ahead`,
-  chatTo: (reach) => reachWords[reach],
+  switches: switchesWords,
   entryBy: (by) => (by === "registration" ? "by registration" : "by the open link"),
   approval: (how) => (how === "at-once" ? "at once" : "after somebody has looked at them"),
   soundBy: (by) => ({ computer: "computer", both: "computer or phone", phone: "phone alone" })[by],

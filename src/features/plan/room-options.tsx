@@ -1,5 +1,6 @@
 "use client";
-import { chatReaches } from "@/core/people";
+import { chatReaches, questionViews } from "@/core/people";
+import { othersSeeWords } from "@/features/shared/switch-words";
 import { reachWords } from "@/features/shared/chat/reach-words";
 import { useFormContext, useWatch } from "react-hook-form";
 import type { PlanInput } from "@/contracts";
@@ -34,14 +35,41 @@ function Bandwidth({ picture, houseSize, onStage }: { picture: Picture; houseSiz
   );
 }
 
+/** How questions are asked and what is seen of them; it can be turned during the hour too. */
+function QuestionOptions() {
+  const { register, control } = useFormContext<PlanInput>();
+  const isOn = useWatch({ control, name: "switches.questions.on" });
+  if (!isOn) return null;
+  return (
+    <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
+      <Field label="Of others’ questions the audience sees" id="switches.questions.othersSee">
+        {(ids) => (
+          <Select {...ids} {...register("switches.questions.othersSee")}>
+            {questionViews.map((view) => (
+              <option key={view} value={view}>
+                {othersSeeWords[view]}
+              </option>
+            ))}
+          </Select>
+        )}
+      </Field>
+      <Check name="switches.questions.isHeld" label="… after somebody has looked at them" />
+      <Check name="switches.questions.anonymous" label="May be asked without a name" />
+      <Check name="switches.questions.votes" label="Others may vote for them" />
+      <Check name="switches.questions.comments" label="Others may comment on them" />
+      <Check name="switches.questions.tellsNotTaken" label="Who asked is told when theirs is not taken" />
+    </div>
+  );
+}
+
 /** Whom the audience may write to; it can be turned during the hour too. */
 function ChatOptions() {
   const { register } = useFormContext<PlanInput>();
   return (
     <div className="grid items-end gap-4 sm:grid-cols-2">
-      <Field label="In the chat the audience writes to" id="chatTo">
+      <Field label="In the chat the audience writes to" id="switches.chat.to">
         {(ids) => (
-          <Select {...ids} {...register("chatTo")}>
+          <Select {...ids} {...register("switches.chat.to")}>
             {chatReaches.map((reach) => (
               <option key={reach} value={reach}>
                 {reachWords[reach]}
@@ -50,7 +78,7 @@ function ChatOptions() {
           </Select>
         )}
       </Field>
-      <Check name="chatHeld" label="Somebody looks at every line before all see it" />
+      <Check name="switches.chat.isHeld" label="Somebody looks at every line before all see it" />
     </div>
   );
 }
@@ -65,16 +93,19 @@ export function RoomOptions({ onStage }: { onStage: number }) {
   return (
     <section id="room" className="flex flex-col gap-3 border-t border-rule pt-4" aria-label="In the room">
       <div className="flex flex-wrap gap-x-6 gap-y-2">
-        <Check name="questionsOn" label="Questions" />
-        <Check name="othersQuestionsShown" label="The audience sees each other’s questions" />
-        <Check name="pollsOn" label="Polls" />
-        <Check name="handsOn" label="Raised hands" />
-        <Check name="signalsOn" label="Signals: applause, yes and no, cannot hear" />
+        <Check name="switches.questions.on" label="Questions" />
+        <Check name="switches.polls.on" label="Polls" />
+        <Check name="switches.hands.on" label="Raised hands" />
+        <Check name="switches.signals.on" label="Signals: applause, yes and no, cannot hear" />
+        <Check name="switches.count.on" label="The audience sees how many are there" />
+        <Check name="switches.names.on" label="The audience sees the names of those who ask" />
+        <Check name="switches.rename.on" label="People may change how they are called in the room" />
         <Check name="earlyEntry" label="Backstage is open to all of the stage once one is in" />
         <Check name="stageMicrophonesOpen" label="Microphones of the stage start open" />
         <Check name="provesAddress" label="Each device is let in by a one-time link to its holder’s address" />
         <Check name="foyerOn" label="A foyer before the doors" />
       </div>
+      <QuestionOptions />
       <ChatOptions />
       <div className="grid items-start gap-4 sm:grid-cols-3">
         <Field label="Picture" id="picture">
@@ -107,7 +138,16 @@ export function RoomOptions({ onStage }: { onStage: number }) {
       <div className="grid items-start gap-4 sm:grid-cols-2">
         <Text name="creditPoints" label="Credit points" type="number" nullable hint="Empty: none are given." />
         {creditPoints !== null && (
-          <Text name="creditThresholdPercent" label="… for being there, % of the time" type="number" />
+          <>
+            <Text name="creditThresholdPercent" label="… for being there, % of the time" type="number" />
+            <Text
+              name="creditChecks"
+              label="… and for presence checks answered, at least"
+              type="number"
+              nullable
+              hint="Empty: none are needed. A presence check is a kind of poll."
+            />
+          </>
         )}
       </div>
     </section>

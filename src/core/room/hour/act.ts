@@ -1,10 +1,12 @@
 import { fail, ok } from "../../shared";
 import type { Capability } from "../capability";
 import type { HourShape } from "./shape";
-import { isCurtainUp, switchesNow } from "./state";
+import { isCurtainUp, switchesNow, type HourEntry } from "./state";
 
 const done = (action: string) => fail({ code: "already-done", action } as const);
-const isSame = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+/** A switch is, as far as it is named, what is given. */
+const has = (now: object, part: object): boolean =>
+  Object.entries(part).every(([key, value]) => (now as Record<string, unknown>)[key] === value);
 
 export const decideHour: Capability<HourShape>["decide"] = {
   "hour.open-backstage": () => ok([{ type: "hour.backstage-opened" }]),
@@ -34,9 +36,9 @@ export const decideHour: Capability<HourShape>["decide"] = {
   },
   "hour.set-switch": (hour, { set, seen }, { scene }) => {
     const now = switchesNow(hour, scene.switches)[set.name];
-    if (isSame(now, set.value)) return done("hour.set-switch");
-    if (!isSame(now, seen)) return fail({ code: "edited-meanwhile", currentVersion: JSON.stringify(now) });
-    return ok([{ type: "hour.switch-set", ...set }]);
+    if (has(now, set.value)) return done("hour.set-switch");
+    if (!has(now, seen)) return fail({ code: "edited-meanwhile", currentVersion: JSON.stringify(now) });
+    return ok([{ type: "hour.switch-set", name: set.name, value: { ...now, ...set.value } } as HourEntry]);
   },
   "hour.show-out": (hour, { ticketId }, { scene }) => {
     if (scene.stageTicketIds.has(ticketId)) return fail({ code: "not-allowed", action: "hour.show-out" });

@@ -1,4 +1,4 @@
-import type { Switches, SwitchSet } from "../../people";
+import type { SwitchTurn } from "../../people";
 import type { HourEntry, HourState } from "./state";
 
 export type HourCommand =
@@ -14,7 +14,7 @@ export type HourCommand =
   | { type: "hour.drop-curtain" }
   | { type: "hour.strike-curtain"; index: number; isStruck: boolean }
   /** names the value that it changes */
-  | { type: "hour.set-switch"; set: SwitchSet; seen: Switches[keyof Switches] }
+  | { type: "hour.set-switch"; set: SwitchTurn; seen: Readonly<Record<string, unknown>> }
   | { type: "hour.show-out"; ticketId: string }
   | { type: "hour.let-back"; ticketId: string }
   | { type: "hour.end" };

@@ -1,5 +1,5 @@
 import type { CurtainSpan } from "../../attendance";
-import type { Phase, Switches, SwitchSet } from "../../people";
+import type { Phase, SwitchName, Switches, SwitchSet } from "../../people";
 import { Book } from "../../shared";
 
 export interface HourState {
@@ -60,4 +60,10 @@ export const showStartedAt = (hour: HourState): number | null =>
   hour.curtainSpans.find((span) => !span.isStruck)?.raisedAt ?? null;
 
 /** The switches as they stand now. */
-export const switchesNow = (hour: HourState, event: Switches): Switches => ({ ...event, ...hour.turned });
+export const switchesNow = (hour: HourState, event: Switches): Switches =>
+  // rows of before a switch had all its parts leave them as they are planned
+  Object.keys(hour.turned).length === 0
+    ? event
+    : (Object.fromEntries(
+        Object.entries(event).map(([name, value]) => [name, { ...value, ...hour.turned[name as SwitchName] }]),
+      ) as unknown as Switches);

@@ -1,9 +1,8 @@
 import { sql } from "drizzle-orm";
 import { callTimeOf } from "@/core/dates";
-import type { Switches } from "@/core/people";
+import { wholeSwitches, type PartialSwitches, type Switches } from "@/core/people";
 import type { Scene } from "@/core/room";
 import type { Db } from "../client";
-import { switchesOf } from "./switches";
 
 /** What deciding a command needs to know of a date beside its journal: ids and switches, no names. */
 export interface CommandScene extends Omit<Scene, "actor" | "about"> {
@@ -26,8 +25,7 @@ export async function loadScene(db: Db, occurrenceId: string, of?: OfCommand): P
     ? sql`(select j.seq from journal j where j.room_id = ${of.roomId} and j.command_id = ${of.commandId})`
     : sql`null::int`;
   const { rows } = await db.execute(sql`
-    select ${repeat} as repeat_of, o.event_id, o.start_at, o.end_at, o.call_minutes, e.house_size, e.questions_on, e.polls_on,
-      e.others_questions_shown, e.chat_to, e.chat_held, e.hands_on, e.signals_on, e.early_entry, e.stage_microphones_open,
+    select ${repeat} as repeat_of, o.event_id, o.start_at, o.end_at, o.call_minutes, e.house_size, e.switches, e.early_entry, e.stage_microphones_open,
       array(select s.id from segments s where s.occurrence_id = o.id order by s.position) as segment_ids,
       array(select p.id from polls p where p.occurrence_id = o.id) as poll_ids,
       array(select t.id from tickets t where t.event_id = o.event_id and t.occurrence_id is null and t.revoked_at is null) as stage_ids
@@ -42,15 +40,7 @@ export async function loadScene(db: Db, occurrenceId: string, of?: OfCommand): P
     eventId: row["event_id"] as string,
     houseSize: row["house_size"] as number,
     times: { startAt, endAt: at(row["end_at"]), callAt: callTimeOf(startAt, row["call_minutes"] as number) },
-    switches: switchesOf({
-      questionsOn: row["questions_on"] as boolean,
-      pollsOn: row["polls_on"] as boolean,
-      othersQuestionsShown: row["others_questions_shown"] as boolean,
-      chatTo: row["chat_to"] as Switches["chat"]["to"],
-      chatHeld: row["chat_held"] as boolean,
-      handsOn: row["hands_on"] as boolean,
-      signalsOn: row["signals_on"] as boolean,
-    }),
+    switches: wholeSwitches(row["switches"] as PartialSwitches),
     earlyEntry: row["early_entry"] as boolean,
     stageMicrophonesOpen: row["stage_microphones_open"] as boolean,
     segmentIds: row["segment_ids"] as string[],

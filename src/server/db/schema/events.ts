@@ -2,7 +2,7 @@ import { sql } from "drizzle-orm";
 import { boolean, index, integer, numeric, jsonb, pgTable, text, unique, uniqueIndex, uuid } from "drizzle-orm/pg-core";
 import { pictures } from "@/core/organisation";
 import type { FormField } from "@/core/front-door";
-import { chatReaches, duties, phases, roles } from "@/core/people";
+import { duties, phases, roles, type PartialSwitches } from "@/core/people";
 import type { RecurrenceRule } from "@/core/time";
 import { instant, organisationId } from "./columns";
 
@@ -35,13 +35,8 @@ export const events = pgTable(
     /** seats that the organisation granted this event beyond its rule */
     grantedSeats: integer("granted_seats"),
     registrationLimit: integer("registration_limit"),
-    questionsOn: boolean("questions_on").notNull().default(true),
-    pollsOn: boolean("polls_on").notNull().default(true),
-    othersQuestionsShown: boolean("others_questions_shown").notNull().default(true),
-    chatTo: text("chat_to", { enum: chatReaches }).notNull().default("all"),
-    chatHeld: boolean("chat_held").notNull().default(false),
-    handsOn: boolean("hands_on").notNull().default(true),
-    signalsOn: boolean("signals_on").notNull().default(true),
+    /** what the audience may do; what was not thought of when the event was made has its default */
+    switches: jsonb("switches").$type<PartialSwitches>().notNull().default({}),
     earlyEntry: boolean("early_entry").notNull().default(true),
     formFields: jsonb("form_fields").$type<FormField[]>().notNull().default([]),
     reminderOffsetsMinutes: jsonb("reminder_offsets_minutes").$type<number[]>().notNull().default([1440, 20]),
@@ -74,6 +69,8 @@ export const events = pgTable(
     isUnplanned: boolean("is_unplanned").notNull().default(false),
     /** two decimals are kept */
     creditPoints: numeric("credit_points", { precision: 6, scale: 2, mode: "number" }),
+    /** presence checks that somebody answers at least; null: none is asked for */
+    creditChecks: integer("credit_checks"),
     creditThresholdPercent: integer("credit_threshold_percent").notNull().default(75),
     publishedAt: instant("published_at"),
     deletedAt: instant("deleted_at"),

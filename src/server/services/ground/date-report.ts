@@ -66,7 +66,7 @@ async function ticketPeople(db: Db, event: EventRow, occurrence: OccurrenceRow):
 async function counts(
   db: Db,
   occurrenceId: string,
-): Promise<{ questions: Map<string, number>; votes: Map<string, number> }> {
+): Promise<{ questions: Map<string, number>; votes: Map<string, number>; checks: Map<string, number> }> {
   const asked = await db.execute(
     sql`select asker_ticket_id as id, count(*)::int as n from questions where occurrence_id = ${occurrenceId} group by 1`,
   );
@@ -74,8 +74,12 @@ async function counts(
       select b.ticket_id as id, count(distinct b.poll_id) as n from ballots b join polls p on p.id = b.poll_id where p.occurrence_id = ${occurrenceId} group by 1
       union all select v.ticket_id, count(*) from question_votes v join questions q on q.id = v.question_id where q.occurrence_id = ${occurrenceId} group by 1
     ) both_kinds group by 1`);
+  const checked = await db.execute(sql`
+    select b.ticket_id as id, count(*)::int as n from polls p cross join lateral jsonb_array_elements(p.questions) q
+    join ballots b on b.poll_id = p.id and b.question_id = q->>'id'
+    where p.occurrence_id = ${occurrenceId} and q->>'kind' = 'presence-check' group by 1`);
   const map = (rows: Record<string, unknown>[]) => new Map(rows.map((row) => [String(row["id"]), Number(row["n"])]));
-  return { questions: map(asked.rows), votes: map(voted.rows) };
+  return { questions: map(asked.rows), votes: map(voted.rows), checks: map(checked.rows) };
 }
 
 /** People who came without a ticket: from imports and open rooms. */
@@ -121,13 +125,14 @@ export async function dateReport(context: Context, event: EventRow, occurrence: 
       ticketByEmail,
     );
   const all = [...folk, ...(await guestPeople(db, rows, keyOf, new Set(folk.map((one) => one.personKey))))];
-  const { questions, votes } = await counts(db, occurrence.id);
+  const { questions, votes, checks } = await counts(db, occurrence.id);
   const hands = handCounts(await rowsOfFloor(db, occurrence.id));
   const reportPeople = all.map((one): ReportPerson => ({
     ...one,
     questions: questions.get(one.personKey) ?? 0,
     votes: votes.get(one.personKey) ?? 0,
     hands: hands.get(one.personKey) ?? 0,
+    checks: checks.get(one.personKey) ?? 0,
   }));
   const connections = connectionsOf(rows).map((row): EntryRow => ({
     personKey: keyOf(row),
@@ -140,7 +145,9 @@ export async function dateReport(context: Context, event: EventRow, occurrence: 
   const entries = room.hour.isImported ? connections : untilEnd(connections, room.hour.endedAt);
   const now = context.clock.now();
   const credit: CreditRule | null =
-    event.creditPoints === null ? null : { points: event.creditPoints, thresholdPercent: event.creditThresholdPercent };
+    event.creditPoints === null
+      ? null
+      : { points: event.creditPoints, thresholdPercent: event.creditThresholdPercent, checks: event.creditChecks };
   const report = attendanceReport({
     connections: entries,
     people: reportPeople,

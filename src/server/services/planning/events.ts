@@ -2,7 +2,7 @@ import slugify from "@sindresorhus/slugify";
 import { and, eq } from "drizzle-orm";
 import { planInput, type PlanInput } from "@/contracts";
 import { standardRules } from "@/core/organisation";
-import { isStageRole } from "@/core/people";
+import { isStageRole, wholeSwitches } from "@/core/people";
 import { wallTimeAt, type RecurrenceRule } from "@/core/time";
 import type { Db } from "../../db/client";
 import { events, tickets } from "../../db/schema";
@@ -33,13 +33,8 @@ export function rowValues(context: Context, plan: PlanInput) {
     accessCodeSealed: plan.isPrivate && plan.accessCode ? context.secrets.seal(plan.accessCode) : null,
     houseSize: plan.houseSize,
     registrationLimit: plan.registrationLimit,
-    questionsOn: plan.questionsOn,
-    pollsOn: plan.pollsOn,
-    othersQuestionsShown: plan.othersQuestionsShown,
-    chatTo: plan.chatTo,
-    chatHeld: plan.chatHeld,
-    handsOn: plan.handsOn,
-    signalsOn: plan.signalsOn,
+    switches: plan.switches,
+    creditChecks: plan.creditChecks,
     entryBy: plan.entryBy,
     approval: plan.approval,
     approvedDomains: plan.approvedDomains,
@@ -144,13 +139,8 @@ export function planOf(
     registrationLimit: event.registrationLimit,
     isPrivate: event.isPrivate,
     accessCode: event.accessCodeSealed ? context.secrets.unseal(event.accessCodeSealed) : null,
-    questionsOn: event.questionsOn,
-    pollsOn: event.pollsOn,
-    othersQuestionsShown: event.othersQuestionsShown,
-    chatTo: event.chatTo,
-    chatHeld: event.chatHeld,
-    handsOn: event.handsOn,
-    signalsOn: event.signalsOn,
+    switches: wholeSwitches(event.switches),
+    creditChecks: event.creditChecks,
     entryBy: event.entryBy,
     approval: event.approval,
     approvedDomains: event.approvedDomains,

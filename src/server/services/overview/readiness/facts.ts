@@ -3,7 +3,7 @@ import { readyPollInput } from "@/contracts";
 import { checkTemplate } from "@/core/mailings";
 import { pollTitle } from "@/core/polls";
 import { rulesWithGrant } from "@/core/organisation";
-import { isStageRole } from "@/core/people";
+import { isStageRole, wholeSwitches } from "@/core/people";
 import type { PlanFacts, StageFacts } from "@/core/readiness";
 import { groupBy } from "@/core/shared";
 import { instantOf, minuteMs, touches, type Interval } from "@/core/time";
@@ -192,8 +192,8 @@ const eventFacts = (context: Context, event: EventDate["event"]) => ({
   registrationLimit: event.registrationLimit,
   houseSize: event.houseSize,
   formFieldCount: event.formFields.length,
-  questionsOn: event.questionsOn,
-  pollsOn: event.pollsOn,
+  questionsOn: wholeSwitches(event.switches).questions.on,
+  pollsOn: wholeSwitches(event.switches).polls.on,
   isRecorded: event.isRecorded,
   consentText: event.consentText,
   interpretationInto: event.interpretationInto,

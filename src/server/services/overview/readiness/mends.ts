@@ -91,7 +91,10 @@ const mends: Readonly<Record<MendableCheck, (scene: Scene) => Promise<Facts>>> =
     ),
   "recording-without-consent": (scene) => done(change(scene, { consentText: messagesFor("en").recordingConsent })),
   "credit-without-registration": (scene) => done(change(scene, { entryBy: "registration" })),
-  "nothing-to-do": (scene) => done(change(scene, { questionsOn: true })),
+  "nothing-to-do": (scene) => {
+    const { switches } = scene.access.event;
+    return done(change(scene, { switches: { ...switches, questions: { ...switches.questions, on: true } } }));
+  },
   "phone-without-number": (scene) => done(change(scene, { soundBy: "computer" })),
   "heavy-picture": (scene) =>
     done(

@@ -1,0 +1,33 @@
+import type { QuestionView, Switches } from "@/core/people";
+import { reachWords } from "./chat/reach-words";
+
+/** What the house sees of others' questions. */
+export const othersSeeWords: Readonly<Record<QuestionView, string>> = {
+  none: "nothing",
+  answered: "what was answered to all",
+  all: "every question",
+};
+
+/** All switches in one line: "questions, polls; chat to everybody; …", what is off left out. */
+export function switchesWords({ questions, polls, chat, hands, signals, names, count, rename }: Switches): string {
+  const asked = [
+    "questions",
+    questions.anonymous ? "without names too" : "",
+    questions.isHeld ? "looked at first" : "",
+    `others see ${othersSeeWords[questions.othersSee]}`,
+    questions.votes ? "votes" : "",
+    questions.comments ? "comments" : "",
+    questions.tellsNotTaken ? "who asked is told when not taken" : "",
+  ];
+  const said = [
+    questions.on ? asked.filter(Boolean).join(", ") : "",
+    polls.on ? "polls" : "",
+    `chat: ${reachWords[chat.to]}${chat.isHeld ? ", looked at first" : ""}`,
+    hands.on ? `hands${hands.endsWithSegment ? " until the segment ends" : ""}` : "",
+    signals.on ? "signals" : "",
+    names.on ? "names seen" : "",
+    count.on ? "count seen" : "",
+    rename.on ? "renaming" : "",
+  ];
+  return said.filter(Boolean).join("; ");
+}
