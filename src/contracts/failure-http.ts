@@ -25,6 +25,7 @@ export const httpStatusOf: Readonly<Record<FailureCode, number>> = {
   "answer-incomplete": 422,
   "vote-locked": 409,
   "poll-was-open": 409,
+  "comments-full": 409,
   "switched-off": 409,
   "date-fixed": 409,
   "house-full": 409,

@@ -27,6 +27,7 @@ const examples: Readonly<{ [Code in FailureCode]: Extract<Failure, { code: Code 
   "no-such-option": { code: "no-such-option" },
   "answer-incomplete": { code: "answer-incomplete" },
   "vote-locked": { code: "vote-locked" },
+  "comments-full": { code: "comments-full", most: 30 },
   "poll-was-open": { code: "poll-was-open" },
   "switched-off": { code: "switched-off", what: "polls" },
   "date-fixed": { code: "date-fixed", startLocal: "2026-11-26T18:00", phase: "scheduled" },

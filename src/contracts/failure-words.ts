@@ -66,6 +66,7 @@ const offWords: Readonly<Record<SwitchedOff, string>> = {
   names: "Names are",
   count: "The count is",
   rename: "Changing one’s name is",
+  "no-name": "Questions without a name are",
   registration: "Registration is",
 };
 
@@ -136,6 +137,8 @@ export function wordsOf(failure: Failure): string {
       return limitWords[failure.limit](failure.wanted, failure.most);
     case "floor-full":
       return `${failure.most} people have the floor already. Take it back from one of them first.`;
+    case "comments-full":
+      return `This question has ${failure.most} comments already.`;
     case "not-welcome":
       return `This event is for addresses of ${failure.domains.join(", ")} only.`;
     case "bad-calendar":

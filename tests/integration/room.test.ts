@@ -199,6 +199,8 @@ describe("the journalled room", () => {
     const commandId = randomUUID();
     await run({ type: "questions.answer", questionId: later, how: "to-one", text: "After <all>." }, commandId);
     await run({ type: "questions.answer", questionId: later, how: "to-one", text: "After <all>." }, commandId);
+    // answers that are written soon after one another go in one mail
+    world.clock.advance(10 * 60_000);
     await sendDue(world.context);
     const [mail, ...more] = world.sent.splice(0);
     expect(more).toEqual([]);

@@ -1,11 +1,14 @@
 import { z } from "zod";
 import { floorParts } from "@/core/room";
-import { id } from "./shared";
+import { id, words } from "./shared";
 
 export const floorCommands = [
   z.object({ type: z.literal("floor.raise-hand") }),
   z.object({ type: z.literal("floor.lower-hand") }),
   z.object({ type: z.literal("floor.lower-for"), ticketId: id }),
+  z.object({ type: z.literal("floor.lower-all") }),
+  z.object({ type: z.literal("floor.rename"), ticketId: id, name: words(120) }),
+  z.object({ type: z.literal("floor.rename-self"), name: words(120) }),
   z.object({ type: z.literal("floor.offer"), ticketId: id, parts: z.array(z.enum(floorParts)).min(1).max(3) }),
   z.object({ type: z.literal("floor.accept") }),
   z.object({ type: z.literal("floor.give-back") }),

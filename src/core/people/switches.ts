@@ -41,7 +41,7 @@ export const defaultSwitches: Switches = {
   questions: {
     on: true,
     anonymous: false,
-    othersSee: "answered",
+    othersSee: "all",
     votes: true,
     comments: false,
     isHeld: false,

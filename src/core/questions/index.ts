@@ -6,4 +6,5 @@ export {
   type QuestionState,
   type Rankable,
 } from "./order";
+export { NearDuplicates, nearFrom, type Near } from "./near-duplicates";
 export { similarity, trigramsOf } from "./similarity";

@@ -1,8 +1,11 @@
+/** What belongs to a word: letters with their vowel signs and digits (Unicode's Alphabetic and Nd), as the database's C.UTF-8 has it. */
+const word = /[\p{Alphabetic}\p{Nd}]+/gu;
+
 /** The word trigrams of a text as PostgreSQL's pg_trgm makes them: two blanks before each word, one after. */
 export function trigramsOf(text: string): ReadonlySet<string> {
   const out = new Set<string>();
-  for (const word of text.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? []) {
-    const letters = [..."  ", ...word, " "];
+  for (const one of text.toLowerCase().match(word) ?? []) {
+    const letters = [..."  ", ...one, " "];
     for (let i = 0; i + 3 <= letters.length; i += 1) out.add(letters.slice(i, i + 3).join(""));
   }
   return out;

@@ -3,7 +3,9 @@ import { defaultSwitches, duties, phases, roles, visitor, type Permission } from
 import { permissionTable, roleMay, verdict, type Action } from ".";
 
 const actions = Object.keys(permissionTable) as Action[];
-const now = (phase: (typeof phases)[number]) => ({ phase, switches: defaultSwitches });
+/** everything that the audience may do is on */
+const switches = { ...defaultSwitches, questions: { ...defaultSwitches.questions, comments: true } };
+const now = (phase: (typeof phases)[number]) => ({ phase, switches });
 
 describe("rule 6: one permission table", () => {
   it("gives a visitor nothing", () => {

@@ -9,6 +9,9 @@ export function chain(entry: EntryBody): readonly RoomCommand[] {
     // a line that became a question: asked by whoever wrote it
     case "chat.line-asked":
       return [{ type: "questions.ask", questionId: entry.questionId, segmentId: null, askerId: entry.authorId }];
+    // hands go down with their segment where that is set
+    case "cues.given":
+      return [{ type: "floor.lower-all", withSegment: true }];
     default:
       return [];
   }

@@ -51,6 +51,8 @@ export interface DirectoryQuestion {
   readonly id: string;
   readonly text: string;
   readonly answer: string | null;
+  /** words of its comments, by id */
+  readonly comments?: ReadonlyMap<string, string>;
 }
 
 export interface DirectoryPoll extends PollPlan {

@@ -42,7 +42,7 @@ export function inTray(view: DeskView, overMinutes: number | null): readonly Tra
   const hands = Object.entries(view.hands).sort(([, a], [, b]) => a.raisedAt - b.raisedAt);
   for (const [id, { name, raisedAt }] of hands) items.push({ kind: "hand", id, name, raisedAt });
   const open = Object.entries(view.questions)
-    .filter(([, question]) => question.state === "new")
+    .filter(([, question]) => question.state === "new" && question.mergedIntoId === null)
     .map(([id, question]) => ({ ...question, id, votes: view.votes[id]?.count ?? 0 }));
   for (const { id, votes } of inOrder(open, "segment", cue.currentSegmentId))
     items.push({ kind: "question", id, votes });

@@ -2,7 +2,9 @@ import type { EntryBody, JournalEntry } from "./commands";
 import type { RoomState } from "./room";
 
 /** What a row asks of the world outside the room. Data, not deeds: carried out after the commit. */
-export type OutwardAct = { act: "mail-answer"; questionId: string } | { act: "audit"; action: string };
+export type OutwardAct =
+  /** answers in writing that are due by mail */
+  { act: "mail-answers"; questionIds: readonly string[] } | { act: "audit"; action: string };
 
 const audited: ReadonlySet<EntryBody["type"]> = new Set<EntryBody["type"]>([
   "hour.doors-opened",
@@ -19,16 +21,19 @@ const audited: ReadonlySet<EntryBody["type"]> = new Set<EntryBody["type"]>([
   "hour.restored",
 ]);
 
-/** An answer in writing reaches its asker by mail when the hour is over or it was promised for later. */
-function isByMail(body: Extract<EntryBody, { type: "questions.answered" }>, before: RoomState): boolean {
-  if (body.how === "aloud") return false;
-  return before.hour.phase === "ended" || before.questions.asked.get(body.questionId)?.state === "later";
-}
+/** Answers that were promised for later and are written: they go once the date is over. */
+const promisedAndWritten = ({ questions }: RoomState): readonly string[] =>
+  [...questions.asked].flatMap(([id, { isByMail, answered }]) =>
+    isByMail && answered !== null && answered !== "aloud" ? [id] : [],
+  );
 
 /** The acts outside that a row brings about. */
 export function outwardOf({ body }: JournalEntry, before: RoomState): readonly OutwardAct[] {
-  if (body.type === "questions.answered" && isByMail(body, before)) {
-    return [{ act: "mail-answer", questionId: body.questionId }];
-  }
-  return audited.has(body.type) ? [{ act: "audit", action: body.type }] : [];
+  // after the date an answer in writing has no other way
+  if (body.type === "questions.answered" && body.how !== "aloud" && before.hour.phase === "ended")
+    return [{ act: "mail-answers", questionIds: [body.questionId] }];
+  const promised = body.type === "hour.ended" ? promisedAndWritten(before) : [];
+  const mails: OutwardAct[] = promised.length > 0 ? [{ act: "mail-answers", questionIds: promised }] : [];
+  const audits: OutwardAct[] = audited.has(body.type) ? [{ act: "audit", action: body.type }] : [];
+  return [...mails, ...audits];
 }

@@ -20,7 +20,7 @@ export const attendee: Actor = { role: "attendee", duties: [] };
 export const scene = (part: Partial<Scene> = {}): Scene => ({
   actor: producer,
   times: { startAt: at, endAt: at + 3_600_000, callAt: at - 1_200_000 },
-  switches: defaultSwitches,
+  switches: { ...defaultSwitches, questions: { ...defaultSwitches.questions, othersSee: "answered" } },
   earlyEntry: true,
   stageMicrophonesOpen: false,
   segmentIds: ["s1", "s2", "s3"],
@@ -62,7 +62,7 @@ export const words: RoomDirectory = {
     times: scene().times,
     houseSize: 50,
     hasPlannedEnd: true,
-    switches: defaultSwitches,
+    switches: { ...defaultSwitches, questions: { ...defaultSwitches.questions, othersSee: "answered" } },
   },
   segments: [{ id: "s1", title: "SECRET-SEGMENT", lengthMinutes: 5, fixedStartAt: null, leaderId: "t1", pollId: "v1" }],
   people: new Map(

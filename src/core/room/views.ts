@@ -18,6 +18,13 @@ export interface EventItem {
   readonly chatTo: ChatReach;
   readonly handsOn: boolean;
   readonly signalsOn: boolean;
+  /** a question may be asked without a name */
+  readonly mayAskUnnamed: boolean;
+  readonly questionVotesOn: boolean;
+  readonly questionCommentsOn: boolean;
+  /** who asked is told when theirs is not taken */
+  readonly tellsNotTaken: boolean;
+  readonly renameOn: boolean;
   readonly hasPlannedEnd: boolean;
 }
 
@@ -76,10 +83,24 @@ export interface AudienceItem {
   readonly callerLevel: number | null;
 }
 
+/** A comment under a question; nameless where the house sees no names. */
+export interface CommentItem {
+  readonly id: string;
+  readonly text: string;
+  readonly name: string;
+  readonly at: number;
+}
+
 export interface DeskQuestionItem {
   readonly text: string;
   readonly askerId: string;
+  /** empty where nobody is told who asked */
   readonly askerName: string;
+  readonly isAnonymous: boolean;
+  readonly isHeld: boolean;
+  readonly mergedIntoId: string | null;
+  readonly forId: string | null;
+  readonly comments: readonly CommentItem[];
   readonly askedAt: number;
   readonly state: QuestionState;
   readonly segmentId: string | null;
@@ -92,6 +113,8 @@ export interface StageQuestionItem {
   readonly askerName: string;
   readonly state: QuestionState;
   readonly segmentId: string | null;
+  readonly forId: string | null;
+  readonly forName: string;
 }
 export interface HouseQuestionItem {
   readonly text: string;
@@ -99,6 +122,9 @@ export interface HouseQuestionItem {
   readonly isAnswered: boolean;
   readonly askedAt: number;
   readonly answer: string | null;
+  /** empty where names are not shown, and of anonymous ones */
+  readonly askerName: string;
+  readonly comments: readonly CommentItem[];
 }
 
 export interface PollItem extends PollPlan {
@@ -181,6 +207,8 @@ export interface StageView {
 }
 export interface HouseView {
   readonly event: Section<EventItem>;
+  /** how many are there, where that is shown */
+  readonly figures: Section<CountItem>;
   readonly status: Section<StatusItem>;
   readonly cue: Section<{ readonly segmentTitle: string | null }>;
   readonly cast: Section<CastItem>;

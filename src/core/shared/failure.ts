@@ -2,7 +2,7 @@ import type { InputIssue } from "./issue";
 
 /** What can be switched off for an audience. */
 export type SwitchedOff =
-  "questions" | "polls" | "chat" | "hands" | "signals" | "names" | "count" | "rename" | "registration";
+  "questions" | "polls" | "chat" | "hands" | "signals" | "names" | "count" | "rename" | "no-name" | "registration";
 
 /**
  * Every way in which a request can be refused. Failures are data: a literal code and the facts that
@@ -33,6 +33,7 @@ export type Failure =
   | { code: "answer-incomplete" }
   | { code: "vote-locked" }
   | { code: "poll-was-open" }
+  | { code: "comments-full"; most: number }
   | { code: "switched-off"; what: SwitchedOff }
   | { code: "date-fixed"; startLocal: string; phase: string }
   | { code: "house-full" }

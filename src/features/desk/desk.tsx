@@ -20,7 +20,9 @@ import { DoorsAndCurtain } from "./doors-and-curtain";
 import { Everyone } from "./everyone";
 import { HourColumn } from "./hour-column";
 import { PeopleShelves } from "./people-shelves";
+import { OpenPoll } from "./polls/open-poll";
 import { PollDesk } from "./polls/poll-desk";
+import { QuestionList } from "./questions/question-list";
 import { SwitchesSheet } from "./switches-sheet";
 import { Tray } from "./tray";
 
@@ -83,6 +85,8 @@ function TrayAndChat({
               </>
             ),
           },
+          { id: "questions", label: "Questions", content: <QuestionList scene={scene} /> },
+          { id: "polls", label: "Polls", content: <PollDesk scene={scene} dateId={props.occurrenceId} /> },
           {
             id: "chat",
             label: "Chat",
@@ -180,7 +184,7 @@ export function Desk(props: DeskProps) {
           <DoorsAndCurtain scene={scene} frontUrl={props.frontUrl} />
           <TeamSignals view={scene.view} className="min-h-6 text-ink-2" />
           <PeopleShelves scene={scene} />
-          <PollDesk scene={scene} dateId={props.occurrenceId} />
+          <OpenPoll scene={scene} />
         </main>
         <TrayAndChat tray={tray} heldCount={heldCount} room={room} scene={scene} props={props} />
       </div>

@@ -2,12 +2,22 @@ import { editedParts, type HubPorts, type Join } from "./hub-ports";
 
 export type { HubPorts, Join } from "./hub-ports";
 import type { WhisperBody } from "@/contracts";
-import { overduePolls, type JournalEntry } from "@/core/room";
+import { type JournalEntry } from "@/core/room";
 import { Refusal } from "@/core/shared";
 import { isDatabaseAway } from "../db/away";
 import type { RoomNotice } from "../db/notify";
-import { journalAfter, journalHeads } from "../db/queries/journal";
-import { refreshed, touchedBy, wordsWanted, type FactOutcome, type WordsWanted } from "../room";
+import { journalAfter } from "../db/queries/journal";
+import {
+  asksForRecount,
+  concernedBy,
+  refreshed,
+  touchedBy,
+  wordsWanted,
+  type FactOutcome,
+  type WordsWanted,
+} from "../room";
+import { roomsBehind } from "./behind";
+import { closeOverdue, dismissLongAway } from "./by-time";
 import { concerned } from "./concerned";
 import { countAnew } from "./count-anew";
 import { Follower } from "./follower";
@@ -118,9 +128,7 @@ export class Hub {
   }
 
   /** What the facts' services ask of a room that this process follows; null for any other. */
-  known(occurrenceId: string): LiveRoom | null {
-    return this.rooms.get(occurrenceId) ?? null;
-  }
+  known = (occurrenceId: string): LiveRoom | null => this.rooms.get(occurrenceId) ?? null;
   /** After a fact in this process: added here, shown with the next tick, told to the others once a tick. */
   factBrought(occurrenceId: string, ticketId: string, outcome: FactOutcome): void {
     const room = this.rooms.get(occurrenceId);
@@ -129,7 +137,7 @@ export class Hub {
     if (outcome.lines) for (const row of outcome.lines.rows) room?.logs.get(outcome.lines.topic)?.take(row);
     this.factsChanged(occurrenceId, outcome.lines ? [outcome.lines.topic] : []);
   }
-  /** After a coming or going in this process. */
+  /** after a coming or going in this process */
   factsChanged(occurrenceId: string, logs: readonly string[] = []): void {
     const room = this.rooms.get(occurrenceId);
     if (room) room.areFiguresDirty = true;
@@ -191,7 +199,9 @@ export class Hub {
     await readLogs(this.ports.db, room);
     this.showPlaces(room);
     room.publish();
-    await this.tellOwn(room, [...concerned(before, room.state), ...touched.people]);
+    const further = [...touched.people, ...(await concernedBy(this.ports.db, rows, room.state))];
+    await this.tellOwn(room, [...concerned(before, room.state), ...further]);
+    if (asksForRecount(rows)) await this.readFigures(room);
     if (before.hour.phase !== room.state.hour.phase || (before.hour.areDoorsHeld && !room.state.hour.areDoorsHeld)) {
       await this.readFigures(room);
     }
@@ -202,22 +212,16 @@ export class Hub {
   /** Rights are looked at again: whoever lost theirs is shown out, whoever moved gets the feeds of their place. */
   private showPlaces(room: LiveRoom, ticketIds?: Iterable<string>): readonly Follower[] {
     const { gone, moved } = room.restand(ticketIds);
-    for (const one of gone) this.withdraw(room, one);
+    gone.forEach((one) => this.withdraw(room, one));
     return moved;
   }
 
   private async pollHeads(): Promise<void> {
     if (this.rooms.size === 0) return;
     await this.withDatabase(async () => {
-      const heads = await journalHeads(
-        this.ports.db,
-        [...this.rooms].map((room) => room.occurrenceId),
-      );
-      // the one thing that always asks the database: its answer alone says that all is well again
-      this.setHealth(true);
-      for (const room of this.rooms) {
-        if ((heads.get(room.occurrenceId) ?? 0) > room.state.seq) void this.tail(room, false);
-      }
+      const behind = await roomsBehind(this.ports.db, this.rooms);
+      this.setHealth(true); // the one thing that always asks the database
+      behind.forEach((room) => void this.tail(room, false));
     });
   }
 
@@ -231,8 +235,7 @@ export class Hub {
       });
       const now = this.ports.clock.now();
       for (const room of this.rooms) {
-        const overdue = overduePolls(room.state.polls, now);
-        if (overdue.length > 0) await this.withDatabase(() => this.ports.closePolls(room.occurrenceId, overdue));
+        await this.withDatabase(() => closeOverdue(this.ports, room, now));
         if (room.isEmpty) this.rooms.forget(room);
         else if (room.fadeSignals() || room.areFiguresDirty || now - room.figuresReadAt >= recountEveryMs) {
           await this.rooms.inOrder(room.occurrenceId, () => this.withDatabase(() => this.showFigures(room)));
@@ -265,15 +268,11 @@ export class Hub {
     const moved = this.showPlaces(room).map((one) => one.ticketId);
     room.publish();
     await this.tellOwn(room, [...changed, ...moved]);
-    await this.dismissAway(room, now);
+    await dismissLongAway(this.ports, room, now);
     if (room.hasAdmissible() && (await this.ports.admit(room.occurrenceId)) > 0) {
       room.areFiguresDirty = true;
       room.figuresReadAt = 0;
     }
-  }
-  private async dismissAway(room: LiveRoom, now: number): Promise<void> {
-    const away = room.awayVoices.overdue(room.state, room.figures, now);
-    if (away.length > 0) await this.ports.dismissAway(room.occurrenceId, away);
   }
   /** Ends every stream: open ones would keep the server from stopping. */
   async close(): Promise<void> {

@@ -49,7 +49,7 @@ export async function loadFigures(
     ),
     rowsOf(
       db,
-      sql`select q.id, count(v.ticket_id)::int as n from questions q join question_votes v on v.question_id = q.id where q.occurrence_id = ${occurrenceId} and ${isCounted(sql`v.ticket_id`)} group by q.id`,
+      sql`select coalesce(q.merged_into, q.id) as id, count(distinct v.ticket_id)::int as n from questions q join question_votes v on v.question_id = q.id where q.occurrence_id = ${occurrenceId} and ${isCounted(sql`v.ticket_id`)} group by 1`,
     ),
     loadTallies(db, occurrenceId),
   ]);

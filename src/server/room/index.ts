@@ -78,17 +78,36 @@ export function touchedBy(entries: readonly JournalEntry[]): {
   };
 }
 
+/** Whether figures are to be counted anew after these rows. */
+export const asksForRecount = (entries: readonly JournalEntry[]): boolean =>
+  entries.some(({ body }) => ofType(body.type).recounts?.(body) ?? false);
+
+/** Whose own part these rows changed beyond what the room's state says of it. */
+export async function concernedBy(
+  db: Db,
+  entries: readonly JournalEntry[],
+  room: RoomState,
+): Promise<readonly string[]> {
+  const found = await Promise.all(entries.map(({ body }) => ofType(body.type).concerns?.(db, body, room) ?? []));
+  return found.flat();
+}
+
 /** The words that rows bring, each part once. */
 export function wordsWanted(entries: readonly JournalEntry[]): readonly WordsWanted[] {
-  const wanted = new Map<WordsWanted["part"], Set<string> | null>();
+  const wanted = new Map<string, { part: WordsWanted["part"]; isAgain: boolean; ids: Set<string> | null }>();
   for (const { body } of entries) {
-    for (const { part, ids } of ofType(body.type).wants?.(body) ?? []) {
-      const known = wanted.get(part);
-      if (!ids || known === null) wanted.set(part, null);
-      else wanted.set(part, new Set([...(known ?? []), ...ids]));
+    for (const { part, ids, isAgain = false } of ofType(body.type).wants?.(body) ?? []) {
+      const key = `${part} ${isAgain}`;
+      const known = wanted.get(key);
+      const all = !ids || known?.ids === null ? null : new Set([...(known?.ids ?? []), ...ids]);
+      wanted.set(key, { part, isAgain, ids: all });
     }
   }
-  return [...wanted].map(([part, ids]) => (ids ? { part, ids: [...ids] } : { part }));
+  return [...wanted.values()].map(({ part, isAgain, ids }) => ({
+    part,
+    ...(isAgain ? { isAgain } : {}),
+    ...(ids ? { ids: [...ids] } : {}),
+  }));
 }
 
 export type { FactOutcome, FactPlace, FigureChange, LogReader, RoomPlace, Said, WordsWanted } from "./room-server";

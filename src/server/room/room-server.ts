@@ -17,6 +17,8 @@ export interface RoomPlace {
 export interface WordsWanted {
   readonly part: keyof RoomDirectory;
   readonly ids?: readonly string[];
+  /** also those that are known */
+  readonly isAgain?: boolean;
 }
 
 /** What a command says, and whose it is. */
@@ -98,6 +100,10 @@ export interface RoomServer {
   /** words that stand in no list of their own, by name */
   readonly notes?: (db: Db, of: { readonly occurrenceId: string }) => Promise<readonly (readonly [string, string])[]>;
   readonly logs?: LogReader;
+  /** a row after which figures cannot be added to: they are counted anew */
+  readonly recounts?: (body: EntryBody) => boolean;
+  /** whose own part a row changed beyond what the state says of it */
+  readonly concerns?: (db: Db, body: EntryBody, room: RoomState) => Promise<readonly string[]>;
   /** whose own part, and which log feeds, a row changed */
   readonly touches?: (body: EntryBody) => { readonly people?: readonly string[]; readonly logs?: readonly string[] };
 }

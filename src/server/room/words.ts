@@ -1,4 +1,4 @@
-import { and, asc, eq, isNull, or } from "drizzle-orm";
+import { and, asc, eq, isNull, or, sql } from "drizzle-orm";
 import { callTimeOf } from "@/core/dates";
 import type {
   DirectoryEvent,
@@ -8,6 +8,7 @@ import type {
   DirectorySegment,
   RoomDirectory,
 } from "@/core/room";
+import { groupBy } from "@/core/shared";
 import { instantOf } from "@/core/time";
 import type { Db } from "../db/client";
 import { anyOf } from "../db/queries/any-of";
@@ -17,6 +18,7 @@ import {
   occurrences,
   people as peopleTable,
   polls as pollTable,
+  questionComments as commentTable,
   questions as questionTable,
   segments as segmentTable,
   tickets,
@@ -39,7 +41,7 @@ async function people(db: Db, of: WordsOf, ids?: readonly string[]): Promise<Rea
   const rows = await db
     .select({
       ticketId: tickets.id,
-      name: peopleTable.name,
+      name: sql<string | null>`coalesce(${tickets.roomName}, ${peopleTable.name})`,
       role: tickets.role,
       duties: tickets.duties,
       portraitId: tickets.portraitId,
@@ -66,13 +68,27 @@ async function questions(
   of: WordsOf,
   ids?: readonly string[],
 ): Promise<ReadonlyMap<string, DirectoryQuestion>> {
-  const rows = await db
-    .select({ id: questionTable.id, text: questionTable.text, answer: questionTable.answer })
-    .from(questionTable)
-    .where(and(eq(questionTable.occurrenceId, of.occurrenceId), ids && anyOf(questionTable.id, ids)))
-    .orderBy(asc(questionTable.askedAt))
-    .limit(5000);
-  return byKey(rows, (row) => row.id);
+  const [rows, said] = await Promise.all([
+    db
+      .select({ id: questionTable.id, text: questionTable.text, answer: questionTable.answer })
+      .from(questionTable)
+      .where(and(eq(questionTable.occurrenceId, of.occurrenceId), ids && anyOf(questionTable.id, ids)))
+      .orderBy(asc(questionTable.askedAt))
+      .limit(5000),
+    db
+      .select({ id: commentTable.id, questionId: commentTable.questionId, text: commentTable.text })
+      .from(commentTable)
+      .innerJoin(questionTable, eq(questionTable.id, commentTable.questionId))
+      .where(and(eq(questionTable.occurrenceId, of.occurrenceId), ids && anyOf(questionTable.id, ids)))
+      .orderBy(asc(commentTable.at))
+      .limit(20_000),
+  ]);
+  const comments = groupBy(said, (one) => one.questionId);
+  const wordsOf = (id: string) => new Map((comments.get(id) ?? []).map((one) => [one.id, one.text]));
+  return byKey(
+    rows.map((row): DirectoryQuestion => (comments.has(row.id) ? { ...row, comments: wordsOf(row.id) } : row)),
+    (row) => row.id,
+  );
 }
 
 async function polls(db: Db, { occurrenceId }: WordsOf): Promise<ReadonlyMap<string, DirectoryPoll>> {
@@ -161,7 +177,7 @@ export async function refreshed(
   notes: Notes,
 ): Promise<RoomDirectory> {
   let next = words;
-  for (const { part, ids } of wanted) {
+  for (const { part, ids, isAgain } of wanted) {
     if (part === "event") next = { ...next, event: (await event(db, of))?.event ?? next.event };
     else if (part === "segments") next = { ...next, segments: await segments(db, of) };
     else if (part === "polls") next = { ...next, polls: await polls(db, of) };
@@ -170,7 +186,7 @@ export async function refreshed(
       const fresh = await questions(db, of, ids);
       next = { ...next, questions: ids ? merged(next.questions, fresh) : fresh };
     } else {
-      const missing = ids?.filter((id) => !next.people.has(id));
+      const missing = isAgain ? ids : ids?.filter((id) => !next.people.has(id));
       if (missing?.length === 0) continue;
       const fresh = await people(db, of, missing);
       next = { ...next, people: missing ? merged(next.people, fresh) : fresh };

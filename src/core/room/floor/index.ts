@@ -48,6 +48,9 @@ export const floor = {
     "floor.set-microphone": byHouse,
     "floor.level": byHouse,
     "floor.lower-for": byDesk,
+    "floor.lower-all": byDesk,
+    "floor.rename": byDesk,
+    "floor.rename-self": { ...byHouse, needs: { switch: "rename" } },
     "floor.offer": byDesk,
     "floor.withdraw": byDesk,
     "floor.bring-on-stage": byDesk,
@@ -55,7 +58,11 @@ export const floor = {
     "floor.let-everyone-speak": byDesk,
     "floor.end-everyone": byDesk,
   },
-  paces: { "floor.level": { burst: 8, everyMs: 200 }, "floor.raise-hand": { burst: 5, everyMs: 3000 } },
+  paces: {
+    "floor.level": { burst: 8, everyMs: 200 },
+    "floor.raise-hand": { burst: 5, everyMs: 3000 },
+    "floor.rename-self": { burst: 2, everyMs: 30_000 },
+  },
   empty: emptyFloor,
   decide: {
     "floor.raise-hand": (own, _, __, { ticketId }) =>
@@ -67,6 +74,13 @@ export const floor = {
     // of two desks the second finds it lowered: that is as wanted
     "floor.lower-for": (own, { ticketId }) =>
       own.hands.has(ticketId) ? ok([{ type: "floor.hand-lowered", ticketId, why: "desk" }]) : done("floor.lower-for"),
+    "floor.lower-all": (own, { withSegment = false }, { switches }) => {
+      if (withSegment && !switches.hands.endsWithSegment) return ok([]);
+      const why = withSegment ? "segment" : "desk";
+      return ok([...own.hands].map(([ticketId]) => ({ type: "floor.hand-lowered", ticketId, why }) as const));
+    },
+    "floor.rename": (_, { ticketId }) => ok([{ type: "floor.renamed", ticketId }]),
+    "floor.rename-self": (_, __, ___, { ticketId }) => ok([{ type: "floor.renamed", ticketId }]),
     "floor.offer": (own, { ticketId, parts }, { scene, hour }) => {
       if (scene.stageTicketIds.has(ticketId) || hour.barred.has(ticketId)) return gone("floor");
       if (own.holders.has(ticketId)) return done("floor.offer");
@@ -113,6 +127,8 @@ export const floor = {
   fold: {
     "floor.hand-raised": (own, { ticketId }, { at }) => ({ ...own, hands: own.hands.with(ticketId, { raisedAt: at }) }),
     "floor.hand-lowered": (own, { ticketId }) => ({ ...own, hands: own.hands.without(ticketId) }),
+    // words alone: nothing of the state
+    "floor.renamed": (own) => own,
     "floor.offered": (own, { ticketId, parts }, { at }) => ({
       ...own,
       holders: own.holders.with(ticketId, {

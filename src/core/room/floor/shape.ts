@@ -5,6 +5,11 @@ export type FloorCommand =
   /** one's own; `ticketId`: somebody's, by the desk */
   | { type: "floor.lower-hand" }
   | { type: "floor.lower-for"; ticketId: string }
+  /** every hand; `withSegment`: only where hands end with their segment */
+  | { type: "floor.lower-all"; withSegment?: boolean }
+  /** how somebody is called in this room; the words stand beside the journal */
+  | { type: "floor.rename"; ticketId: string }
+  | { type: "floor.rename-self" }
   | { type: "floor.offer"; ticketId: string; parts: FloorPart[] }
   | { type: "floor.accept" }
   | { type: "floor.give-back" }
@@ -18,13 +23,14 @@ export type FloorCommand =
 
 export type FloorEntry =
   | { type: "floor.hand-raised"; ticketId: string }
-  | { type: "floor.hand-lowered"; ticketId: string; why: "owner" | "desk" | "away" }
+  | { type: "floor.hand-lowered"; ticketId: string; why: "owner" | "desk" | "away" | "segment" }
   | { type: "floor.offered"; ticketId: string; parts: FloorPart[] }
   | { type: "floor.accepted"; ticketId: string }
   | { type: "floor.microphone-set"; ticketId: string; isOpen: boolean }
   /** given back or declined by its holder, withdrawn by the desk, or its holder left */
   | { type: "floor.ended"; ticketId: string; why: "holder" | "desk" | "away" }
   | { type: "floor.brought-on-stage"; ticketId: string }
+  | { type: "floor.renamed"; ticketId: string }
   | { type: "floor.everyone-let-speak" }
   | { type: "floor.everyone-ended" };
 

@@ -19,6 +19,11 @@ function event({ words, switches }: HourSight): Section<EventItem> {
     chatTo: switches.chat.to,
     handsOn: switches.hands.on,
     signalsOn: switches.signals.on,
+    mayAskUnnamed: switches.questions.anonymous,
+    questionVotesOn: switches.questions.votes,
+    questionCommentsOn: switches.questions.comments,
+    tellsNotTaken: switches.questions.tellsNotTaken,
+    renameOn: switches.rename.on,
     hasPlannedEnd,
   });
 }
@@ -31,6 +36,10 @@ function counts({ words, figures }: HourSight): Section<CountItem> {
   }
   return { foyer: { count: out.foyer }, house: { count: out.house }, stage: { count: out.stage } };
 }
+
+/** How many are there, where the house may read it. */
+const shownCount = (sight: HourSight): Section<CountItem> =>
+  sight.switches.count.on ? { house: counts(sight)["house"]! } : {};
 
 const houseStatus = (hour: HourState): StatusItem => ({
   phase: hour.phase,
@@ -82,8 +91,8 @@ export const hourViews: Capability<HourShape>["views"] = {
   },
   "hour:house": {
     isFor: isInHouse,
-    reads: ["event"],
-    make: (sight) => ({ event: event(sight), status: one(houseStatus(sight.own)) }),
+    reads: ["event", "people", "present"],
+    make: (sight) => ({ event: event(sight), status: one(houseStatus(sight.own)), figures: shownCount(sight) }),
   },
   "hour:foyer": {
     isFor: isInFoyer,

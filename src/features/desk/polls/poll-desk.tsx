@@ -72,7 +72,7 @@ export function PollDesk({ scene, dateId }: { scene: DeskScene; dateId: string }
         )}
       </div>
       {polls.length === 0 && <p className="text-ink-2">No poll is prepared.</p>}
-      <ul className="grid grid-cols-2 items-start gap-3">
+      <ul className="flex flex-col gap-3">
         {polls.map(([id, poll]) => (
           <PollCard
             key={id}

@@ -2,7 +2,9 @@
 import { FloorPlace, HandLine } from "./floor-place";
 import { SignalLine } from "./signal-line";
 import { PollPlace, ResultOnPicture } from "../polls/poll-place";
-import { AskPlace, Lists } from "./house-lists";
+import { AskPlace } from "./ask-place";
+import { Lists } from "./house-lists";
+import { OwnName } from "./own-name";
 
 import { useEffect, useRef, type ReactNode } from "react";
 import { useTranslations, useLocale } from "use-intl";
@@ -157,11 +159,17 @@ export function HouseRoom(props: { occurrenceId: string; ticketId: string; start
               />
               {floor && <HandLine room={room} floor={floor} view={house} />}
               <SignalLine view={house} send={room.send} />
+              {house.figures["house"] && (
+                <p className="mt-3 text-label text-ink-2">{t("here", { count: house.figures["house"].count })}</p>
+              )}
+              {event?.renameOn && room.me && <OwnName me={room.me} send={room.send} />}
             </div>
             <div className="flex flex-col gap-3">
               {floor && <FloorPlace room={room} floor={floor} view={house} />}
               <PollPlace view={house} me={room.me} ahead={room.clockAheadMs} send={room.send} />
-              {event?.questionsOn && <AskPlace send={room.send} />}
+              {event?.questionsOn && (
+                <AskPlace dateId={props.occurrenceId} mayBeUnnamed={event.mayAskUnnamed} send={room.send} />
+              )}
               <Lists room={room} house={house} />
             </div>
           </div>

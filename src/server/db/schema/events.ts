@@ -194,6 +194,8 @@ export const tickets = pgTable(
     /** a line about somebody of the stage, for the public page */
     aboutLine: text("about_line").notNull().default(""),
     portraitId: uuid("portrait_id"),
+    /** how they are called in the room where that differs from their name */
+    roomName: text("room_name"),
     languages: jsonb("languages").$type<[string, string]>(),
     reply: text("reply", { enum: ["coming", "not-coming", "unsure"] }),
     repliedAt: instant("replied_at"),

@@ -43,6 +43,8 @@ export interface RenderedMessage {
   html: string;
   /** unfolded calendar lines */
   calendar: { method: "REQUEST" | "CANCEL"; lines: string[] } | null;
+  /** the answers that it brings: no other mail says them again */
+  answerKeys?: readonly string[];
 }
 
 /** A further date of a mail, with the recipient's ticket for it. */

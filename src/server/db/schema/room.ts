@@ -1,5 +1,6 @@
 import { sql } from "drizzle-orm";
 import {
+  boolean,
   index,
   integer,
   jsonb,
@@ -101,8 +102,35 @@ export const questions = pgTable(
     answeredBy: text("answered_by"),
     answeredAt: instant("answered_at"),
     answered: text("answered", { enum: ["aloud", "to-one", "to-all"] }),
+    /** the record knows who asked; screens and files do not */
+    isAnonymous: boolean("is_anonymous").notNull().default(false),
+    /** its answer goes by mail after the date */
+    isByMail: boolean("is_by_mail").notNull().default(false),
+    /** the one that it is asked together with */
+    mergedInto: uuid("merged_into"),
   },
-  (t) => [index("questions_occurrence").on(t.occurrenceId, t.askedAt), index("questions_asker").on(t.askerTicketId)],
+  (t) => [
+    index("questions_occurrence").on(t.occurrenceId, t.askedAt),
+    index("questions_asker").on(t.askerTicketId),
+    index("questions_merged")
+      .on(t.mergedInto)
+      .where(sql`merged_into is not null`),
+  ],
+);
+
+export const questionComments = pgTable(
+  "question_comments",
+  {
+    id: uuid("id").primaryKey(),
+    organisationId: organisationId(),
+    questionId: uuid("question_id")
+      .notNull()
+      .references(() => questions.id, { onDelete: "cascade" }),
+    ticketId: uuid("ticket_id").notNull(),
+    text: text("text").notNull(),
+    at: instant("at").notNull(),
+  },
+  (t) => [index("question_comments_question").on(t.questionId, t.at), index("question_comments_ticket").on(t.ticketId)],
 );
 
 export const questionVotes = pgTable(

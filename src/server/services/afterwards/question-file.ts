@@ -20,21 +20,15 @@ export async function questionsFile(db: Db, occurrenceId: string): Promise<strin
     .from(questions)
     .where(eq(questions.occurrenceId, occurrenceId))
     .orderBy(asc(questions.askedAt), asc(questions.id));
-  const rows = asked.map(({ question, votes: n }): Cell[] => {
-    const asker = names.get(question.askerTicketId);
-    const by = question.answeredBy ? (stageName.get(question.answeredBy) ?? "") : null;
-    return [
-      iso(question.askedAt),
-      asker?.name ?? "",
-      asker?.email ?? "",
-      question.text,
-      n,
-      question.state,
-      question.answer,
-      by,
-      iso(question.answeredAt),
-      question.answered,
-    ];
+  const byId = new Map(asked.map((row) => [row.question.id, row]));
+  const rows = asked.map(({ question, votes }): Cell[] => {
+    // what was asked together was answered together, and counted once
+    const main = (question.mergedInto && byId.get(question.mergedInto)) || { question, votes };
+    const { state, answer, answered, answeredAt, answeredBy } = main.question;
+    const asker = question.isAnonymous ? undefined : names.get(question.askerTicketId);
+    const by = answeredBy ? (stageName.get(answeredBy) ?? "") : null;
+    const said = [question.text, main.votes, state, answer, by, iso(answeredAt), answered];
+    return [iso(question.askedAt), asker?.name ?? "", asker?.email ?? "", ...said];
   });
   return csvText(
     ["asked_at", "name", "email", "text", "votes", "state", "answer", "answered_by", "answered_at", "visibility"],

@@ -43,6 +43,7 @@ function heldBack(facts: MessageFacts, now: number): string | null {
   if (occurrence.phase === "cancelled" && message.kind !== "cancellation") return "date called off";
   const isReminder = message.kind === "reminder" || message.kind === "call-time-reminder";
   if (isReminder && now > occurrence.endAt) return "too late";
+  if (message.kind === "answer" && facts.question === null) return "its answer is gone";
   const recipient = {
     status: standing(facts),
     hasUnsubscribed: person.unsubscribedAt !== null,

@@ -1,3 +1,4 @@
+import { answersOf, asOneText, type AnswersAsOne } from "./answers";
 import { and, desc, eq, inArray, isNotNull, sql } from "drizzle-orm";
 import { callTimeOf } from "@/core/dates";
 import { traitsOf } from "@/core/mailings";
@@ -11,7 +12,6 @@ import {
   occurrences,
   organisations,
   people,
-  questions,
   recordings,
   tickets,
 } from "../../db/schema";
@@ -35,7 +35,7 @@ export interface MessageFacts {
   /** the producer's own words: of this very mailing, or of its kind in this event */
   readonly mailing: typeof mailings.$inferSelect | null;
   /** what a mail of the kind "answer" answers */
-  readonly question: { readonly text: string; readonly answer: string } | null;
+  readonly question: AnswersAsOne | null;
   readonly callAt: number;
   readonly isForStage: boolean;
   readonly hasAccessCode: boolean;
@@ -68,7 +68,7 @@ async function rowsFor(db: Db, wanted: readonly MessageRow[]) {
     .where(inArray(occurrences.id, dateIds));
   const eventIds = [...new Set(dates.map((row) => row.event.id))];
   const ticketIds = present([...wanted, ...further].map((one) => one.ticketId));
-  const questionIds = present(wanted.map((one) => one.questionId));
+  const answerIds = wanted.filter((one) => one.kind === "answer").map((one) => one.id);
   const invited = wanted.some((one) => traitsOf(one.kind).toInvitees);
   const [folk, ticketRows, words, guests, asked] = await Promise.all([
     db
@@ -84,7 +84,7 @@ async function rowsFor(db: Db, wanted: readonly MessageRow[]) {
           .from(invitees)
           .where(and(inArray(invitees.eventId, eventIds), inArray(invitees.personId, personIds)))
       : [],
-    questionIds.length === 0 ? [] : db.select().from(questions).where(inArray(questions.id, questionIds)),
+    answersOf(db, answerIds),
   ]);
   return {
     dates: new Map(dates.map((row) => [row.occurrence.id, row])),
@@ -97,7 +97,7 @@ async function rowsFor(db: Db, wanted: readonly MessageRow[]) {
         .map((row) => [`${row.eventId}|${row.kind}`, row]),
     ),
     guests: new Map(guests.map((row) => [`${row.eventId}|${row.personId}`, row])),
-    questions: byId(asked),
+    answers: asked,
   };
 }
 
@@ -132,7 +132,7 @@ async function factsOf(
   const { event, occurrence } = date;
   const { organisation, person } = who;
   const ticket = (message.ticketId && rows.tickets.get(message.ticketId)) || null;
-  const question = message.questionId ? rows.questions.get(message.questionId) : undefined;
+  const answers = rows.answers.get(message.id) ?? [];
   const mailing =
     (message.mailingId ? rows.words.get(message.mailingId) : rows.ownWords.get(`${event.id}|${message.kind}`)) ?? null;
   const phone = phoneDetails(context, event, rulesOf(organisation), ticket);
@@ -150,7 +150,7 @@ async function factsOf(
     person,
     ticket,
     mailing,
-    question: question ? { text: question.text, answer: question.answer ?? "" } : null,
+    question: answers.length > 0 ? asOneText(answers) : null,
     callAt: callTimeOf(occurrence.startAt, occurrence.callMinutes),
     isForStage: ticket !== null && isStageRole(ticket.role),
     hasAccessCode: event.isPrivate && event.accessCodeSealed !== null,

@@ -2,11 +2,11 @@ import { and, asc, eq, lt } from "drizzle-orm";
 import type { OutwardAct } from "@/core/room";
 import { assertNever } from "@/core/shared";
 import type { Db } from "../../../db/client";
-import { occurrences, questions, roomOutbox, rooms, tickets } from "../../../db/schema";
+import { occurrences, roomOutbox, rooms } from "../../../db/schema";
 import type { RoomPlace } from "../../../room";
 import { audit } from "../audit";
 import type { Context } from "../context";
-import { aboutTicket, planMessages } from "../mail-plan";
+import { mailAnswers } from "./mail-answers";
 
 /** Lays the outward acts of a decision down in its own transaction: a crash after the commit loses none. */
 export async function intoOutbox(
@@ -21,23 +21,11 @@ export async function intoOutbox(
   await tx.insert(roomOutbox).values(rows);
 }
 
-async function mailAnswer(context: Context, tx: Db, questionId: string): Promise<void> {
-  const [asked] = await tx
-    .select({ ticket: tickets, occurrence: occurrences })
-    .from(questions)
-    .innerJoin(tickets, eq(tickets.id, questions.askerTicketId))
-    .innerJoin(occurrences, eq(occurrences.id, questions.occurrenceId))
-    .where(eq(questions.id, questionId));
-  if (!asked) return;
-  const about = aboutTicket(asked.ticket, asked.occurrence);
-  await planMessages(context, tx, [{ ...about, kind: "answer", questionId, dueAt: context.clock.now() }]);
-}
-
 async function carryOut(context: Context, tx: Db, row: typeof roomOutbox.$inferSelect): Promise<void> {
   const { act, organisationId, actorId, roomId } = row;
   switch (act.act) {
-    case "mail-answer":
-      return mailAnswer(context, tx, act.questionId);
+    case "mail-answers":
+      return mailAnswers(context, tx, act.questionIds);
     case "audit": {
       const [room] = await tx
         .select({ occurrenceId: rooms.occurrenceId, eventId: occurrences.eventId })

@@ -106,6 +106,7 @@ export async function erasePeople(db: Db, personIds: readonly string[], now: num
   await db.delete(groupMembers).where(inArray(groupMembers.personId, [...personIds]));
   await db.delete(busyCalendars).where(inArray(busyCalendars.personId, [...personIds]));
   await db.execute(sql`update questions set text = '', answer = null where asker_ticket_id in ${ownTickets}`);
+  await db.execute(sql`update question_comments set text = '' where ticket_id in ${ownTickets}`);
   // that somebody answered stays in the count, what they wrote does not
   await db.execute(sql`
     update ballots b set choice = '[]' from polls p, jsonb_array_elements(p.questions) q
@@ -114,7 +115,7 @@ export async function erasePeople(db: Db, personIds: readonly string[], now: num
   await db.execute(sql`update chat_lines set text = '' where author_ticket_id in ${ownTickets}`);
   await db.execute(sql`delete from entry_proofs where ticket_id in ${ownTickets}`);
   await db.execute(sql`
-    update tickets set answers = '{}', about_line = '', portrait_id = null, source = null, revoked_at = coalesce(revoked_at, ${new Date(now).toISOString()})
+    update tickets set answers = '{}', about_line = '', portrait_id = null, source = null, room_name = null, revoked_at = coalesce(revoked_at, ${new Date(now).toISOString()})
     where person_id = any(${ids})`);
   // a file's own mark for somebody may be their name
   await db.execute(sql`

@@ -20,7 +20,7 @@ export const personalData: Readonly<Record<string, Columns>> = {
     figure: "locale unsubscribed_at address_failed_at erased_at created_at",
   },
   tickets: {
-    emptied: "answers about_line portrait_id source",
+    emptied: "answers about_line portrait_id source room_name",
     id: "id organisation_id event_id occurrence_id person_id link_version calendar_uid calendar_sequence",
     figure:
       "role duties status revoked_at barred_at registered_at waiting_since invited_at languages reply replied_at tech_checked_at",
@@ -38,8 +38,9 @@ export const personalData: Readonly<Record<string, Columns>> = {
   questions: {
     emptied: "text answer",
     id: "id organisation_id occurrence_id asker_ticket_id segment_id answered_by",
-    figure: "asked_at state answered_at answered",
+    figure: "asked_at state answered_at answered is_anonymous is_by_mail merged_into",
   },
+  question_comments: { emptied: "text", id: "id organisation_id question_id ticket_id", figure: "at" },
   chat_lines: {
     emptied: "text",
     id: "room_id topic seq rev organisation_id line_id author_ticket_id with_ticket_id",

@@ -1,0 +1,81 @@
+"use client";
+import { useState } from "react";
+import { inOrder, type QuestionOrder, type QuestionState } from "@/core/questions";
+import { holdsWords } from "@/core/shared";
+import { Input, Select } from "@/ui";
+import type { DeskScene } from "../scene";
+import { nearFinder } from "./near";
+import { QuestionCard } from "./question-card";
+
+const orderWords: Readonly<Record<QuestionOrder, string>> = {
+  segment: "this segment first",
+  votes: "most votes first",
+  newest: "newest first",
+  oldest: "oldest first",
+};
+type Which = QuestionState | "all" | "open";
+const whichWords: Readonly<Record<Which, string>> = {
+  open: "still open",
+  all: "all",
+  new: "new",
+  "lined-up": "lined up",
+  "on-stage": "on stage",
+  done: "answered",
+  later: "to be answered by mail",
+  "not-taken": "set aside",
+};
+const openStates: ReadonlySet<QuestionState> = new Set(["new", "lined-up", "on-stage", "later"]);
+const mostShown = 100;
+
+const isIn = (which: Which, state: QuestionState): boolean =>
+  which === "all" || (which === "open" ? openStates.has(state) : which === state);
+
+/** The deeper list of questions: found by words, filtered, in any of four orders. */
+export function QuestionList({ scene }: { scene: DeskScene }) {
+  const [words, setWords] = useState("");
+  const [which, setWhich] = useState<Which>("open");
+  const [order, setOrder] = useState<QuestionOrder>("segment");
+  const [nearOf] = useState(nearFinder);
+  const { view } = scene;
+  const found = Object.entries(view.questions)
+    .filter(([, question]) => question.mergedIntoId === null && isIn(which, question.state))
+    .filter(([, question]) => words.trim() === "" || holdsWords(`${question.text} ${question.askerName}`, words))
+    .map(([id, question]) => ({ ...question, id, votes: view.votes[id]?.count ?? 0 }));
+  const listed = inOrder(found, order, view.cue["it"]?.currentSegmentId ?? null);
+  return (
+    <div className="flex min-h-0 flex-1 flex-col gap-2 p-0.5">
+      <Input
+        aria-label="Find a question"
+        placeholder="Words of the question or a name"
+        value={words}
+        onChange={(event) => setWords(event.target.value)}
+      />
+      <div className="flex gap-2">
+        <Select aria-label="Which questions" value={which} onChange={(e) => setWhich(e.target.value as Which)}>
+          {Object.entries(whichWords).map(([value, label]) => (
+            <option key={value} value={value}>
+              {label}
+            </option>
+          ))}
+        </Select>
+        <Select aria-label="Order" value={order} onChange={(e) => setOrder(e.target.value as QuestionOrder)}>
+          {Object.entries(orderWords).map(([value, label]) => (
+            <option key={value} value={value}>
+              {label}
+            </option>
+          ))}
+        </Select>
+      </div>
+      <p className="text-label text-ink-2" role="status">
+        <span className="mono">{listed.length}</span> {listed.length === 1 ? "question" : "questions"}
+        {listed.length > mostShown && `, the first ${mostShown} shown`}
+      </p>
+      <ul className="min-h-0 flex-1 overflow-y-auto" tabIndex={0} aria-label="Questions">
+        {listed.length === 0 && <li className="py-2 text-ink-2">No question is like this.</li>}
+        {listed.slice(0, mostShown).map(({ id }) => (
+          <QuestionCard key={id} id={id} scene={scene} nearId={nearOf(view.questions, id)} />
+        ))}
+      </ul>
+    </div>
+  );
+}
