@@ -42,6 +42,8 @@ import { cancelBookings, closeSlots, createSlots, editSlots } from "@/server/ser
 import { makeBoard, postOnBoard, removeBoard } from "@/server/services/afterwards/boards";
 import { tryAgain } from "@/server/services/mailings/outbox";
 import { deskEntry } from "@/server/services/hour/entry";
+import { extendDate } from "@/server/services/hour/extend";
+import { findLate, letLateIn } from "@/server/services/hour/late-people";
 import { addBusyCalendar, findATime } from "@/server/services/people/find-a-time";
 import { readDraft } from "@/server/services/planning/calendar-import/draft";
 import { applyExtent, previewExtent, undoChange } from "@/server/services/planning/dates/extents";
@@ -205,6 +207,18 @@ const actions: Readonly<Record<string, { needs: Action | "standing"; call: Call 
   strikeCurtainAction: {
     needs: "hour.strike-curtain",
     call: (m) => fromWorkspace(m, { type: "hour.strike-curtain", index: 0, isStruck: true }),
+  },
+  findLateAction: {
+    needs: "event.people",
+    call: (m) => findLate(world.context, m, event.eventId, event.occurrenceId, "somebody"),
+  },
+  letLateInAction: {
+    needs: "event.people",
+    call: (m) => letLateIn(world.context, m, event.eventId, event.occurrenceId, { ticketId: randomUUID() }),
+  },
+  extendDateAction: {
+    needs: "hour.end",
+    call: (m) => extendDate(world.context, m, event.eventId, event.occurrenceId, 5, 0),
   },
   answerByMailAction: {
     needs: "questions.answer",

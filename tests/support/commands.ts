@@ -49,6 +49,8 @@ export const commands: { [T in CommandBody["type"]]: Extract<CommandBody, { type
   "floor.lower-all": { type: "floor.lower-all" },
   "floor.rename": { type: "floor.rename", ticketId: id, name: "Somebody" },
   "floor.rename-self": { type: "floor.rename-self", name: "Somebody" },
+  "cues.set-lengths": { type: "cues.set-lengths", lengths: [{ segmentId: id, minutes: 5 }] },
+  "cues.skip": { type: "cues.skip", segmentId: id, isSkipped: true },
   "questions.take": { type: "questions.take", questionId: id, isMine: true },
   "questions.answer": { type: "questions.answer", questionId: id, how: "aloud", text: null },
   "polls.add": { type: "polls.add", poll: onePoll("?", ["a", "b"]) },

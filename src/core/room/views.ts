@@ -53,6 +53,8 @@ export interface SegmentItem {
   readonly fixedStartAt: number | null;
   readonly leaderId: string | null;
   readonly pollId: string | null;
+  /** left out of this hour */
+  readonly isSkipped: boolean;
 }
 
 /** Somebody of the stage, as colleagues and the desk see them. */

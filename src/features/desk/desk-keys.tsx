@@ -61,9 +61,10 @@ export const deskKeys: readonly DeskKey[] = [
 interface Opening {
   openLine(): void;
   showKeys(): void;
+  bringIn(): void;
 }
 
-export function useDeskKeys(scene: DeskScene | null, { openLine, showKeys }: Opening): void {
+export function useDeskKeys(scene: DeskScene | null, { openLine, showKeys, bringIn }: Opening): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "k") {
@@ -74,13 +75,17 @@ export function useDeskKeys(scene: DeskScene | null, { openLine, showKeys }: Ope
       if (!scene || isTyping(event.target) || isBehindDialog() || event.ctrlKey || event.metaKey || event.altKey)
         return;
       if (event.key === "?") return showKeys();
+      if (event.key === "i") {
+        event.preventDefault();
+        return bringIn();
+      }
       const act = deskKeys.find((one) => one.key === event.key)?.act(scene);
       if (typeof act === "string") toast(act);
       else if (act) void scene.send(act);
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, [scene, openLine, showKeys]);
+  }, [scene, openLine, showKeys, bringIn]);
 }
 
 /** The list of keys. */
@@ -90,6 +95,7 @@ export function KeyList({ isOpen, onOpenChange }: { isOpen: boolean; onOpenChang
       <ul className="flex flex-col gap-1.5">
         {[
           ...deskKeys,
+          { key: "i", words: "Somebody is late: send them their link" },
           { key: "Ctrl K", words: "Command line: a person and an act" },
           { key: "?", words: "This list" },
         ].map(({ key, words }) => (

@@ -18,7 +18,9 @@ import { KeyList, useDeskKeys } from "./desk-keys";
 import { CommandLine } from "./command-line";
 import { DoorsAndCurtain } from "./doors-and-curtain";
 import { Everyone } from "./everyone";
+import { LatePeople, type LateActs } from "./late-people";
 import { HourColumn } from "./hour-column";
+import type { Extend } from "./over-time";
 import { PeopleShelves } from "./people-shelves";
 import { OpenPoll } from "./polls/open-poll";
 import { PollDesk } from "./polls/poll-desk";
@@ -34,6 +36,10 @@ export interface DeskProps {
   readonly backUrl: string;
   /** to be read out, of a room without fixed time */
   readonly roomCode: string | null;
+  /** ends the date later, where its licence is free for it */
+  readonly extend: Extend;
+  /** null for whoever may not bring people in */
+  readonly late: LateActs | null;
 }
 
 function DeskHead({ props, scene }: { props: DeskProps; scene: DeskScene }) {
@@ -62,7 +68,9 @@ function TrayAndChat({
   room,
   scene,
   props,
+  openLate,
 }: {
+  openLate: () => void;
   tray: readonly TrayItem[];
   heldCount: number;
   room: RoomLink<DeskView>;
@@ -104,7 +112,7 @@ function TrayAndChat({
             id: "people",
             label: "People",
             count: Object.keys(scene.view.audience).length,
-            content: <Everyone scene={scene} />,
+            content: <Everyone scene={scene} {...(props.late ? { bringIn: openLate } : {})} />,
           },
           { id: "switches", label: "Switches", content: <SwitchesSheet scene={scene} /> },
         ]}
@@ -119,6 +127,7 @@ export function Desk(props: DeskProps) {
   const { view, send, clockAheadMs } = room;
   const [isLineOpen, setLineOpen] = useState(false);
   const [areKeysShown, setKeysShown] = useState(false);
+  const [isLateOpen, setLateOpen] = useState(false);
   const now = useNow(view?.event["it"]?.startAt ?? 0, clockAheadMs);
   const scene = useMemo((): DeskScene | null => {
     const status = view?.status["it"];
@@ -151,7 +160,11 @@ export function Desk(props: DeskProps) {
     // once, when the first picture has come and backstage is open
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [view === null, isBackstageOpen]);
-  useDeskKeys(scene, { openLine: () => setLineOpen(true), showKeys: () => setKeysShown(true) });
+  useDeskKeys(scene, {
+    openLine: () => setLineOpen(true),
+    showKeys: () => setKeysShown(true),
+    bringIn: () => setLateOpen(props.late !== null),
+  });
   if (room.state === "withdrawn")
     return (
       <main data-theme="desk" className="min-h-screen p-16 text-center text-lead">
@@ -179,15 +192,23 @@ export function Desk(props: DeskProps) {
       {room.refusal && <Note tone="wrong">{room.refusal}</Note>}
       <DeskHead props={props} scene={scene} />
       <div className="grid min-h-0 flex-1 grid-cols-[18rem_1fr_23rem]">
-        <HourColumn scene={scene} />
+        <HourColumn scene={scene} extend={props.extend} />
         <main className="flex min-h-0 flex-col gap-3 overflow-y-auto border-x border-rule p-3">
           <DoorsAndCurtain scene={scene} frontUrl={props.frontUrl} />
           <TeamSignals view={scene.view} className="min-h-6 text-ink-2" />
           <PeopleShelves scene={scene} />
           <OpenPoll scene={scene} />
         </main>
-        <TrayAndChat tray={tray} heldCount={heldCount} room={room} scene={scene} props={props} />
+        <TrayAndChat
+          tray={tray}
+          heldCount={heldCount}
+          room={room}
+          scene={scene}
+          props={props}
+          openLate={() => setLateOpen(true)}
+        />
       </div>
+      {props.late && <LatePeople acts={props.late} isOpen={isLateOpen} onOpenChange={setLateOpen} />}
       <KeyList isOpen={areKeysShown} onOpenChange={setKeysShown} />
       {isLineOpen && <CommandLine scene={scene} onClose={() => setLineOpen(false)} />}
     </Theme>

@@ -110,7 +110,7 @@ function ShownOut({ scene }: { scene: DeskScene }) {
 }
 
 /** The deeper list of everyone: found by two letters, only what is in view is drawn. */
-export function Everyone({ scene }: { scene: DeskScene }) {
+export function Everyone({ scene, bringIn }: { scene: DeskScene; bringIn?: () => void }) {
   const [words, setWords] = useState("");
   const [chosenId, setChosenId] = useState<string | null>(null);
   const box = useRef<HTMLDivElement>(null);
@@ -139,6 +139,11 @@ export function Everyone({ scene }: { scene: DeskScene }) {
         value={words}
         onChange={(event) => setWords(event.target.value)}
       />
+      {bringIn && (
+        <Button size="small" weight="plain" className="self-start" onClick={bringIn}>
+          Somebody is late …
+        </Button>
+      )}
       <p className="text-label text-ink-2" role="status">
         <span className="mono">{rows.length}</span> {rows.length === 1 ? "person" : "people"}
         {words.trim() !== "" && ` of ${all.length}`}

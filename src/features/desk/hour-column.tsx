@@ -4,6 +4,7 @@ import { cityOf, clockTime } from "@/core/time";
 import { Button, classes } from "@/ui";
 import { spanText } from "@/features/shared/times";
 import { CardActs } from "./card-acts";
+import { OverTime, type Extend } from "./over-time";
 import type { DeskScene } from "./scene";
 
 /** "+6" over, "−3" under, "0" on time: minutes, short enough to be read from a step back. */
@@ -43,7 +44,7 @@ function CueActs({
 }
 
 /** The clocks, the rail from top to bottom, and the next cue. */
-export function HourColumn({ scene }: { scene: DeskScene }) {
+export function HourColumn({ scene, extend }: { scene: DeskScene; extend: Extend }) {
   const { view, now, zone, segments, currentIndex, clock, send, may } = scene;
   const status = view.status["it"]!;
   const cue = view.cue["it"]!;
@@ -126,6 +127,7 @@ export function HourColumn({ scene }: { scene: DeskScene }) {
         })}
         {segments.length === 0 && <li className="p-2 text-ink-2">The run sheet is empty.</li>}
       </ol>
+      <OverTime scene={scene} extend={extend} />
       <CardActs scene={scene} />
       <CueActs may={may} next={next} send={send} leavingSegmentId={leavingSegmentId} />
     </section>

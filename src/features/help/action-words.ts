@@ -69,6 +69,8 @@ export const actionWords: Readonly<Record<Action, string>> = {
   "floor.lower-all": "Lower every raised hand",
   "floor.rename": "Change how somebody is called in the room",
   "floor.rename-self": "Change how one is called in the room",
+  "cues.set-lengths": "Shorten segments during the hour",
+  "cues.skip": "Leave a segment out of this hour",
   "polls.edit": "Change a poll that was not open yet",
   "polls.remove": "Delete a poll that was not open yet",
   "polls.show": "Put a poll's result on the picture",

@@ -10,6 +10,7 @@ const item = (position: number, title: string, lengthMinutes: number) => ({
   fixedStartAt: null,
   leaderId: null,
   pollId: null,
+  isSkipped: false,
 });
 
 describe("segments on a screen", () => {

@@ -7,13 +7,14 @@ export interface OrderedSegment extends SegmentItem {
   readonly plannedEndAt: number;
 }
 
-/** The sections' segments in order, with planned times from the first. */
+/** The sections' segments in order, with planned times from the first; what is left out of this hour is left out. */
 export function segmentsInOrder(
   section: Readonly<Record<string, SegmentItem>>,
   startAt: number,
   endAt: number,
 ): readonly OrderedSegment[] {
   const ordered = Object.entries(section)
+    .filter(([, segment]) => !segment.isSkipped)
     .map(([id, segment]) => ({ ...segment, id }))
     .sort((a, b) => a.position - b.position);
   const plan = planRunSheet(ordered, startAt, endAt);

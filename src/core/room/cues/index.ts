@@ -17,17 +17,24 @@ export interface CuesState {
   readonly given: readonly CueMark[];
   /** the card that is up, and since when */
   readonly card: { readonly kind: CardKind; readonly at: number } | null;
+  /** left out of this hour */
+  readonly skipped?: readonly string[];
 }
 export type CuesCommand =
   | { type: "cues.next"; leavingSegmentId: string | null }
   | { type: "cues.jump"; leavingSegmentId: string | null; segmentId: string }
   | { type: "cues.back"; leavingSegmentId: string | null }
   | { type: "cues.show-card"; card: CardKind }
-  | { type: "cues.take-card-down" };
+  | { type: "cues.take-card-down" }
+  /** lengths of segments still to come, in minutes; the words of the sheet stand beside the journal */
+  | { type: "cues.set-lengths"; segmentIds: readonly string[] }
+  | { type: "cues.skip"; segmentId: string; isSkipped: boolean };
 export type CuesEntry =
   | { type: "cues.given"; segmentId: string }
   | { type: "cues.taken-back" }
+  /** somebody edited lengths: their segments are read again */
   | { type: "cues.sheet-changed" }
+  | { type: "cues.skipped"; segmentId: string; isSkipped: boolean }
   | { type: "cues.card-shown"; card: CardKind }
   | { type: "cues.card-taken-down" };
 
@@ -60,7 +67,7 @@ function give(own: CuesState, command: Cue, { scene }: Now): Result<CuesEntry[]>
   }
   const index = current === null ? -1 : scene.segmentIds.indexOf(current);
   if (current !== null && index < 0) return fail({ code: "segment-gone" });
-  const segmentId = scene.segmentIds[index + 1];
+  const segmentId = scene.segmentIds.slice(index + 1).find((id) => !own.skipped?.includes(id));
   return segmentId === undefined
     ? fail({ code: "not-found", what: "segment" })
     : ok([{ type: "cues.given", segmentId }]);
@@ -71,8 +78,13 @@ const cueItem = (own: CuesState) => {
   return { it: { currentSegmentId: cue?.segmentId ?? null, cuedAt: cue?.at ?? null } };
 };
 const cardItem = ({ card }: CuesState): Section<CardItem> => (card ? { it: card } : {});
-const segmentItems = ({ words }: Sight<CuesState>): Section<SegmentItem> =>
-  Object.fromEntries(words.segments.map(({ id, ...segment }, position) => [id, { ...segment, position }]));
+const segmentItems = ({ own, words }: Sight<CuesState>): Section<SegmentItem> =>
+  Object.fromEntries(
+    words.segments.map(({ id, ...segment }, position) => [
+      id,
+      { ...segment, position, isSkipped: own.skipped?.includes(id) ?? false },
+    ]),
+  );
 
 const right = { roles: team, duty: "cues", phases: live } as const;
 
@@ -84,6 +96,8 @@ export const cues = {
     "cues.back": right,
     "cues.show-card": right,
     "cues.take-card-down": right,
+    "cues.set-lengths": right,
+    "cues.skip": right,
   },
   empty: { given: [], card: null } as CuesState,
   decide: {
@@ -93,14 +107,36 @@ export const cues = {
     "cues.show-card": (own, { card }) =>
       own.card?.kind === card ? done("cues.show-card") : ok([{ type: "cues.card-shown", card }]),
     "cues.take-card-down": (own) => (own.card ? ok([{ type: "cues.card-taken-down" }]) : done("cues.take-card-down")),
+    "cues.set-lengths": (_, { segmentIds }, { scene }) =>
+      segmentIds.every((id) => scene.segmentIds.includes(id))
+        ? ok([{ type: "cues.sheet-changed" }])
+        : fail({ code: "not-found", what: "segment" }),
+    "cues.skip": (own, { segmentId, isSkipped }, { scene }) => {
+      if (!scene.segmentIds.includes(segmentId)) return fail({ code: "not-found", what: "segment" });
+      // what is on cannot be left out any more
+      if (currentCue(own)?.segmentId === segmentId) return fail({ code: "cue-moved", currentSegmentId: segmentId });
+      return (own.skipped?.includes(segmentId) ?? false) === isSkipped
+        ? done("cues.skip")
+        : ok([{ type: "cues.skipped", segmentId, isSkipped }]);
+    },
   },
   fold: {
     // a card is about the segment that is on: the next one begins without
-    "cues.given": (own, { segmentId }, { at }) => ({ given: [...own.given, { segmentId, at }], card: null }),
-    "cues.taken-back": (own) => ({ given: own.given.slice(0, -1), card: null }),
+    "cues.given": (own, { segmentId }, { at }) => ({
+      ...own,
+      given: [...own.given, { segmentId, at }],
+      card: null,
+      // whoever jumps to it has it in again
+      ...(own.skipped ? { skipped: own.skipped.filter((id) => id !== segmentId) } : {}),
+    }),
+    "cues.taken-back": (own) => ({ ...own, given: own.given.slice(0, -1), card: null }),
     "cues.card-shown": (own, { card }, { at }) => ({ ...own, card: { kind: card, at } }),
     "cues.card-taken-down": (own) => ({ ...own, card: null }),
     "cues.sheet-changed": (own) => own,
+    "cues.skipped": (own, { segmentId, isSkipped }) => ({
+      ...own,
+      skipped: [...(own.skipped ?? []).filter((id) => id !== segmentId), ...(isSkipped ? [segmentId] : [])],
+    }),
   },
   views: {
     "cues:team": {

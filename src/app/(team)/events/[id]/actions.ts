@@ -18,6 +18,8 @@ import { tokenOf } from "@/server/services/way-in/tickets";
 import { addFromEntry } from "@/server/services/people/stage-people";
 import { executeWhole } from "@/server/services/ground/room/commands";
 import { deskEntry } from "@/server/services/hour/entry";
+import { extendDate } from "@/server/services/hour/extend";
+import { findLate, letLateIn } from "@/server/services/hour/late-people";
 import { app } from "@/server/compose";
 import { forgetPages } from "../../../_lib/anonymous-pages";
 import { act, currentMember } from "../../../_lib/request";
@@ -179,6 +181,30 @@ async function commandFromWorkspace(eventId: string, occurrenceId: string, comma
 
 export async function strikeCurtainAction(eventId: string, occurrenceId: string, index: number, isStruck: boolean) {
   return act(() => commandFromWorkspace(eventId, occurrenceId, { type: "hour.strike-curtain", index, isStruck }));
+}
+
+/** Who may be late: people of this date and contacts, by letters. */
+export async function findLateAction(eventId: string, occurrenceId: string, words: string) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    return findLate(context, member, eventId, occurrenceId, words);
+  });
+}
+
+/** Sends somebody their link now, with a ticket where they have none. */
+export async function letLateInAction(eventId: string, occurrenceId: string, input: unknown) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    return letLateIn(context, member, eventId, occurrenceId, input);
+  });
+}
+
+/** Moves the end of a date that is on, where its licence is free for longer. */
+export async function extendDateAction(eventId: string, occurrenceId: string, minutes: number, seenEndAt: number) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    await extendDate(context, member, eventId, occurrenceId, minutes, seenEndAt);
+  });
 }
 
 export async function answerByMailAction(eventId: string, occurrenceId: string, questionId: string, text: string) {

@@ -1,6 +1,8 @@
+import { roleMay } from "@/core/rights";
 import { CopyLink } from "@/features/desk/copy-link";
 import { Desk } from "@/features/desk/desk";
 import { deskEntry } from "@/server/services/hour/entry";
+import { extendDateAction, findLateAction, letLateInAction } from "../../actions";
 import { orNotFound, pageMember } from "../../../../../_lib/request";
 
 export const metadata = { title: "Desk" };
@@ -25,6 +27,12 @@ export default async function DeskPage({
         frontUrl={frontUrl}
         backUrl={`/events/${id}/plan`}
         roomCode={entry.roomCode}
+        extend={extendDateAction.bind(null, id, date)}
+        late={
+          roleMay(entry.actor, "event.people")
+            ? { find: findLateAction.bind(null, id, date), letIn: letLateInAction.bind(null, id, date) }
+            : null
+        }
       />
       {(await searchParams).link === "copy" && <CopyLink url={frontUrl} code={entry.roomCode} />}
     </>
