@@ -97,7 +97,7 @@ module.exports = {
     only("mail-direction", "^src/server/mail/", ["^src/(core|contracts)/", "^src/server/(mail|platform)/"]),
     only("files-direction", "^src/server/files/", ["^src/(core|contracts)/", "^src/server/(files|platform)/"]),
     only("platform-direction", "^src/server/platform/", ["^src/core/shared/", "^src/server/platform/"]),
-    only("stand-ins-stand-apart", "^src/stand-ins/", ["^src/(contracts|stand-ins)/"]),
+    only("stand-ins-stand-apart", "^src/stand-ins/", ["^src/(core|contracts|stand-ins)/"]),
   ],
   options: {
     doNotFollow: { path: "node_modules" },

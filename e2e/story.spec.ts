@@ -160,14 +160,15 @@ test("the whole story, from planning to the attendance file", async ({ browser, 
   await card.getByRole("button", { name: "Answered aloud" }).click();
   await expect(anna.getByText("· answered")).toBeVisible();
 
-  // a poll: opened, voted, closed, revealed
+  // a poll: opened, voted, closed, its results shown
+  await page.getByRole("tab", { name: "Polls" }).click();
   await page.getByRole("button", { name: "Open the poll" }).click();
   await anna.getByRole("radio", { name: "Yes" }).click();
   await bo.getByRole("radio", { name: "Not yet" }).click();
   await bo.getByRole("radio", { name: "Yes" }).click();
   await expect(page.getByText("2 · 100 %")).toBeVisible();
   await page.getByRole("button", { name: "Close the poll" }).click();
-  await page.getByRole("button", { name: "Reveal" }).click();
+  await page.getByRole("button", { name: "Show the results" }).click();
   await expect(anna.getByText("2 · 100 %")).toBeVisible();
 
   // the end, asked once

@@ -1,15 +1,7 @@
-import AxeBuilder from "@axe-core/playwright";
 import { expect, test, type Page } from "./support/test";
 import { demoLinks } from "../scripts/demo/links";
+import { expectNoSeriousFinding } from "./support/axe";
 import { signIn } from "./support/team";
-
-async function expectNoSeriousFinding(page: Page, name: string): Promise<void> {
-  const { violations } = await new AxeBuilder({ page })
-    .options({ rules: { "target-size": { enabled: true } } })
-    .analyze();
-  const grave = violations.filter((one) => one.impact === "serious" || one.impact === "critical");
-  expect(grave.map((one) => `${name}: ${one.id} ${one.nodes[0]?.html}`)).toEqual([]);
-}
 
 async function expectNoSidewaysScroll(page: Page, name: string): Promise<void> {
   expect([name, await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)]).toEqual([

@@ -1,6 +1,7 @@
 import { and, eq, isNull } from "drizzle-orm";
-import type { PollQuestion } from "../src/core/polls";
-import { choose } from "./demo/polls";
+import type { CrowdAct } from "../src/core/crowd";
+import { answerPoll, oneAct } from "../src/stand-ins/crowd-acts";
+import { demoWords } from "./demo/polls";
 import { SimulatedGuest } from "../src/stand-ins/crowd";
 import { events, occurrences, tickets } from "../src/server/db/schema";
 import { makeContext } from "../src/server/worker";
@@ -76,32 +77,21 @@ for (const text of chatTexts.slice(0, 9)) {
   await chance.pick(guests).send({ type: "chat.say", to: "all", withId: null, text });
 }
 
+const texts = { questions: questionTexts, lines: chatTexts, words: demoWords };
+const acts: readonly CrowdAct[] = ["line", "line", "line", "vote", "vote", "vote", "question", "signal", "hand"];
+
 async function somethingHappens(): Promise<void> {
   const guest = chance.pick(guests);
   const roll = chance.next();
-  const open = Object.entries(guest.view["polls"] ?? {}).find(([, poll]) => poll["state"] === "open");
-  const asked = Object.keys(guest.view["questions"] ?? {});
-  if (open && roll < 0.6) {
-    const questions = open[1]["questions"] as PollQuestion[];
-    const answers = Object.fromEntries(questions.map((question) => [question.id, [...choose(chance, question)]]));
-    await guest.send({ type: "polls.vote", pollId: open[0], answers });
-  } else if (roll > 0.75 && roll < 0.93)
-    await guest.send({ type: "chat.say", to: "all", withId: null, text: chance.pick(chatTexts) });
-  else if (roll > 0.66 && roll < 0.69) await guest.send({ type: "floor.raise-hand" });
-  else if (roll > 0.69 && roll < 0.75)
-    await guest.send({
-      type: "signals.give",
-      kind: chance.pick(["applause", "applause", "laughter", "yes", "yes", "no"]),
-    });
-  else if (roll < 0.18 && asked.length < 14)
-    await guest.send({ type: "questions.ask", text: chance.pick(questionTexts), segmentId: null });
-  else if (roll < 0.75 && asked.length > 0)
-    await guest.send({ type: "questions.vote", questionId: chance.pick(asked), isFor: true });
-  else if (roll > 0.93) {
+  if (roll > 0.93) {
     guest.leave();
     await pause(chance.between(3000, 40_000));
-    await guest.come();
+    return guest.come();
   }
+  if (roll < 0.4 && (await answerPoll(guest, guest.view, chance, texts))) return;
+  const hasEnough = Object.keys(guest.view["questions"] ?? {}).length >= 14;
+  const act = chance.pick(acts);
+  await oneAct(guest, guest.view, act === "question" && hasEnough ? "vote" : act, chance, texts);
 }
 // somebody has the floor, and some wait for it
 const [speaker, ...waiting] = guests.slice(3, 7);

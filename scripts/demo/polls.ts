@@ -3,11 +3,11 @@ import {
   plainPoll,
   presenceOptions,
   scaleOptions,
-  type Choice,
   type PollKind,
   type PollPlan,
   type PollQuestion,
 } from "../../src/core/polls";
+import { chooseAnswer } from "../../src/core/crowd";
 import { minuteMs } from "../../src/core/time";
 import type { Db } from "../../src/server/db/client";
 import { ballots } from "../../src/server/db/schema";
@@ -71,29 +71,18 @@ export const demoPolls: readonly PollPlan[] = [
   },
 ];
 
-const wordsWritten = ["Tides", "tides", "Hopeful", "Muddy", "hopeful", "Wind", "Together", "Curlews", "muddy", "Quiet"];
-
-/** How somebody might answer: the first options a little more often. */
-export function choose(chance: Chance, question: PollQuestion): Choice {
-  const ids = question.options.map((option) => option.id);
-  switch (question.kind) {
-    case "open-text":
-      return [chance.pick(wordsWritten)];
-    case "several-choices": {
-      const chosen = ids.filter(() => chance.next() < 0.45);
-      return chosen.length > 0 ? chosen : [ids[0]!];
-    }
-    case "ranking":
-      return ids
-        .map((id, i) => ({ id, weight: chance.next() + i * 0.15 }))
-        .sort((a, b) => a.weight - b.weight)
-        .map(({ id }) => id);
-    case "scale":
-      return [chance.pick([...ids, ...ids.slice(2)])];
-    default:
-      return [chance.pick([...ids, ids[0]!, ids[1] ?? ids[0]!])];
-  }
-}
+export const demoWords = [
+  "Tides",
+  "tides",
+  "Hopeful",
+  "Muddy",
+  "hopeful",
+  "Wind",
+  "Together",
+  "Curlews",
+  "muddy",
+  "Quiet",
+];
 
 export interface PlacedPoll extends PollPlan {
   readonly id: string;
@@ -117,7 +106,7 @@ export async function castDemoBallots(
         return poll.questions.map((question) => ({
           ...about,
           questionId: question.id,
-          choice: choose(chance, question),
+          choice: chooseAnswer(chance, question, demoWords),
         }));
       }),
   );

@@ -1,3 +1,4 @@
+import { crowdPlayer } from "../stand-ins/crowd-player";
 import { openDatabase } from "./db/client";
 import { folderStorage } from "./files/storage";
 import { bossQueue, startBoss } from "./jobs/boss";
@@ -29,6 +30,7 @@ export async function makeContext(source: Record<string, string | undefined>) {
   const boss = await startBoss(environment.DATABASE_URL, jsonLog);
   const sums = threadPool();
   const mailer = smtpMailer(environment.SMTP_URL);
+  const crowd = crowdPlayer(environment.STAGE_CALL_URL, Date.now);
   const context: Context = {
     db: database.db,
     clock: environment.STAGE_CALL_CLOCK_FILE ? fileClock(environment.STAGE_CALL_CLOCK_FILE) : systemClock,
@@ -41,9 +43,11 @@ export async function makeContext(source: Record<string, string | undefined>) {
     storage: folderStorage(environment.STAGE_CALL_FILES),
     environment,
     sums,
+    crowd,
   };
   const close = async () => {
     mailer.close();
+    crowd.close();
     await sums.close();
     await boss.stop({ graceful: false, wait: false });
     await database.close();

@@ -41,6 +41,7 @@ import { saveFrontDoor } from "@/server/services/way-in/front/look";
 import { cancelBookings, closeSlots, createSlots, editSlots } from "@/server/services/way-in/slot-plans";
 import { makeBoard, postOnBoard, removeBoard } from "@/server/services/afterwards/boards";
 import { tryAgain } from "@/server/services/mailings/outbox";
+import { emptyRehearsal, fillRehearsal } from "@/server/services/hour/crowd";
 import { deskEntry } from "@/server/services/hour/entry";
 import { extendDate } from "@/server/services/hour/extend";
 import { findLate, letLateIn } from "@/server/services/hour/late-people";
@@ -215,6 +216,14 @@ const actions: Readonly<Record<string, { needs: Action | "standing"; call: Call 
   letLateInAction: {
     needs: "event.people",
     call: (m) => letLateIn(world.context, m, event.eventId, event.occurrenceId, { ticketId: randomUUID() }),
+  },
+  fillRehearsalAction: {
+    needs: "event.people",
+    call: (m) => fillRehearsal(world.context, m, event.eventId, event.occurrenceId, { size: 3, temper: "calm" }),
+  },
+  emptyRehearsalAction: {
+    needs: "event.people",
+    call: (m) => emptyRehearsal(world.context, m, event.eventId, event.occurrenceId),
   },
   extendDateAction: {
     needs: "hour.end",

@@ -1,3 +1,4 @@
+import { noCrowd } from "@/server/platform/crowd";
 import { mainRoomOf } from "@/server/db/queries/journal";
 import { randomUUID } from "node:crypto";
 import { mkdtempSync } from "node:fs";
@@ -92,6 +93,7 @@ export async function makeWorld(): Promise<World> {
     inbox: noInbox,
     storage: folderStorage(mkdtempSync(join(tmpdir(), "stage-call-"))),
     sums: sumsHere,
+    crowd: noCrowd,
     environment: {
       DATABASE_URL: databaseUrl,
       STAGE_CALL_URL: "https://stage.example.org",

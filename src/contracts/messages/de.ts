@@ -349,6 +349,8 @@ export const de: Messages = {
     called: "Sie heißen hier {name}.",
     rename: "Ändern",
     renameLabel: "Wie Sie hier heißen möchten",
+    invented:
+      "Probe: {count, plural, one {# Person im Publikum ist erfunden.} other {# Personen im Publikum sind erfunden.}}",
     nowOnStage: "Wird gerade beantwortet",
     poll: "Eine Abstimmung für Sie",
     pollChange: "Solange die Abstimmung läuft, können Sie Ihre Stimme ändern.",

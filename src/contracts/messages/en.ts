@@ -350,6 +350,8 @@ export const en = {
     called: "You are called {name} here.",
     rename: "Change",
     renameLabel: "How you want to be called here",
+    invented:
+      "Rehearsal: {count, plural, one {# person in the audience is invented.} other {# people in the audience are invented.}}",
     nowOnStage: "Being answered now",
     poll: "A poll for you",
     pollChange: "You can change your vote while the poll is open.",

@@ -348,6 +348,8 @@ export const es: Messages = {
     called: "Aquí se llama {name}.",
     rename: "Cambiar",
     renameLabel: "Cómo quiere llamarse aquí",
+    invented:
+      "Ensayo: {count, plural, one {# persona del público es inventada.} other {# personas del público son inventadas.}}",
     nowOnStage: "Se está respondiendo ahora",
     poll: "Una votación para usted",
     pollChange: "Puede cambiar su voto mientras la votación esté abierta.",

@@ -350,6 +350,8 @@ export const fr: Messages = {
     called: "Ici, vous vous appelez {name}.",
     rename: "Changer",
     renameLabel: "Le nom que vous souhaitez porter ici",
+    invented:
+      "Répétition : {count, plural, one {# personne du public est inventée.} other {# personnes du public sont inventées.}}",
     nowOnStage: "On y répond maintenant",
     poll: "Un sondage pour vous",
     pollChange: "Vous pouvez changer votre voix tant que le sondage est ouvert.",

@@ -349,6 +349,8 @@ export const pt: Messages = {
     called: "Aqui chama-se {name}.",
     rename: "Mudar",
     renameLabel: "Como quer ser chamado aqui",
+    invented:
+      "Ensaio: {count, plural, one {# pessoa do público é inventada.} other {# pessoas do público são inventadas.}}",
     nowOnStage: "A ser respondida agora",
     poll: "Uma votação para si",
     pollChange: "Pode mudar o seu voto enquanto a votação estiver aberta.",

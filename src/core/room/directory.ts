@@ -9,6 +9,9 @@ export interface DirectoryEvent {
   readonly zone: string;
   readonly times: DateTimes;
   readonly houseSize: number;
+  readonly isRehearsal: boolean;
+  /** how many of those who are there are invented */
+  readonly crowdSize: number;
   /** rooms opened at once have none: over and under mean nothing there (rule 5) */
   readonly hasPlannedEnd: boolean;
   /** the event's own; the hour's rows may have turned some of them since */

@@ -4,7 +4,10 @@ import type { RoomState } from "./room";
 /** What a row asks of the world outside the room. Data, not deeds: carried out after the commit. */
 export type OutwardAct =
   /** answers in writing that are due by mail */
-  { act: "mail-answers"; questionIds: readonly string[] } | { act: "audit"; action: string };
+  | { act: "mail-answers"; questionIds: readonly string[] }
+  /** an invented house goes with its rehearsal */
+  | { act: "remove-crowd" }
+  | { act: "audit"; action: string };
 
 const audited: ReadonlySet<EntryBody["type"]> = new Set<EntryBody["type"]>([
   "hour.doors-opened",
@@ -34,6 +37,8 @@ export function outwardOf({ body }: JournalEntry, before: RoomState): readonly O
     return [{ act: "mail-answers", questionIds: [body.questionId] }];
   const promised = body.type === "hour.ended" ? promisedAndWritten(before) : [];
   const mails: OutwardAct[] = promised.length > 0 ? [{ act: "mail-answers", questionIds: promised }] : [];
+  const isOver = body.type === "hour.ended" || body.type === "hour.cancelled";
+  const crowd: OutwardAct[] = isOver ? [{ act: "remove-crowd" }] : [];
   const audits: OutwardAct[] = audited.has(body.type) ? [{ act: "audit", action: body.type }] : [];
-  return [...mails, ...audits];
+  return [...mails, ...crowd, ...audits];
 }

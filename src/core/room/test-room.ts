@@ -61,6 +61,8 @@ export const words: RoomDirectory = {
     zone: "Europe/Lisbon",
     times: scene().times,
     houseSize: 50,
+    isRehearsal: false,
+    crowdSize: 0,
     hasPlannedEnd: true,
     switches: { ...defaultSwitches, questions: { ...defaultSwitches.questions, othersSee: "answered" } },
   },

@@ -25,6 +25,9 @@ export interface EventItem {
   /** who asked is told when theirs is not taken */
   readonly tellsNotTaken: boolean;
   readonly renameOn: boolean;
+  readonly isRehearsal: boolean;
+  /** how many of those who are there are invented: said on every screen */
+  readonly crowdSize: number;
   readonly hasPlannedEnd: boolean;
 }
 

@@ -56,6 +56,18 @@ export const deskKeys: readonly DeskKey[] = [
       return first ? { type: "floor.offer", ticketId: first[0], parts: ["sound"] } : "No hand is up.";
     },
   },
+  {
+    key: "p",
+    words: "Open this segment’s poll, or the next that is prepared",
+    act: ({ may, view, segments, currentIndex }) => {
+      if (!may("polls.open")) return null;
+      const isPrepared = (id: string | null | undefined) =>
+        typeof id === "string" && view.polls[id]?.state === "prepared";
+      const own = segments[currentIndex]?.pollId;
+      const pollId = isPrepared(own) ? own : Object.keys(view.polls).find(isPrepared);
+      return pollId ? { type: "polls.open", pollId } : "No poll is prepared.";
+    },
+  },
 ];
 
 interface Opening {

@@ -15,6 +15,7 @@ import { useNow } from "@/features/shared/use-now";
 import { useRoom } from "@/features/shared/room-link/use-room";
 import type { DeskScene } from "./scene";
 import { KeyList, useDeskKeys } from "./desk-keys";
+import { Crowd, type CrowdActs } from "./crowd";
 import { CommandLine } from "./command-line";
 import { DoorsAndCurtain } from "./doors-and-curtain";
 import { Everyone } from "./everyone";
@@ -40,6 +41,8 @@ export interface DeskProps {
   readonly extend: Extend;
   /** null for whoever may not bring people in */
   readonly late: LateActs | null;
+  /** null for whoever may not fill a rehearsal */
+  readonly crowd: CrowdActs | null;
 }
 
 function DeskHead({ props, scene }: { props: DeskProps; scene: DeskScene }) {
@@ -69,8 +72,13 @@ function TrayAndChat({
   scene,
   props,
   openLate,
+  list,
+  setList,
 }: {
   openLate: () => void;
+  /** which of the lists is open */
+  list: string;
+  setList: (list: string) => void;
   tray: readonly TrayItem[];
   heldCount: number;
   room: RoomLink<DeskView>;
@@ -81,6 +89,8 @@ function TrayAndChat({
     <div className="flex min-h-0 flex-col p-3">
       <Tabs
         label="In-tray and deeper lists"
+        open={list}
+        onOpen={setList}
         tabs={[
           {
             id: "tray",
@@ -128,6 +138,7 @@ export function Desk(props: DeskProps) {
   const [isLineOpen, setLineOpen] = useState(false);
   const [areKeysShown, setKeysShown] = useState(false);
   const [isLateOpen, setLateOpen] = useState(false);
+  const [list, setList] = useState("tray");
   const now = useNow(view?.event["it"]?.startAt ?? 0, clockAheadMs);
   const scene = useMemo((): DeskScene | null => {
     const status = view?.status["it"];
@@ -194,10 +205,11 @@ export function Desk(props: DeskProps) {
       <div className="grid min-h-0 flex-1 grid-cols-[18rem_1fr_23rem]">
         <HourColumn scene={scene} extend={props.extend} />
         <main className="flex min-h-0 flex-col gap-3 overflow-y-auto border-x border-rule p-3">
+          <Crowd scene={scene} acts={props.crowd} />
           <DoorsAndCurtain scene={scene} frontUrl={props.frontUrl} />
           <TeamSignals view={scene.view} className="min-h-6 text-ink-2" />
           <PeopleShelves scene={scene} />
-          <OpenPoll scene={scene} />
+          {list !== "polls" && <OpenPoll scene={scene} />}
         </main>
         <TrayAndChat
           tray={tray}
@@ -206,6 +218,8 @@ export function Desk(props: DeskProps) {
           scene={scene}
           props={props}
           openLate={() => setLateOpen(true)}
+          list={list}
+          setList={setList}
         />
       </div>
       {props.late && <LatePeople acts={props.late} isOpen={isLateOpen} onOpenChange={setLateOpen} />}

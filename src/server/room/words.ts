@@ -14,6 +14,7 @@ import type { Db } from "../db/client";
 import { anyOf } from "../db/queries/any-of";
 import { switchesOf } from "../db/queries/switches";
 import {
+  crowds,
   events,
   occurrences,
   people as peopleTable,
@@ -131,9 +132,10 @@ async function event(
   { occurrenceId }: Pick<WordsOf, "occurrenceId">,
 ): Promise<(WordsOf & { event: DirectoryEvent }) | null> {
   const [row] = await db
-    .select({ event: events, occurrence: occurrences })
+    .select({ event: events, occurrence: occurrences, crowdSize: crowds.size })
     .from(occurrences)
     .innerJoin(events, eq(events.id, occurrences.eventId))
+    .leftJoin(crowds, eq(crowds.occurrenceId, occurrences.id))
     .where(eq(occurrences.id, occurrenceId));
   if (!row) return null;
   const { startAt, endAt, zone, hasPlannedEnd, callMinutes } = row.occurrence;
@@ -142,7 +144,16 @@ async function event(
   return {
     occurrenceId,
     eventId,
-    event: { title, zone, times, houseSize, hasPlannedEnd, switches: switchesOf(row.event) },
+    event: {
+      title,
+      zone,
+      times,
+      houseSize,
+      hasPlannedEnd,
+      isRehearsal: row.occurrence.kind === "rehearsal",
+      crowdSize: row.crowdSize ?? 0,
+      switches: switchesOf(row.event),
+    },
   };
 }
 

@@ -8,7 +8,7 @@ type HourSight = Sight<HourState>;
 const one = <T>(item: T): Section<T> => ({ it: item });
 
 function event({ words, switches }: HourSight): Section<EventItem> {
-  const { title, zone, hasPlannedEnd, times } = words.event;
+  const { title, zone, hasPlannedEnd, times, isRehearsal, crowdSize } = words.event;
   return one({
     title,
     zone,
@@ -25,6 +25,8 @@ function event({ words, switches }: HourSight): Section<EventItem> {
     tellsNotTaken: switches.questions.tellsNotTaken,
     renameOn: switches.rename.on,
     hasPlannedEnd,
+    isRehearsal,
+    crowdSize,
   });
 }
 

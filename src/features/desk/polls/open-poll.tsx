@@ -1,15 +1,27 @@
 "use client";
+import type { PollItem } from "@/core/room";
 import type { DeskScene } from "../scene";
 import { PollCard } from "./poll-card";
 
-/** The polls that the house answers now, in the middle of the desk; all of them stand in the deeper list. */
+/** Polls at hand: open ones, what is on the picture, and the last one that was closed with its results still hidden. */
+export function pollsAtHand(polls: DeskScene["view"]["polls"]): readonly (readonly [string, PollItem])[] {
+  const all = Object.entries(polls);
+  const last = all
+    .filter(([, poll]) => poll.state === "closed")
+    .sort(([, a], [, b]) => (b.openedAt ?? 0) - (a.openedAt ?? 0))[0];
+  return all.filter(
+    ([id, poll]) => poll.state === "open" || poll.isOnPicture || (id === last?.[0] && !poll.isRevealed),
+  );
+}
+
+/** The polls at hand, in the middle of the desk; all of them stand in the deeper list. */
 export function OpenPoll({ scene }: { scene: DeskScene }) {
-  const open = Object.entries(scene.view.polls).filter(([, poll]) => poll.state === "open" || poll.isOnPicture);
-  if (open.length === 0) return null;
+  const polls = pollsAtHand(scene.view.polls);
+  if (polls.length === 0) return null;
   return (
-    <section aria-label="The poll that is open" className="border-t border-rule pt-2">
+    <section aria-label="The poll at hand" className="border-t border-rule pt-2">
       <ul className="flex flex-col gap-2">
-        {open.map(([id, poll]) => (
+        {polls.map(([id, poll]) => (
           <PollCard key={id} scene={scene} id={id} poll={poll} onEdit={() => {}} />
         ))}
       </ul>

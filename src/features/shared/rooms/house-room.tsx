@@ -142,6 +142,9 @@ export function HouseRoom(props: { occurrenceId: string; ticketId: string; start
     <main className="mx-auto max-w-7xl px-4 py-4">
       <LinkNote state={room.state} />
       {room.refusal && <Note tone="wrong">{room.refusal}</Note>}
+      {event !== undefined && event.crowdSize > 0 && (
+        <Note tone="attention">{t("invented", { count: event.crowdSize })}</Note>
+      )}
       {!house ? (
         <InFoyer me={room.me} startAt={props.startAt} ahead={room.clockAheadMs} words={props.words} />
       ) : (

@@ -102,7 +102,11 @@ function QuestionInHand({ inHand, view }: { inHand: StageView["questions"][strin
           .filter(([, question]) => question.state === "lined-up")
           .map(([id, question]) => (
             <li key={id} className="border-t border-rule py-2" dir="auto">
-              {question.text} <span className="text-ink-2">· {question.askerName}</span>
+              {question.text}{" "}
+              <span className="text-ink-2">
+                {question.askerName && `· ${question.askerName}`}
+                {question.forName && ` · for ${question.forName}`}
+              </span>
             </li>
           ))}
       </ul>
@@ -155,6 +159,9 @@ export function StageRoom({ occurrenceId, ticketId, zone }: { occurrenceId: stri
     <main data-theme="desk" className="min-h-screen p-4">
       <LinkNote state={state} />
       {refusal && <Note tone="wrong">{refusal}</Note>}
+      {view.event["it"]!.crowdSize > 0 && (
+        <Note tone="attention">Rehearsal: the audience of {view.event["it"]!.crowdSize} is invented.</Note>
+      )}
       {status.phase === "ended" && <Note>The date has ended. Backstage stays open for as long as you are here.</Note>}
       <div className="mx-auto grid max-w-6xl gap-4 md:grid-cols-[20rem_1fr]">
         <div className="flex flex-col gap-3">

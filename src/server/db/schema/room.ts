@@ -12,6 +12,7 @@ import {
   type AnyPgColumn,
 } from "drizzle-orm/pg-core";
 import type { Choice } from "@/core/polls";
+import { tempers } from "@/core/crowd";
 import { questionStates } from "@/core/questions";
 import { places, type EntryBody, type OutwardAct } from "@/core/room";
 import { instant, organisationId } from "./columns";
@@ -221,3 +222,15 @@ export const admissions = pgTable(
   },
   (t) => [primaryKey({ columns: [t.occurrenceId, t.ticketId] })],
 );
+
+/** The invented house that fills a rehearsal (rule 27); its people go with it. */
+export const crowds = pgTable("crowds", {
+  occurrenceId: uuid("occurrence_id")
+    .primaryKey()
+    .references(() => occurrences.id, { onDelete: "cascade" }),
+  organisationId: organisationId(),
+  size: integer("size").notNull(),
+  temper: text("temper", { enum: tempers }).notNull(),
+  seed: integer("seed").notNull(),
+  startedAt: instant("started_at").notNull(),
+});

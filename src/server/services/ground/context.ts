@@ -11,6 +11,7 @@ import type { Ids } from "../../platform/ids";
 import type { Log } from "../../platform/log";
 import type { Queue } from "../../platform/queue";
 import type { HeavySums } from "../../workers/sums";
+import type { CrowdPort } from "../../platform/crowd";
 import type { Secrets } from "../../platform/secrets";
 
 /** What every service stands on. Built once a process, by the composition root. */
@@ -26,6 +27,7 @@ export interface Context {
   readonly storage: Storage;
   readonly environment: Environment;
   readonly sums: HeavySums;
+  readonly crowd: CrowdPort;
 }
 
 /** No text of the database can hold a NUL: it is refused at its field, not found out by a failing statement. */

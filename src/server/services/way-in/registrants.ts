@@ -1,5 +1,6 @@
-import { eq, and } from "drizzle-orm";
+import { eq, and, sql } from "drizzle-orm";
 import { tickets, people } from "../../db/schema";
+import { crowdSource } from "../ground/room/crowd-rows";
 import type { Context } from "../ground/context";
 import { Ticket } from "./take-places";
 
@@ -18,7 +19,14 @@ export async function registrantsOf(context: Context, eventId: string, limit = 5
     .select({ ticket: tickets, person: people })
     .from(tickets)
     .innerJoin(people, eq(people.id, tickets.personId))
-    .where(and(eq(tickets.eventId, eventId), eq(tickets.role, "attendee")))
+    .where(
+      and(
+        eq(tickets.eventId, eventId),
+        eq(tickets.role, "attendee"),
+        // nobody of an invented house has registered
+        sql`${tickets.source} is distinct from ${crowdSource}`,
+      ),
+    )
     .orderBy(tickets.registeredAt, tickets.id)
     .limit(limit);
   return rows.map(({ ticket, person }) => ({

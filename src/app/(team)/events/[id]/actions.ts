@@ -17,6 +17,7 @@ import { copyRunSheet, saveRunSheet } from "@/server/services/planning/run-sheet
 import { tokenOf } from "@/server/services/way-in/tickets";
 import { addFromEntry } from "@/server/services/people/stage-people";
 import { executeWhole } from "@/server/services/ground/room/commands";
+import { emptyRehearsal, fillRehearsal } from "@/server/services/hour/crowd";
 import { deskEntry } from "@/server/services/hour/entry";
 import { extendDate } from "@/server/services/hour/extend";
 import { findLate, letLateIn } from "@/server/services/hour/late-people";
@@ -196,6 +197,22 @@ export async function letLateInAction(eventId: string, occurrenceId: string, inp
   return act(async () => {
     const { context, member } = await currentMember();
     return letLateIn(context, member, eventId, occurrenceId, input);
+  });
+}
+
+/** Fills a rehearsal with invented people. */
+export async function fillRehearsalAction(eventId: string, occurrenceId: string, input: unknown) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    await fillRehearsal(context, member, eventId, occurrenceId, input);
+  });
+}
+
+/** Sends the invented people of a rehearsal home. */
+export async function emptyRehearsalAction(eventId: string, occurrenceId: string) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    await emptyRehearsal(context, member, eventId, occurrenceId);
   });
 }
 

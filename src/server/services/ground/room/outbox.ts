@@ -6,6 +6,7 @@ import { occurrences, roomOutbox, rooms } from "../../../db/schema";
 import type { RoomPlace } from "../../../room";
 import { audit } from "../audit";
 import type { Context } from "../context";
+import { removeCrowd } from "./crowd-rows";
 import { mailAnswers } from "./mail-answers";
 
 /** Lays the outward acts of a decision down in its own transaction: a crash after the commit loses none. */
@@ -26,6 +27,12 @@ async function carryOut(context: Context, tx: Db, row: typeof roomOutbox.$inferS
   switch (act.act) {
     case "mail-answers":
       return mailAnswers(context, tx, act.questionIds);
+    case "remove-crowd": {
+      const [room] = await tx.select({ occurrenceId: rooms.occurrenceId }).from(rooms).where(eq(rooms.id, roomId));
+      if (!room) return;
+      context.crowd.stop(room.occurrenceId);
+      return removeCrowd(tx, room.occurrenceId);
+    }
     case "audit": {
       const [room] = await tx
         .select({ occurrenceId: rooms.occurrenceId, eventId: occurrences.eventId })

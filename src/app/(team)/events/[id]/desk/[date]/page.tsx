@@ -2,7 +2,13 @@ import { roleMay } from "@/core/rights";
 import { CopyLink } from "@/features/desk/copy-link";
 import { Desk } from "@/features/desk/desk";
 import { deskEntry } from "@/server/services/hour/entry";
-import { extendDateAction, findLateAction, letLateInAction } from "../../actions";
+import {
+  emptyRehearsalAction,
+  extendDateAction,
+  fillRehearsalAction,
+  findLateAction,
+  letLateInAction,
+} from "../../actions";
 import { orNotFound, pageMember } from "../../../../../_lib/request";
 
 export const metadata = { title: "Desk" };
@@ -31,6 +37,11 @@ export default async function DeskPage({
         late={
           roleMay(entry.actor, "event.people")
             ? { find: findLateAction.bind(null, id, date), letIn: letLateInAction.bind(null, id, date) }
+            : null
+        }
+        crowd={
+          roleMay(entry.actor, "event.people")
+            ? { fill: fillRehearsalAction.bind(null, id, date), empty: emptyRehearsalAction.bind(null, id, date) }
             : null
         }
       />
