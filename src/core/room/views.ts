@@ -1,4 +1,4 @@
-import type { ChatReach, Phase, Role, Switches } from "../people";
+import type { ChatReach, Duty, Phase, Role, Switches } from "../people";
 import type { CardKind } from "./cues/cards";
 import type { EveryoneItem, HandItem, HeardItem, HolderItem, OwnFloor } from "./floor/items";
 import type { QuestionState } from "../questions";
@@ -65,6 +65,8 @@ export interface StagePersonItem {
   readonly name: string;
   readonly portraitId: string | null;
   readonly role: Role;
+  /** of crew: they can change in the middle of the hour */
+  readonly duties: readonly Duty[];
   readonly place: StagePlace;
   readonly isMicrophoneOpen: boolean;
   /** the desk asks them to open it */

@@ -5,6 +5,7 @@ import { cardKinds } from "@/core/room";
 import { cardWords } from "@/features/shared/card-words";
 import type { Offer } from "./offer";
 import { pollOffers } from "./poll-offers";
+import { questionOffers } from "./questions/question-offers";
 import type { DeskScene } from "./scene";
 
 /** What the desk may do about the audience: the floor given and taken back, hands lowered. */
@@ -24,7 +25,9 @@ function floorOffers({ view, may }: Pick<DeskScene, "view" | "may">): readonly O
       { words: `${name}: give the floor`, command: { type: "floor.offer", ticketId, parts: ["sound"] } },
       { words: `${name}: bring on stage`, command: { type: "floor.bring-on-stage", ticketId } },
     ]);
-  return [...given, ...lowered, ...offered];
+  const all: Offer[] =
+    lowered.length > 1 ? [{ words: "Lower every raised hand", command: { type: "floor.lower-all" } }] : [];
+  return [...given, ...all, ...lowered, ...offered];
 }
 
 /** Every act the desk has now, in words: person and act first, then the room's own. */
@@ -70,7 +73,7 @@ function offersOf({ view, segments, currentIndex, may }: DeskScene): readonly Of
           words: `Cue: ${segment.title}`,
           command: { type: "cues.jump", leavingSegmentId, segmentId: segment.id },
         });
-  return [...acts, ...pollOffers({ view, may }), ...people, ...floor];
+  return [...acts, ...pollOffers({ view, may }), ...questionOffers({ view, may }), ...people, ...floor];
 }
 
 /** The command line: type a few letters of a person and an act; one match runs, several are asked about. */

@@ -18,6 +18,7 @@ import { KeyList, useDeskKeys } from "./desk-keys";
 import { Crowd, type CrowdActs } from "./crowd";
 import { CommandLine } from "./command-line";
 import { DoorsAndCurtain } from "./doors-and-curtain";
+import type { SetDuties } from "./duties-menu";
 import { Everyone } from "./everyone";
 import { LatePeople, type LateActs } from "./late-people";
 import { HourColumn } from "./hour-column";
@@ -43,6 +44,8 @@ export interface DeskProps {
   readonly late: LateActs | null;
   /** null for whoever may not fill a rehearsal */
   readonly crowd: CrowdActs | null;
+  /** null for whoever may not hand duties out */
+  readonly setDuties: SetDuties | null;
 }
 
 function DeskHead({ props, scene }: { props: DeskProps; scene: DeskScene }) {
@@ -151,7 +154,9 @@ export function Desk(props: DeskProps) {
         ? liveClock(segments, { segmentId: currentSegmentId, cuedAt }, status.endedAt ?? now, event.endAt)
         : null;
     const circumstance = { phase: status.phase, switches: view.switches["it"]! };
-    const may = (action: Action) => verdict(props.actor, action, circumstance) === "yes";
+    // duties come and go in the middle of the hour
+    const duties = view.stage[props.ticketId]?.duties ?? props.actor.duties;
+    const may = (action: Action) => verdict({ ...props.actor, duties }, action, circumstance) === "yes";
     return {
       view,
       levels: room.levels,
@@ -163,7 +168,7 @@ export function Desk(props: DeskProps) {
       clock,
       may,
     };
-  }, [view, room.levels, now, send, props.actor]);
+  }, [view, room.levels, now, send, props.actor, props.ticketId]);
   // looking into the desk of a date to come opens nothing: that is an act of its own
   const isBackstageOpen = ["backstage", "open"].includes(view?.status["it"]?.phase ?? "");
   useEffect(() => {
@@ -208,7 +213,7 @@ export function Desk(props: DeskProps) {
           <Crowd scene={scene} acts={props.crowd} />
           <DoorsAndCurtain scene={scene} frontUrl={props.frontUrl} />
           <TeamSignals view={scene.view} className="min-h-6 text-ink-2" />
-          <PeopleShelves scene={scene} />
+          <PeopleShelves scene={scene} setDuties={props.setDuties} />
           {list !== "polls" && <OpenPoll scene={scene} />}
         </main>
         <TrayAndChat

@@ -3,6 +3,7 @@ import type { StagePersonItem, StagePlace } from "@/core/room";
 import { Button, classes, Person } from "@/ui";
 import { Loudness } from "@/features/shared/loudness";
 import { roleWords } from "@/features/shared/role-words";
+import { DutiesMenu, type SetDuties } from "./duties-menu";
 import { FloorShelf } from "./floor-shelf";
 import type { DeskScene } from "./scene";
 
@@ -53,7 +54,7 @@ function Microphone({ id, person, scene }: { id: string; person: StagePersonItem
 }
 
 /** Stage, standby and backstage as three shelves of people, then who of the audience has the floor. */
-export function PeopleShelves({ scene }: { scene: DeskScene }) {
+export function PeopleShelves({ scene, setDuties }: { scene: DeskScene; setDuties: SetDuties | null }) {
   const { view, send, may } = scene;
   const leaderId = scene.segments[scene.currentIndex]?.leaderId;
   return (
@@ -101,6 +102,9 @@ export function PeopleShelves({ scene }: { scene: DeskScene }) {
                       ))}
                       {shelf.place === "stage" && person.isPresent && (
                         <Microphone id={id} person={person} scene={scene} />
+                      )}
+                      {setDuties && person.role === "crew" && (
+                        <DutiesMenu id={id} person={person} setDuties={setDuties} />
                       )}
                     </div>
                   )}

@@ -76,9 +76,10 @@ function stagePeople({ own, words, figures }: Sight<StageState>): Section<StageP
     const { place, isMicrophoneOpen, isAskedToOpen } = own.people.get(person.ticketId) ?? arrivedBackstage;
     const isPresent = figures.present.has(person.ticketId);
     const callerLevel = figures.callers.get(person.ticketId) ?? null;
-    const { name, role } = person;
+    const { name, role, duties } = person;
     const portraitId = person.portraitId ?? null;
-    out[person.ticketId] = { name, portraitId, role, place, isMicrophoneOpen, isAskedToOpen, isPresent, callerLevel };
+    const heard = { isMicrophoneOpen, isAskedToOpen, isPresent, callerLevel };
+    out[person.ticketId] = { name, portraitId, role, duties, place, ...heard };
   }
   return out;
 }

@@ -9,6 +9,7 @@ import {
   findLateAction,
   letLateInAction,
 } from "../../actions";
+import { setDutiesAction } from "../../people-actions";
 import { orNotFound, pageMember } from "../../../../../_lib/request";
 
 export const metadata = { title: "Desk" };
@@ -39,6 +40,7 @@ export default async function DeskPage({
             ? { find: findLateAction.bind(null, id, date), letIn: letLateInAction.bind(null, id, date) }
             : null
         }
+        setDuties={roleMay(entry.actor, "event.people") ? setDutiesAction.bind(null, id) : null}
         crowd={
           roleMay(entry.actor, "event.people")
             ? { fill: fillRehearsalAction.bind(null, id, date), empty: emptyRehearsalAction.bind(null, id, date) }
