@@ -82,6 +82,21 @@ const openPeople = async (page: Page) => {
   await page.getByRole("tab", { name: /^People/ }).click();
   await page.getByRole("list", { name: "Everyone" }).getByRole("button").nth(2).click();
 };
+/** Two polls open, one of them of two questions, and the list of questions beside them. */
+const openPolls = async (page: Page) => {
+  await page.waitForTimeout(2500);
+  await page.getByRole("tab", { name: "Polls" }).click();
+  for (const name of ["How many birds", "What made your count hard"]) {
+    const card = page.getByRole("listitem").filter({ hasText: name });
+    await card.getByRole("button", { name: "Open the poll" }).click();
+  }
+  await page.waitForTimeout(20_000);
+};
+const openQuestions = async (page: Page) => {
+  await page.waitForTimeout(2500);
+  await page.getByRole("tab", { name: "Questions" }).click();
+  await page.waitForTimeout(600);
+};
 const enterChat = async (page: Page) => {
   await enter(page);
   await openChat(page);
@@ -172,7 +187,7 @@ async function shotsOf(): Promise<readonly Shot[]> {
       path: `/events/${links.live.eventId}/desk/${links.live.occurrenceId}`,
       isTeam: true,
       act: (page) => page.waitForTimeout(2500),
-      beside: [{ act: openPeople }],
+      beside: [{ act: openPeople }, { act: openPolls }, { act: openQuestions }],
     },
     { name: "afterwards", path: `${past}/afterwards/${links.past.occurrenceId}`, isTeam: true },
     ...guestShots(links),

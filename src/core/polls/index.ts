@@ -1,7 +1,6 @@
 export { readAnswers, readChoice, mostTextLength, weightsOf, type Answers, type Choice } from "./choice";
 export {
   fewestOptions,
-  isPresenceCheck,
   mayOfferNoVote,
   noVote,
   noVoteId,

@@ -67,6 +67,3 @@ export const pollTitle = (poll: { readonly questions: readonly { readonly text: 
 
 /** How many answers a question of this kind has to offer. */
 export const fewestOptions = (kind: PollKind): number => (kind === "open-text" ? 0 : kind === "presence-check" ? 1 : 2);
-
-export const isPresenceCheck = (poll: { readonly questions: readonly { readonly kind: PollKind }[] }): boolean =>
-  poll.questions.some((question) => question.kind === "presence-check");

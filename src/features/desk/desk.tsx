@@ -207,7 +207,7 @@ export function Desk(props: DeskProps) {
       )}
       {room.refusal && <Note tone="wrong">{room.refusal}</Note>}
       <DeskHead props={props} scene={scene} />
-      <div className="grid min-h-0 flex-1 grid-cols-[18rem_1fr_23rem]">
+      <div className="grid min-h-0 flex-1 grid-cols-[17rem_1fr_26rem]">
         <HourColumn scene={scene} extend={props.extend} />
         <main className="flex min-h-0 flex-col gap-3 overflow-y-auto border-x border-rule p-3">
           <Crowd scene={scene} acts={props.crowd} />

@@ -112,7 +112,6 @@ export function LatePeople(props: { acts: LateActs; isOpen: boolean; onOpenChang
                 </span>
               </span>
               <Button
-                weight="act"
                 aria-label={`${one.ticketId ? "Send the link again" : "Send a ticket"}: ${one.name || one.email}`}
                 onClick={() =>
                   void bring(

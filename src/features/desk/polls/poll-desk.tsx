@@ -49,7 +49,7 @@ export function PollDesk({ scene, dateId }: { scene: DeskScene; dateId: string }
     setOpen(true);
   };
   return (
-    <section aria-label="Polls" className="border-t border-rule pt-2">
+    <section aria-label="Polls">
       <div className="mb-1 flex items-center gap-2">
         <h2 className="flex-1 text-label font-medium text-ink-2">Polls</h2>
         {may("polls.add") && (

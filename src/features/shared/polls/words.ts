@@ -1,4 +1,4 @@
-import { isPresenceCheck, type PollKind, type PollPlan } from "@/core/polls";
+import type { PollKind, PollPlan } from "@/core/polls";
 
 /** Kinds of a poll's question, as the team reads them. */
 export const kindWords: Readonly<Record<PollKind, string>> = {
@@ -16,10 +16,10 @@ export const limitWords = (seconds: number): string => (seconds < 60 ? `${second
 
 /** What is set beside the questions: "anonymous · closes after 2 min". */
 export function settingWords(poll: PollPlan): string {
+  // one answer is what a poll has where nothing else is said
+  const kinds = [...new Set(poll.questions.map(({ kind }) => kind))].filter((kind) => kind !== "one-choice");
   return [
-    isPresenceCheck(poll)
-      ? ""
-      : [...new Set(poll.questions.map(({ kind }) => kindWords[kind].toLowerCase()))].join(", "),
+    kinds.map((kind) => kindWords[kind].toLowerCase()).join(", "),
     poll.isAnonymous ? "anonymous" : "",
     poll.isLocked ? "the first answer stays" : "",
     poll.limitSeconds === null ? "" : `closes after ${limitWords(poll.limitSeconds)}`,
