@@ -1,41 +1,17 @@
 import { parse } from "csv-parse/sync";
-import { expect, test, type Browser, type Page } from "./support/test";
-import { SimulatedGuest } from "../src/stand-ins/crowd";
-import { makeContext } from "../src/server/worker";
-import { makeBusyDate } from "../tests/support/busy-date";
+import { expect, test } from "./support/test";
 import { expectNoSeriousFinding } from "./support/axe";
+import { endingItsDates, openDate, seatOf } from "./support/room";
 import { signIn } from "./support/team";
 
-let producer: SimulatedGuest | null = null;
-
-// an ended date gives the seat licence of this hour back to the journeys that follow, also when this one fails
-test.afterEach(async () => {
-  await producer?.send({ type: "hour.end" });
-  producer?.leave();
-  producer = null;
-});
-
-async function seatOf(browser: Browser, token: string, options: object = {}): Promise<Page> {
-  const page = await (await browser.newContext(options)).newPage();
-  await page.goto(`/enter/${token}`);
-  await page.getByRole("button", { name: "Take my seat" }).click();
-  await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
-  return page;
-}
+endingItsDates();
 
 test("a poll of several kinds made at the desk, answered on a laptop and a phone, read back from the files; two questions taken as one", async ({
   page,
   browser,
   baseURL,
 }) => {
-  const tools = await makeContext({ ...process.env, STAGE_CALL_CLOCK_FILE: undefined });
-  const date = await makeBusyDate(tools.context, 3, { areAdmitted: true });
-  await tools.close();
-  producer = new SimulatedGuest(baseURL!, date.producer);
-  await producer.come();
-  await producer.send({ type: "stage.enter" });
-  await producer.send({ type: "hour.open-doors" });
-  await producer.send({ type: "hour.raise-curtain" });
+  const date = await openDate(baseURL!, 3);
   const anna = await seatOf(browser, date.attendees[0]!.token);
   const bo = await seatOf(browser, date.attendees[1]!.token, { viewport: { width: 390, height: 844 } });
 

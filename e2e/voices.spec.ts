@@ -1,40 +1,17 @@
 import { parse } from "csv-parse/sync";
-import { expect, test, type Browser, type Page } from "./support/test";
+import { expect, test } from "./support/test";
 import { SimulatedGuest } from "../src/stand-ins/crowd";
-import { makeContext } from "../src/server/worker";
-import { makeBusyDate } from "../tests/support/busy-date";
+import { endingItsDates, openDate, seatOf } from "./support/room";
 import { signIn } from "./support/team";
 
-let producer: SimulatedGuest | null = null;
-
-// an ended date gives the seat licence of this hour back to the journeys that follow, also when this one fails
-test.afterEach(async () => {
-  await producer?.send({ type: "hour.end" });
-  producer?.leave();
-  producer = null;
-});
-
-async function seatOf(browser: Browser, token: string, options: object = {}): Promise<Page> {
-  const page = await (await browser.newContext(options)).newPage();
-  await page.goto(`/enter/${token}`);
-  await page.getByRole("button", { name: "Take my seat" }).click();
-  await expect(page.getByRole("region", { name: "Programme" })).toBeVisible();
-  return page;
-}
+endingItsDates();
 
 test("hands in order, the floor given and taken back, signals that turn into trouble, somebody shown out and let back", async ({
   page,
   browser,
   baseURL,
 }) => {
-  const tools = await makeContext({ ...process.env, STAGE_CALL_CLOCK_FILE: undefined });
-  const date = await makeBusyDate(tools.context, 5, { areAdmitted: true });
-  await tools.close();
-  producer = new SimulatedGuest(baseURL!, date.producer);
-  await producer.come();
-  await producer.send({ type: "stage.enter" });
-  await producer.send({ type: "hour.open-doors" });
-  await producer.send({ type: "hour.raise-curtain" });
+  const date = await openDate(baseURL!, 5);
   const others = date.attendees.slice(2).map((one) => new SimulatedGuest(baseURL!, one));
   for (const one of others) await one.come();
   const anna = await seatOf(browser, date.attendees[0]!.token);

@@ -107,5 +107,6 @@ export type { Contact, ImportPreview } from "./views/contact";
 export type { SeatAnswer, SeatRequestLine } from "./views/seats";
 export type { SeasonDate } from "./views/season-date";
 export type { TrackMark } from "./views/track-mark";
+export type { LatePerson, LetIn } from "./views/late-person";
 export type { InvitationLine, TeamLine } from "./views/team";
 export type { EventDraft, UnreadPart } from "./views/event-draft";

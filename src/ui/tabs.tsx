@@ -19,7 +19,7 @@ export function Tabs(props: { label: string; tabs: readonly Tab[]; open?: string
       {...(props.onOpen ? { onValueChange: props.onOpen } : {})}
       className="flex min-h-0 flex-1 flex-col"
     >
-      <Base.List aria-label={props.label} className="flex flex-wrap gap-x-3 border-b border-rule">
+      <Base.List aria-label={props.label} className="flex flex-wrap gap-x-2.5 border-b border-rule">
         {props.tabs.map(({ id, label, count }) => (
           <Base.Trigger
             key={id}

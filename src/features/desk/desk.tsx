@@ -124,7 +124,6 @@ function TrayAndChat({
           {
             id: "people",
             label: "People",
-            count: Object.keys(scene.view.audience).length,
             content: <Everyone scene={scene} {...(props.late ? { bringIn: openLate } : {})} />,
           },
           { id: "switches", label: "Switches", content: <SwitchesSheet scene={scene} /> },
@@ -207,7 +206,7 @@ export function Desk(props: DeskProps) {
       )}
       {room.refusal && <Note tone="wrong">{room.refusal}</Note>}
       <DeskHead props={props} scene={scene} />
-      <div className="grid min-h-0 flex-1 grid-cols-[17rem_1fr_26rem]">
+      <div className="grid min-h-0 flex-1 grid-cols-[17rem_1fr_24rem]">
         <HourColumn scene={scene} extend={props.extend} />
         <main className="flex min-h-0 flex-col gap-3 overflow-y-auto border-x border-rule p-3">
           <Crowd scene={scene} acts={props.crowd} />

@@ -1,22 +1,9 @@
 "use client";
 import { useEffect, useState } from "react";
-import type { Role } from "@/core/people";
+import type { LatePerson, LetIn } from "@/contracts";
 import { roleWords } from "@/features/shared/role-words";
 import { Button, Drawer, Field, Input, Note, toast } from "@/ui";
 
-export interface LatePerson {
-  readonly personId: string;
-  readonly ticketId: string | null;
-  readonly name: string;
-  readonly email: string;
-  readonly role: Role | null;
-}
-interface LetIn {
-  readonly name: string;
-  readonly email: string;
-  readonly isNew: boolean;
-  readonly details: string | null;
-}
 type Done<T> = { ok: true; value: T } | { ok: false; words: string };
 
 /** How the desk finds and brings in whoever is not there yet. */

@@ -5,7 +5,7 @@ import { chatReaches, questionViews, type ChatReach, type QuestionView, type Swi
 import { clockTime } from "@/core/time";
 import { reachWords } from "@/features/shared/chat/reach-words";
 import { othersSeeWords } from "@/features/shared/switch-words";
-import { Field, Select, Switch } from "@/ui";
+import { Checkbox, Field, Select, Switch } from "@/ui";
 import type { DeskScene } from "./scene";
 
 type SetSwitch = Extract<CommandBody, { type: "hour.set-switch" }>;
@@ -15,6 +15,100 @@ function hintOf(scene: DeskScene, name: keyof Switches, changes: string): string
   const turned = scene.view.turned[name];
   const last = turned ? `Turned by ${turned.byName} at ${clockTime(turned.at, scene.zone)}.` : "As it was planned.";
   return `${changes} ${last}`;
+}
+
+/** The further settings of one switch: each is turned for itself. */
+function Flags<V extends object>(props: {
+  flags: readonly (readonly [label: string, name: keyof V & string])[];
+  now: V;
+  isDisabled: boolean;
+  onChange: (value: Partial<V>) => void;
+}) {
+  return (
+    <div className="-mt-2 flex flex-col gap-1.5 border-l-2 border-rule pl-3">
+      {props.flags.map(([label, name]) => (
+        <label key={name} className="flex items-center gap-2">
+          <Checkbox
+            checked={props.now[name] === true}
+            disabled={props.isDisabled}
+            onChange={(event) => props.onChange({ [name]: event.target.checked } as Partial<V>)}
+          />
+          {label}
+        </label>
+      ))}
+    </div>
+  );
+}
+
+interface PartProps {
+  readonly scene: DeskScene;
+  readonly isDisabled: boolean;
+  readonly turn: (set: SetSwitch["set"]) => Promise<void>;
+}
+
+/** Whom the audience writes to, and whether somebody looks first. */
+function ChatSwitches({ scene, isDisabled, turn }: PartProps) {
+  const now = scene.view.switches["it"]!;
+  return (
+    <>
+      <Field label="In the chat the audience writes to">
+        {(ids) => (
+          <Select
+            {...ids}
+            disabled={isDisabled}
+            value={now.chat.to}
+            onChange={(event) => void turn({ name: "chat", value: { to: event.target.value as ChatReach } })}
+          >
+            {chatReaches.map((one) => (
+              <option key={one} value={one}>
+                {reachWords[one]}
+              </option>
+            ))}
+          </Select>
+        )}
+      </Field>
+      <Switch
+        label="Look at lines first"
+        hint={hintOf(scene, "chat", "Lines wait in the in-tray until they are let through.")}
+        isOn={now.chat.isHeld}
+        isDisabled={isDisabled}
+        onChange={(isHeld) => void turn({ name: "chat", value: { isHeld } })}
+      />
+    </>
+  );
+}
+
+/** What the audience sees of itself. */
+function WhatIsSeen(props: { scene: DeskScene; isDisabled: boolean; turn: (set: SetSwitch["set"]) => Promise<void> }) {
+  const { scene, isDisabled, turn } = props;
+  const { view } = scene;
+  const now = view.switches["it"]!;
+  const count = view.figures["house"]?.count ?? 0;
+  return (
+    <>
+      <Switch
+        label="The audience sees how many are there"
+        hint={hintOf(scene, "count", `${count} in the audience now.`)}
+        isOn={now.count.on}
+        isDisabled={isDisabled}
+        onChange={(on) => void turn({ name: "count", value: { on } })}
+      />
+      <Switch
+        label="The audience sees the names of those who ask"
+        hint={hintOf(scene, "names", "Never of those who ask without a name.")}
+        isOn={now.names.on}
+        isDisabled={isDisabled}
+        onChange={(on) => void turn({ name: "names", value: { on } })}
+      />
+      <Switch
+        label="People may change how they are called here"
+        hint={hintOf(scene, "rename", "Files keep the name they registered with.")}
+        isOn={now.rename.on}
+        isDisabled={isDisabled}
+        onChange={(on) => void turn({ name: "rename", value: { on } })}
+      />
+    </>
+  );
 }
 
 /** The audience's settings on one sheet; each takes effect at once on every screen. */
@@ -57,12 +151,30 @@ export function SwitchesSheet({ scene }: { scene: DeskScene }) {
           </Select>
         )}
       </Field>
+      <Flags
+        flags={[
+          ["May be asked without a name", "anonymous"],
+          ["New ones are looked at before others see them", "isHeld"],
+          ["Others may vote for them", "votes"],
+          ["Others may comment on them", "comments"],
+          ["Who asked is told when theirs is not taken", "tellsNotTaken"],
+        ]}
+        now={now.questions}
+        isDisabled={isDisabled}
+        onChange={(value) => void turn({ name: "questions", value })}
+      />
       <Switch
         label="Raised hands"
         hint={hintOf(scene, "hands", `${audience} can raise a hand; those that are up stay.`)}
         isOn={now.hands.on}
         isDisabled={isDisabled}
         onChange={(on) => void turn({ name: "hands", value: { on } })}
+      />
+      <Flags
+        flags={[["Hands go down when their segment ends", "endsWithSegment"]]}
+        now={now.hands}
+        isDisabled={isDisabled}
+        onChange={(value) => void turn({ name: "hands", value })}
       />
       <Switch
         label="Signals"
@@ -78,29 +190,8 @@ export function SwitchesSheet({ scene }: { scene: DeskScene }) {
         isDisabled={isDisabled}
         onChange={(on) => void turn({ name: "polls", value: { on } })}
       />
-      <Field label="In the chat the audience writes to">
-        {(ids) => (
-          <Select
-            {...ids}
-            disabled={isDisabled}
-            value={now.chat.to}
-            onChange={(event) => void turn({ name: "chat", value: { to: event.target.value as ChatReach } })}
-          >
-            {chatReaches.map((one) => (
-              <option key={one} value={one}>
-                {reachWords[one]}
-              </option>
-            ))}
-          </Select>
-        )}
-      </Field>
-      <Switch
-        label="Look at lines first"
-        hint={hintOf(scene, "chat", "Lines wait in the in-tray until they are let through.")}
-        isOn={now.chat.isHeld}
-        isDisabled={isDisabled}
-        onChange={(isHeld) => void turn({ name: "chat", value: { isHeld } })}
-      />
+      <ChatSwitches scene={scene} isDisabled={isDisabled} turn={turn} />
+      <WhatIsSeen scene={scene} isDisabled={isDisabled} turn={turn} />
     </div>
   );
 }

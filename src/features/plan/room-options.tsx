@@ -96,6 +96,7 @@ export function RoomOptions({ onStage }: { onStage: number }) {
         <Check name="switches.questions.on" label="Questions" />
         <Check name="switches.polls.on" label="Polls" />
         <Check name="switches.hands.on" label="Raised hands" />
+        <Check name="switches.hands.endsWithSegment" label="… until the segment ends" />
         <Check name="switches.signals.on" label="Signals: applause, yes and no, cannot hear" />
         <Check name="switches.count.on" label="The audience sees how many are there" />
         <Check name="switches.names.on" label="The audience sees the names of those who ask" />

@@ -47,7 +47,7 @@ function Answers({ question, onChange }: { question: QuestionDraft; onChange: (n
     <Textarea
       aria-label="Answers, one a line"
       placeholder="Answers, one a line"
-      rows={3}
+      rows={Math.max(3, linesOf(question).length + 1)}
       value={linesOf(question).join("\n")}
       onChange={(e) => onChange(withLines(question, e.target.value.split("\n")))}
       onBlur={() => onChange(withoutEmptyLines(question))}

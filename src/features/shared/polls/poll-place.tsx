@@ -8,7 +8,7 @@ import { spanText } from "../times";
 import { useNow } from "../use-now";
 import type { RoomLink } from "../room-link/use-room";
 import { AnswerField } from "./answer-fields";
-import { QuestionResult } from "./poll-results";
+import { PollResults, QuestionResult } from "./poll-results";
 import type { ResultWords } from "./words";
 
 type Send = RoomLink<HouseView>["send"];
@@ -209,19 +209,17 @@ export function ResultOnPicture({ view }: { view: HouseView }) {
   const [, poll] = shown;
   return (
     <div className="m-auto w-full max-w-2xl">
-      {poll.questions.slice(0, 2).map((question) => (
-        <div key={question.id} className="mt-2">
-          <p className="mb-2 text-head font-semibold" dir="auto">
-            {question.text}
-          </p>
-          <QuestionResult
-            question={question}
-            tally={tallies.byQuestion[question.id]}
-            isSample={poll.isSample}
-            words={words}
-          />
-        </div>
-      ))}
+      {poll.questions.length === 1 && (
+        <p className="mb-2 text-head font-semibold" dir="auto">
+          {poll.questions[0]!.text}
+        </p>
+      )}
+      <PollResults
+        questions={poll.questions.slice(0, 2)}
+        tallies={tallies.byQuestion}
+        isSample={poll.isSample}
+        words={words}
+      />
     </div>
   );
 }

@@ -1,7 +1,7 @@
 import { and, asc, eq, isNull, notInArray, or, sql } from "drizzle-orm";
 import { z } from "zod";
-import { emailText, personName } from "@/contracts";
-import { isStageRole, type Role } from "@/core/people";
+import { emailText, personName, type LatePerson, type LetIn } from "@/contracts";
+import { isStageRole } from "@/core/people";
 import { roleMay } from "@/core/rights";
 import { longDate, clockTime, cityOf } from "@/core/time";
 import { people, tickets } from "../../db/schema";
@@ -14,15 +14,6 @@ import { inBook } from "../people/contacts/book";
 import { holdPlaces } from "../planning/places";
 import { confirm } from "../way-in/take-places";
 import { holderById, phoneRowsFor, tokenOf, type Holder } from "../way-in/tickets";
-
-/** Somebody who may be late: with a ticket of this date, or a contact without one. */
-export interface LatePerson {
-  readonly personId: string;
-  readonly ticketId: string | null;
-  readonly name: string;
-  readonly email: string;
-  readonly role: Role | null;
-}
 
 const mostFound = 8;
 
@@ -73,15 +64,6 @@ export async function findLate(
     .orderBy(asc(people.name))
     .limit(mostFound - holders.length);
   return [...holders, ...contacts.map((one) => ({ ...one, ticketId: null, role: null }))];
-}
-
-/** What was done for somebody late, and what can be read out or pasted to them. */
-export interface LetIn {
-  readonly name: string;
-  readonly email: string;
-  readonly isNew: boolean;
-  /** join details for copying; null for whoever may not see personal links */
-  readonly details: string | null;
 }
 
 const lateInput = z.union([z.object({ ticketId: z.uuid() }), z.object({ name: personName, email: emailText })]);

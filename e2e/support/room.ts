@@ -1,0 +1,39 @@
+import { SimulatedGuest } from "../../src/stand-ins/crowd";
+import { makeContext } from "../../src/server/worker";
+import { makeBusyDate, type BusyDate } from "../../tests/support/busy-date";
+import { expect, test, type Browser, type Page } from "./test";
+
+const producers: SimulatedGuest[] = [];
+
+/** An ended date gives the seat licence of its hour back to the journeys that follow, also when one fails. */
+export function endingItsDates(): void {
+  test.afterEach(async () => {
+    for (const producer of producers.splice(0)) {
+      await producer.send({ type: "hour.end" });
+      producer.leave();
+    }
+  });
+}
+
+/** A date that is on: doors open, curtain up, a producer at work. */
+export async function openDate(baseURL: string, attendees: number): Promise<BusyDate> {
+  const tools = await makeContext({ ...process.env, STAGE_CALL_CLOCK_FILE: undefined });
+  const date = await makeBusyDate(tools.context, attendees, { areAdmitted: true });
+  await tools.close();
+  const producer = new SimulatedGuest(baseURL, date.producer);
+  producers.push(producer);
+  await producer.come();
+  await producer.send({ type: "stage.enter" });
+  await producer.send({ type: "hour.open-doors" });
+  await producer.send({ type: "hour.raise-curtain" });
+  return date;
+}
+
+/** Somebody of the audience in their seat, in a browser of their own. */
+export async function seatOf(browser: Browser, token: string, options: object = {}): Promise<Page> {
+  const page = await (await browser.newContext(options)).newPage();
+  await page.goto(`/enter/${token}`);
+  await page.getByRole("button", { name: "Take my seat" }).click();
+  await expect(page.getByRole("region", { name: "Programme" })).toBeVisible();
+  return page;
+}
