@@ -1,6 +1,3 @@
-import { eq } from "drizzle-orm";
-import { makeContext } from "../src/server/worker";
-import { occurrences } from "../src/server/db/schema";
 import { expectNoSeriousFinding } from "./support/axe";
 import { endingItsDates, openDate, seatOf } from "./support/room";
 import { expect, test } from "./support/test";
@@ -13,10 +10,7 @@ test("a rehearsal filled with an invented audience: they come by themselves, are
   browser,
   baseURL,
 }) => {
-  const date = await openDate(baseURL!, 1);
-  const tools = await makeContext({ ...process.env, STAGE_CALL_CLOCK_FILE: undefined });
-  await tools.context.db.update(occurrences).set({ kind: "rehearsal" }).where(eq(occurrences.id, date.occurrenceId));
-  await tools.close();
+  const date = await openDate(baseURL!, 1, "rehearsal");
   await signIn(page);
   await page.goto(`/events/${date.eventId}/desk/${date.occurrenceId}`);
   await page.getByRole("button", { name: "Fill with an invented audience" }).click();

@@ -1,3 +1,5 @@
+import { eq } from "drizzle-orm";
+import { occurrences } from "../../src/server/db/schema";
 import { SimulatedGuest } from "../../src/stand-ins/crowd";
 import { makeContext } from "../../src/server/worker";
 import { makeBusyDate, type BusyDate } from "../../tests/support/busy-date";
@@ -16,9 +18,14 @@ export function endingItsDates(): void {
 }
 
 /** A date that is on: doors open, curtain up, a producer at work. */
-export async function openDate(baseURL: string, attendees: number): Promise<BusyDate> {
+export async function openDate(
+  baseURL: string,
+  attendees: number,
+  kind: "show" | "rehearsal" = "show",
+): Promise<BusyDate> {
   const tools = await makeContext({ ...process.env, STAGE_CALL_CLOCK_FILE: undefined });
   const date = await makeBusyDate(tools.context, attendees, { areAdmitted: true });
+  await tools.context.db.update(occurrences).set({ kind }).where(eq(occurrences.id, date.occurrenceId));
   await tools.close();
   const producer = new SimulatedGuest(baseURL, date.producer);
   producers.push(producer);
