@@ -70,6 +70,35 @@ describe("feeds: what somebody may not see is nowhere in theirs", () => {
     expect(text("house", answered(up))).toContain("SECRET-ANSWER");
     expect(text("house", answered(set("none")))).not.toContain("SECRET-ANSWER");
   });
+  it("tells nobody who asked without a name, and shows others nothing that waits to be looked at", () => {
+    const turn = (value: object) =>
+      ({ type: "hour.set-switch", set: { name: "questions", value }, seen: {} }) as RoomCommand;
+    const unnamed = { type: "questions.ask", questionId: "q1", segmentId: "s1", isAnonymous: true } as const;
+    const room = play(
+      open,
+      [turn({ anonymous: true, isHeld: true, othersSee: "all" })],
+      [unnamed, asAttendee("a1")],
+      [{ type: "hour.raise-curtain" }],
+    );
+    const questions = (screen: string, of: RoomState) =>
+      JSON.stringify(plainView(project(`questions:${screen}`, of, words, figures)));
+    expect(questions("desk", room)).toContain("SECRET-QUESTION");
+    for (const asker of ["ASKER-NAME", '"a1"']) expect(questions("desk", room)).not.toContain(asker);
+    expect(questions("house", room)).not.toContain("SECRET-QUESTION");
+    const shown = play(room, [{ type: "questions.show", questionId: "q1" }]);
+    expect(questions("house", shown)).toContain("SECRET-QUESTION");
+    const named = play(shown, [{ type: "hour.set-switch", set: { name: "names", value: { on: true } }, seen: {} }]);
+    expect(questions("house", named)).not.toContain("ASKER-NAME");
+  });
+  it("keeps a quiz's right answer from the house until its result is shown", () => {
+    const polls = (screen: string, of: RoomState) =>
+      JSON.stringify(plainView(project(`polls:${screen}`, of, words, figures)));
+    const opened = play(up, [{ type: "polls.open", pollId: "v1" }]);
+    for (const screen of ["house", "stage"]) expect(polls(screen, opened)).toContain('"rightIds":[]');
+    expect(polls("desk", opened)).toContain('"rightIds":["o2"]');
+    const revealed = play(opened, [{ type: "polls.reveal", pollId: "v1" }]);
+    expect(polls("house", revealed)).toContain('"rightIds":["o2"]');
+  });
   it("gives the stage only questions meant for it and no unrevealed result", () => {
     expect(text("stage", asked)).not.toContain("SECRET-QUESTION");
     const lined = { type: "questions.move", questionId: "q1", state: "lined-up", segmentId: null } as const;
@@ -161,9 +190,26 @@ const command: fc.Arbitrary<RoomCommand> = fc.oneof(
     .tuple(id, fc.constantFrom("lined-up", "on-stage", "later", "not-taken"))
     .map(([questionId, state]): RoomCommand => ({ type: "questions.move", questionId, state, segmentId: null })),
   id.map((questionId): RoomCommand => ({ type: "questions.answer", questionId, how: "to-all" })),
+  id.map((questionId): RoomCommand => ({ type: "questions.answer", questionId, how: "to-one" })),
+  fc.tuple(id, id).map(([questionId, intoId]): RoomCommand => ({ type: "questions.merge", questionId, intoId })),
   fc
-    .constantFrom("open", "close", "reveal", "hold-back")
+    .constantFrom("part", "show")
+    .chain((act) => id.map((questionId) => ({ type: `questions.${act}`, questionId }) as RoomCommand)),
+  fc
+    .tuple(id, fc.constantFrom("c1", "c2"))
+    .map(([questionId, commentId]): RoomCommand => ({ type: "questions.comment", questionId, commentId })),
+  fc.tuple(fc.constantFrom("anonymous", "comments", "isHeld"), fc.boolean()).map(([part, isOn]): RoomCommand => ({
+    type: "hour.set-switch",
+    set: { name: "questions", value: { [part]: isOn } },
+    seen: {},
+  })),
+  fc
+    .tuple(fc.constantFrom("s1", "s2"), fc.boolean())
+    .map(([segmentId, isSkipped]): RoomCommand => ({ type: "cues.skip", segmentId, isSkipped })),
+  fc
+    .constantFrom("open", "close", "reveal", "hold-back", "remove")
     .map((act) => ({ type: `polls.${act}`, pollId: "v1" }) as RoomCommand),
+  fc.boolean().map((isOnPicture): RoomCommand => ({ type: "polls.show", pollId: "v1", isOnPicture })),
   id.map((ticketId): RoomCommand => ({ type: "hour.show-out", ticketId })),
   id.map((ticketId): RoomCommand => ({ type: "hour.let-back", ticketId })),
   fc.constantFrom("stage", "standby").map((place): RoomCommand => ({ type: "stage.move", ticketId: "t1", place })),
@@ -171,6 +217,7 @@ const command: fc.Arbitrary<RoomCommand> = fc.oneof(
 
 const ofGuests: ReadonlySet<string> = new Set([
   "questions.ask",
+  "questions.comment",
   "floor.raise-hand",
   "floor.lower-hand",
   "floor.accept",
