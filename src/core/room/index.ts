@@ -73,6 +73,15 @@ export {
   type SignalRate,
 } from "./signals";
 export type { Scene } from "./scene";
+export {
+  closedButLoud,
+  nobodySpeaks,
+  quiet,
+  silenceDbfs,
+  whoSpeaks,
+  type ClosedButLoud,
+  type Speaking,
+} from "./stage/who-speaks";
 export { arrivedBackstage, type StagePerson, type StagePlace } from "./stage/state";
 export { places, standingOf, type Place, type Standing } from "./standing";
 export type {

@@ -2,6 +2,7 @@
 import type { StagePersonItem, StagePlace } from "@/core/room";
 import { Button, classes, Person } from "@/ui";
 import { Loudness } from "@/features/shared/loudness";
+import { useWhoSpeaks } from "@/features/shared/use-voices";
 import { roleWords } from "@/features/shared/role-words";
 import { DutiesMenu, type SetDuties } from "./duties-menu";
 import { FloorShelf } from "./floor-shelf";
@@ -57,6 +58,10 @@ function Microphone({ id, person, scene }: { id: string; person: StagePersonItem
 export function PeopleShelves({ scene, setDuties }: { scene: DeskScene; setDuties: SetDuties | null }) {
   const { view, send, may } = scene;
   const leaderId = scene.segments[scene.currentIndex]?.leaderId;
+  const openIds = Object.entries(view.stage).flatMap(([id, one]) =>
+    one.isPresent && one.isMicrophoneOpen ? [id] : [],
+  );
+  const speaksId = useWhoSpeaks(scene.levels, openIds);
   return (
     <section aria-label="People" className="flex flex-col gap-2">
       {shelves.map((shelf) => {
@@ -73,14 +78,14 @@ export function PeopleShelves({ scene, setDuties }: { scene: DeskScene; setDutie
                   key={id}
                   className={classes(
                     "min-w-52 border-l-2 bg-sheet px-2.5 py-1.5",
-                    id === leaderId ? "border-attention" : "border-rule",
+                    id === speaksId ? "border-action" : id === leaderId ? "border-attention" : "border-rule",
                     !person.isPresent && "opacity-60",
                   )}
                 >
                   <Person
                     name={person.name}
                     portrait={person.portraitId && `/pictures/${person.portraitId}`}
-                    about={stateWords(person, id === leaderId)}
+                    about={`${stateWords(person, id === leaderId)}${id === speaksId ? " · speaks" : ""}`}
                   />
                   {(person.callerLevel !== null || (person.isPresent && person.isMicrophoneOpen)) && (
                     <Loudness

@@ -7,3 +7,11 @@ export function meterStep(shown: number, measured: number): number {
   const next = Math.max(measured, shown * fallPerStep);
   return next < 0.01 ? 0 : Math.min(1, next);
 }
+
+/** A quarter of full scale fills the meter: speech is seen. */
+export const meterGain = 4;
+export const lowestDbfs = -100;
+/** Level of an RMS between 0 and 1 (AES17 aside: a full-scale square wave is 0). */
+export const dbfsOf = (rms: number): number => (rms <= 0 ? lowestDbfs : Math.max(lowestDbfs, 20 * Math.log10(rms)));
+/** What a meter's 0–100 stands for. */
+export const dbfsOfMeter = (level: number): number => dbfsOf(level / 100 / meterGain);

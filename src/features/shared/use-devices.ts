@@ -1,13 +1,15 @@
 "use client";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { measuredEveryMs, meterStep } from "./level";
+import { dbfsOf, lowestDbfs, measuredEveryMs, meterGain, meterStep } from "./level";
 
 export interface Devices {
   readonly stream: MediaStream | null;
   /** the browser gave no device: a generated picture and tone stand in, and are named as such */
   readonly isGenerated: boolean;
-  /** 0–1 */
+  /** 0–1, as a meter shows it: up at once, down slowly */
   readonly level: number;
+  /** of the last 100 ms, RMS */
+  readonly dbfs: number;
   readonly start: () => void;
   readonly stop: () => void;
 }
@@ -37,6 +39,7 @@ export function useDevices(): Devices {
   const [stream, setStream] = useState<MediaStream | null>(null);
   const [isGenerated, setIsGenerated] = useState(false);
   const [level, setLevel] = useState(0);
+  const [dbfs, setDbfs] = useState(lowestDbfs);
   const cleanup = useRef<() => void>(() => {});
 
   const measure = useCallback((source: MediaStream) => {
@@ -49,7 +52,8 @@ export function useDevices(): Devices {
     const timer = setInterval(() => {
       analyser.getFloatTimeDomainData(samples);
       const power = samples.reduce((sum, sample) => sum + sample * sample, 0) / samples.length;
-      setLevel((shown) => meterStep(shown, Math.sqrt(power) * 4));
+      setLevel((shown) => meterStep(shown, Math.sqrt(power) * meterGain));
+      setDbfs(dbfsOf(Math.sqrt(power)));
     }, measuredEveryMs);
     return () => {
       clearInterval(timer);
@@ -62,6 +66,7 @@ export function useDevices(): Devices {
     cleanup.current = () => {};
     setStream(null);
     setLevel(0);
+    setDbfs(lowestDbfs);
   }, []);
 
   const start = useCallback(() => {
@@ -84,5 +89,5 @@ export function useDevices(): Devices {
   }, [measure]);
 
   useEffect(() => () => cleanup.current(), []);
-  return { stream, isGenerated, level, start, stop };
+  return { stream, isGenerated, level, dbfs, start, stop };
 }

@@ -2,9 +2,7 @@
 import type { StagePersonItem, StageView } from "@/core/room";
 import { Button, Note } from "@/ui";
 import type { RoomLink } from "../room-link/use-room";
-
-/** above this somebody speaks */
-const speakingLevel = 0.25;
+import { useClosedButLoud } from "../use-voices";
 
 /** The desk asks for an open microphone: a question, answered here; nothing opens from outside. */
 function AskedToOpen({ send }: { send: RoomLink<StageView>["send"] }) {
@@ -24,11 +22,13 @@ function AskedToOpen({ send }: { send: RoomLink<StageView>["send"] }) {
 /** Am I heard: one's own microphone, what the desk asks of it, and a hint for whoever speaks into a closed one. */
 export function OwnMicrophone(props: {
   own: StagePersonItem | undefined;
-  level: number;
+  /** of the last 100 ms */
+  dbfs: number;
   send: RoomLink<StageView>["send"];
 }) {
   const { own, send } = props;
   const isOpen = own?.isMicrophoneOpen ?? false;
+  const isLost = useClosedButLoud(props.dbfs, isOpen);
   return (
     <>
       <Button
@@ -40,7 +40,7 @@ export function OwnMicrophone(props: {
         {isOpen ? "Microphone open: close it" : "Microphone closed: open it"}
       </Button>
       {own?.isAskedToOpen && <AskedToOpen send={send} />}
-      {!isOpen && props.level > speakingLevel && <Note tone="attention">You are muted.</Note>}
+      {isLost && <Note tone="attention">You are muted.</Note>}
     </>
   );
 }

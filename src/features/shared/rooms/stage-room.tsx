@@ -179,7 +179,7 @@ export function StageRoom({ occurrenceId, ticketId, zone }: { occurrenceId: stri
           ) : (
             <Button onClick={devices.start}>{t("checkStart")}</Button>
           )}
-          <OwnMicrophone own={own} level={devices.level} send={send} />
+          <OwnMicrophone own={own} dbfs={devices.dbfs} send={send} />
           <StagePeople view={view} levels={room.levels} />
         </div>
         <div className="flex flex-col gap-4">
