@@ -1,3 +1,4 @@
+import type { Tallies } from "../src/core/polls";
 import { oneVote } from "../tests/support/polls";
 import { expect, test } from "./support/test";
 import { spawn, type ChildProcess } from "node:child_process";
@@ -94,10 +95,11 @@ test("two web, two live and one work process behind the shipped proxy serve one 
   await guests[0]!.send({ type: "chat.say", to: "all", withId: null, text: "Through either process" });
   // figures alike on every screen, whichever process it hangs on
   const tally = (guest: SimulatedGuest) => JSON.stringify(guest.view["tallies"]?.[date.pollId]);
-  const right = JSON.stringify({ votes: { o1: 39, o2: 20 } });
+  const right = JSON.stringify({ byQuestion: { q1: { voters: 59, counts: { o1: 39, o2: 20 } } } });
   const isRight = (guest: SimulatedGuest) => {
-    const votes = (guest.view["tallies"]?.[date.pollId] as { votes?: Record<string, number> } | undefined)?.votes;
-    return votes?.["o1"] === 39 && votes["o2"] === 20;
+    const tallies = guest.view["tallies"]?.[date.pollId] as { byQuestion: Tallies } | undefined;
+    const { voters = 0, counts = {} } = tallies?.byQuestion["q1"] ?? {};
+    return voters === 59 && counts["o1"] === 39 && counts["o2"] === 20;
   };
   await expect.poll(() => guests.filter(isRight).length, { message: `${right}, got ${tally(guests[0]!)}` }).toBe(59);
   await page.getByRole("tab", { name: /Chat/ }).click();
