@@ -30,10 +30,11 @@ export async function makeContext(source: Record<string, string | undefined>) {
   const boss = await startBoss(environment.DATABASE_URL, jsonLog);
   const sums = threadPool();
   const mailer = smtpMailer(environment.SMTP_URL);
-  const crowd = crowdPlayer(environment.STAGE_CALL_URL, Date.now);
+  const clock = environment.STAGE_CALL_CLOCK_FILE ? fileClock(environment.STAGE_CALL_CLOCK_FILE) : systemClock;
+  const crowd = crowdPlayer(environment.STAGE_CALL_URL, () => clock.now());
   const context: Context = {
     db: database.db,
-    clock: environment.STAGE_CALL_CLOCK_FILE ? fileClock(environment.STAGE_CALL_CLOCK_FILE) : systemClock,
+    clock,
     ids: randomIds,
     log: jsonLog,
     secrets: makeSecrets(environment.STAGE_CALL_SECRET, environment.STAGE_CALL_PREVIOUS_SECRET ?? null),

@@ -1,8 +1,9 @@
 import { and, eq } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { messages, tickets } from "@/server/db/schema";
+import { messages, people, tickets } from "@/server/db/schema";
 import { findLate, letLateIn } from "@/server/services/hour/late-people";
 import { saveContact } from "@/server/services/people/contacts/book";
+import { addRehearsal } from "@/server/services/planning/dates/rehearsals";
 import { holderOf } from "@/server/services/way-in/tickets";
 import { addTicket, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
 
@@ -70,6 +71,33 @@ describe("somebody is late", () => {
       .where(and(eq(tickets.eventId, event.eventId), eq(tickets.source, "desk")));
     expect(own.map(({ status, role }) => [status, role])).toEqual([["registered", "attendee"]]);
     expect(await mails(own[0]!.id, "confirmation")).toBe(2);
+  });
+
+  it("gets one mail with a new ticket, also when the clock moves on meanwhile", async () => {
+    const now = world.clock.now;
+    let ticks = now();
+    Object.assign(world.context, { clock: { now: () => (ticks += 7) } });
+    const sent = await letIn({ name: "Una Dunlin", email: "una.dunlin@example.org" });
+    Object.assign(world.context, { clock: world.clock });
+    expect(sent.isNew).toBe(true);
+    const [ticket] = await world.context.db
+      .select({ id: tickets.id })
+      .from(tickets)
+      .innerJoin(people, eq(people.id, tickets.personId))
+      .where(eq(people.email, "una.dunlin@example.org"));
+    expect(await mails(ticket!.id, "confirmation")).toBe(1);
+  });
+
+  it("is refused with a ticket of another date, or one that waits for its place", async () => {
+    const waiting = await addTicket(world, event, "attendee", "Waits");
+    await world.context.db.update(tickets).set({ status: "waiting" }).where(eq(tickets.id, waiting));
+    await expect(letIn({ ticketId: waiting })).rejects.toMatchObject({ failure: { code: "not-found" } });
+    const rehearsalId = await addRehearsal(world.context, world.owner, event.eventId, {
+      startLocal: "2026-11-27T17:00",
+      durationMinutes: 30,
+    });
+    const elsewhere = await addTicket(world, { ...event, occurrenceId: rehearsalId }, "attendee", "Other date");
+    await expect(letIn({ ticketId: elsewhere })).rejects.toMatchObject({ failure: { code: "not-found" } });
   });
 
   it("is refused with another event's ticket or an address that is none", async () => {

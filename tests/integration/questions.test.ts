@@ -9,8 +9,10 @@ import { similarity } from "@/core/questions";
 import type { DeskView, HouseView } from "@/core/room";
 import { messages } from "@/server/db/schema";
 import { loadFigures } from "@/server/room";
+import { lineAt } from "@/server/room/chat/lines";
 import { dateFile } from "@/server/services/afterwards/exports";
 import { bringFact } from "@/server/services/hour/facts";
+import { outboxMail } from "@/server/services/mailings/outbox";
 import { sendDue } from "@/server/services/mailings/deliver";
 import { executeWhole as execute } from "@/server/services/ground/room/commands";
 import { joinAs, makeHub } from "../support/hub";
@@ -178,6 +180,17 @@ describe("two questions taken as one", () => {
   });
 });
 
+describe("an answer to who asked", () => {
+  it("is given to both of two who asked the same", async () => {
+    const [first, second] = [await ask(ines, "Tide?"), await ask(oskar, "Tide now?")];
+    await run({ type: "questions.merge", questionId: second, intoId: first });
+    await run({ type: "questions.answer", questionId: first, how: "to-one", text: "Two metres." });
+    for (const who of [ines, oskar])
+      expect(JSON.stringify((await screen<HouseView>(who, "attendee")).me)).toContain("Two metres.");
+    expect(JSON.stringify((await screen<HouseView>(tamsin, "attendee")).view)).not.toContain("Two metres.");
+  });
+});
+
 describe("answers by mail", () => {
   it("go after the date, one mail a person with all their answers", async () => {
     const ids = [await ask(ines, "How high?"), await ask(ines, "And when?"), await ask(oskar, "Who counts?")];
@@ -214,6 +227,31 @@ describe("answers by mail", () => {
   });
 });
 
+describe("an answer to a question without a name", () => {
+  it("reaches who asked, while the team reads neither it nor who asked anything in the attendance", async () => {
+    await turn({ anonymous: true });
+    const questionId = await ask(ines, "Who pays for this?", true);
+    await run({ type: "questions.move", questionId, state: "later", segmentId: null });
+    await run({ type: "questions.answer", questionId, how: "to-one", text: "Members do." });
+    await run({ type: "hour.end" });
+    world.clock.advance(11 * 60_000);
+    world.sent.splice(0);
+    await sendDue(world.context);
+    expect(world.sent.find((mail) => mail.text.includes("Who pays for this?"))!.text).toContain("Members do.");
+    const [mail] = await world.context.db
+      .select()
+      .from(messages)
+      .where(and(eq(messages.occurrenceId, event.occurrenceId), eq(messages.kind, "answer")));
+    const shown = await outboxMail(world.context, world.owner, mail!.id);
+    expect(`${shown.subject} ${shown.text} ${shown.html}`).not.toMatch(/Who pays|Members do/);
+    const attendance = parse(
+      await dateFile(world.context, world.owner, event.eventId, event.occurrenceId, "attendance"),
+      { columns: true, bom: true },
+    ) as Record<string, string>[];
+    expect(attendance.map((row) => row["questions"]).filter((count) => count !== "0")).toEqual([]);
+  });
+});
+
 describe("likeness (pg_trgm)", () => {
   it("is the database's own figure for Latin, Arabic, Devanagari and digits, on 400 pairs", async () => {
     const words = [
@@ -239,6 +277,15 @@ describe("how somebody is called in the room", () => {
     });
     await run({ type: "floor.rename", ticketId: oskar, name: "Oskar V." });
     await ask(ines, "Who?");
+    await bringFact(
+      world.context,
+      { actorId: ines, actor: guest, occurrenceId: event.occurrenceId, organisationId: world.organisationId },
+      { type: "chat.say", to: "all", withId: null, text: "Hello" },
+    );
+    const { rows: said } = await world.context.db.execute(sql`select room_id, topic, line_id from chat_lines`);
+    const line = said[0] as { room_id: string; topic: string; line_id: string };
+    const [shown] = await lineAt(world.context.db, line.room_id, line.topic, line.line_id);
+    expect(shown!.row).toMatchObject({ name: "Ines from the dike" });
     const { view } = await screen<DeskView>(producerId, "producer");
     expect(
       Object.values(view.audience)

@@ -1,4 +1,4 @@
-import { noCrowd } from "@/server/platform/crowd";
+import { noCrowd } from "@/server/services/ground/crowd-port";
 import { mainRoomOf } from "@/server/db/queries/journal";
 import { randomUUID } from "node:crypto";
 import { mkdtempSync } from "node:fs";

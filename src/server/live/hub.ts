@@ -137,7 +137,7 @@ export class Hub {
     if (outcome.lines) for (const row of outcome.lines.rows) room?.logs.get(outcome.lines.topic)?.take(row);
     this.factsChanged(occurrenceId, outcome.lines ? [outcome.lines.topic] : []);
   }
-  /** after a coming or going in this process */
+  /** After a coming or going in this process. */
   factsChanged(occurrenceId: string, logs: readonly string[] = []): void {
     const room = this.rooms.get(occurrenceId);
     if (room) room.areFiguresDirty = true;
@@ -220,7 +220,8 @@ export class Hub {
     if (this.rooms.size === 0) return;
     await this.withDatabase(async () => {
       const behind = await roomsBehind(this.ports.db, this.rooms);
-      this.setHealth(true); // the one thing that always asks the database
+      // the one thing that always asks the database: its answer alone says that all is well again
+      this.setHealth(true);
       behind.forEach((room) => void this.tail(room, false));
     });
   }

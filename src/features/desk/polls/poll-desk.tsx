@@ -1,7 +1,8 @@
 "use client";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import type { PollPlanInput } from "@/contracts";
 import type { PollItem } from "@/core/room";
+import { useKept } from "@/features/shared/use-kept";
 import { freshPoll, pollShapes } from "@/features/shared/polls/plan";
 import { Button, Menu } from "@/ui";
 import type { DeskScene } from "../scene";
@@ -18,29 +19,10 @@ const planOf = ({ questions, isAnonymous, isLocked, limitSeconds, isSample }: Po
   isSample,
 });
 
-/** A poll that was begun and not sent outlives a reload of the desk. */
-function useBegun(key: string): readonly [PollBegun | null, (next: PollBegun | null) => void] {
-  const [begun, setBegun] = useState<PollBegun | null>(null);
-  useEffect(() => {
-    const kept = sessionStorage.getItem(key);
-    // what this browser kept can only be looked for once the page runs
-    // eslint-disable-next-line react-hooks/set-state-in-effect
-    if (kept) setBegun(JSON.parse(kept) as PollBegun);
-  }, [key]);
-  return [
-    begun,
-    (next) => {
-      if (next === null) sessionStorage.removeItem(key);
-      else sessionStorage.setItem(key, JSON.stringify(next));
-      setBegun(next);
-    },
-  ];
-}
-
 /** The date's polls: prepare, open, live bars, close, show. */
 export function PollDesk({ scene, dateId }: { scene: DeskScene; dateId: string }) {
   const { view, may } = scene;
-  const [begun, setBegun] = useBegun(`desk-poll-${dateId}`);
+  const [begun, setBegun] = useKept<PollBegun | null>(`desk-poll-${dateId}`, null);
   const [isOpen, setOpen] = useState(false);
   if (!view.event["it"]?.pollsOn) return null;
   const polls = Object.entries(view.polls).sort(([, a], [, b]) => orderOf[a.state] - orderOf[b.state]);

@@ -1,10 +1,11 @@
 "use client";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { useLocale, useTranslations } from "use-intl";
 import { quizScore, readAnswers, type Answers } from "@/core/polls";
 import type { HouseView, PersonalPart, PollItem } from "@/core/room";
 import { Button } from "@/ui";
 import { spanText } from "../times";
+import { useKept } from "../use-kept";
 import { useNow } from "../use-now";
 import type { RoomLink } from "../room-link/use-room";
 import { AnswerField } from "./answer-fields";
@@ -31,26 +32,6 @@ export function useResultWords(): ResultWords {
   };
 }
 
-/** What was begun and not sent yet outlives a reload of the page. */
-function useBegun(key: string, sent: Answers): readonly [Answers, (next: Answers) => void, () => void] {
-  const [begun, setBegun] = useState<Answers | null>(null);
-  useEffect(() => {
-    const kept = sessionStorage.getItem(key);
-    // what this browser kept can only be looked for once the page runs
-    // eslint-disable-next-line react-hooks/set-state-in-effect
-    if (kept) setBegun(JSON.parse(kept) as Answers);
-  }, [key]);
-  const set = (next: Answers) => {
-    sessionStorage.setItem(key, JSON.stringify(next));
-    setBegun(next);
-  };
-  const forget = () => {
-    sessionStorage.removeItem(key);
-    setBegun(null);
-  };
-  return [begun ?? sent, set, forget];
-}
-
 function TimeLeft({ closesAt, ahead }: { closesAt: number; ahead: number }) {
   const p = useTranslations("polls");
   const now = useNow(closesAt, ahead);
@@ -74,10 +55,12 @@ const isTakenAtOnce = ({ questions, isLocked }: PollItem): boolean =>
 function OpenPoll({ id, poll, sent, send }: OneProps) {
   const t = useTranslations("house");
   const p = useTranslations("polls");
-  const [answers, setAnswers, forget] = useBegun(`poll-${id}`, sent);
+  const [begun, setBegun, forget] = useKept<Answers | null>(`poll-${id}`, null);
   const [isSending, setSending] = useState(false);
   const hasVoted = Object.keys(sent).length > 0;
   const isFixed = poll.isLocked && hasVoted;
+  // a locked answer is the one that was counted, whatever was begun after it
+  const answers = (isFixed ? null : begun) ?? sent;
   const words = {
     several: p("several"),
     ranking: p("ranking"),
@@ -97,7 +80,7 @@ function OpenPoll({ id, poll, sent, send }: OneProps) {
   };
   const change = (questionId: string, choice: readonly string[]) => {
     const next = { ...answers, [questionId]: choice };
-    setAnswers(next);
+    setBegun(next);
     if (isTakenAtOnce(poll)) void give(next);
   };
   const answered = Object.fromEntries(Object.entries(answers).filter(([, choice]) => choice.length > 0));

@@ -10,5 +10,5 @@ const here = sql.raw('"questions"."id"');
 /** People who voted for a question or for one that is asked together with it, in a query over the questions. */
 export const questionVoteCount = sql<number>`(
   select count(distinct v.ticket_id)::int from question_votes v
-  where (v.question_id = ${here} or v.question_id in (select m.id from questions m where m.merged_into = ${here}))
+  where v.question_id in (select ${here} union all select m.id from questions m where m.merged_into = ${here})
     and ${isCounted(sql`v.ticket_id`)})`;

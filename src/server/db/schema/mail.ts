@@ -45,6 +45,8 @@ export interface RenderedMessage {
   calendar: { method: "REQUEST" | "CANCEL"; lines: string[] } | null;
   /** the answers that it brings: no other mail says them again */
   answerKeys?: readonly string[];
+  /** it answers a question that was asked without a name: the team does not read it */
+  isUnnamed?: boolean;
 }
 
 /** A further date of a mail, with the recipient's ticket for it. */

@@ -38,7 +38,7 @@ export function toLogRow(row: Row, topic: string): LogRow {
 }
 
 const select = sql`
-  select l.line_id, l.seq, l.rev, l.author_ticket_id, p.name, t.role, l.target, l.with_ticket_id, wp.name as with_name,
+  select l.line_id, l.seq, l.rev, l.author_ticket_id, coalesce(t.room_name, p.name) as name, t.role, l.target, l.with_ticket_id, wp.name as with_name,
     l.text, l.state, l.is_question, l.at
   from chat_lines l join tickets t on t.id = l.author_ticket_id join people p on p.id = t.person_id
     left join tickets wt on wt.id = l.with_ticket_id left join people wp on wp.id = wt.person_id`;

@@ -1,4 +1,4 @@
-import { and, eq, or, isNull, sql } from "drizzle-orm";
+import { and, eq, isNull, or } from "drizzle-orm";
 import type { Db } from "../../db/client";
 import { tickets } from "../../db/schema";
 import { Refusal } from "@/core/shared";
@@ -14,7 +14,7 @@ async function callThem(tx: Db, place: RoomPlace, ticketId: string, name: string
         eq(tickets.id, ticketId),
         eq(tickets.eventId, place.eventId),
         or(eq(tickets.occurrenceId, place.occurrenceId), isNull(tickets.occurrenceId)),
-        sql`${tickets.revokedAt} is null`,
+        isNull(tickets.revokedAt),
       ),
     )
     .returning({ id: tickets.id });

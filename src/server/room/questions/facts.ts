@@ -14,7 +14,8 @@ import type { FactOutcome, FactPlace } from "../room-server";
 export async function voteQuestion(db: Db, place: FactPlace, questionId: string, isFor: boolean): Promise<FactOutcome> {
   const { rows } = await db.execute(sql`
     select q.id, q.asker_ticket_id as asker, coalesce(asked.merged_into, asked.id) as main
-    from questions asked join questions q on coalesce(q.merged_into, q.id) = coalesce(asked.merged_into, asked.id)
+    from questions asked join questions q
+      on q.id = coalesce(asked.merged_into, asked.id) or q.merged_into = coalesce(asked.merged_into, asked.id)
     where asked.id = ${questionId} and asked.occurrence_id = ${place.occurrenceId} and q.occurrence_id = ${place.occurrenceId}`);
   const together = rows as unknown as readonly { id: string; asker: string; main: string }[];
   if (together.length === 0 || together.some(({ asker }) => asker === place.actorId))
@@ -63,9 +64,7 @@ export async function ownQuestions(
         id: questions.id,
         text: questions.text,
         state: sql<(typeof questions.$inferSelect)["state"]>`coalesce(${main.state}, ${questions.state})`,
-        answer: sql<
-          string | null
-        >`case when ${main.answered} = 'to-one' then null else coalesce(${main.answer}, ${questions.answer}) end`,
+        answer: sql<string | null>`coalesce(${main.answer}, ${questions.answer})`,
       })
       .from(questions)
       .leftJoin(main, eq(main.id, questions.mergedInto))

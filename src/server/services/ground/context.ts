@@ -1,6 +1,7 @@
 import { issuesOf } from "@/contracts";
 import { nulIn, Refusal, type IssueCode } from "@/core/shared";
 import type { z } from "zod";
+import type { CrowdPort } from "./crowd-port";
 import type { Db } from "../../db/client";
 import type { Storage } from "../../files/storage";
 import type { Inbox } from "../../mail/inbox";
@@ -11,7 +12,6 @@ import type { Ids } from "../../platform/ids";
 import type { Log } from "../../platform/log";
 import type { Queue } from "../../platform/queue";
 import type { HeavySums } from "../../workers/sums";
-import type { CrowdPort } from "../../platform/crowd";
 import type { Secrets } from "../../platform/secrets";
 
 /** What every service stands on. Built once a process, by the composition root. */

@@ -68,7 +68,7 @@ async function counts(
   occurrenceId: string,
 ): Promise<{ questions: Map<string, number>; votes: Map<string, number>; checks: Map<string, number> }> {
   const asked = await db.execute(
-    sql`select asker_ticket_id as id, count(*)::int as n from questions where occurrence_id = ${occurrenceId} group by 1`,
+    sql`select asker_ticket_id as id, count(*)::int as n from questions where occurrence_id = ${occurrenceId} and not is_anonymous group by 1`,
   );
   const voted = await db.execute(sql`select id, sum(n)::int as n from (
       select b.ticket_id as id, count(distinct b.poll_id) as n from ballots b join polls p on p.id = b.poll_id where p.occurrence_id = ${occurrenceId} group by 1

@@ -80,6 +80,48 @@ async function detailsOf(context: Context, holder: Holder): Promise<string> {
   ].join("\n");
 }
 
+type DateAccess = Awaited<ReturnType<typeof dateAccess>>;
+
+/** The ticket that somebody with this address has for the date; made, with its mail, where there is none. */
+async function ticketFor(
+  context: Context,
+  { event, occurrence }: DateAccess,
+  who: { readonly name: string; readonly email: string },
+): Promise<{ readonly ticketId: string; readonly isNew: boolean }> {
+  const { organisationId, id: eventId } = event;
+  return context.db.transaction(async (tx) => {
+    await holdPlaces(tx, occurrence.id);
+    const person = await personByEmail(context, tx, organisationId, who);
+    const [known] = await tx
+      .select({ id: tickets.id })
+      .from(tickets)
+      .where(
+        and(
+          eq(tickets.eventId, eventId),
+          eq(tickets.personId, person.id),
+          or(eq(tickets.occurrenceId, occurrence.id), isNull(tickets.occurrenceId)),
+        ),
+      );
+    if (known) {
+      await tx.update(tickets).set({ status: "registered" }).where(eq(tickets.id, known.id));
+      return { ticketId: known.id, isNew: false };
+    }
+    const about = { organisationId, eventId, occurrenceId: occurrence.id, personId: person.id };
+    const [made] = await tx
+      .insert(tickets)
+      .values({
+        id: context.ids.id(),
+        ...about,
+        role: "attendee",
+        source: "desk",
+        registeredAt: context.clock.now(),
+      })
+      .returning();
+    await confirm(context, tx, event, occurrence, made!);
+    return { ticketId: made!.id, isNew: true };
+  });
+}
+
 /**
  * Brings somebody in while the hour runs: whoever has a ticket gets its mail again, anybody else a ticket and its
  * mail, beyond the registration's limit too: the desk decides. Leaves at once.
@@ -95,40 +137,19 @@ export async function letLateIn(
   const { event, occurrence } = access;
   const input = parse(lateInput, rawInput);
   const { organisationId } = event;
-  const ticketId = await context.db.transaction(async (tx) => {
-    if ("ticketId" in input) return input.ticketId;
-    await holdPlaces(tx, occurrenceId);
-    const person = await personByEmail(context, tx, organisationId, input);
-    const mine = and(
-      eq(tickets.eventId, eventId),
-      eq(tickets.personId, person.id),
-      or(eq(tickets.occurrenceId, occurrenceId), isNull(tickets.occurrenceId)),
-    );
-    const [known] = await tx.select().from(tickets).where(mine);
-    const now = context.clock.now();
-    if (known) {
-      await tx.update(tickets).set({ status: "registered" }).where(eq(tickets.id, known.id));
-      return known.id;
-    }
-    const about = { organisationId, eventId, occurrenceId, personId: person.id };
-    const [made] = await tx
-      .insert(tickets)
-      .values({ id: context.ids.id(), ...about, role: "attendee", source: "desk", registeredAt: now })
-      .returning();
-    await confirm(context, tx, event, occurrence, made!);
-    return made!.id;
-  });
+  const { ticketId, isNew } =
+    "ticketId" in input ? { ...input, isNew: false } : await ticketFor(context, access, input);
   const holder = await holderById(context, ticketId);
-  if (holder.event.id !== eventId) throw notFound("person");
-  const isNew = holder.ticket.registeredAt === context.clock.now() && holder.ticket.source === "desk";
+  const { ticket } = holder;
+  // a ticket of another date opens nothing here, and one that waits for its place is not sent on its way
+  const isOfDate = ticket.occurrenceId === null || ticket.occurrenceId === occurrenceId;
+  if (holder.event.id !== eventId || !isOfDate || ticket.status !== "registered") throw notFound("person");
   const kind = isStageRole(holder.actor.role) ? ("stage-invitation" as const) : ("confirmation" as const);
   await context.db.transaction(async (tx) => {
+    // whoever got the ticket just now has its mail with it
     if (!isNew)
-      await planMessages(context, tx, [
-        { ...aboutTicket(holder.ticket, occurrence), kind, dueAt: context.clock.now() },
-      ]);
-    const facts = { ticketId };
-    const about = { organisationId, actorId: member.userId, eventId, occurrenceId, facts };
+      await planMessages(context, tx, [{ ...aboutTicket(ticket, occurrence), kind, dueAt: context.clock.now() }]);
+    const about = { organisationId, actorId: member.userId, eventId, occurrenceId, facts: { ticketId } };
     await audit(context, tx, { ...about, action: isNew ? "ticket.from-desk" : "ticket.send-again" });
   });
   return {

@@ -8,6 +8,8 @@ export interface WrittenAnswer {
   readonly answer: string;
   /** this answer as it was written then: kept with the mail, so that no other says it again */
   readonly key: string;
+  /** asked without a name: nobody but who asked reads the mail */
+  readonly isUnnamed: boolean;
 }
 
 /**
@@ -22,7 +24,7 @@ export async function answersOf(
   const { rows } = await db.execute(sql`
     with written as (
       select m.id, m.person_id, m.occurrence_id, q.text, q.asked_at, coalesce(main.answer, q.answer) as answer,
-        q.id || '@' || extract(epoch from coalesce(main.answered_at, q.answered_at)) as key
+        q.is_anonymous as is_unnamed, q.id || '@' || extract(epoch from coalesce(main.answered_at, q.answered_at)) as key
       from messages m
       join occurrences o on o.id = m.occurrence_id
       join tickets t on t.person_id = m.person_id and t.event_id = o.event_id
@@ -31,7 +33,7 @@ export async function answersOf(
       where m.id = any(${sql.param([...messageIds])}::uuid[])
         and coalesce(main.answered, q.answered) in ('to-one', 'to-all')
         and coalesce(main.is_by_mail, q.is_by_mail))
-    select id, text, answer, key from written w
+    select id, text, answer, key, is_unnamed as "isUnnamed" from written w
     where not exists (
       select 1 from messages gone
       where gone.person_id = w.person_id and gone.occurrence_id = w.occurrence_id and gone.kind = 'answer' and gone.id <> w.id
@@ -45,13 +47,15 @@ export interface AnswersAsOne {
   readonly text: string;
   readonly answer: string;
   readonly keys: readonly string[];
+  readonly isUnnamed: boolean;
 }
 
 /** Several as one text: numbered, question and answer by the same number. */
 export function asOneText(answers: readonly WrittenAnswer[]): AnswersAsOne {
   const keys = answers.map(({ key }) => key);
-  if (answers.length === 1) return { ...answers[0]!, keys };
-  const numbered = (texts: readonly string[]) => texts.map((text, i) => `${i + 1}. ${text}`).join("\n");
+  const isUnnamed = answers.some((one) => one.isUnnamed);
   const [texts, said] = [answers.map(({ text }) => text), answers.map(({ answer }) => answer)];
-  return { text: numbered(texts), answer: numbered(said), keys };
+  const numbered = (list: readonly string[]) =>
+    list.length === 1 ? list[0]! : list.map((one, i) => `${i + 1}. ${one}`).join("\n");
+  return { text: numbered(texts), answer: numbered(said), keys, isUnnamed };
 }

@@ -148,6 +148,9 @@ export interface OutboxMail extends FinishedMessage {
   readonly areLinksRedacted: boolean;
 }
 
+const unread = "This mail answers a question that was asked without a name: only who asked reads it.";
+const unreadWords = { text: unread, html: `<p>${unread}</p>` };
+
 /** One mail as its recipient gets it; personal links only for those with the right to them. */
 export async function outboxMail(context: Context, member: TeamMember, messageId: string): Promise<OutboxMail> {
   const [message] = await context.db
@@ -159,8 +162,9 @@ export async function outboxMail(context: Context, member: TeamMember, messageId
   const { actor } = await eventAccess(context, member, row.eventId);
   const facts = await loadMessage(context, context.db, row);
   const maySee = roleMay(actor, "event.personal-links");
+  const shown = row.rendered!.isUnnamed ? { ...row.rendered!, ...unreadWords } : row.rendered!;
   return {
-    ...finish(row.rendered!, maySee ? linksOf(context, facts.owner) : redactedLinks),
+    ...finish(shown, maySee ? linksOf(context, facts.owner) : redactedLinks),
     from: `${facts.organisation.senderName} <${facts.organisation.senderEmail}>`,
     to: `${facts.person.name ?? ""} <${facts.person.email ?? "erased"}>`,
     messageId: row.messageId,

@@ -173,7 +173,13 @@ export function render(facts: MessageFacts, words: Words, now: number): Rendered
     ? `<p style="color:#5A625F;font-size:13px"><a href="${placeholder.unsubscribe}">${escapeHtml(unsubscribe)}</a></p>`
     : "";
   const html = `<!doctype html><html lang="${locale}" dir="${directionOf(locale)}"><body style="font-family:sans-serif;line-height:1.5;color:#1B1F23;max-width:36em;overflow-wrap:anywhere"><div style="height:6px;background:${look.ground}"></div>${docHtml(doc, values)}${foot}</body></html>`;
-  const answerKeys = facts.question?.keys;
+  const { keys: answerKeys, isUnnamed = false } = facts.question ?? {};
   const calendar = calendarFile(facts, now);
-  return { subject: mergeSubject(subject, values), text, html, calendar, ...(answerKeys ? { answerKeys } : {}) };
+  return {
+    subject: mergeSubject(subject, values),
+    text,
+    html,
+    calendar,
+    ...(answerKeys ? { answerKeys, isUnnamed } : {}),
+  };
 }
