@@ -44,6 +44,11 @@ export function readAnswers(poll: Pick<PollPlan, "questions">, answers: Answers)
   return Object.keys(out).length === 0 ? incomplete : ok(out);
 }
 
+/** Whether two ballots say the same, as they are kept. */
+export const isSameBallot = (a: Answers, b: Answers): boolean =>
+  Object.keys(a).length === Object.keys(b).length &&
+  Object.entries(a).every(([id, choice]) => JSON.stringify(choice) === JSON.stringify(b[id]));
+
 /** What one choice adds to a question's counts: a vote an option, Borda's points for a ranking, a text for itself. */
 export function weightsOf(kind: PollQuestion["kind"], choice: Choice): Readonly<Record<string, number>> {
   const points = (place: number) => (kind === "ranking" ? choice.length - 1 - place : 1);

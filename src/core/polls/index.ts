@@ -1,4 +1,4 @@
-export { readAnswers, readChoice, mostTextLength, weightsOf, type Answers, type Choice } from "./choice";
+export { isSameBallot, readAnswers, readChoice, mostTextLength, weightsOf, type Answers, type Choice } from "./choice";
 export {
   fewestOptions,
   mayOfferNoVote,

@@ -3,6 +3,7 @@ import { mean, median } from "simple-statistics";
 import { describe, expect, it } from "vitest";
 import {
   noVote,
+  isSameBallot,
   noVoteId,
   quizScore,
   readAnswers,
@@ -170,6 +171,13 @@ describe("a ballot", () => {
     expect(readAnswers(poll, { q2: ["5"] })).toEqual({ ok: true, value: { q2: ["5"] } });
     expect(readAnswers(poll, { q3: ["5"] })).toMatchObject({ ok: false });
     expect(readAnswers(poll, {})).toMatchObject({ failure: { code: "answer-incomplete" } });
+  });
+
+  it("is the same as another only where every answer is, in the order in which it is kept", () => {
+    const kept = { q1: ["o1", "o3"], q2: ["5"] };
+    expect(isSameBallot(kept, { q2: ["5"], q1: ["o1", "o3"] })).toBe(true);
+    for (const other of [{ q1: ["o1", "o3"] }, { ...kept, q1: ["o3", "o1"] }, { ...kept, q3: ["x"] }])
+      expect(isSameBallot(kept, other)).toBe(false);
   });
 
   it("changed time and again comes to the same tally as its last state alone", () => {

@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import { useLocale, useTranslations } from "use-intl";
-import { quizScore, readAnswers, type Answers } from "@/core/polls";
+import { isSameBallot, quizScore, readAnswers, type Answers } from "@/core/polls";
 import type { HouseView, PersonalPart, PollItem } from "@/core/room";
 import { Button } from "@/ui";
 import { spanText } from "../times";
@@ -84,6 +84,9 @@ function OpenPoll({ id, poll, sent, send }: OneProps) {
     if (isTakenAtOnce(poll)) void give(next);
   };
   const answered = Object.fromEntries(Object.entries(answers).filter(([, choice]) => choice.length > 0));
+  const read = readAnswers(poll, answered);
+  // what was changed since and not sent is not what is counted
+  const isCounted = hasVoted && read.ok && isSameBallot(read.value, sent);
   return (
     <form
       className="mt-2 flex flex-col gap-3"
@@ -105,18 +108,13 @@ function OpenPoll({ id, poll, sent, send }: OneProps) {
         </div>
       ))}
       {!isTakenAtOnce(poll) && !isFixed && (
-        <Button
-          type="submit"
-          weight="act"
-          className="self-start"
-          disabled={isSending || !readAnswers(poll, answered).ok}
-        >
+        <Button type="submit" weight="act" className="self-start" disabled={isSending || !read.ok}>
           {p("send")}
         </Button>
       )}
       <p role="status" className="text-label text-ink-2">
         {[
-          isSending ? t("sending") : hasVoted ? t("pollVoted") : "",
+          isSending ? t("sending") : isCounted ? t("pollVoted") : "",
           poll.isLocked ? p("locked") : t("pollChange"),
           poll.isAnonymous ? p("anonymous") : "",
         ]

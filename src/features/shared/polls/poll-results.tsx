@@ -23,7 +23,7 @@ function ResultBar(props: {
   const { line, words } = props;
   return (
     <li className="relative min-h-7 overflow-hidden border border-rule bg-sheet">
-      <div className="absolute inset-y-0 start-0 bg-raised" style={{ width: `${line.percent}%` }} />
+      <div className="absolute inset-y-0 start-0 bg-action/20" style={{ width: `${line.percent}%` }} />
       <div className="relative flex justify-between gap-3 px-2 py-1">
         <span className="min-w-0 break-words" dir="auto">
           {line.place !== null && <span className="mono">{line.place}. </span>}
@@ -56,6 +56,8 @@ export function QuestionResult(props: {
   const words = props.words ?? teamResultWords;
   const { question } = props;
   const result = resultOf(question, props.tally ?? noTally, props.isSample);
+  // an order is read from its first place on; everything else in the order in which it was asked
+  const lines = question.kind === "ranking" ? result.lines.toSorted((a, b) => b.count - a.count) : result.lines;
   const isMine = (line: ResultLine) => question.kind !== "ranking" && (props.mine?.includes(line.id) ?? false);
   const notes = [
     words.voters(result.voters),
@@ -65,9 +67,9 @@ export function QuestionResult(props: {
   ];
   return (
     <div className="flex flex-col gap-1.5">
-      {result.lines.length === 0 && <p className="text-ink-2">{words.noText}</p>}
+      {lines.length === 0 && <p className="text-ink-2">{words.noText}</p>}
       <ul className="flex max-h-80 flex-col gap-1.5 overflow-y-auto">
-        {result.lines.map((line) => (
+        {lines.map((line) => (
           <ResultBar
             key={line.id}
             line={line}

@@ -47,7 +47,7 @@ export const teamResultWords: ResultWords = {
   rounded: "rounded",
   several: "shares of those who answered: they need not add up to 100",
   mean: (mean, median) => `mean ${mean} · median ${median}`,
-  points: (count) => `${count} points`,
+  points: (count) => `${count} ${count === 1 ? "point" : "points"}`,
   right: "right answer",
   rightOf: (right, of) => `${right} of ${of} right`,
   yours: "yours",
