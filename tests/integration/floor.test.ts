@@ -1,47 +1,29 @@
 import { randomUUID } from "node:crypto";
-import { parse } from "csv-parse/sync";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import type { CommandBody } from "@/contracts";
-import type { Actor } from "@/core/people";
 import type { PersonalPart } from "@/core/room";
-import { execute, roomOf } from "@/server/services/ground/room/commands";
-import { dateFile } from "@/server/services/afterwards/exports";
+import { roomOf } from "@/server/services/ground/room/commands";
 import { dismissAway } from "@/server/services/hour/dismiss-away";
+import { openHour, type Hour } from "../support/hour";
 import { joinAs, makeHub } from "../support/hub";
-import { addTicket, makeEvent, makeWorld, seat, type MadeEvent, type World } from "../support/world";
+import { makeWorld, type MadeEvent, type World } from "../support/world";
 
-const desk: Actor = { role: "producer", duties: [] };
-const guestActor: Actor = { role: "attendee", duties: [] };
 let world: World;
+let hour: Hour;
 let event: MadeEvent;
-let producerId: string;
-let [ines, oskar] = ["", ""];
+let [producerId, ines, oskar] = ["", "", ""];
 beforeAll(async () => {
   world = await makeWorld();
 });
 afterAll(() => world.close());
 beforeEach(async () => {
-  world.clock.set(Date.parse("2026-11-26T17:50:00Z"));
-  event = await makeEvent(world, { houseSize: 100 });
-  producerId = await addTicket(world, event, "producer", "Second Producer");
-  ines = await addTicket(world, event, "attendee", "Ines Marl");
-  oskar = await addTicket(world, event, "attendee", "Oskar Vell");
-  for (const id of [ines, oskar]) await seat(world, event, id);
-  await run({ type: "stage.enter" });
-  await run({ type: "hour.open-doors" });
+  hour = await openHour(world, ["Ines Marl", "Oskar Vell"]);
+  ({ event, producerId } = hour);
+  [ines, oskar] = hour.guests as [string, string];
   await run({ type: "hour.raise-curtain" });
 });
-const run = (command: CommandBody, by = producerId) =>
-  execute(
-    world.context,
-    world.cache,
-    { actorId: by, actor: by === producerId ? desk : guestActor, occurrenceId: event.occurrenceId },
-    { commandId: randomUUID(), command },
-  );
-const file = async (name: "floor" | "attendance") => {
-  const text = await dateFile(world.context, world.owner, event.eventId, event.occurrenceId, name);
-  return parse(text, { columns: true, bom: true }) as Record<string, string>[];
-};
+const run = (command: CommandBody, by?: string) => hour.run(command, by);
+const file = (name: "floor" | "attendance") => hour.file(name);
 
 describe("hands and floor in the record", () => {
   it("each turn stands in floor.csv with its open time, each raised hand in the attendance", async () => {
@@ -94,7 +76,7 @@ describe("the floor on the screens", () => {
     const meOf = (one: { event: string; data: unknown }) =>
       one.event === "personal" ? (one.data as { me: PersonalPart }).me.own.floor : undefined;
     const shown = async (command: CommandBody, by = producerId) =>
-      hub.published(event.occurrenceId, (await run(command, by)).done);
+      hub.published(event.occurrenceId, (await hour.carryOut(randomUUID(), command, by)).done);
     await own.until((one) => meOf(one) !== undefined);
     await shown({ type: "floor.raise-hand" }, ines);
     await own.until((one) => typeof meOf(one)?.handAt === "number");

@@ -1,58 +1,28 @@
 import { randomUUID } from "node:crypto";
-import { parse } from "csv-parse/sync";
 import { eq } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { CommandBody, PollPlanInput } from "@/contracts";
 import { noVote, plainPoll, scaleOptions, type Answers, type PollKind } from "@/core/polls";
-import type { Actor } from "@/core/people";
 import { ballots, polls, segments } from "@/server/db/schema";
 import { loadTallies } from "@/server/room";
-import { dateFile } from "@/server/services/afterwards/exports";
 import { closePolls } from "@/server/services/hour/close-polls";
-import { bringFact } from "@/server/services/hour/facts";
-import { executeWhole as execute } from "@/server/services/ground/room/commands";
+import { openHour, type Hour } from "../support/hour";
 import { onePoll, oneVote } from "../support/polls";
-import { addTicket, makeEvent, makeWorld, seat, type MadeEvent, type World } from "../support/world";
+import { addTicket, makeWorld, type MadeEvent, type World } from "../support/world";
 
 let world: World;
+let hour: Hour;
 let event: MadeEvent;
-let producerId: string;
-let voters: string[];
-const attendee: Actor = { role: "attendee", duties: [] };
-const names = ["Ines Marl", "Oskar Vell", "Tamsin Roe", "Yusuf Adeyemi"];
-
-const run = async (command: CommandBody): Promise<string> => {
-  const commandId = randomUUID();
-  const who = {
-    actorId: producerId,
-    actor: { role: "producer" as const, duties: [] },
-    occurrenceId: event.occurrenceId,
-  };
-  await execute(world.context, world.cache, who, { commandId, command });
-  return commandId;
-};
+const run = (command: CommandBody) => hour.run(command);
 const vote = (who: number, pollId: string, answers: Answers) =>
-  bringFact(
-    world.context,
-    {
-      actorId: voters[who]!,
-      actor: attendee,
-      occurrenceId: event.occurrenceId,
-      organisationId: world.organisationId,
-    },
-    { type: "polls.vote", pollId, answers: answers as Record<string, string[]> },
-  );
+  hour.bring(hour.guests[who]!, { type: "polls.vote", pollId, answers: answers as Record<string, string[]> });
 const opened = async (poll: PollPlanInput): Promise<string> => {
   const pollId = await run({ type: "polls.add", poll });
   await run({ type: "polls.open", pollId });
   return pollId;
 };
 const tally = async (pollId: string) => (await loadTallies(world.context.db, event.occurrenceId)).get(pollId);
-const file = async (name: "polls" | "ballots") =>
-  parse(await dateFile(world.context, world.owner, event.eventId, event.occurrenceId, name), {
-    bom: true,
-    columns: true,
-  }) as Record<string, string>[];
+const file = (name: "polls" | "ballots") => hour.file(name);
 const asked = (kind: PollKind, part: Partial<PollPlanInput["questions"][number]> = {}) => ({
   id: "q1",
   kind,
@@ -64,14 +34,8 @@ const asked = (kind: PollKind, part: Partial<PollPlanInput["questions"][number]>
 
 beforeAll(async () => {
   world = await makeWorld();
-  world.clock.set(Date.parse("2026-11-26T17:50:00Z"));
-  event = await makeEvent(world);
-  producerId = await addTicket(world, event, "producer", "Second Producer");
-  voters = [];
-  for (const name of names) voters.push(await addTicket(world, event, "attendee", name));
-  for (const id of voters) await seat(world, event, id);
-  await run({ type: "stage.enter" });
-  await run({ type: "hour.open-doors" });
+  hour = await openHour(world, ["Ines Marl", "Oskar Vell", "Tamsin Roe", "Yusuf Adeyemi"]);
+  ({ event } = hour);
 });
 afterAll(() => world.close());
 
@@ -243,13 +207,7 @@ describe("the files", () => {
   it("has a first ballot refused from outside the house, whatever its kind", async () => {
     const pollId = await opened(onePoll("Here?", ["yes", "no"]));
     const away = await addTicket(world, event, "attendee", "Away");
-    const who = {
-      actorId: away,
-      actor: attendee,
-      occurrenceId: event.occurrenceId,
-      organisationId: world.organisationId,
-    };
-    await expect(bringFact(world.context, who, oneVote(pollId, "o1"))).rejects.toMatchObject({
+    await expect(hour.bring(away, oneVote(pollId, "o1"))).rejects.toMatchObject({
       failure: { code: "not-inside" },
     });
   });

@@ -1,68 +1,43 @@
-import { randomUUID } from "node:crypto";
-import { parse } from "csv-parse/sync";
 import { and, eq, sql } from "drizzle-orm";
 import fc from "fast-check";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import type { CommandBody } from "@/contracts";
-import type { Actor } from "@/core/people";
 import { similarity } from "@/core/questions";
 import type { DeskView, HouseView } from "@/core/room";
 import { messages } from "@/server/db/schema";
 import { loadFigures } from "@/server/room";
 import { lineAt } from "@/server/room/chat/lines";
-import { dateFile } from "@/server/services/afterwards/exports";
-import { bringFact } from "@/server/services/hour/facts";
 import { outboxMail } from "@/server/services/mailings/outbox";
 import { sendDue } from "@/server/services/mailings/deliver";
-import { executeWhole as execute } from "@/server/services/ground/room/commands";
+import { openHour, type Hour } from "../support/hour";
 import { joinAs, makeHub } from "../support/hub";
-import { addTicket, makeEvent, makeWorld, seat, type MadeEvent, type World } from "../support/world";
+import { addTicket, makeWorld, seat, type MadeEvent, type World } from "../support/world";
 
-const desk: Actor = { role: "producer", duties: [] };
-const guest: Actor = { role: "attendee", duties: [] };
 let world: World;
+let hour: Hour;
 let event: MadeEvent;
-let producerId: string;
-let [ines, oskar, tamsin] = ["", "", ""];
+let [producerId, ines, oskar, tamsin] = ["", "", "", ""];
 beforeAll(async () => {
   world = await makeWorld();
 });
 afterAll(() => world.close());
 beforeEach(async () => {
-  world.clock.set(Date.parse("2026-11-26T17:50:00Z"));
-  event = await makeEvent(world, { houseSize: 100 });
-  producerId = await addTicket(world, event, "producer", "Second Producer");
-  ines = await addTicket(world, event, "attendee", "Ines Marl");
-  oskar = await addTicket(world, event, "attendee", "Oskar Vell");
-  tamsin = await addTicket(world, event, "attendee", "Tamsin Roe");
-  for (const id of [ines, oskar, tamsin]) await seat(world, event, id);
-  await run({ type: "stage.enter" });
-  await run({ type: "hour.open-doors" });
+  hour = await openHour(world, ["Ines Marl", "Oskar Vell", "Tamsin Roe"]);
+  ({ event, producerId } = hour);
+  [ines, oskar, tamsin] = hour.guests as [string, string, string];
   await run({ type: "hour.raise-curtain" });
 });
-const run = async (command: CommandBody, by = producerId): Promise<string> => {
-  const commandId = randomUUID();
-  const who = { actorId: by, actor: by === producerId ? desk : guest, occurrenceId: event.occurrenceId };
-  await execute(world.context, world.cache, who, { commandId, command });
-  return commandId;
-};
+const run = (command: CommandBody, by?: string) => hour.run(command, by);
 const ask = (by: string, text: string, isAnonymous = false) => {
   world.clock.advance(1000);
   return run({ type: "questions.ask", text, segmentId: null, isAnonymous }, by);
 };
 const vote = (by: string, questionId: string, isFor = true) =>
-  bringFact(
-    world.context,
-    { actorId: by, actor: guest, occurrenceId: event.occurrenceId, organisationId: world.organisationId },
-    { type: "questions.vote", questionId, isFor },
-  );
+  hour.bring(by, { type: "questions.vote", questionId, isFor });
 const turn = (value: Record<string, unknown>) =>
   run({ type: "hour.set-switch", set: { name: "questions", value }, seen: {} });
 const votes = async () => (await loadFigures(world.context.db, event.occurrenceId, 0)).votes;
-const file = async () => {
-  const text = await dateFile(world.context, world.owner, event.eventId, event.occurrenceId, "questions");
-  return parse(text, { columns: true, bom: true }) as Record<string, string>[];
-};
+const file = () => hour.file("questions");
 /** What somebody's screen shows when they come in now. */
 async function screen<V>(ticketId: string, role: "attendee" | "producer"): Promise<{ view: V; me: unknown }> {
   const hub = makeHub(world);
@@ -244,10 +219,7 @@ describe("an answer to a question without a name", () => {
       .where(and(eq(messages.occurrenceId, event.occurrenceId), eq(messages.kind, "answer")));
     const shown = await outboxMail(world.context, world.owner, mail!.id);
     expect(`${shown.subject} ${shown.text} ${shown.html}`).not.toMatch(/Who pays|Members do/);
-    const attendance = parse(
-      await dateFile(world.context, world.owner, event.eventId, event.occurrenceId, "attendance"),
-      { columns: true, bom: true },
-    ) as Record<string, string>[];
+    const attendance = await hour.file("attendance");
     expect(attendance.map((row) => row["questions"]).filter((count) => count !== "0")).toEqual([]);
   });
 });
@@ -277,11 +249,7 @@ describe("how somebody is called in the room", () => {
     });
     await run({ type: "floor.rename", ticketId: oskar, name: "Oskar V." });
     await ask(ines, "Who?");
-    await bringFact(
-      world.context,
-      { actorId: ines, actor: guest, occurrenceId: event.occurrenceId, organisationId: world.organisationId },
-      { type: "chat.say", to: "all", withId: null, text: "Hello" },
-    );
+    await hour.bring(ines, { type: "chat.say", to: "all", withId: null, text: "Hello" });
     const { rows: said } = await world.context.db.execute(sql`select room_id, topic, line_id from chat_lines`);
     const line = said[0] as { room_id: string; topic: string; line_id: string };
     const [shown] = await lineAt(world.context.db, line.room_id, line.topic, line.line_id);
