@@ -2,10 +2,11 @@ import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { eq } from "drizzle-orm";
 import type { CommandBody } from "@/contracts";
-import { stays, tickets } from "@/server/db/schema";
+import { events, stays, tickets } from "@/server/db/schema";
 import { notifyJournal } from "@/server/db/notify";
 import { execute, type Executed } from "@/server/services/ground/room/commands";
 import type { Hub } from "@/server/live/hub";
+import { freshened, loadDirectory } from "@/server/room";
 import { joinAs, makeHub } from "../support/hub";
 import { addTicket, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
 
@@ -194,6 +195,24 @@ describe("one's own part", () => {
       await stage.until((one) => one.event === "personal" && one.data.me.place === "stage");
     } finally {
       await closeAll();
+    }
+  });
+});
+
+describe("the words of a room", () => {
+  it("lose nothing where two read at once: somebody comes while an edit is being read", async () => {
+    const { db } = world.context;
+    const of = { occurrenceId: event.occurrenceId, eventId: event.eventId };
+    const known = (await loadDirectory(db, event.occurrenceId))!.words;
+    const comes = await addTicket(world, event, "attendee", "Comes Now");
+    await db.update(events).set({ title: "Tides, edited" }).where(eq(events.id, event.eventId));
+    const [person, edit] = await Promise.all([
+      freshened(db, of, known, [{ part: "people", ids: [comes] }]),
+      freshened(db, of, known, [{ part: "event" }]),
+    ]);
+    for (const words of [person(edit(known)), edit(person(known))]) {
+      expect(words.event.title).toBe("Tides, edited");
+      expect(words.people.get(comes)?.name).toBe("Comes Now");
     }
   });
 });

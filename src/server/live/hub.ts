@@ -7,15 +7,7 @@ import { Refusal } from "@/core/shared";
 import { isDatabaseAway } from "../db/away";
 import type { RoomNotice } from "../db/notify";
 import { journalAfter } from "../db/queries/journal";
-import {
-  asksForRecount,
-  concernedBy,
-  refreshed,
-  touchedBy,
-  wordsWanted,
-  type FactOutcome,
-  type WordsWanted,
-} from "../room";
+import { asksForRecount, concernedBy, touchedBy, wordsWanted, type FactOutcome } from "../room";
 import { roomsBehind } from "./behind";
 import { closeOverdue, dismissLongAway } from "./by-time";
 import { concerned } from "./concerned";
@@ -25,6 +17,7 @@ import { framed, keepAlive, messageText } from "./frame";
 import type { LiveRoom } from "./live-room";
 import { listen } from "./listener";
 import { readLogs } from "./read-logs";
+import { readWords } from "./read-words";
 import { OpenRooms } from "./open-rooms";
 import { sendOwnParts } from "./personal";
 import { Timers } from "./timers";
@@ -109,7 +102,7 @@ export class Hub {
   /** The room in memory, this person among its people. */
   async openRoom(occurrenceId: string, ticketId: string): Promise<LiveRoom> {
     const room = await this.rooms.open(occurrenceId);
-    if (!room.words.people.has(ticketId)) await this.readWords(room, [{ part: "people", ids: [ticketId] }]);
+    if (!room.words.people.has(ticketId)) await readWords(this.ports.db, room, [{ part: "people", ids: [ticketId] }]);
     return room;
   }
   private leave(room: LiveRoom, follower: Follower): void {
@@ -175,7 +168,7 @@ export class Hub {
       .inOrder(room.occurrenceId, () =>
         this.withDatabase(async () => {
           if (isEdited) {
-            await this.readWords(room, editedParts);
+            await readWords(this.ports.db, room, editedParts);
             this.ports.rightsChanged();
           }
           await this.takeIn(room, await journalAfter(this.ports.db, room.roomId, room.state.seq), isEdited);
@@ -191,7 +184,7 @@ export class Hub {
     // rows that skip some are not the next ones: the journal itself is asked
     const isNext = entries.length === 0 || entries[0]!.seq <= room.state.seq + 1;
     const rows = isNext ? entries : await journalAfter(this.ports.db, room.roomId, room.state.seq);
-    await this.readWords(room, isNext ? wanted : wordsWanted(rows));
+    await readWords(this.ports.db, room, isNext ? wanted : wordsWanted(rows));
     room.foldIn(rows);
     if (before === room.state && !isEdited) return;
     const touched = touchedBy(rows);
@@ -205,9 +198,6 @@ export class Hub {
     if (before.hour.phase !== room.state.hour.phase || (before.hour.areDoorsHeld && !room.state.hour.areDoorsHeld)) {
       await this.readFigures(room);
     }
-  }
-  private async readWords(room: LiveRoom, wanted: readonly WordsWanted[]): Promise<void> {
-    if (wanted.length > 0) room.words = await refreshed(this.ports.db, room, room.words, wanted);
   }
   /** Rights are looked at again: whoever lost theirs is shown out, whoever moved gets the feeds of their place. */
   private showPlaces(room: LiveRoom, ticketIds?: Iterable<string>): readonly Follower[] {
@@ -265,7 +255,7 @@ export class Hub {
     room.changedPeople.clear();
     await countAnew(this.ports.db, room, now);
     room.showArrived();
-    await this.readWords(room, [{ part: "people", ids: [...room.figures.present.keys()] }]);
+    await readWords(this.ports.db, room, [{ part: "people", ids: [...room.figures.present.keys()] }]);
     const moved = this.showPlaces(room).map((one) => one.ticketId);
     room.publish();
     await this.tellOwn(room, [...changed, ...moved]);

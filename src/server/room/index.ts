@@ -118,8 +118,8 @@ const notes: Notes = async (db, of) =>
 /** Names and texts of one date; null for an unknown one. */
 export const loadDirectory = (db: Db, occurrenceId: string) => words.loadDirectory(db, occurrenceId, notes);
 /** The words with some parts read again. */
-export const refreshed = (db: Db, of: WordsOf, known: RoomDirectory, wanted: readonly WordsWanted[]) =>
-  words.refreshed(db, of, known, wanted, notes);
+export const freshened = (db: Db, of: WordsOf, known: RoomDirectory, wanted: readonly WordsWanted[]) =>
+  words.freshened(db, of, known, wanted, notes);
 
 export { loadFigures, loadTallies } from "./figures";
 export { recentSignals } from "./signals/recent";

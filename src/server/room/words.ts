@@ -179,29 +179,48 @@ export async function loadDirectory(
 const merged = <T>(known: ReadonlyMap<string, T>, fresh: ReadonlyMap<string, T>): ReadonlyMap<string, T> =>
   new Map([...known, ...fresh]);
 
-/** The words with some parts read again: of a list only what is named, where something is. */
-export async function refreshed(
+/** What was read, to be laid over the words as they are by then. */
+export type Freshened = (words: RoomDirectory) => RoomDirectory;
+
+async function freshPart(db: Db, of: WordsOf, words: RoomDirectory, want: WordsWanted, notes: Notes) {
+  const { part, ids, isAgain } = want;
+  const kept = (fresh: Partial<RoomDirectory>) => (now: RoomDirectory) => ({ ...now, ...fresh });
+  if (part === "event") {
+    const found = await event(db, of);
+    return kept(found ? { event: found.event } : {});
+  }
+  if (part === "segments") return kept({ segments: await segments(db, of) });
+  if (part === "polls") return kept({ polls: await polls(db, of) });
+  if (part === "notes") return kept({ notes: await notes(db, of) });
+  if (part === "questions") {
+    const fresh = await questions(db, of, ids);
+    return ids
+      ? (now: RoomDirectory) => ({ ...now, questions: merged(now.questions, fresh) })
+      : kept({ questions: fresh });
+  }
+  const missing = isAgain ? ids : ids?.filter((id) => !words.people.has(id));
+  if (missing?.length === 0) return kept({});
+  const fresh = await people(db, of, missing);
+  if (!missing) return kept({ people: fresh });
+  // whoever was missing and has come in the meantime was read later than here
+  return (now: RoomDirectory) => ({
+    ...now,
+    people: isAgain ? merged(now.people, fresh) : merged(fresh, now.people),
+  });
+}
+
+/**
+ * Reads parts of the words again: of a list only what is named, where something is. Somebody's coming reads beside
+ * what the room itself reads, so what is returned is laid over the words of the moment and loses nothing of theirs.
+ */
+export async function freshened(
   db: Db,
   of: WordsOf,
   words: RoomDirectory,
   wanted: readonly WordsWanted[],
   notes: Notes,
-): Promise<RoomDirectory> {
-  let next = words;
-  for (const { part, ids, isAgain } of wanted) {
-    if (part === "event") next = { ...next, event: (await event(db, of))?.event ?? next.event };
-    else if (part === "segments") next = { ...next, segments: await segments(db, of) };
-    else if (part === "polls") next = { ...next, polls: await polls(db, of) };
-    else if (part === "notes") next = { ...next, notes: await notes(db, of) };
-    else if (part === "questions") {
-      const fresh = await questions(db, of, ids);
-      next = { ...next, questions: ids ? merged(next.questions, fresh) : fresh };
-    } else {
-      const missing = isAgain ? ids : ids?.filter((id) => !next.people.has(id));
-      if (missing?.length === 0) continue;
-      const fresh = await people(db, of, missing);
-      next = { ...next, people: missing ? merged(next.people, fresh) : fresh };
-    }
-  }
-  return next;
+): Promise<Freshened> {
+  const parts: Freshened[] = [];
+  for (const want of wanted) parts.push(await freshPart(db, of, words, want, notes));
+  return (now) => parts.reduce((next, lay) => lay(next), now);
 }
