@@ -29,16 +29,21 @@ run("node", [...tsx, "scripts/seed.ts"], { env });
 if (!has(join(root, env.STAGE_CALL_DIST, "BUILD_ID"))) run("npx", ["next", "build"], { env });
 // BENCH_PROFILE=folder: profiles of the server and of the bench
 const profile = process.env.BENCH_PROFILE ? ["--cpu-prof", `--cpu-prof-dir=${process.env.BENCH_PROFILE}`] : [];
-const server = keep(
-  "node",
-  [...profile, "--import", "tsx", "scripts/serve.ts"],
-  { ...env, STAGE_CALL_PART: "web+live" },
-  {
-    stdio: ["ignore", "ignore", "inherit"],
-  },
-);
-await until("the server", async () => (await fetch(`${env.STAGE_CALL_URL}/health`)).ok);
+// as `deploy/` has it: pages and live rooms are processes of their own
+const part = (name, env) =>
+  keep(
+    "node",
+    [...profile, "--import", "tsx", "scripts/serve.ts"],
+    { ...env, STAGE_CALL_PART: name },
+    { stdio: ["ignore", "ignore", "inherit"] },
+  );
+const livePort = await freePort(port + 1);
+const liveUrl = `http://127.0.0.1:${livePort}`;
+const web = part("web", env);
+const live = part("live", { ...env, PORT: String(livePort) });
+for (const url of [env.STAGE_CALL_URL, liveUrl])
+  await until("the server", async () => (await fetch(`${url}/health`)).ok);
 say("measuring");
-env.SERVER_PID = String(server.pid);
+Object.assign(env, { SERVER_PID: String(web.pid), LIVE_URL: liveUrl, LIVE_PID: String(live.pid) });
 run("node", ["--expose-gc", ...profile, ...tsx, "bench/main.ts", ...process.argv.slice(2)], { env });
 process.exit(0);

@@ -26,10 +26,11 @@ if (app) {
   const live = liveHandler(app);
   const { STAGE_CALL_TRUSTED_HOPS: hops } = app.context.environment;
   const server = createServer((request, response) => {
+    // a room knows people by their tickets, not by where they are
+    if (isLive(request.url ?? "") && parts.has("live")) return live(request, response);
     // from here on the header says who asks, and nothing that they wrote into it themselves
     const from = clientAddress(request.headers["x-forwarded-for"]?.toString(), request.socket.remoteAddress, hops);
     request.headers["x-forwarded-for"] = networkOf(from);
-    if (isLive(request.url ?? "") && parts.has("live")) return live(request, response);
     if (pages) return void pages(request, response);
     void sayHealth(app, response);
   });

@@ -56,7 +56,11 @@ export class SimulatedGuest {
         incoming.setEncoding("utf8");
         incoming.on("data", (text: string) => this.read(text));
         incoming.on("error", () => {});
-        this.signs = setInterval(() => void this.sign().catch(() => {}), 10_000);
+        // as a browser's: the first at an instant of its own
+        this.signs = setTimeout(() => {
+          void this.sign().catch(() => {});
+          this.signs = setInterval(() => void this.sign().catch(() => {}), 10_000);
+        }, Math.random() * 10_000);
         done();
       });
       outgoing.on("error", failed);
@@ -134,7 +138,7 @@ export class SimulatedGuest {
   }
 
   leave(): void {
-    clearInterval(this.signs);
+    clearTimeout(this.signs);
     this.stream?.destroy();
     this.stream = null;
   }

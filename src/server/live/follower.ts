@@ -12,6 +12,9 @@ export interface Wire {
 /** Beyond so much unread a reader is given up: it comes back and begins with a snapshot. */
 const mostUnreadBytes = 1_000_000;
 
+/** What a device has of each feed already. */
+export type Seen = ReadonlyMap<string, { readonly epoch: string; readonly n: number }>;
+
 /** One open stream of one device. */
 export class Follower {
   isOver = false;

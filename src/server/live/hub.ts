@@ -114,6 +114,17 @@ export class Hub {
 
   private tellOwn = (room: LiveRoom, ticketIds: Iterable<string>): Promise<void> =>
     sendOwnParts(this.ports.db, room, ticketIds, (one) => this.withdraw(room, one));
+  /** Whose own part changed since the last tick is told; where that fails, with the next one. */
+  private async tellChanged(room: LiveRoom, changed: readonly string[]): Promise<void> {
+    room.changedPeople.clear();
+    try {
+      await this.tellOwn(room, changed);
+    } catch (error) {
+      for (const id of changed) room.changedPeople.add(id);
+      room.areFiguresDirty = true;
+      throw error;
+    }
+  }
   private withdraw(room: LiveRoom, follower: Follower): void {
     const why = room.state.hour.barred.has(follower.ticketId) ? "shown-out" : "withdrawn";
     follower.write(framed(messageText("closed", { why })));
@@ -243,22 +254,18 @@ export class Hub {
     room.fadeSignals();
     await readLogs(this.ports.db, room);
     if (this.ports.clock.now() - room.figuresReadAt >= recountEveryMs) return this.readFigures(room);
-    const changed = [...room.changedPeople];
-    room.changedPeople.clear();
     room.publish();
-    await this.tellOwn(room, changed);
+    await this.tellChanged(room, [...room.changedPeople]);
     if (room.hasAdmissible() && (await this.ports.admit(room.occurrenceId)) > 0) await this.readFigures(room);
   }
   private async readFigures(room: LiveRoom): Promise<void> {
     const now = this.ports.clock.now();
-    const changed = [...room.changedPeople];
-    room.changedPeople.clear();
     await countAnew(this.ports.db, room, now);
     room.showArrived();
     await readWords(this.ports.db, room, [{ part: "people", ids: [...room.figures.present.keys()] }]);
     const moved = this.showPlaces(room).map((one) => one.ticketId);
     room.publish();
-    await this.tellOwn(room, [...changed, ...moved]);
+    await this.tellChanged(room, [...room.changedPeople, ...moved]);
     await dismissLongAway(this.ports, room, now);
     if (room.hasAdmissible() && (await this.ports.admit(room.occurrenceId)) > 0) {
       room.areFiguresDirty = true;

@@ -1,6 +1,5 @@
 import type { StreamMessages } from "@/contracts";
 import { isStageRole, type Circumstance } from "@/core/people";
-import { noTally, withChoice } from "@/core/polls";
 import { seatsLetInUnderLock } from "@/core/seats";
 import {
   circumstanceOf,
@@ -22,13 +21,12 @@ import type { FigureChange } from "../room";
 import { AwayVoices } from "./away-voices";
 import { Feed } from "./feed";
 import { KnownTopics } from "./known-topics";
-import { Follower } from "./follower";
+import { Follower, type Seen } from "./follower";
 import { Whispers, type Said } from "./whispers";
 import { framed, messageText } from "./frame";
 import { SignalBook } from "./signal-book";
+import { withFigure } from "./with-figure";
 import type { LogTail } from "./log-tail";
-
-type Seen = ReadonlyMap<string, { readonly epoch: string; readonly n: number }>;
 
 /** Streams that follow the same feeds: they get the very same bytes. */
 interface Bundle {
@@ -268,19 +266,6 @@ export class LiveRoom {
   addFigure(change: FigureChange): void {
     this.areFiguresDirty = true;
     if (change.of === "signal") return this.signals.add(change.signal);
-    if (change.of === "votes") {
-      const votes = new Map(this.figures.votes);
-      votes.set(change.questionId, Math.max(0, (votes.get(change.questionId) ?? 0) + change.by));
-      this.figures = { ...this.figures, votes };
-      return;
-    }
-    const tallies = new Map(this.figures.tallies);
-    const poll = { ...tallies.get(change.pollId) };
-    for (const { questionId, kind, from, to } of change.changes) {
-      const was = poll[questionId] ?? noTally;
-      poll[questionId] = withChoice(from === null ? was : withChoice(was, kind, from, -1), kind, to, 1);
-    }
-    tallies.set(change.pollId, poll);
-    this.figures = { ...this.figures, tallies };
+    this.figures = withFigure(this.figures, change);
   }
 }

@@ -12,6 +12,8 @@ export class LogTail {
   private fresh: LogRow[] = [];
   /** rows are known to be missing: the table is to be read after `head` */
   isBehind = false;
+  /** the last window as one message, until a row comes: a full house asks for it at once */
+  private whole: string | null = null;
   fallBehind(): void {
     this.isBehind = true;
   }
@@ -41,6 +43,7 @@ export class LogTail {
   }
   private push(row: LogRow): void {
     this.head = row.rev;
+    this.whole = null;
     const at = this.rows.findIndex((one) => one.id === row.id);
     if (at >= 0) this.rows.splice(at, 1);
     this.rows.push(row);
@@ -61,12 +64,13 @@ export class LogTail {
     const { topic, head } = this;
     const oldest = this.rows[0]?.rev ?? head + 1;
     const isReached = seenRev !== undefined && (seenRev >= oldest - 1 || seenRev === head);
-    const rows = isReached
-      ? this.rows.filter((row) => row.rev > seenRev)
-      : [...this.rows]
-          .filter((row) => row.row !== null)
-          .sort((a, b) => a.seq - b.seq)
-          .slice(-this.window);
-    return messageText("lines", { topic, head, rows });
+    if (isReached) return messageText("lines", { topic, head, rows: this.rows.filter((row) => row.rev > seenRev) });
+    const rows = () =>
+      [...this.rows]
+        .filter((row) => row.row !== null)
+        .sort((a, b) => a.seq - b.seq)
+        .slice(-this.window);
+    this.whole ??= messageText("lines", { topic, head, rows: rows() });
+    return this.whole;
   }
 }

@@ -45,8 +45,9 @@ export async function sendOwnParts(
   const parts = await personalParts(db, room, here);
   for (const ticketId of here) {
     const me = parts.get(ticketId);
+    const bytes = me ? framed(messageText("personal", { me })) : null;
     for (const one of room.of(ticketId)) {
-      if (me) one.write(framed(messageText("personal", { me })));
+      if (bytes) one.write(bytes);
       else withdraw(one);
     }
   }
