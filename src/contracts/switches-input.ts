@@ -21,6 +21,7 @@ export const switchInputs = {
   names: onOff,
   count: onOff,
   rename: onOff,
+  door: onOff,
 } satisfies { readonly [K in SwitchName]: z.ZodType<Switches[K]> };
 
 const part = Object.fromEntries(
@@ -43,6 +44,7 @@ export const switchTurned = z.discriminatedUnion("name", [
   turn("names"),
   turn("count"),
   turn("rename"),
+  turn("door"),
 ]);
 /** What whoever turned it saw of it. */
 export const switchSeen = z.record(z.string().max(40), z.union([z.string().max(40), z.boolean()]));

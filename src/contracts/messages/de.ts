@@ -283,6 +283,7 @@ export const de: Messages = {
     doorsClosed: "Die Türen sind noch zu. Sie sind richtig hier; sie öffnen für alle zugleich.",
     seatWait: "Das Haus ist gerade voll. Geht jemand, kommen Sie hinein.",
     heldWait: "Die Türen werden einen Augenblick gehalten. Sie sind als Nächstes dran.",
+    hostWait: "Hier wird einzeln eingelassen. Sie stehen an der Tür.",
     here: "Schon auf der Hinterbühne",
     phoneOnly: "Bei dieser Veranstaltung kommt der Ton per Telefon. Wählen Sie und geben Sie beide Nummern ein.",
     phoneToo: "Sie können auch per Telefon dazukommen.",

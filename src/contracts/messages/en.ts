@@ -284,6 +284,7 @@ export const en = {
     doorsClosed: "The doors are still closed. You are in the right place; they open for everybody at once.",
     seatWait: "The house is full just now. Somebody leaving lets you in.",
     heldWait: "The doors are held for a moment. You are next.",
+    hostWait: "People are let in one by one. You are at the door.",
     here: "Backstage already",
     phoneOnly: "Sound comes by phone at this event. Dial in and type both numbers.",
     phoneToo: "You can come in by phone as well.",

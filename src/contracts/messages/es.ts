@@ -282,6 +282,7 @@ export const es: Messages = {
     doorsClosed: "Las puertas siguen cerradas. Está en el sitio correcto; se abren para todos a la vez.",
     seatWait: "La sala está llena ahora mismo. Cuando alguien salga, entra usted.",
     heldWait: "Las puertas están retenidas un momento. Es la siguiente persona.",
+    hostWait: "Se deja entrar una a una. Está usted en la puerta.",
     here: "Ya en bastidores",
     phoneOnly: "En este acto el sonido llega por teléfono. Llame y marque los dos números.",
     phoneToo: "También puede entrar por teléfono.",

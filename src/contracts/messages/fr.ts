@@ -284,6 +284,7 @@ export const fr: Messages = {
     doorsClosed: "Les portes sont encore fermées. Vous êtes au bon endroit ; elles ouvrent pour tous à la fois.",
     seatWait: "La salle est pleine en ce moment. Quand quelqu’un sort, vous entrez.",
     heldWait: "Les portes sont retenues un instant. Vous êtes le suivant.",
+    hostWait: "On fait entrer les personnes une à une. Vous êtes à la porte.",
     here: "Déjà en coulisses",
     phoneOnly: "À cet événement le son vient par téléphone. Appelez et composez les deux numéros.",
     phoneToo: "Vous pouvez aussi venir par téléphone.",

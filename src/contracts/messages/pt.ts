@@ -283,6 +283,7 @@ export const pt: Messages = {
     doorsClosed: "As portas ainda estão fechadas. Está no sítio certo; abrem para todos ao mesmo tempo.",
     seatWait: "A casa está cheia neste momento. Quando alguém sair, entra.",
     heldWait: "As portas estão retidas por um momento. É a pessoa seguinte.",
+    hostWait: "As pessoas entram uma a uma. Está à porta.",
     here: "Já nos bastidores",
     phoneOnly: "Neste evento o som vem por telefone. Ligue e marque os dois números.",
     phoneToo: "Também pode vir por telefone.",

@@ -9,6 +9,7 @@ import { questionsCommands, questionsFacts } from "./questions";
 import { signalsFacts } from "./signals";
 import { id } from "./shared";
 import { stageCommands, stageWhispers } from "./stage";
+import { trayCommands } from "./tray";
 
 const command = z.discriminatedUnion("type", [
   ...hourCommands,
@@ -18,6 +19,7 @@ const command = z.discriminatedUnion("type", [
   ...questionsCommands,
   ...pollsCommands,
   ...chatCommands,
+  ...trayCommands,
 ]);
 const fact = z.discriminatedUnion("type", [...questionsFacts, ...pollsFacts, ...chatFacts, ...signalsFacts]);
 /** The names of the facts: they go past the room's lock. */

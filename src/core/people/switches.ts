@@ -34,6 +34,8 @@ export interface Switches {
   readonly count: { readonly on: boolean };
   /** somebody of the audience may change how they are called in the room */
   readonly rename: { readonly on: boolean };
+  /** whoever comes waits at the door until the desk lets them in */
+  readonly door: { readonly on: boolean };
 }
 
 /** How a new event begins: the one place for defaults. */
@@ -54,6 +56,7 @@ export const defaultSwitches: Switches = {
   names: { on: false },
   count: { on: false },
   rename: { on: true },
+  door: { on: false },
 };
 
 export type SwitchName = keyof Switches;
@@ -78,7 +81,7 @@ export type SwitchTurn = {
 
 /** What a permission asks of the switches. */
 export type Need =
-  | { readonly switch: Exclude<SwitchName, "chat"> }
+  | { readonly switch: Exclude<SwitchName, "chat" | "door"> }
   | { readonly switch: "questions"; readonly part: "votes" | "comments" }
   | { readonly switch: "chat"; readonly atLeast: ChatReach };
 

@@ -6,9 +6,10 @@ import { polls } from "./polls";
 import { questions } from "./questions";
 import { signals } from "./signals";
 import { stage } from "./stage";
+import { tray } from "./tray";
 
 /** The one list of what the hour can do. Another capability is another line here. */
-export const capabilities = { hour, stage, floor, cues, questions, polls, chat, signals } as const;
+export const capabilities = { hour, stage, floor, cues, questions, polls, chat, signals, tray } as const;
 
 export type Capabilities = typeof capabilities;
 export type CapabilityName = keyof Capabilities;

@@ -35,8 +35,9 @@ export {
   type HolderItem,
   type OwnFloor,
 } from "./floor";
-export { isCurtainUp, showStartedAt, switchesNow, type HourEntry, type HourState } from "./hour/state";
-export { inTray, type TrayItem } from "./in-tray";
+export { isCurtainUp, isLetIn, showStartedAt, switchesNow, type HourEntry, type HourState } from "./hour/state";
+export { inTray, mostInTray, takerOf, type TrayItem, type TrayMoment, type Trouble } from "./in-tray";
+export { takenForMs } from "./tray";
 export { outwardOf, type OutwardAct } from "./outward";
 export { overduePolls, type RoomPoll } from "./polls";
 export type { RoomQuestion } from "./questions";

@@ -174,5 +174,9 @@ export function project(topic: string, room: RoomState, words: RoomDirectory, fi
   return view.make({ own: room[name], hour: room.hour, switches, words, figures } as Sight<unknown>);
 }
 
-/** The room's state from a checkpoint or a row of a table; parts that came since are empty. */
-export const roomFrom = (stored: object): RoomState => ({ ...emptyRoom, ...stored }) as RoomState;
+/** A room as its checkpoint kept it: what a capability did not know of then is as in an empty room. */
+export function roomFrom(stored: object): RoomState {
+  const kept = stored as Readonly<Record<string, object | null>>;
+  const whole = names.map((name) => [name, all[name].empty && { ...all[name].empty, ...kept[name] }] as const);
+  return { ...emptyRoom, ...stored, ...Object.fromEntries(whole) };
+}

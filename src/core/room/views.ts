@@ -160,6 +160,13 @@ export interface SignalTroubleItem extends CountItem {
   readonly house: number;
 }
 
+/** Who of the desk is at an item of the in-tray, and since when. */
+export interface TakenItem {
+  readonly byId: string;
+  readonly byName: string;
+  readonly at: number;
+}
+
 /** The card that the desk holds up to the stage. */
 export interface CardItem {
   readonly kind: CardKind;
@@ -179,6 +186,7 @@ export interface DeskView {
   readonly switches: Section<Switches>;
   readonly turned: Section<TurnedItem>;
   readonly barred: Section<{ readonly name: string }>;
+  readonly taken: Section<TakenItem>;
   readonly cue: Section<CueItem>;
   readonly card: Section<CardItem>;
   readonly segments: Section<SegmentItem>;
@@ -242,7 +250,7 @@ export interface PersonalPart {
   readonly role: Role;
   readonly place: "foyer" | "house" | StagePlace;
   /** why somebody still waits in the foyer though the doors are open */
-  readonly waitsFor: "doors" | "seat" | "held-doors" | null;
+  readonly waitsFor: "doors" | "seat" | "held-doors" | "host" | null;
   /** their own things, by capability */
   readonly own: OwnParts;
 }

@@ -6,6 +6,8 @@ export interface Waiting {
   readonly wasInside: boolean;
   /** test guests take no seat (rule 3) */
   readonly takesSeat: boolean;
+  /** let in by hand, or nobody has to be */
+  readonly mayEnter: boolean;
 }
 
 export interface HouseNow {
@@ -23,7 +25,7 @@ export interface HouseNow {
  */
 export function admit(waiting: readonly Waiting[], house: HouseNow): readonly string[] {
   if (!house.doorsOpen) return [];
-  const eligible = house.doorsHeld ? waiting.filter((one) => one.wasInside) : waiting;
+  const eligible = waiting.filter((one) => one.wasInside || (one.mayEnter && !house.doorsHeld));
   const inOrder = [...eligible].sort(
     (a, b) =>
       Number(b.wasInside) - Number(a.wasInside) || a.arrivedAt - b.arrivedAt || (a.ticketId < b.ticketId ? -1 : 1),

@@ -6,6 +6,7 @@ const waits = (ticketId: string, arrivedAt: number, part = {}) => ({
   arrivedAt,
   wasInside: false,
   takesSeat: true,
+  mayEnter: true,
   ...part,
 });
 const house = { houseSize: 10, seatsTaken: 8, doorsOpen: true, doorsHeld: false };
@@ -21,6 +22,14 @@ describe("rule 3: two limits", () => {
     expect(admit([waits("t", 3, { takesSeat: false }), waits("a", 1)], { ...house, seatsTaken: 10 })).toEqual(["t"]);
     expect(admit([waits("a", 1), waits("b", 2, { wasInside: true })], { ...house, doorsHeld: true })).toEqual(["b"]);
     expect(admit([waits("a", 1)], { ...house, doorsOpen: false })).toEqual([]);
+  });
+  it("keeps whoever must be let in by hand at the door; those who were inside still come back", () => {
+    const door = [
+      waits("a", 1, { mayEnter: false }),
+      waits("b", 2, { mayEnter: false, wasInside: true }),
+      waits("c", 3),
+    ];
+    expect(admit(door, house)).toEqual(["b", "c"]);
   });
   it("counts the registration limit apart", () => {
     expect([placeFor(4, 5), placeFor(5, 5), placeFor(500, null)]).toEqual(["registered", "waiting", "registered"]);

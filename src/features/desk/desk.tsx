@@ -27,8 +27,10 @@ import { PeopleShelves } from "./people-shelves";
 import { OpenPoll } from "./polls/open-poll";
 import { PollDesk } from "./polls/poll-desk";
 import { QuestionList } from "./questions/question-list";
+import { useSounds } from "./sounds";
 import { SwitchesSheet } from "./switches-sheet";
 import { Tray } from "./tray";
+import { useSilence } from "./use-silence";
 
 export interface DeskProps {
   readonly occurrenceId: string;
@@ -101,8 +103,12 @@ function TrayAndChat({
             count: tray.length + heldCount,
             content: (
               <>
-                <HeldLines room={room} mayHandle={scene.may("chat.let-through")} />
-                <Tray scene={scene} items={tray} />
+                <Tray
+                  scene={scene}
+                  items={tray}
+                  me={props.ticketId}
+                  held={heldCount > 0 && <HeldLines room={room} mayHandle={scene.may("chat.let-through")} />}
+                />
               </>
             ),
           },
@@ -175,6 +181,12 @@ export function Desk(props: DeskProps) {
     // once, when the first picture has come and backstage is open
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [view === null, isBackstageOpen]);
+  const silentMs = useSilence(view, room.levels, now);
+  const tray = scene ? inTray(scene.view, { now, overMinutes: scene.clock?.overMinutes ?? null, silentMs }) : [];
+  useSounds(
+    tray.filter((item) => item.kind === "trouble").map((item) => item.id),
+    Object.keys(view?.audience ?? {}),
+  );
   useDeskKeys(scene, {
     openLine: () => setLineOpen(true),
     showKeys: () => setKeysShown(true),
@@ -192,7 +204,6 @@ export function Desk(props: DeskProps) {
         {room.state === "lost" ? "Connection lost. Trying again." : "Opening the desk"}
       </main>
     );
-  const tray = inTray(scene.view, scene.clock?.overMinutes ?? null);
   const heldCount = room.logs.get("chat:held")?.rows.length ?? 0;
   return (
     <Theme theme="desk" className="flex h-screen min-w-[1100px] flex-col overflow-hidden">

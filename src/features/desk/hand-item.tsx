@@ -8,7 +8,7 @@ import type { DeskScene } from "./scene";
 export function HandItem({ item, scene }: { item: Extract<TrayItem, { kind: "hand" }>; scene: DeskScene }) {
   const { send, may, now } = scene;
   return (
-    <li className="flex items-center gap-2 border-b border-rule py-2">
+    <div className="flex items-center gap-2">
       <span className="min-w-0 flex-1">
         <span className="block truncate" dir="auto">
           {item.name}
@@ -22,19 +22,42 @@ export function HandItem({ item, scene }: { item: Extract<TrayItem, { kind: "han
           <Button
             weight="act"
             aria-label={`Give the floor: ${item.name}`}
-            onClick={() => send({ type: "floor.offer", ticketId: item.id, parts: ["sound"] })}
+            onClick={() => send({ type: "floor.offer", ticketId: item.ticketId, parts: ["sound"] })}
           >
             Give the floor
           </Button>
           <Button
             weight="plain"
             aria-label={`Lower the hand: ${item.name}`}
-            onClick={() => send({ type: "floor.lower-for", ticketId: item.id })}
+            onClick={() => send({ type: "floor.lower-for", ticketId: item.ticketId })}
           >
             Lower
           </Button>
         </>
       )}
-    </li>
+    </div>
+  );
+}
+
+/** Somebody at the door who is to be let in by hand. */
+export function DoorItem({ item, scene }: { item: Extract<TrayItem, { kind: "door" }>; scene: DeskScene }) {
+  return (
+    <div className="flex items-center gap-2">
+      <span className="min-w-0 flex-1">
+        <span className="block truncate" dir="auto">
+          {item.name}
+        </span>
+        <span className="text-label text-ink-2">at the door</span>
+      </span>
+      {scene.may("hour.let-in") && (
+        <Button
+          weight="act"
+          aria-label={`Let in: ${item.name}`}
+          onClick={() => scene.send({ type: "hour.let-in", ticketIds: [item.ticketId] })}
+        >
+          Let in
+        </Button>
+      )}
+    </div>
   );
 }

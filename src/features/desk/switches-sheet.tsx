@@ -7,6 +7,7 @@ import { reachWords } from "@/features/shared/chat/reach-words";
 import { othersSeeWords } from "@/features/shared/switch-words";
 import { Checkbox, Field, Select, Switch } from "@/ui";
 import type { DeskScene } from "./scene";
+import { SoundSwitches } from "./sounds";
 
 type SetSwitch = Extract<CommandBody, { type: "hour.set-switch" }>;
 
@@ -191,7 +192,15 @@ export function SwitchesSheet({ scene }: { scene: DeskScene }) {
         onChange={(on) => void turn({ name: "polls", value: { on } })}
       />
       <ChatSwitches scene={scene} isDisabled={isDisabled} turn={turn} />
+      <Switch
+        label="Let people in one by one"
+        hint={hintOf(scene, "door", "Whoever comes waits at the door until somebody of the team lets them in.")}
+        isOn={now.door.on}
+        isDisabled={isDisabled}
+        onChange={(on) => void turn({ name: "door", value: { on } })}
+      />
       <WhatIsSeen scene={scene} isDisabled={isDisabled} turn={turn} />
+      <SoundSwitches />
     </div>
   );
 }

@@ -1,22 +1,100 @@
 "use client";
 import { useState, type ReactNode } from "react";
-import type { TrayItem } from "@/core/room";
+import { mostInTray, type TrayItem } from "@/core/room";
 import { troubleWords as signalTrouble } from "@/features/shared/signal-words";
-import { HandItem } from "./hand-item";
+import { DoorItem, HandItem } from "./hand-item";
+import { Button } from "@/ui";
 import { nearFinder } from "./questions/near";
 import { QuestionCard } from "./questions/question-card";
 import type { DeskScene } from "./scene";
+import { TrayLine } from "./taking";
 
-const troubleWords = (item: Extract<TrayItem, { kind: "trouble" }>): string =>
-  ({
-    "leader-away": `${item.name} leads this segment and is away.`,
-    "over-time": `The hour will end ${Math.round(item.overMinutes ?? 0)} min late.`,
-    "stage-empty": "The curtain is up before an empty stage.",
-  })[item.trouble];
+function troubleWords(item: Extract<TrayItem, { kind: "trouble" }>): string {
+  switch (item.trouble) {
+    case "leader-away":
+      return `${item.name} leads this segment and is away.`;
+    case "leader-line-lost":
+      return `${item.name} leads this segment and lost the line.`;
+    case "stage-empty":
+      return "The curtain is up before an empty stage.";
+    case "silence":
+      return `Nobody has been heard for 20 s; ${item.name} leads.`;
+    case "licence-ends":
+      return item.inMinutes > 0
+        ? `The planned end is in ${item.inMinutes} min; the licence ends with it.`
+        : "The planned end is past; the licence may be another event’s now.";
+  }
+}
 
-const Trouble = ({ children }: { children: ReactNode }) => (
-  <li className="my-1 border-l-2 border-attention bg-attention-ground px-2 py-1.5 text-attention">{children}</li>
-);
+/** What one item says and offers, whoever is at it. */
+function Content({ item, scene }: { item: Exclude<TrayItem, { kind: "question" }>; scene: DeskScene }) {
+  switch (item.kind) {
+    case "trouble":
+      return troubleWords(item);
+    case "hand":
+      return <HandItem item={item} scene={scene} />;
+    case "door":
+      return <DoorItem item={item} scene={scene} />;
+    case "waiting":
+      return (
+        <>
+          <span className="mono">{item.count}</span> in the foyer, waiting to come in
+        </>
+      );
+    case "signal":
+      return signalTrouble(item.signal, item.count, item.house);
+    case "over-time":
+      return `The hour will end ${Math.round(item.overMinutes)} min late.`;
+    case "poll-open":
+      return `“${scene.view.polls[item.pollId]?.questions[0]?.text ?? "A poll"}” has been open for ${item.forMinutes} min.`;
+  }
+}
+
+/** Those at the door, let in by one act: those whom this picture shows, nobody who came since. */
+function LetAllIn({ items, scene }: { items: readonly TrayItem[]; scene: DeskScene }) {
+  const waiting = items.filter((item) => item.kind === "door");
+  if (waiting.length < 2 || !scene.may("hour.let-in")) return null;
+  return (
+    <li className="py-2">
+      <Button
+        onClick={() =>
+          scene.send({ type: "hour.let-in", ticketIds: waiting.slice(0, 500).map(({ ticketId }) => ticketId) })
+        }
+      >
+        Let all {waiting.length} in
+      </Button>
+    </li>
+  );
+}
+
+const labelOf = (item: Exclude<TrayItem, { kind: "question" }>): string =>
+  "name" in item ? item.name : item.kind === "trouble" ? troubleWords(item) : item.kind.replace("-", " ");
+
+const isUrgent = (item: TrayItem): boolean => item.kind === "trouble" || item.kind === "signal";
+
+function Items({ items, scene, me }: { items: readonly TrayItem[]; scene: DeskScene; me: string }) {
+  const [nearOf] = useState(nearFinder);
+  return items.map((item) => {
+    if (item.kind === "question") {
+      const nearId = nearOf(scene.view.questions, item.questionId);
+      return <QuestionCard key={item.id} id={item.questionId} scene={scene} nearId={nearId} />;
+    }
+    return (
+      <TrayLine
+        key={item.id}
+        scene={scene}
+        me={me}
+        id={item.id}
+        label={labelOf(item)}
+        {...(isUrgent(item) && {
+          className: "my-1 border-s-2 border-s-attention bg-attention-ground px-2 text-attention",
+        })}
+      >
+        <Content item={item} scene={scene} />
+      </TrayLine>
+    );
+  });
+}
 
 /** Questions that want nothing now, behind one line. */
 function Folded({ words, ids, scene }: { words: string; ids: readonly string[]; scene: DeskScene }) {
@@ -35,9 +113,21 @@ function Folded({ words, ids, scene }: { words: string; ids: readonly string[]; 
   );
 }
 
-/** The in-tray: one list of all that wants an answer, most urgent first. */
-export function Tray({ scene, items }: { scene: DeskScene; items: readonly TrayItem[] }) {
-  const [nearOf] = useState(nearFinder);
+/**
+ * The in-tray: one list of all that wants an answer, most urgent first.
+ * @param held lines that wait to be let through: between hands and questions (rule 28)
+ */
+export function Tray({
+  scene,
+  items,
+  me,
+  held,
+}: {
+  scene: DeskScene;
+  items: readonly TrayItem[];
+  me: string;
+  held: ReactNode;
+}) {
   const inState = (...states: readonly string[]) =>
     Object.entries(scene.view.questions).filter(
       ([, question]) => question.mergedIntoId === null && states.includes(question.state),
@@ -45,6 +135,9 @@ export function Tray({ scene, items }: { scene: DeskScene; items: readonly TrayI
   const inHand = inState("on-stage", "lined-up");
   // later is work that waits, not settled
   const [later, settled] = [inState("later"), inState("done", "not-taken")];
+  const shown = items.slice(0, mostInTray);
+  const split = shown.findIndex((item) => !["trouble", "door", "waiting", "hand"].includes(item.kind));
+  const [first, rest] = split < 0 ? [shown, []] : [shown.slice(0, split), shown.slice(split)];
   return (
     <aside aria-label="In-tray">
       {inHand.length > 0 && (
@@ -57,31 +150,27 @@ export function Tray({ scene, items }: { scene: DeskScene; items: readonly TrayI
                 <QuestionCard key={id} id={id} scene={scene} />
               ))}
           </ul>
+          <h2 className="text-label font-medium text-ink-2">In-tray</h2>
         </>
       )}
-      {inHand.length > 0 && <h2 className="text-label font-medium text-ink-2">In-tray</h2>}
+      {items.length === 0 && !held && <p className="py-2 text-ink-2">Nothing wants an answer.</p>}
       <ul aria-live="polite">
-        {items.length === 0 && <li className="py-2 text-ink-2">Nothing wants an answer.</li>}
-        {items.slice(0, 100).map((item) => {
-          if (item.kind === "question") {
-            const nearId = nearOf(scene.view.questions, item.id);
-            return <QuestionCard key={item.id} id={item.id} scene={scene} nearId={nearId} />;
-          }
-          if (item.kind === "hand") return <HandItem key={item.id} item={item} scene={scene} />;
-          if (item.kind === "signal")
-            return <Trouble key={item.id}>{signalTrouble(item.signal, item.count, item.house)}</Trouble>;
-          if (item.kind === "trouble") return <Trouble key={item.id}>{troubleWords(item)}</Trouble>;
-          return (
-            <li key={item.id} className="border-b border-rule py-2">
-              <span className="mono">{item.count}</span> at the door
-            </li>
-          );
-        })}
+        <Items items={first} scene={scene} me={me} />
+        <LetAllIn items={first} scene={scene} />
       </ul>
+      {held}
+      <ul aria-live="polite">
+        <Items items={rest} scene={scene} me={me} />
+      </ul>
+      {items.length > mostInTray && (
+        <p className="py-1">
+          and <span className="mono">{items.length - mostInTray}</span> more
+        </p>
+      )}
       {items.length > 1 && (
         <p className="mt-1 text-label text-ink-2">
-          Trouble first, then who waits at the door, raised hands in their order, then questions: those of this segment
-          first, by votes.
+          Trouble first, then who is at the door, raised hands in their order, held lines, questions (those of this
+          segment first, by votes), notes.
         </p>
       )}
       <Folded words="To be answered by mail" ids={later.map(([id]) => id)} scene={scene} />

@@ -9,7 +9,17 @@ export const othersSeeWords: Readonly<Record<QuestionView, string>> = {
 };
 
 /** All switches in one line: "questions, polls; chat to everybody; …", what is off left out. */
-export function switchesWords({ questions, polls, chat, hands, signals, names, count, rename }: Switches): string {
+export function switchesWords({
+  questions,
+  polls,
+  chat,
+  hands,
+  signals,
+  names,
+  count,
+  rename,
+  door,
+}: Switches): string {
   const asked = [
     "questions",
     questions.anonymous ? "without names too" : "",
@@ -28,6 +38,7 @@ export function switchesWords({ questions, polls, chat, hands, signals, names, c
     names.on ? "names seen" : "",
     count.on ? "count seen" : "",
     rename.on ? "renaming" : "",
+    door.on ? "let in one by one" : "",
   ];
   return said.filter(Boolean).join("; ");
 }

@@ -11,5 +11,6 @@ export function concerned(before: RoomState, after: RoomState): ReadonlySet<stri
   for (const [id, was, is] of Book.changes(before.stage.people, after.stage.people)) {
     if (was?.place !== is?.place) out.add(id);
   }
+  for (const [id] of Book.changes(before.hour.letIn, after.hour.letIn)) out.add(id);
   return out;
 }

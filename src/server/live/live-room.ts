@@ -5,6 +5,7 @@ import {
   circumstanceOf,
   emptyRoom,
   fold,
+  isLetIn,
   noFigures,
   project,
   sourcesOf,
@@ -118,7 +119,10 @@ export class LiveRoom {
   /** Whether somebody waits for a seat that is there. */
   hasAdmissible(): boolean {
     if (this.state.hour.phase !== "open") return false;
-    return [...this.figures.present.values()].includes("foyer") && this.seated() < this.words.event.houseSize;
+    if (this.seated() >= this.words.event.houseSize) return false;
+    for (const [id, place] of this.figures.present)
+      if (place === "foyer" && isLetIn(this.state.hour, this.words.event.switches, id)) return true;
+    return false;
   }
   isInside(ticketId: string): boolean {
     return (this.arrived.get(ticketId) ?? this.figures.present.get(ticketId)) === "house";

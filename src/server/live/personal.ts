@@ -1,15 +1,17 @@
 import { isStageRole } from "@/core/people";
-import { ownOf, type PersonalPart } from "@/core/room";
+import { isLetIn, ownOf, type PersonalPart } from "@/core/room";
 import type { Db } from "../db/client";
 import { ownParts } from "../room";
 import type { Follower } from "./follower";
 import { framed, messageText } from "./frame";
 import type { LiveRoom } from "./live-room";
 
-function waitsFor(room: LiveRoom, place: PersonalPart["place"]): PersonalPart["waitsFor"] {
+function waitsFor(room: LiveRoom, ticketId: string, place: PersonalPart["place"]): PersonalPart["waitsFor"] {
+  const { hour } = room.state;
   if (place !== "foyer") return null;
-  if (room.state.hour.phase !== "open") return "doors";
-  return room.state.hour.areDoorsHeld ? "held-doors" : "seat";
+  if (hour.phase !== "open") return "doors";
+  if (hour.areDoorsHeld) return "held-doors";
+  return isLetIn(hour, room.words.event.switches, ticketId) ? "seat" : "host";
 }
 
 /** The own parts of several people in a room; null for those who have no right to it any more. */
@@ -28,7 +30,7 @@ async function personalParts(
       const { role, place } = standing;
       const name = room.words.people.get(ticketId)?.name ?? "";
       const own = isStageRole(role) ? {} : { ...parts?.get(ticketId), ...ownOf(room.state, ticketId) };
-      return [ticketId, { ticketId, name, role, place, waitsFor: waitsFor(room, place), own }];
+      return [ticketId, { ticketId, name, role, place, waitsFor: waitsFor(room, ticketId, place), own }];
     }),
   );
 }

@@ -46,5 +46,9 @@ export const decideHour: Capability<HourShape>["decide"] = {
   },
   "hour.let-back": (hour, { ticketId }) =>
     hour.barred.has(ticketId) ? ok([{ type: "hour.bar-lifted", ticketId }]) : done("hour.let-back"),
+  "hour.let-in": (hour, { ticketIds }) => {
+    const still = ticketIds.filter((id) => !hour.letIn.has(id) && !hour.barred.has(id));
+    return still.length > 0 ? ok([{ type: "hour.people-let-in", ticketIds: still }]) : done("hour.let-in");
+  },
   "hour.end": () => ok([{ type: "hour.ended", curtainFellAt: null }]),
 };

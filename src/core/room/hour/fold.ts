@@ -31,6 +31,10 @@ export const foldHour: Capability<HourShape>["fold"] = {
   }),
   "hour.shown-out": (hour, { ticketId }) => ({ ...hour, barred: hour.barred.with(ticketId, true) }),
   "hour.bar-lifted": (hour, { ticketId }) => ({ ...hour, barred: hour.barred.without(ticketId) }),
+  "hour.people-let-in": (hour, { ticketIds }) => ({
+    ...hour,
+    letIn: ticketIds.reduce((book, id) => book.with(id, true), hour.letIn),
+  }),
   "hour.show-imported": (hour, { raisedAt, droppedAt }) => ({
     ...hour,
     phase: "ended",

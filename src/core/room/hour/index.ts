@@ -24,6 +24,7 @@ export const hour = {
     "hour.set-switch": { ...doors, phases: running },
     "hour.show-out": { roles: team, duty: "people", phases: live },
     "hour.let-back": { roles: team, duty: "people", phases: live },
+    "hour.let-in": { roles: team, duty: "people", phases: ["open"] },
     "hour.end": { ...doors, phases: live },
   },
   empty: emptyHour,

@@ -17,6 +17,8 @@ export type HourCommand =
   | { type: "hour.set-switch"; set: SwitchTurn; seen: Readonly<Record<string, unknown>> }
   | { type: "hour.show-out"; ticketId: string }
   | { type: "hour.let-back"; ticketId: string }
+  /** those at the door whom the desk has seen: whoever came since still waits */
+  | { type: "hour.let-in"; ticketIds: readonly string[] }
   | { type: "hour.end" };
 
 export interface HourShape {

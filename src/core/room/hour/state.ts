@@ -16,6 +16,8 @@ export interface HourState {
   readonly turnedBy: Readonly<Record<string, { readonly byId: string; readonly at: number }>>;
   /** shown out, and barred until let back */
   readonly barred: Book<true>;
+  /** let in by hand */
+  readonly letIn: Book<true>;
 }
 
 export const emptyHour: HourState = {
@@ -28,6 +30,7 @@ export const emptyHour: HourState = {
   turned: {},
   turnedBy: {},
   barred: Book.empty(),
+  letIn: Book.empty(),
 };
 
 export type HourEntry =
@@ -42,6 +45,7 @@ export type HourEntry =
   | ({ type: "hour.switch-set" } & SwitchSet)
   | { type: "hour.shown-out"; ticketId: string }
   | { type: "hour.bar-lifted"; ticketId: string }
+  | { type: "hour.people-let-in"; ticketIds: readonly string[] }
   | { type: "hour.show-imported"; raisedAt: number; droppedAt: number }
   /** the plan was edited: words are to be read again */
   | { type: "hour.plan-changed" }
@@ -58,6 +62,10 @@ export const isCurtainUp = (hour: HourState): boolean => {
 /** The first rise that was not struck out: the show's start. */
 export const showStartedAt = (hour: HourState): number | null =>
   hour.curtainSpans.find((span) => !span.isStruck)?.raisedAt ?? null;
+
+/** Whether somebody who waits need not be let in by hand any more (rule 28, at the door). */
+export const isLetIn = (hour: HourState, event: Switches, ticketId: string): boolean =>
+  !switchesNow(hour, event).door.on || hour.letIn.has(ticketId);
 
 /** The switches as they stand now. */
 export const switchesNow = (hour: HourState, event: Switches): Switches =>

@@ -95,9 +95,12 @@ function InFoyer({
 }) {
   const now = useNow(startAt, ahead);
   const locale = useLocale();
-  const waits = { seat: words.foyer.seatWait, "held-doors": words.foyer.heldWait, doors: words.foyer.doorsClosed }[
-    me?.waitsFor ?? "doors"
-  ];
+  const waits = {
+    seat: words.foyer.seatWait,
+    "held-doors": words.foyer.heldWait,
+    host: words.foyer.hostWait,
+    doors: words.foyer.doorsClosed,
+  }[me?.waitsFor ?? "doors"];
   return (
     <section className="mx-auto max-w-xl py-16 text-center" aria-live="polite">
       <h1 className="text-title font-semibold">{words.foyer.you}</h1>

@@ -1,7 +1,7 @@
 import { sql } from "drizzle-orm";
 import { signLostAfterMs } from "@/contracts";
 import { admit, type Waiting } from "@/core/seats";
-import type { HourState } from "@/core/room";
+import { isLetIn, type HourState } from "@/core/room";
 import type { Db } from "../../../db/client";
 import type { CommandScene } from "../../../db/queries/command-scene";
 import { isCountedRole, isStage } from "../../../db/queries/roles";
@@ -24,7 +24,7 @@ interface FoyerRow {
 export async function admitWaiting(
   context: Context,
   tx: Db,
-  scene: Pick<CommandScene, "occurrenceId" | "houseSize"> & { readonly hour: HourState },
+  scene: Pick<CommandScene, "occurrenceId" | "houseSize" | "switches"> & { readonly hour: HourState },
   { roomId, organisationId }: { readonly roomId: string; readonly organisationId: string },
 ): Promise<readonly string[]> {
   const { occurrenceId, houseSize } = scene;
@@ -44,6 +44,7 @@ export async function admitWaiting(
     arrivedAt: Date.parse(row.arrived),
     wasInside: row.was_inside,
     takesSeat: row.role === "attendee",
+    mayEnter: row.role !== "attendee" || isLetIn(scene.hour, scene.switches, row.ticket_id),
   }));
   const lucky = admit(waiting, {
     houseSize,

@@ -113,6 +113,11 @@ async function writeJournal(tx: Db, place: RoomPlace, commandId: string | null, 
     on conflict (room_id) do update set seq = excluded.seq, state = excluded.state`);
 }
 
+/** Whether somebody of the foyer may come in by this row. */
+const letsIn = (body: EntryBody): boolean =>
+  ["hour.doors-opened", "hour.doors-released", "hour.people-let-in"].includes(body.type) ||
+  (body.type === "hour.switch-set" && body.name === "door");
+
 /** Everything that a decision writes, in the caller's transaction. */
 async function writeDecision(
   context: Context,
@@ -132,8 +137,7 @@ async function writeDecision(
   await keepTables(tx, place, before, decision.next, decision.entries);
   const outward = decision.entries.flatMap((entry) => outwardOf(entry, before));
   await intoOutbox(context, tx, place, actorId, outward);
-  const letsIn = ["hour.doors-opened", "hour.doors-released"];
-  if (decision.entries.some(({ body }) => letsIn.includes(body.type))) {
+  if (decision.entries.some(({ body }) => letsIn(body))) {
     await admitWaiting(context, tx, { ...scene, hour: decision.next.hour }, place);
   }
   return { hasOutward: outward.length > 0 };

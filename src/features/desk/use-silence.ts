@@ -1,0 +1,30 @@
+"use client";
+import { useEffect, useState } from "react";
+import { silenceDbfs, type DeskView } from "@/core/room";
+import { dbfsOfMeter } from "@/features/shared/level";
+
+/** Whether anybody of stage, floor or phone line is loud enough to be heard. */
+export function isAnybodyHeard(view: DeskView, levels: ReadonlyMap<string, number>): boolean {
+  const open = [...Object.entries(view.stage), ...Object.entries(view.floor)].filter(([, one]) => one.isMicrophoneOpen);
+  const callers = Object.values(view.stage).map((person) => person.callerLevel ?? 0);
+  return [...open.map(([id]) => levels.get(id) ?? 0), ...callers].some((level) => dbfsOfMeter(level) > silenceDbfs);
+}
+
+/**
+ * For how long nobody has been heard before an open curtain, by this desk's own ears: counted from the rise, the cue
+ * or the last sound, whichever came last.
+ */
+export function useSilence(view: DeskView | null, levels: ReadonlyMap<string, number>, now: number): number {
+  const isUp = view?.status["it"]?.isCurtainUp ?? false;
+  const cuedAt = view?.cue["it"]?.cuedAt ?? null;
+  const [since, setSince] = useState<number | null>(null);
+  const isHeard = view !== null && isUp && isAnybodyHeard(view, levels);
+  useEffect(() => {
+    // what was heard is an event of the outside, told once a second at most
+    // eslint-disable-next-line react-hooks/set-state-in-effect
+    setSince(isUp ? now : null);
+    // the clock alone is no sound
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [isUp, cuedAt, isHeard, isHeard ? now : 0]);
+  return isUp && since !== null ? Math.max(0, now - since) : 0;
+}
