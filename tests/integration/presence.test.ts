@@ -8,6 +8,7 @@ import { admissions, ballots, stays, polls } from "@/server/db/schema";
 import { admitToHouse, closeLost, openConnection, SignBook } from "@/server/services/hour/presence";
 import { executeWhole } from "@/server/services/ground/room/commands";
 import { bringFact } from "@/server/services/hour/facts";
+import { loadFigures } from "@/server/room";
 import { saveRunSheet } from "@/server/services/planning/run-sheets";
 import { addTicket, makeEvent, makeWorld, seat, type MadeEvent, type World } from "../support/world";
 
@@ -236,5 +237,17 @@ describe("the run sheet during the hour", () => {
     await bringFact(world.context, who, oneVote(pollId, "o1"));
     await expect(save()).rejects.toMatchObject({ failure: { code: "wrong-state" } });
     expect(await world.context.db.$count(ballots, eq(ballots.pollId, pollId))).toBe(1);
+  });
+});
+
+describe("open devices", () => {
+  it("of somebody who is here with two are counted, of others not named", async () => {
+    const [twice, once] = [
+      await addTicket(world, event, "attendee", "Two devices"),
+      await addTicket(world, event, "attendee", "One device"),
+    ];
+    for (const ticketId of [twice, twice, once]) await connect(ticketId);
+    const { devices } = await loadFigures(world.context.db, event.occurrenceId, world.clock.now() - 25_000);
+    expect([...devices]).toEqual([[twice, 2]]);
   });
 });

@@ -264,8 +264,6 @@ export const de: Messages = {
     checkSkip: "Sie können auch einfach hineingehen: Das Publikum ist weder zu hören noch zu sehen.",
     noDevice: "Dieser Browser gibt kein Gerät frei. Ein erzeugtes Testbild steht dafür und heißt auch so.",
     level: "Ihr Pegel",
-    hear: "Sich selbst hören",
-    hearStop: "Aufhören",
     headphones: "Nehmen Sie Kopfhörer: Echo kommt von einem Lautsprecher im Zimmer.",
     testPicture: "Erzeugtes Testbild",
     countdown: "Beginnt in",
@@ -390,6 +388,26 @@ export const de: Messages = {
     yours: "Ihre Antwort",
     noText: "Noch hat niemand geschrieben.",
     score: "Sie haben {right} von {of} richtig.",
+  },
+  devices: {
+    audioinput: "Mikrofon",
+    videoinput: "Kamera",
+    audiooutput: "Lautsprecher oder Kopfhörer",
+    own: "wie dieser Rechner es hat",
+    number: "Gerät {number}",
+    gone: {
+      audioinput: "Ihr Mikrofon ist weg. Stecken Sie es wieder an oder wählen Sie ein anderes.",
+      videoinput: "Ihre Kamera ist weg. Stecken Sie sie wieder an oder wählen Sie eine andere.",
+    },
+    hear: "Sich zwei Sekunden lang hören",
+    again: "Noch einmal",
+    phase: {
+      recording: "Sprechen Sie jetzt: zwei Sekunden werden aufgenommen, nur für Sie.",
+      playing: "So hören die anderen Sie.",
+      heard: "Klar und ohne Echo? Dann ist alles gut.",
+    },
+    twoDevices:
+      "Sie sind mit zwei Geräten zugleich hier: die wahrscheinlichste Ursache eines Echos. Schließen Sie eines oder stellen Sie seinen Ton ab.",
   },
   floor: {
     stageAsked: "Sie werden auf die Bühne gebeten",

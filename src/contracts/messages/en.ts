@@ -265,8 +265,6 @@ export const en = {
     checkSkip: "You can also just go in: the audience is neither heard nor seen.",
     noDevice: "This browser gives no device. A generated test picture stands in and is named as such.",
     level: "Your level",
-    hear: "Hear yourself",
-    hearStop: "Stop",
     headphones: "Use headphones: a loudspeaker in the room is where echo comes from.",
     testPicture: "Generated test picture",
     countdown: "Begins in",
@@ -391,6 +389,26 @@ export const en = {
     yours: "yours",
     noText: "Nobody has written yet.",
     score: "You have {right} of {of} right.",
+  },
+  devices: {
+    audioinput: "Microphone",
+    videoinput: "Camera",
+    audiooutput: "Loudspeaker or headphones",
+    own: "as this computer has it",
+    number: "Device {number}",
+    gone: {
+      audioinput: "Your microphone is gone. Plug it in again or choose another.",
+      videoinput: "Your camera is gone. Plug it in again or choose another.",
+    },
+    hear: "Hear yourself for two seconds",
+    again: "Once more",
+    phase: {
+      recording: "Speak now: two seconds are recorded, for you alone.",
+      playing: "This is how others hear you.",
+      heard: "Clear and without echo? Then all is well.",
+    },
+    twoDevices:
+      "You are here with two devices at once: the likeliest cause of an echo. Close one of them, or its sound.",
   },
   floor: {
     stageAsked: "You are asked on stage",

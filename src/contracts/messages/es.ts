@@ -263,8 +263,6 @@ export const es: Messages = {
     noDevice:
       "Este navegador no ofrece ningún dispositivo. En su lugar hay una imagen de prueba generada, con su nombre puesto.",
     level: "Su nivel",
-    hear: "Oírse",
-    hearStop: "Parar",
     headphones: "Use auriculares: el eco nace de un altavoz en la habitación.",
     testPicture: "Imagen de prueba generada",
     countdown: "Empieza en",
@@ -389,6 +387,26 @@ export const es: Messages = {
     yours: "la suya",
     noText: "Nadie ha escrito todavía.",
     score: "Tiene {right} de {of} correctas.",
+  },
+  devices: {
+    audioinput: "Micrófono",
+    videoinput: "Cámara",
+    audiooutput: "Altavoz o auriculares",
+    own: "el de este equipo",
+    number: "Dispositivo {number}",
+    gone: {
+      audioinput: "Su micrófono ya no está. Conéctelo de nuevo o elija otro.",
+      videoinput: "Su cámara ya no está. Conéctela de nuevo o elija otra.",
+    },
+    hear: "Oírse durante dos segundos",
+    again: "Otra vez",
+    phase: {
+      recording: "Hable ahora: se graban dos segundos, solo para usted.",
+      playing: "Así le oyen los demás.",
+      heard: "¿Claro y sin eco? Entonces todo está bien.",
+    },
+    twoDevices:
+      "Está aquí con dos dispositivos a la vez: la causa más probable de un eco. Cierre uno o quítele el sonido.",
   },
   floor: {
     stageAsked: "Le invitan al escenario",

@@ -265,8 +265,6 @@ export const fr: Messages = {
     checkSkip: "Vous pouvez aussi simplement entrer : le public n’est ni entendu ni vu.",
     noDevice: "Ce navigateur ne donne aucun appareil. Une image d’essai générée le remplace et porte ce nom.",
     level: "Votre niveau",
-    hear: "S’entendre",
-    hearStop: "Arrêter",
     headphones: "Mettez un casque : l’écho vient d’un haut-parleur dans la pièce.",
     testPicture: "Image d’essai générée",
     countdown: "Commence dans",
@@ -391,6 +389,26 @@ export const fr: Messages = {
     yours: "la vôtre",
     noText: "Personne n’a encore écrit.",
     score: "Vous avez {right} bonnes réponses sur {of}.",
+  },
+  devices: {
+    audioinput: "Microphone",
+    videoinput: "Caméra",
+    audiooutput: "Haut-parleur ou casque",
+    own: "celui de l’ordinateur",
+    number: "Appareil {number}",
+    gone: {
+      audioinput: "Votre microphone a disparu. Rebranchez-le ou choisissez-en un autre.",
+      videoinput: "Votre caméra a disparu. Rebranchez-la ou choisissez-en une autre.",
+    },
+    hear: "S’entendre deux secondes",
+    again: "Encore une fois",
+    phase: {
+      recording: "Parlez maintenant : deux secondes sont enregistrées, pour vous seul.",
+      playing: "Voici comment on vous entend.",
+      heard: "Clair et sans écho ? Alors tout va bien.",
+    },
+    twoDevices:
+      "Vous êtes ici avec deux appareils à la fois : la cause la plus probable d’un écho. Fermez-en un, ou coupez son son.",
   },
   floor: {
     stageAsked: "On vous invite sur scène",

@@ -264,8 +264,6 @@ export const pt: Messages = {
     checkSkip: "Também pode simplesmente entrar: o público não é ouvido nem visto.",
     noDevice: "Este navegador não dá nenhum aparelho. Uma imagem de teste gerada fica no lugar dele e tem esse nome.",
     level: "O seu nível",
-    hear: "Ouvir-se",
-    hearStop: "Parar",
     headphones: "Use auscultadores: o eco vem de um altifalante na sala.",
     testPicture: "Imagem de teste gerada",
     countdown: "Começa dentro de",
@@ -390,6 +388,26 @@ export const pt: Messages = {
     yours: "a sua",
     noText: "Ainda ninguém escreveu.",
     score: "Tem {right} de {of} certas.",
+  },
+  devices: {
+    audioinput: "Microfone",
+    videoinput: "Câmara",
+    audiooutput: "Altifalante ou auscultadores",
+    own: "o deste computador",
+    number: "Aparelho {number}",
+    gone: {
+      audioinput: "O seu microfone desapareceu. Ligue-o de novo ou escolha outro.",
+      videoinput: "A sua câmara desapareceu. Ligue-a de novo ou escolha outra.",
+    },
+    hear: "Ouvir-se durante dois segundos",
+    again: "Outra vez",
+    phase: {
+      recording: "Fale agora: gravam-se dois segundos, só para si.",
+      playing: "É assim que os outros o ouvem.",
+      heard: "Claro e sem eco? Então está tudo bem.",
+    },
+    twoDevices:
+      "Está aqui com dois aparelhos ao mesmo tempo: a causa mais provável de um eco. Feche um deles ou desligue-lhe o som.",
   },
   floor: {
     stageAsked: "É convidado para o palco",

@@ -68,6 +68,8 @@ export interface RoomFigures {
   readonly present: ReadonlyMap<string, "foyer" | "house" | "stage">;
   /** who is on a phone line and how loud, 0–100, by ticket */
   readonly callers: ReadonlyMap<string, number>;
+  /** people with more than one open device, and how many */
+  readonly devices: ReadonlyMap<string, number>;
   readonly votes: ReadonlyMap<string, number>;
   readonly tallies: ReadonlyMap<string, Tallies>;
   readonly signals: ReadonlyMap<SignalKind, SignalRate>;
@@ -76,6 +78,7 @@ export interface RoomFigures {
 export const noFigures: RoomFigures = {
   present: new Map(),
   callers: new Map(),
+  devices: new Map(),
   votes: new Map(),
   tallies: new Map(),
   signals: new Map(),

@@ -16,7 +16,6 @@ import {
   switchesNow,
   topicsOf,
   viewTopics,
-  type DeskView,
   type JournalEntry,
   type PlainView,
   type RoomCommand,

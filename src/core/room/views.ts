@@ -74,6 +74,8 @@ export interface StagePersonItem {
   readonly isPresent: boolean;
   /** how loud they are on a phone line, 0–100; null for whoever is not on one */
   readonly callerLevel: number | null;
+  /** open at once: two are the likeliest cause of an echo */
+  readonly devices: number;
 }
 
 /** Somebody of the stage, as the house sees them. */

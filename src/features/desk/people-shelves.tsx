@@ -2,7 +2,7 @@
 import type { StagePersonItem, StagePlace } from "@/core/room";
 import { Button, classes, Person } from "@/ui";
 import { Loudness } from "@/features/shared/loudness";
-import { useWhoSpeaks } from "@/features/shared/use-voices";
+import { useWhoSpeaks } from "@/features/shared/devices/use-voices";
 import { roleWords } from "@/features/shared/role-words";
 import { DutiesMenu, type SetDuties } from "./duties-menu";
 import { FloorShelf } from "./floor-shelf";
@@ -28,7 +28,12 @@ const moves: Record<StagePlace, readonly { to: StagePlace; act: string }[]> = {
 /** What somebody of the stage is and does, in one line. */
 function stateWords(person: StagePersonItem, leads: boolean): string {
   const heard = !person.isPresent ? "away" : person.isMicrophoneOpen ? "microphone open" : "muted";
-  const parts = [roleWords[person.role], leads && "leads this segment", person.callerLevel !== null && "on the phone"];
+  const parts = [
+    roleWords[person.role],
+    leads && "leads this segment",
+    person.callerLevel !== null && "on the phone",
+    person.devices > 1 && `${person.devices} devices: echo?`,
+  ];
   return [...parts.filter(Boolean), heard].join(" · ");
 }
 

@@ -1,7 +1,7 @@
 "use client";
 import { useEffect, useState } from "react";
 import { silenceDbfs, type DeskView } from "@/core/room";
-import { dbfsOfMeter } from "@/features/shared/level";
+import { dbfsOfMeter } from "@/features/shared/devices/level";
 
 /** Whether anybody of stage, floor or phone line is loud enough to be heard. */
 export function isAnybodyHeard(view: DeskView, levels: ReadonlyMap<string, number>): boolean {

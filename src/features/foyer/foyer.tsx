@@ -1,40 +1,17 @@
 "use client";
-import type { Devices } from "@/features/shared/use-devices";
+import type { Devices } from "@/features/shared/devices/use-devices";
 import { useRouter } from "next/navigation";
-import { useEffect, useId, useRef, useState } from "react";
+import { useEffect, useId, useState } from "react";
 import { Button, Field, Input, Note } from "@/ui";
 
 import { ByPhone } from "@/features/shared/by-phone";
-import { OwnPicture } from "@/features/shared/own-picture";
+import { DeviceChoice } from "@/features/shared/devices/device-choice";
+import { HearYourself } from "@/features/shared/devices/hear-yourself";
+import { OwnPicture } from "@/features/shared/devices/own-picture";
 import { HourSentence, spanText } from "@/features/shared/times";
-import { useDevices } from "@/features/shared/use-devices";
+import { useDevices } from "@/features/shared/devices/use-devices";
 import { useNow } from "@/features/shared/use-now";
 import type { EntranceProps } from "./props";
-
-/** Plays one's own microphone back for as long as it is on. */
-function HearYourself({ stream, words }: { stream: MediaStream; words: { hear: string; hearStop: string } }) {
-  const audio = useRef<AudioContext | null>(null);
-  const [isOn, setOn] = useState(false);
-  const toggle = () => {
-    if (audio.current) {
-      void audio.current.close();
-      audio.current = null;
-      setOn(false);
-      return;
-    }
-    const context = new AudioContext();
-    const delay = context.createDelay(2);
-    delay.delayTime.value = 0.6;
-    context.createMediaStreamSource(stream).connect(delay).connect(context.destination);
-    audio.current = context;
-    setOn(true);
-  };
-  return (
-    <Button onClick={toggle} aria-pressed={isOn}>
-      {isOn ? words.hearStop : words.hear}
-    </Button>
-  );
-}
 
 /** Without a foyer nobody is told that the doors opened: the page looks again by itself. */
 function useLookAgain(isWaiting: boolean): void {
@@ -69,7 +46,10 @@ function OwnCheck({
           {devices.isGenerated ? (
             <p className="text-label text-ink-2">{words.noDevice}</p>
           ) : (
-            props.soundBy !== "phone" && <HearYourself stream={devices.stream} words={words} />
+            <>
+              {props.soundBy !== "phone" && <HearYourself devices={devices} />}
+              <DeviceChoice devices={devices} />
+            </>
           )}
         </div>
       ) : (

@@ -118,4 +118,5 @@ export const partWords: Readonly<Record<string, string>> = {
   polls: "Polls",
   chat: "Chat",
   signals: "Signals",
+  tray: "The in-tray",
 };

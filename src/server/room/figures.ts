@@ -44,7 +44,7 @@ export async function loadFigures(
     rowsOf(
       db,
       sql`select ticket_id, bool_or(place <> 'foyer') as inside, bool_or(${isStage(sql`role`)}) as stage,
-        max(coalesce(level, 0)) filter (where device = 'phone-line') as caller
+        max(coalesce(level, 0)) filter (where device = 'phone-line') as caller, count(distinct connection_id)::int as devices
         from stays where occurrence_id = ${occurrenceId} and to_at is null and last_sign_at > ${alive} and ticket_id is not null group by ticket_id`,
     ),
     rowsOf(
@@ -60,6 +60,11 @@ export async function loadFigures(
       present
         .filter((row) => row["caller"] !== null)
         .map((row) => [String(row["ticket_id"]), Number(row["caller"])] as const),
+    ),
+    devices: new Map(
+      present
+        .filter((row) => Number(row["devices"]) > 1)
+        .map((row) => [String(row["ticket_id"]), Number(row["devices"])]),
     ),
     votes: new Map(votes.map((row) => [String(row["id"]), Number(row["n"])])),
     tallies,

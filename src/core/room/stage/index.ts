@@ -78,7 +78,10 @@ function stagePeople({ own, words, figures }: Sight<StageState>): Section<StageP
     const callerLevel = figures.callers.get(person.ticketId) ?? null;
     const { name, role, duties } = person;
     const portraitId = person.portraitId ?? null;
-    const heard = { isMicrophoneOpen, isAskedToOpen, isPresent, callerLevel };
+    // the team has a desk beside its own place, and no sound there
+    const isAtWork = role === "producer" || role === "crew";
+    const devices = isAtWork ? Number(isPresent) : (figures.devices.get(person.ticketId) ?? Number(isPresent));
+    const heard = { isMicrophoneOpen, isAskedToOpen, isPresent, callerLevel, devices };
     out[person.ticketId] = { name, portraitId, role, duties, place, ...heard };
   }
   return out;
@@ -163,7 +166,7 @@ export const stage = {
   views: {
     "stage:team": {
       isFor: isOfTheStage,
-      reads: ["people", "present", "callers"],
+      reads: ["people", "present", "callers", "devices"],
       make: (sight) => ({ stage: stagePeople(sight) }),
     },
     "stage:desk": {

@@ -24,6 +24,17 @@ describe("microphones of the stage (rule 19, room.md)", () => {
     const kept = play(asked, [{ type: "stage.keep-closed" }, panelist]);
     expect(person(kept)).toMatchObject({ isAskedToOpen: false, isMicrophoneOpen: false });
   });
+  it("say with how many devices somebody is here: the likeliest echo; the team has its desk besides", () => {
+    const shown = {
+      ...figures,
+      devices: new Map([
+        ["t1", 2],
+        ["p", 2],
+      ]),
+    };
+    const { stage } = plainView(project("stage:team", onStage, words, shown)) as unknown as DeskView;
+    expect([stage["t1"]!.devices, person(onStage).devices, stage["p"]!.devices]).toEqual([2, 1, 0]);
+  });
   it("are asked once, whoever asks; all on stage by one act, and nobody behind it", () => {
     expect(refusal(play(onStage, ask("t1")), ask("t1")[0])).toBe("already-done");
     expect(person(play(onStage, ask(null))).isAskedToOpen).toBe(true);

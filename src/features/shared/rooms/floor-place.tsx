@@ -3,9 +3,10 @@ import { useEffect } from "react";
 import { useTranslations } from "use-intl";
 import type { HouseView, PersonalPart } from "@/core/room";
 import { Button, classes } from "@/ui";
+import { DeviceChoice } from "../devices/device-choice";
 import { Loudness } from "../loudness";
 import type { RoomLink } from "../room-link/use-room";
-import { useDevices } from "../use-devices";
+import { useDevices } from "../devices/use-devices";
 import { useOwnLevel } from "./use-own-level";
 
 type Floor = NonNullable<PersonalPart["own"]["floor"]>;
@@ -34,6 +35,7 @@ function Microphone({ room, floor }: Pick<Place, "room" | "floor">) {
   if (floor.isMicrophoneOpen)
     return (
       <>
+        {devices.gone && <DeviceChoice devices={devices} />}
         <Loudness level={Math.round(devices.level * 100)} name="" label={t("isOpen")} className="mt-2 w-40" />
         <Button weight="on-air" onClick={() => send({ type: "floor.set-microphone", isOpen: false })}>
           {t("close")}

@@ -2,7 +2,7 @@
 import type { StagePersonItem, StageView } from "@/core/room";
 import { Button, Note } from "@/ui";
 import type { RoomLink } from "../room-link/use-room";
-import { useClosedButLoud } from "../use-voices";
+import { useClosedButLoud } from "../devices/use-voices";
 
 /** The desk asks for an open microphone: a question, answered here; nothing opens from outside. */
 function AskedToOpen({ send }: { send: RoomLink<StageView>["send"] }) {

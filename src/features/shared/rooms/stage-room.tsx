@@ -3,19 +3,18 @@ import type { LiveClock } from "@/core/run-sheet";
 
 import { StageChat } from "../chat/team-chat";
 import { useEffect, useRef } from "react";
-import { useTranslations } from "use-intl";
 import { liveClock } from "@/core/run-sheet";
 import { cityOf, clockTime } from "@/core/time";
 import type { StageView } from "@/core/room";
-import { Button, classes, Note } from "@/ui";
-import { OwnPicture } from "../own-picture";
+import { classes, Note } from "@/ui";
+import { OwnDevices } from "../devices/own-devices";
 import { Rail } from "../rail";
 import { segmentsInOrder } from "../segments";
 import { spanText } from "../times";
 import { cardWords } from "../card-words";
 import { troubleWords } from "../signal-words";
 import { TeamSignals } from "./team-signals";
-import { useDevices } from "../use-devices";
+import { useDevices } from "../devices/use-devices";
 import { useOwnLevel } from "./use-own-level";
 import { useNow } from "../use-now";
 import { useRoom } from "../room-link/use-room";
@@ -121,7 +120,6 @@ export function StageRoom({ occurrenceId, ticketId, zone }: { occurrenceId: stri
   const devices = useDevices();
   const isOwnOpen = view?.stage[ticketId]?.isMicrophoneOpen ?? false;
   useOwnLevel(devices.level, isOwnOpen, room.whisper);
-  const t = useTranslations("foyer");
   const hasEntered = useRef(false);
   useEffect(() => {
     if (!view || hasEntered.current) return;
@@ -174,11 +172,7 @@ export function StageRoom({ occurrenceId, ticketId, zone }: { occurrenceId: stri
           >
             {isSeen ? "The audience sees you" : place === "stage" ? "On stage, curtain down" : placeWords[place]}
           </p>
-          {devices.stream ? (
-            <OwnPicture devices={devices} words={{ testPicture: t("testPicture"), level: t("level") }} />
-          ) : (
-            <Button onClick={devices.start}>{t("checkStart")}</Button>
-          )}
+          <OwnDevices devices={devices} isHeard={isOwnOpen} count={own?.devices ?? 0} />
           <OwnMicrophone own={own} dbfs={devices.dbfs} send={send} />
           <StagePeople view={view} levels={room.levels} />
         </div>
