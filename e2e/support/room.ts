@@ -17,22 +17,32 @@ export function endingItsDates(): void {
   });
 }
 
-/** A date that is on: doors open, curtain up, a producer at work. */
-export async function openDate(
+/** A date whose backstage is open: a producer is there, the doors are still closed. */
+export async function calledDate(
   baseURL: string,
   attendees: number,
-  kind: "show" | "rehearsal" = "show",
-): Promise<BusyDate> {
+  { kind = "show" as "show" | "rehearsal", areAdmitted = false } = {},
+): Promise<BusyDate & { readonly producerAtWork: SimulatedGuest }> {
   const tools = await makeContext({ ...process.env, STAGE_CALL_CLOCK_FILE: undefined });
-  const date = await makeBusyDate(tools.context, attendees, { areAdmitted: true });
+  const date = await makeBusyDate(tools.context, attendees, { areAdmitted });
   await tools.context.db.update(occurrences).set({ kind }).where(eq(occurrences.id, date.occurrenceId));
   await tools.close();
   const producer = new SimulatedGuest(baseURL, date.producer);
   producers.push(producer);
   await producer.come();
   await producer.send({ type: "stage.enter" });
-  await producer.send({ type: "hour.open-doors" });
-  await producer.send({ type: "hour.raise-curtain" });
+  return { ...date, producerAtWork: producer };
+}
+
+/** A date that is on: doors open, curtain up, a producer at work. */
+export async function openDate(
+  baseURL: string,
+  attendees: number,
+  kind: "show" | "rehearsal" = "show",
+): Promise<BusyDate> {
+  const date = await calledDate(baseURL, attendees, { kind, areAdmitted: true });
+  await date.producerAtWork.send({ type: "hour.open-doors" });
+  await date.producerAtWork.send({ type: "hour.raise-curtain" });
   return date;
 }
 

@@ -1,0 +1,43 @@
+import { randomUUID } from "node:crypto";
+import { eq } from "drizzle-orm";
+import type { Duty, Role } from "../../src/core/people";
+import { members, people, tickets, user } from "../../src/server/db/schema";
+import { makeContext } from "../../src/server/worker";
+import type { BusyDate } from "../../tests/support/busy-date";
+
+interface Added {
+  readonly name: string;
+  readonly role: Role;
+  readonly duties?: readonly Duty[];
+  /** a member of the team, by their own address; else somebody new */
+  readonly member?: string;
+}
+
+/** Puts people of the stage and the team on an event. @returns their links, in the same order */
+export async function addToEvent(date: BusyDate, added: readonly Added[]): Promise<string[]> {
+  const { context, close } = await makeContext({ ...process.env, STAGE_CALL_CLOCK_FILE: undefined });
+  const { db, secrets, clock } = context;
+  const links: string[] = [];
+  for (const { name, role, duties = [], member } of added) {
+    const [known] = member
+      ? await db
+          .select({ personId: members.personId })
+          .from(members)
+          .innerJoin(user, eq(user.id, members.userId))
+          .where(eq(user.email, member))
+      : [];
+    const personId = known?.personId ?? randomUUID();
+    const of = { organisationId: date.organisationId };
+    if (!known)
+      await db
+        .insert(people)
+        .values({ id: personId, ...of, name, email: `${randomUUID()}@example.org`, createdAt: clock.now() });
+    const id = randomUUID();
+    await db
+      .insert(tickets)
+      .values({ id, ...of, eventId: date.eventId, personId, role, duties: [...duties], registeredAt: clock.now() });
+    links.push(secrets.tokenFor(id, 1));
+  }
+  await close();
+  return links;
+}
