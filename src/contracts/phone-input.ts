@@ -1,3 +1,4 @@
+import { phoneKeys, type KeyActs } from "@/core/room";
 import { issue } from "@/core/shared";
 import { z } from "zod";
 
@@ -18,7 +19,7 @@ export const callInput = z.object({
 /** What it reports while the call lasts. */
 export const callReport = z.discriminatedUnion("type", [
   z.object({ type: z.literal("level"), level: z.int().min(0).max(100) }),
-  z.object({ type: z.literal("key"), key: z.literal("6") }),
+  z.object({ type: z.literal("key"), key: z.enum(phoneKeys) }),
   z.object({ type: z.literal("hung-up") }),
 ]);
 export type CallReport = z.infer<typeof callReport>;
@@ -31,6 +32,8 @@ export interface CallState {
   /** null for whoever may not be heard */
   readonly isMicrophoneOpen: boolean | null;
   readonly isCurtainUp: boolean;
+  /** what each key of the telephone does just now */
+  readonly keys: KeyActs;
 }
 
 export const callReportEveryMs = 1000;

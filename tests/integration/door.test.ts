@@ -19,6 +19,28 @@ const waitsFor = (what: string, ear: Ear) =>
 const turn = (on: boolean) =>
   hour.run({ type: "hour.set-switch", set: { name: "door", value: { on } }, seen: { on: !on } });
 
+describe("whoever waits in the foyer", () => {
+  it("is told what they wait for, each time that this is something else", async () => {
+    const hub = makeHub(world);
+    try {
+      await hour.run({ type: "hour.hold-doors" });
+      const oskar = await joinAs(
+        world,
+        hub,
+        hour.event,
+        await addTicket(world, hour.event, "attendee", "Oskar"),
+        "attendee",
+      );
+      await waitsFor("held-doors", oskar);
+      await turn(true);
+      await hour.run({ type: "hour.release-doors" });
+      await waitsFor("host", oskar);
+    } finally {
+      await hub.close();
+    }
+  });
+});
+
 describe("people are let in one by one", () => {
   it("whoever comes waits at the door until they are named; whoever was inside comes straight back", async () => {
     const hub = makeHub(world);

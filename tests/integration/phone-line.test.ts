@@ -1,14 +1,17 @@
+import { randomUUID } from "node:crypto";
 import { eq } from "drizzle-orm";
+import type { CommandBody } from "@/contracts";
+import type { PhoneKey } from "@/core/room";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { standardRules } from "@/core/organisation";
 import { loadFigures } from "@/server/room";
 import { stays, events, organisations, tickets } from "@/server/db/schema";
 import { sendDue } from "@/server/services/mailings/deliver";
 import { answerCall, hearCall } from "@/server/services/hour/phone-line";
-import { SignBook } from "@/server/services/hour/presence";
+import { admitToHouse, SignBook } from "@/server/services/hour/presence";
 import { addStagePerson } from "@/server/services/people/stage-people";
 import { inviteStagePeople } from "@/server/services/mailings/stage-invitations";
-import { roomOf } from "@/server/services/ground/room/commands";
+import { executeWhole, roomOf } from "@/server/services/ground/room/commands";
 import { addTicket, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
 
 let world: World;
@@ -121,5 +124,41 @@ describe("the phone line", () => {
     await expect(answerCall(ports(), right, "line-3")).rejects.toMatchObject({ failure: { code: "wrong-state" } });
     await world.context.db.update(tickets).set({ revokedAt: world.clock.now() }).where(eq(tickets.id, ticketId));
     await expect(answerCall(ports(), right, "line-3")).rejects.toMatchObject({ failure: { code: "not-found" } });
+  });
+
+  it("lets a caller of the audience raise a hand, take the floor, mute and give it back by keys", async () => {
+    world.clock.set(Date.parse("2026-11-26T17:50:00Z"));
+    const ticketId = await addTicket(world, event, "attendee", "Hand by phone");
+    const producerId = await addTicket(world, event, "producer", "At the desk");
+    const who = {
+      actorId: producerId,
+      actor: { role: "producer" as const, duties: [] },
+      occurrenceId: event.occurrenceId,
+    };
+    const run = (command: CommandBody) =>
+      executeWhole(world.context, world.cache, who, { commandId: randomUUID(), command });
+    await run({ type: "stage.enter" });
+    await run({ type: "hour.open-doors" });
+    const { call } = await answerCall(ports(), await numbersOf(ticketId), "line-4");
+    await admitToHouse(world.context, event.occurrenceId);
+    const press = (key: PhoneKey) => hearCall(ports(), call, { type: "key", key });
+    const level = () => hearCall(ports(), call, { type: "level", level: 40 });
+    expect((await level()).keys).toEqual({ "5": "raise-hand" });
+    expect((await press("5")).keys).toEqual({ "5": "lower-hand" });
+    expect((await roomOf(world.context.db, event.occurrenceId)).floor.hands.has(ticketId)).toBe(true);
+    // a key that means nothing now does nothing
+    expect((await press("9")).keys).toEqual({ "5": "lower-hand" });
+    await run({ type: "floor.offer", ticketId, parts: ["sound"] });
+    expect(await level()).toMatchObject({
+      isMicrophoneOpen: false,
+      keys: { "6": "open-microphone", "9": "give-back" },
+    });
+    expect(await press("6")).toMatchObject({ isMicrophoneOpen: true, keys: { "6": "close-microphone" } });
+    expect(await press("6")).toMatchObject({ isMicrophoneOpen: false });
+    expect((await press("9")).keys).toEqual({ "5": "raise-hand" });
+    await run({ type: "floor.let-everyone-speak" });
+    expect((await press("6")).isMicrophoneOpen).toBe(true);
+    await run({ type: "floor.end-everyone" });
+    expect(await level()).toMatchObject({ isMicrophoneOpen: null, keys: { "5": "raise-hand" } });
   });
 });

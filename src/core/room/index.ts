@@ -24,6 +24,12 @@ export {
   type RoomFigures,
 } from "./directory";
 export {
+  commandsOfKey,
+  keysFor,
+  phoneKeys,
+  type KeyAct,
+  type KeyActs,
+  type PhoneKey,
   floorParts,
   floorRecord,
   handCounts,

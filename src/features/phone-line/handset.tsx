@@ -1,6 +1,7 @@
 "use client";
 import { useState } from "react";
 import type { CallState } from "@/contracts";
+import { phoneKeys, type KeyAct } from "@/core/room";
 import { Button, Field, Input, Note, Select } from "@/ui";
 import { useCall } from "./use-call";
 
@@ -11,6 +12,14 @@ const hears: Record<CallState["place"], string> = {
   standby: "“You are on standby.” Then the stage.",
   stage: "The stage: you are on it.",
   over: "The tone of a line that has been hung up.",
+};
+
+const keyWords: Record<KeyAct, string> = {
+  "raise-hand": "raise a hand",
+  "lower-hand": "lower the hand",
+  "open-microphone": "open the microphone",
+  "close-microphone": "close the microphone",
+  "give-back": "give the floor back",
 };
 
 function heard({ place, isCurtainUp }: CallState): string {
@@ -63,12 +72,17 @@ function CallInProgress({
           />
         </label>
       )}
-      <div className="flex gap-2">
-        {state.isMicrophoneOpen !== null && state.place !== "over" && (
-          <Button onClick={() => void call.press()}>
-            6: {state.isMicrophoneOpen ? "close" : "open"} the microphone
-          </Button>
-        )}
+      <div className="flex flex-wrap gap-2">
+        {phoneKeys.map((key) => {
+          const act = state.keys[key];
+          return (
+            act && (
+              <Button key={key} onClick={() => void call.press(key)}>
+                {key}: {keyWords[act]}
+              </Button>
+            )
+          );
+        })}
         <Button onClick={() => void call.hangUp()}>Hang up</Button>
       </div>
     </section>

@@ -1,6 +1,7 @@
 "use client";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { callReportEveryMs, wordsOf, type CallReport, type CallState } from "@/contracts";
+import type { PhoneKey } from "@/core/room";
 import type { Failure } from "@/core/shared";
 
 type Answer = { ok: true; call?: string; state: CallState } | { ok: false; failure: Failure };
@@ -56,7 +57,7 @@ export function useCall() {
       setState(answer.state);
       setCall(answer.call ?? null);
     },
-    press: () => (call ? report(call, { type: "key", key: "6" }) : null),
+    press: (key: PhoneKey) => (call ? report(call, { type: "key", key }) : null),
     async hangUp() {
       if (call) await report(call, { type: "hung-up" });
       setCall(null);

@@ -14,3 +14,9 @@ export function concerned(before: RoomState, after: RoomState): ReadonlySet<stri
   for (const [id] of Book.changes(before.hour.letIn, after.hour.letIn)) out.add(id);
   return out;
 }
+
+/** Whether whoever waits in the foyer waits for something else now: they are told, and looked at again. */
+export const isDoorOther = ({ hour: before }: RoomState, { hour: after }: RoomState): boolean =>
+  before.phase !== after.phase ||
+  before.areDoorsHeld !== after.areDoorsHeld ||
+  before.turned.door?.on !== after.turned.door?.on;

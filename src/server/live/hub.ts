@@ -10,7 +10,7 @@ import { journalAfter } from "../db/queries/journal";
 import { asksForRecount, concernedBy, touchedBy, wordsWanted, type FactOutcome } from "../room";
 import { roomsBehind } from "./behind";
 import { closeOverdue, dismissLongAway } from "./by-time";
-import { concerned } from "./concerned";
+import { concerned, isDoorOther } from "./concerned";
 import { countAnew } from "./count-anew";
 import { Follower } from "./follower";
 import { framed, keepAlive, messageText } from "./frame";
@@ -206,7 +206,8 @@ export class Hub {
     const further = [...touched.people, ...(await concernedBy(this.ports.db, rows, room.state))];
     await this.tellOwn(room, [...concerned(before, room.state), ...further]);
     if (asksForRecount(rows)) await this.readFigures(room);
-    if (before.hour.phase !== room.state.hour.phase || (before.hour.areDoorsHeld && !room.state.hour.areDoorsHeld)) {
+    if (isDoorOther(before, room.state)) {
+      for (const id of room.inFoyer()) room.changedPeople.add(id);
       await this.readFigures(room);
     }
   }

@@ -120,9 +120,10 @@ export class LiveRoom {
   hasAdmissible(): boolean {
     if (this.state.hour.phase !== "open") return false;
     if (this.seated() >= this.words.event.houseSize) return false;
-    for (const [id, place] of this.figures.present)
-      if (place === "foyer" && isLetIn(this.state.hour, this.words.event.switches, id)) return true;
-    return false;
+    return this.inFoyer().some((id) => isLetIn(this.state.hour, this.words.event.switches, id));
+  }
+  inFoyer(): readonly string[] {
+    return [...this.figures.present].flatMap(([id, place]) => (place === "foyer" ? [id] : []));
   }
   isInside(ticketId: string): boolean {
     return (this.arrived.get(ticketId) ?? this.figures.present.get(ticketId)) === "house";

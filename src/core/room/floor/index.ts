@@ -18,6 +18,7 @@ export {
 } from "./state";
 export type { FloorCommand, FloorEntry, FloorShape } from "./shape";
 export type { EveryoneItem, HandItem, HeardItem, HolderItem, OwnFloor } from "./items";
+export { commandsOfKey, keysFor, phoneKeys, type KeyAct, type KeyActs, type PhoneKey } from "./phone-keys";
 export { floorRecord, handCounts, type FloorTurn } from "./record";
 
 /** What somebody on stage may be heard and seen by. */

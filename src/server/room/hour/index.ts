@@ -50,6 +50,6 @@ export const hourServer: RoomServer = {
     if (entries.some(({ body }) => body.type === "hour.curtain-struck"))
       await tx.update(occurrences).set({ registeredCount: null, cameCount: null, peakCount: null }).where(ofDate);
   },
-  recounts: (body) => body.type === "hour.people-let-in" || (body.type === "hour.switch-set" && body.name === "door"),
+  recounts: (body) => body.type === "hour.people-let-in",
   wants: (body) => (body.type === "hour.plan-changed" ? [{ part: "event" }, { part: "segments" }] : []),
 };

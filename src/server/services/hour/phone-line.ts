@@ -1,9 +1,10 @@
 import { and, eq, isNull, desc, sql } from "drizzle-orm";
-import { callInput, type CallReport, type CallState } from "@/contracts";
+import { callInput, type CallReport, type CallState, type CommandBody } from "@/contracts";
 import { isStageRole } from "@/core/people";
-import { isCurtainUp } from "@/core/room";
+import { commandsOfKey, isCurtainUp, keysFor, switchesNow, type PhoneKey } from "@/core/room";
 import { Refusal } from "@/core/shared";
 import { notifyFacts } from "../../db/notify";
+import { switchesOf } from "../../db/queries/switches";
 import { stays, events, tickets } from "../../db/schema";
 import { notFound, parse, type Context } from "../ground/context";
 import { needsProof } from "../way-in/entry-proofs";
@@ -102,6 +103,8 @@ export async function answerCall(
   };
 }
 
+const callerOf = ({ ticket, actor }: Holder) => ({ ticketId: ticket.id, isOfTheStage: isStageRole(actor.role) });
+
 async function stateOf(
   { context }: Pick<LinePorts, "context">,
   holder: Holder,
@@ -114,20 +117,20 @@ async function stateOf(
     .where(eq(stays.connectionId, connectionId))
     .orderBy(desc(stays.fromAt), sql`${stays.toAt} desc nulls first`)
     .limit(1);
-  const own = isStageRole(holder.actor.role) ? (room.stage.people.get(holder.ticket.id) ?? null) : null;
+  const caller = callerOf(holder);
+  const own = caller.isOfTheStage ? (room.stage.people.get(holder.ticket.id) ?? null) : null;
   const isOver = !line || line.toAt !== null || room.hour.phase === "ended" || room.hour.phase === "cancelled";
+  const inHouse = line?.place === "foyer" ? "foyer" : "house";
+  const place = isOver ? "over" : caller.isOfTheStage ? (own?.place ?? "backstage") : inHouse;
+  const held = room.floor.holders.get(holder.ticket.id)?.isMicrophoneOpen ?? null;
+  const mayRaise = room.hour.phase === "open" && switchesNow(room.hour, switchesOf(holder.event)).hands.on;
   return {
     title: holder.event.title,
     name: holder.person.name ?? "",
-    place: isOver
-      ? "over"
-      : isStageRole(holder.actor.role)
-        ? (own?.place ?? "backstage")
-        : line.place === "foyer"
-          ? "foyer"
-          : "house",
-    isMicrophoneOpen: isStageRole(holder.actor.role) ? (own?.isMicrophoneOpen ?? false) : null,
+    place,
+    isMicrophoneOpen: caller.isOfTheStage ? (own?.isMicrophoneOpen ?? false) : held,
     isCurtainUp: isCurtainUp(room.hour),
+    keys: place === "over" || place === "foyer" ? {} : keysFor(room, caller, mayRaise),
   };
 }
 
@@ -143,23 +146,25 @@ async function callOf(context: Context, call: string): Promise<{ connectionId: s
   return { connectionId: row.connectionId, holder: await holderById(context, row.ticketId) };
 }
 
+/** A key does what it was said to do just now; pressed at any other time it does nothing. */
+async function pressKey(ports: LinePorts, holder: Holder, connectionId: string, key: PhoneKey): Promise<void> {
+  const { context, roomCache } = ports;
+  const act = (await stateOf(ports, holder, connectionId)).keys[key];
+  if (!act) return;
+  const room = await roomOf(context.db, holder.occurrence.id);
+  const who = { actorId: holder.ticket.id, actor: holder.actor, occurrenceId: holder.occurrence.id };
+  for (const command of commandsOfKey(room, callerOf(holder), act))
+    await executeWhole(context, roomCache, who, { commandId: context.ids.id(), command: command as CommandBody });
+}
+
 /** The line reports on a call: how loud it is, a key, or that it was hung up. Each report is a sign of life. */
 export async function hearCall(ports: LinePorts, call: string, report: CallReport): Promise<CallState> {
-  const { context, roomCache, signs } = ports;
+  const { context, signs } = ports;
   const { connectionId, holder } = await callOf(context, call);
   const occurrenceId = holder.occurrence.id;
   if (report.type === "hung-up") await closeConnection(context, connectionId);
   else signs.sign(connectionId);
-  if (report.type === "key" && isStageRole(holder.actor.role)) {
-    const room = await roomOf(context.db, occurrenceId);
-    const isOpen = !(room.stage.people.get(holder.ticket.id)?.isMicrophoneOpen ?? false);
-    await executeWhole(
-      context,
-      roomCache,
-      { actorId: holder.ticket.id, actor: holder.actor, occurrenceId },
-      { commandId: context.ids.id(), command: { type: "stage.set-microphone", isOpen } },
-    );
-  }
+  if (report.type === "key") await pressKey(ports, holder, connectionId, report.key);
   if (report.type === "level")
     await context.db
       .update(stays)
