@@ -4,7 +4,7 @@ import { cpuOf, record, spread } from "./figures";
 import { comeAll, makeDate, origin, pause, serverPid } from "./live";
 
 /** The server's memory in use, in MB, as the kernel counts it. */
-const residentMb = (pid: number): number =>
+export const residentMb = (pid: number): number =>
   Number(/^VmRSS:\s+(\d+)/m.exec(readFileSync(`/proc/${pid}/status`, "utf8"))![1]) / 1024;
 
 /** 50 lines a second to 2,000 for ten minutes: none lost, and the server's memory flat. */

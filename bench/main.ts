@@ -3,6 +3,7 @@ import { attendanceBench } from "./attendance";
 import { frontDoorBench } from "./front-door";
 import { largeRoomBench } from "./large-room";
 import { broadcastBench } from "./live";
+import { livelyBench } from "./lively";
 import { planningBench } from "./planning";
 import { registrationsBench } from "./registrations";
 import { wayInBenches } from "./way-in";
@@ -15,6 +16,7 @@ const benches: Readonly<Record<string, () => Promise<void> | void>> = {
   ...wayInBenches,
   "large-room": largeRoomBench,
   "live-2000": () => broadcastBench(2000),
+  lively: livelyBench,
   "long-chat": longChatBench,
   "live-5000": () => broadcastBench(5000),
 };

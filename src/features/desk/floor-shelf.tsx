@@ -59,9 +59,23 @@ export function FloorShelf({ scene }: { scene: DeskScene }) {
                 {holder.name}
               </p>
               <p className="text-label text-ink-2">{stateWords(holder)}</p>
-              {holder.isMicrophoneOpen && <Loudness level={levels.get(id) ?? 0} name={holder.name} className="mt-1" />}
+              {holder.isMicrophoneOpen && (
+                <Loudness
+                  level={view.audience[id]?.callerLevel ?? levels.get(id) ?? 0}
+                  name={holder.name}
+                  className="mt-1"
+                />
+              )}
               {may("floor.withdraw") && (
                 <div className="mt-1 flex gap-1">
+                  {holder.isOfEveryone && may("floor.offer") && (
+                    <Button
+                      aria-label={`Give the floor: ${holder.name}`}
+                      onClick={() => send({ type: "floor.offer", ticketId: id, parts: ["sound"] })}
+                    >
+                      Give the floor
+                    </Button>
+                  )}
                   {!holder.isOnStage && may("floor.bring-on-stage") && (
                     <Button
                       aria-label={`Bring on stage: ${holder.name}`}

@@ -84,6 +84,13 @@ describe("the floor (rule 19)", () => {
     expect(Object.keys(desk(over).floor)).toEqual(["a1"]);
     expect(refusal(over, { type: "floor.set-microphone", isOpen: true }, asAttendee("a2"))).toBe("not-found");
   });
+  it("is given for themselves to somebody who speaks as everyone may: they go on speaking, and keep it", () => {
+    const speaking = play(open, [{ type: "floor.let-everyone-speak" }], microphone("a2", true));
+    const given = play(speaking, offer("a2"));
+    expect(desk(given).floor["a2"]).toMatchObject({ hasAccepted: true, isMicrophoneOpen: true, isOfEveryone: false });
+    expect(Object.keys(desk(play(given, [{ type: "floor.end-everyone" }])).floor)).toEqual(["a2"]);
+    expect(refusal(given, offer("a2")[0])).toBe("already-done");
+  });
   it("may become a place on stage: among the cast once they took it up, beyond the three, and back to the house", () => {
     const three = play(open, [{ type: "hour.raise-curtain" }], offer("a1"), offer("a2"), offer("a3"));
     const brought = play(three, [{ type: "floor.bring-on-stage", ticketId: "a4" }]);
@@ -154,6 +161,18 @@ describe("the record of the floor", () => {
       turn("a3", 10, 10, 13, 3),
       // the end of the date ends it
       turn("a1", 14, 14, 16, 2),
+    ]);
+  });
+  it("is one turn of somebody who spoke as everyone might and was given it for themselves", () => {
+    const given = [
+      entry(10, { type: "floor.everyone-let-speak" }),
+      entry(10, { type: "floor.microphone-set", ticketId: "a3", isOpen: true }),
+      entry(12, { type: "floor.offered", ticketId: "a3", parts: ["sound"] }),
+      entry(13, { type: "floor.everyone-ended" }),
+      entry(15, { type: "floor.ended", ticketId: "a3", why: "desk" }),
+    ];
+    expect(floorRecord(given).map(({ openMs, endedAt }) => [openMs, endedAt])).toEqual([
+      [5 * minute, at + 15 * minute],
     ]);
   });
   it("counts how often each raised a hand", () => {

@@ -84,7 +84,8 @@ export const floor = {
     "floor.rename-self": (_, __, ___, { ticketId }) => ok([{ type: "floor.renamed", ticketId }]),
     "floor.offer": (own, { ticketId, parts }, { scene, hour }) => {
       if (scene.stageTicketIds.has(ticketId) || hour.barred.has(ticketId)) return gone("floor");
-      if (own.holders.has(ticketId)) return done("floor.offer");
+      // whoever speaks because everyone may can be given the floor for themselves: it stays when that ends
+      if (own.holders.has(ticketId) && !own.holders.get(ticketId)!.isOfEveryone) return done("floor.offer");
       if (offeredCount(own) >= mostHolders) return fail({ code: "floor-full", most: mostHolders });
       return ok([{ type: "floor.offered", ticketId, parts }]);
     },
@@ -133,12 +134,14 @@ export const floor = {
     "floor.offered": (own, { ticketId, parts }, { at }) => ({
       ...own,
       holders: own.holders.with(ticketId, {
-        parts,
-        offeredAt: at,
         acceptedAt: null,
         isMicrophoneOpen: false,
-        isOfEveryone: false,
         isOnStage: false,
+        // who speaks already goes on speaking
+        ...own.holders.get(ticketId),
+        parts,
+        offeredAt: at,
+        isOfEveryone: false,
       }),
     }),
     "floor.accepted": (own, { ticketId }, { at }) => withHolder(own, ticketId, { acceptedAt: at }),

@@ -57,7 +57,9 @@ export function floorRecord(rows: Iterable<FloorRow>): readonly FloorTurn[] {
     const body = bodyOf(row);
     switch (body.type) {
       case "floor.offered":
-        running.set(body.ticketId, begin(at, false));
+        // who spoke because everyone might goes on in the same turn
+        if (running.has(body.ticketId)) running.get(body.ticketId)!.isOfEveryone = false;
+        else running.set(body.ticketId, begin(at, false));
         break;
       case "floor.accepted": {
         const turn = running.get(body.ticketId);
