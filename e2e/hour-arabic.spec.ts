@@ -1,0 +1,73 @@
+import { ar } from "../src/contracts/messages/ar";
+import { expectNoSeriousFinding } from "./support/axe";
+import { calledDate, endingItsDates } from "./support/room";
+import { expect, test, type Page } from "./support/test";
+
+endingItsDates();
+test.use({ actionTimeout: 20_000 });
+
+/** Presses a button as somebody without a mouse does. */
+async function press(page: Page, name: string | RegExp): Promise<void> {
+  const button = page.getByRole("button", { name, exact: true });
+  await button.focus();
+  await page.keyboard.press("Enter");
+}
+const overflows = (page: Page) =>
+  page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+
+test("the attendee's hour on a phone, in Arabic, from right to left, by keyboard alone", async ({
+  browser,
+  baseURL,
+}) => {
+  const date = await calledDate(baseURL!, 1);
+  const { producerAtWork: desk } = date;
+  const options = { viewport: { width: 390, height: 844 }, locale: "ar", timezoneId: "Africa/Cairo" };
+  const page = await (await browser.newContext(options)).newPage();
+  await page.goto(`/enter/${date.attendees[0]!.token}`);
+  await press(page, ar.foyer.enter);
+  await expect(page.getByText(ar.foyer.doorsClosed)).toBeVisible();
+  expect(await page.locator("html").getAttribute("dir")).toBe("rtl");
+  await desk.send({ type: "hour.open-doors" });
+  await expect(page.getByText(ar.house.curtainDown)).toBeVisible();
+  await desk.send({ type: "hour.raise-curtain" });
+
+  await press(page, ar.floor.raise);
+  await expect(page.getByText(ar.floor.isUp)).toBeVisible();
+  await desk.send({ type: "floor.offer", ticketId: date.attendees[0]!.ticketId, parts: ["sound"] });
+  await expect(page.getByRole("heading", { name: ar.floor.offered })).toBeVisible();
+  await press(page, ar.floor.open);
+  await expect(page.getByRole("heading", { name: ar.floor.isOpen })).toBeVisible();
+  await expectNoSeriousFinding(page, "house in Arabic, with the floor");
+  await press(page, ar.floor.giveBack);
+  await expect(page.getByRole("heading", { name: ar.floor.isOpen })).toBeHidden();
+
+  const applause = new RegExp(`^${ar.signals.kinds.applause}`);
+  await page.getByRole("button", { name: applause }).focus();
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("button", { name: new RegExp(`^${ar.signals.kinds.applause}\\s*1`) })).toBeVisible();
+
+  await page.getByLabel(ar.house.ask).focus();
+  await page.keyboard.type("متى يعود المد الليلة؟");
+  await press(page, ar.house.send);
+  await expect(page.getByText(ar.house.sent)).toBeVisible();
+
+  await desk.send({ type: "polls.open", pollId: date.pollId });
+  const first = page.getByRole("radio").first();
+  await first.focus();
+  await page.keyboard.press("Space");
+  await expect(page.getByText(ar.house.pollVoted, { exact: false })).toBeVisible();
+  await desk.send({ type: "polls.close", pollId: date.pollId });
+  await desk.send({ type: "polls.reveal", pollId: date.pollId });
+  await expect(page.getByText(/100/).first()).toBeVisible();
+
+  await page.getByRole("tab", { name: ar.chat.tabs.chat }).focus();
+  await page.keyboard.press("Enter");
+  await page.getByRole("textbox", { name: ar.chat.say }).focus();
+  await page.keyboard.type("مساء الخير من القاهرة");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("log").getByText("مساء الخير من القاهرة")).toBeVisible();
+  await expectNoSeriousFinding(page, "house in Arabic, chat");
+  expect(await overflows(page)).toBeLessThanOrEqual(0);
+  await desk.send({ type: "hour.end" });
+  await expect(page.getByText(ar.house.ended)).toBeVisible();
+});
