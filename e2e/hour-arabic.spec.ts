@@ -1,6 +1,7 @@
 import { ar } from "../src/contracts/messages/ar";
 import { expectNoSeriousFinding } from "./support/axe";
 import { calledDate, endingItsDates } from "./support/room";
+import { readIn } from "./support/two-desks";
 import { expect, test, type Page } from "./support/test";
 
 endingItsDates();
@@ -21,6 +22,7 @@ test("the attendee's hour on a phone, in Arabic, from right to left, by keyboard
 }) => {
   const date = await calledDate(baseURL!, 1);
   const { producerAtWork: desk } = date;
+  await readIn(date.attendees[0]!.ticketId, "ar");
   const options = { viewport: { width: 390, height: 844 }, locale: "ar", timezoneId: "Africa/Cairo" };
   const page = await (await browser.newContext(options)).newPage();
   await page.goto(`/enter/${date.attendees[0]!.token}`);

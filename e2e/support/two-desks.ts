@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { eq } from "drizzle-orm";
+import { eq, inArray } from "drizzle-orm";
 import type { Duty, Role } from "../../src/core/people";
 import { members, people, tickets, user } from "../../src/server/db/schema";
 import { makeContext } from "../../src/server/worker";
@@ -40,4 +40,12 @@ export async function addToEvent(date: BusyDate, added: readonly Added[]): Promi
   }
   await close();
   return links;
+}
+
+/** The language that somebody reads, as they chose it when they registered. */
+export async function readIn(ticketId: string, locale: string): Promise<void> {
+  const { context, close } = await makeContext({ ...process.env, STAGE_CALL_CLOCK_FILE: undefined });
+  const own = context.db.select({ id: tickets.personId }).from(tickets).where(eq(tickets.id, ticketId));
+  await context.db.update(people).set({ locale }).where(inArray(people.id, own));
+  await close();
 }
