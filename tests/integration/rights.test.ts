@@ -43,6 +43,7 @@ import { makeBoard, postOnBoard, removeBoard } from "@/server/services/afterward
 import { tryAgain } from "@/server/services/mailings/outbox";
 import { emptyRehearsal, fillRehearsal } from "@/server/services/hour/crowd";
 import { deskEntry } from "@/server/services/hour/entry";
+import { keepSwitches } from "@/server/services/hour/keep-switches";
 import { extendDate } from "@/server/services/hour/extend";
 import { findLate, letLateIn } from "@/server/services/hour/late-people";
 import { addBusyCalendar, findATime } from "@/server/services/people/find-a-time";
@@ -224,6 +225,10 @@ const actions: Readonly<Record<string, { needs: Action | "standing"; call: Call 
   emptyRehearsalAction: {
     needs: "event.people",
     call: (m) => emptyRehearsal(world.context, m, event.eventId, event.occurrenceId),
+  },
+  keepSwitchesAction: {
+    needs: "event.plan",
+    call: (m) => keepSwitches(world.context, m, event.eventId, event.occurrenceId),
   },
   extendDateAction: {
     needs: "hour.end",

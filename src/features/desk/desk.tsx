@@ -28,7 +28,7 @@ import { OpenPoll } from "./polls/open-poll";
 import { PollDesk } from "./polls/poll-desk";
 import { QuestionList } from "./questions/question-list";
 import { useSounds } from "./sounds";
-import { SwitchesSheet } from "./switches-sheet";
+import { SwitchesSheet, type KeepSwitches } from "./switches-sheet";
 import { Tray } from "./tray";
 import { useSilence } from "./use-silence";
 
@@ -42,6 +42,8 @@ export interface DeskProps {
   readonly roomCode: string | null;
   /** ends the date later, where its licence is free for it */
   readonly extend: Extend;
+  /** keeps the audience's settings for the event's further dates; null for whoever may not plan it */
+  readonly keepSwitches: KeepSwitches | null;
   /** null for whoever may not bring people in */
   readonly late: LateActs | null;
   /** null for whoever may not fill a rehearsal */
@@ -132,7 +134,7 @@ function TrayAndChat({
             label: "People",
             content: <Everyone scene={scene} {...(props.late ? { bringIn: openLate } : {})} />,
           },
-          { id: "switches", label: "Switches", content: <SwitchesSheet scene={scene} /> },
+          { id: "switches", label: "Switches", content: <SwitchesSheet scene={scene} keep={props.keepSwitches} /> },
         ]}
       />
     </div>

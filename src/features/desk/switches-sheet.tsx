@@ -5,7 +5,7 @@ import { chatReaches, questionViews, type ChatReach, type QuestionView, type Swi
 import { clockTime } from "@/core/time";
 import { reachWords } from "@/features/shared/chat/reach-words";
 import { othersSeeWords } from "@/features/shared/switch-words";
-import { Checkbox, Field, Select, Switch } from "@/ui";
+import { Button, Checkbox, Confirm, Field, Select, Switch, toast } from "@/ui";
 import type { DeskScene } from "./scene";
 import { SoundSwitches } from "./sounds";
 
@@ -112,8 +112,27 @@ function WhatIsSeen(props: { scene: DeskScene; isDisabled: boolean; turn: (set: 
   );
 }
 
+/** Keeps what was turned for the dates to come. */
+export type KeepSwitches = () => Promise<{ ok: true } | { ok: false; words: string }>;
+
+function Keep({ keep }: { keep: KeepSwitches }) {
+  return (
+    <Confirm
+      trigger={<Button className="self-start">Keep these for the next dates …</Button>}
+      title="Keep these settings?"
+      act="Keep them"
+      weight="act"
+      onConfirm={() =>
+        void keep().then((done) => toast(done.ok ? "The event’s next dates begin with these settings." : done.words))
+      }
+    >
+      <p>The event’s plan takes them over as they stand now; each of its dates to come begins with them.</p>
+    </Confirm>
+  );
+}
+
 /** The audience's settings on one sheet; each takes effect at once on every screen. */
-export function SwitchesSheet({ scene }: { scene: DeskScene }) {
+export function SwitchesSheet({ scene, keep }: { scene: DeskScene; keep: KeepSwitches | null }) {
   const { view, send, may } = scene;
   const now = view.switches["it"]!;
   const count = view.figures["house"]?.count ?? 0;
@@ -200,6 +219,7 @@ export function SwitchesSheet({ scene }: { scene: DeskScene }) {
         onChange={(on) => void turn({ name: "door", value: { on } })}
       />
       <WhatIsSeen scene={scene} isDisabled={isDisabled} turn={turn} />
+      {keep && Object.keys(view.turned).length > 0 && <Keep keep={keep} />}
       <SoundSwitches />
     </div>
   );

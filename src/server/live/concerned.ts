@@ -1,4 +1,4 @@
-import { concernedOf, type RoomState } from "@/core/room";
+import { concernedOf, type JournalEntry, type RoomState } from "@/core/room";
 import { Book } from "@/core/shared";
 
 /** Those whose own part changed between two states of a room. */
@@ -20,3 +20,9 @@ export const isDoorOther = ({ hour: before }: RoomState, { hour: after }: RoomSt
   before.phase !== after.phase ||
   before.areDoorsHeld !== after.areDoorsHeld ||
   before.turned.door?.on !== after.turned.door?.on;
+
+/** The capabilities that these rows are of; undefined where the hour itself is among them, which all others read. */
+export function actingCapabilities(rows: readonly JournalEntry[]): ReadonlySet<string> | undefined {
+  const names = new Set(rows.map(({ body }) => body.type.slice(0, body.type.indexOf("."))));
+  return names.has("hour") ? undefined : names;
+}

@@ -10,7 +10,7 @@ import { journalAfter } from "../db/queries/journal";
 import { asksForRecount, concernedBy, touchedBy, wordsWanted, type FactOutcome } from "../room";
 import { roomsBehind } from "./behind";
 import { closeOverdue, dismissLongAway } from "./by-time";
-import { concerned, isDoorOther } from "./concerned";
+import { actingCapabilities, concerned, isDoorOther } from "./concerned";
 import { countAnew } from "./count-anew";
 import { Follower } from "./follower";
 import { framed, keepAlive, messageText } from "./frame";
@@ -202,7 +202,7 @@ export class Hub {
     for (const topic of touched.logs) room.logs.get(topic)!.isBehind = true;
     await readLogs(this.ports.db, room);
     this.showPlaces(room);
-    room.publish();
+    room.publish(isEdited ? undefined : actingCapabilities(rows));
     const further = [...touched.people, ...(await concernedBy(this.ports.db, rows, room.state))];
     await this.tellOwn(room, [...concerned(before, room.state), ...further]);
     if (asksForRecount(rows)) await this.readFigures(room);

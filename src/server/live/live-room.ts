@@ -221,21 +221,30 @@ export class LiveRoom {
     return { gone, moved };
   }
 
-  /** Brings every feed that somebody follows up to the present: each change is serialised once, each bundle framed once. */
-  publish(): void {
+  /**
+   * Brings the feeds that somebody follows up to the present: each change is serialised once, each bundle framed once.
+   * @param only an act of these capabilities: what else has gathered waits for the tick, so that thirty acts a second
+   *   of a lively house are not thirty writes a second to each of its thousands
+   */
+  publish(only?: ReadonlySet<string>): void {
     const texts = new Map<string, string>();
+    const isDue = (topic: string) => !only || only.has(topic.slice(0, topic.indexOf(":")));
     for (const { topics } of this.bundles.values()) {
-      for (const topic of topics) if (!texts.has(topic)) texts.set(topic, this.advance(topic));
+      for (const topic of topics) if (!texts.has(topic) && isDue(topic)) texts.set(topic, this.advance(topic));
     }
-    for (const topic of this.feeds.keys()) if (!texts.has(topic)) this.feeds.delete(topic);
-    // what nobody here follows is not gathered for ever
-    for (const [topic, log] of this.logs) if (!texts.has(topic)) log.advance();
+    if (only) this.areFiguresDirty = true;
+    else this.forgetUnfollowed(texts);
     for (const { topics, followers } of this.bundles.values()) {
-      const text = topics.map((topic) => texts.get(topic)).join("");
+      const text = topics.map((topic) => texts.get(topic) ?? "").join("");
       if (text === "") continue;
       const bytes = framed(text);
       for (const follower of followers) follower.write(bytes);
     }
+  }
+  private forgetUnfollowed(followed: ReadonlyMap<string, string>): void {
+    for (const topic of this.feeds.keys()) if (!followed.has(topic)) this.feeds.delete(topic);
+    // what nobody here follows is not gathered for ever
+    for (const [topic, log] of this.logs) if (!followed.has(topic)) log.advance();
   }
   private advance(topic: string): string {
     if (whisperTopics.has(topic)) {

@@ -19,6 +19,7 @@ import { addFromEntry } from "@/server/services/people/stage-people";
 import { executeWhole } from "@/server/services/ground/room/commands";
 import { emptyRehearsal, fillRehearsal } from "@/server/services/hour/crowd";
 import { deskEntry } from "@/server/services/hour/entry";
+import { keepSwitches } from "@/server/services/hour/keep-switches";
 import { extendDate } from "@/server/services/hour/extend";
 import { findLate, letLateIn } from "@/server/services/hour/late-people";
 import { app } from "@/server/compose";
@@ -221,6 +222,14 @@ export async function extendDateAction(eventId: string, occurrenceId: string, mi
   return act(async () => {
     const { context, member } = await currentMember();
     await extendDate(context, member, eventId, occurrenceId, minutes, seenEndAt);
+  });
+}
+
+/** The event's further dates begin with the audience's settings of this hour. */
+export async function keepSwitchesAction(eventId: string, occurrenceId: string) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    await keepSwitches(context, member, eventId, occurrenceId);
   });
 }
 

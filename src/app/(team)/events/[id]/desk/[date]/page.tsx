@@ -7,6 +7,7 @@ import {
   extendDateAction,
   fillRehearsalAction,
   findLateAction,
+  keepSwitchesAction,
   letLateInAction,
 } from "../../actions";
 import { setDutiesAction } from "../../people-actions";
@@ -35,6 +36,7 @@ export default async function DeskPage({
         backUrl={`/events/${id}/plan`}
         roomCode={entry.roomCode}
         extend={extendDateAction.bind(null, id, date)}
+        keepSwitches={roleMay(entry.actor, "event.plan") ? keepSwitchesAction.bind(null, id, date) : null}
         late={
           roleMay(entry.actor, "event.people")
             ? { find: findLateAction.bind(null, id, date), letIn: letLateInAction.bind(null, id, date) }

@@ -1,0 +1,51 @@
+import { describe, expect, it } from "vitest";
+import { emptyRoom, foldAll, type JournalEntry, type Standing } from "@/core/room";
+import { at, words } from "@/core/room/test-room";
+import { Follower } from "./follower";
+import { LiveRoom } from "./live-room";
+import { LogTail } from "./log-tail";
+
+const standing: Standing = { ticketId: "a1", role: "attendee", duties: [], place: "house", isAtDesk: false };
+const entry = (seq: number, body: JournalEntry["body"]): JournalEntry => ({ seq, at, actorId: "p", body });
+
+function house() {
+  const room = new LiveRoom("r", "o", "e", "org", words, "epoch", () => at);
+  room.state = foldAll(emptyRoom, [entry(1, { type: "hour.doors-opened" }), entry(2, { type: "hour.curtain-raised" })]);
+  const log = new LogTail("chat:house", 50, [], 0);
+  room.logs.set("chat:house", log);
+  const heard: string[] = [];
+  const wire = {
+    writableLength: 0,
+    write: (bytes: Uint8Array) => heard.push(Buffer.from(bytes).toString()) > 0,
+    end: () => {},
+  };
+  room.add(new Follower("c", "a1", false, standing, wire, () => {}), new Map());
+  heard.length = 0;
+  return { room, log, heard };
+}
+
+describe("what an act shows at once", () => {
+  it("is its own capability's part; lines that have gathered go with the tick, and the room asks for one", () => {
+    const { room, log, heard } = house();
+    room.areFiguresDirty = false;
+    log.take({ id: "l1", seq: 1, rev: 1, row: { text: "A line" } });
+    room.foldIn([
+      entry(3, { type: "floor.offered", ticketId: "a1", parts: ["sound"] }),
+      entry(4, { type: "floor.accepted", ticketId: "a1" }),
+      entry(5, { type: "floor.microphone-set", ticketId: "a1", isOpen: true }),
+    ]);
+    room.publish(new Set(["floor"]));
+    expect(heard.join("")).toContain('"floor:house"');
+    expect(heard.join("")).not.toContain("A line");
+    expect(room.areFiguresDirty).toBe(true);
+    room.publish();
+    expect(heard.at(-1)).toContain("A line");
+    expect(heard).toHaveLength(2);
+  });
+  it("is nothing where the act is none of the house's", () => {
+    const { room, heard } = house();
+    room.foldIn([entry(3, { type: "floor.hand-raised", ticketId: "a1" })]);
+    room.publish(new Set(["floor"]));
+    expect(heard).toEqual([]);
+  });
+});
