@@ -4,6 +4,7 @@ import { frontDoorBench } from "./front-door";
 import { largeRoomBench } from "./large-room";
 import { broadcastBench } from "./live";
 import { livelyBench } from "./lively";
+import { peopleListBench } from "./people-list";
 import { planningBench } from "./planning";
 import { registrationsBench } from "./registrations";
 import { wayInBenches } from "./way-in";
@@ -17,6 +18,7 @@ const benches: Readonly<Record<string, () => Promise<void> | void>> = {
   "large-room": largeRoomBench,
   "live-2000": () => broadcastBench(2000),
   lively: livelyBench,
+  "people-list": peopleListBench,
   "long-chat": longChatBench,
   "live-5000": () => broadcastBench(5000),
 };

@@ -28,7 +28,15 @@ export {
   type ContactQuery,
   type ImportLine,
 } from "./contacts-input";
-export { callInput, callReport, callReportEveryMs, type CallReport, type CallState } from "./phone-input";
+export {
+  callInput,
+  callReport,
+  callReportEveryMs,
+  ownNumber,
+  pickedUp,
+  type CallReport,
+  type CallState,
+} from "./phone-input";
 export { hookOutcomeFrom, hookOutcomes, hookOutcomeText, type HookOutcome } from "./hook-outcome";
 export { fieldIssuesOf, issuesOf } from "./issues";
 export { wordsOfIssue } from "./issue-words";
@@ -76,6 +84,8 @@ export {
   type EarlierPage,
   haveText,
   readHave,
+  beatEveryMs,
+  lineLostAfterMs,
   signEveryMs,
   signLostAfterMs,
   logEpoch,

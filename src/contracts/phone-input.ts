@@ -16,6 +16,15 @@ export const callInput = z.object({
   pin: digits(6, 12, issue("not-a-pin")),
 });
 
+/** What it reports when somebody who asked to be called picks up. */
+export const pickedUp = z.object({ answer: z.string().min(8).max(400) });
+
+/** A number as it is dialled from anywhere (ITU-T E.164): "+", the country, up to 15 digits. */
+export const ownNumber = z
+  .string()
+  .transform((text) => text.replace(/[\s()./-]/g, "").replace(/^00/, "+"))
+  .pipe(z.string().regex(/^\+[1-9]\d{6,14}$/, issue("not-a-phone-number")));
+
 /** What it reports while the call lasts. */
 export const callReport = z.discriminatedUnion("type", [
   z.object({ type: z.literal("level"), level: z.int().min(0).max(100) }),

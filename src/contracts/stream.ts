@@ -40,6 +40,8 @@ export interface StreamMessages {
   whispers: { readonly topic: string; readonly said: readonly (readonly [ticketId: string, body: WhisperBody])[] };
   /** one person's own things */
   personal: { readonly me: PersonalPart };
+  /** the line lives: to whoever works here, so that a lost one shows within seconds */
+  beat: object;
   /** whether the server reaches its database */
   health: { readonly isWell: boolean };
   /** the right to this room was withdrawn, or this person was shown out */
@@ -59,6 +61,10 @@ export function readHave(text: string | null): ReadonlyMap<string, { epoch: stri
     ),
   );
 }
+
+/** So often those of stage and desk hear that their line lives; silence for longer is a lost one. */
+export const beatEveryMs = 1000;
+export const lineLostAfterMs = 3000;
 
 export const signEveryMs = 10_000;
 /** after this long without a sign somebody counts as gone */

@@ -6,12 +6,14 @@ import { handlers } from "./jobs/handlers";
 import { maildir, noInbox } from "./mail/inbox";
 import { smtpMailer } from "./mail/mailer";
 import { fileClock, systemClock } from "./platform/clock";
-import { readEnvironment } from "./platform/environment";
+import { readEnvironment, type Environment } from "./platform/environment";
 import { randomIds } from "./platform/ids";
 import { jsonLog } from "./platform/log";
 import { jobNames, type JobName } from "./platform/queue";
 import { makeSecrets } from "./platform/secrets";
 import { rederiveInstants } from "./services/planning/dates/rederive";
+import { noDial } from "./services/ground/dial-port";
+import { signedDial } from "./platform/signed-dial";
 import { threadPool } from "./workers/pool";
 import type { Context } from "./services/ground/context";
 
@@ -22,6 +24,10 @@ const everyMs: Readonly<Record<JobName, number>> = {
   "call-hooks": 3000,
   purge: 3_600_000,
 };
+
+/** A line that signs is asked where it says; the stand-in asks by itself. */
+const dialOf = ({ STAGE_CALL_PHONE_DIAL_URL: url, STAGE_CALL_PHONE_SECRET: secret }: Environment) =>
+  url && secret ? signedDial(url, secret) : noDial;
 
 /** The context alone, without streams and sign-in: for the job process, the seed and tools. */
 export async function makeContext(source: Record<string, string | undefined>) {
@@ -45,6 +51,7 @@ export async function makeContext(source: Record<string, string | undefined>) {
     environment,
     sums,
     crowd,
+    dial: dialOf(environment),
   };
   const close = async () => {
     mailer.close();

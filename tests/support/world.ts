@@ -1,3 +1,4 @@
+import { noDial } from "@/server/services/ground/dial-port";
 import { noCrowd } from "@/server/services/ground/crowd-port";
 import { mainRoomOf } from "@/server/db/queries/journal";
 import { randomUUID } from "node:crypto";
@@ -94,6 +95,7 @@ export async function makeWorld(): Promise<World> {
     storage: folderStorage(mkdtempSync(join(tmpdir(), "stage-call-"))),
     sums: sumsHere,
     crowd: noCrowd,
+    dial: noDial,
     environment: {
       DATABASE_URL: databaseUrl,
       STAGE_CALL_URL: "https://stage.example.org",

@@ -385,6 +385,12 @@ export const ar: Messages = {
     noText: "لم يكتب أحد بعد.",
     score: "لديك {right} من {of} صحيحة.",
   },
+  callMe: {
+    title: "أو دعنا نتصل بك",
+    number: "رقمك مع رمز البلد",
+    act: "اتصلوا بي",
+    done: "سيرن هاتفك بعد لحظة. ارفع السماعة فتكون معنا.",
+  },
   devices: {
     audioinput: "الميكروفون",
     videoinput: "الكاميرا",

@@ -389,6 +389,12 @@ export const de: Messages = {
     noText: "Noch hat niemand geschrieben.",
     score: "Sie haben {right} von {of} richtig.",
   },
+  callMe: {
+    title: "Oder lassen Sie sich anrufen",
+    number: "Ihre Nummer, mit Landesvorwahl",
+    act: "Rufen Sie mich an",
+    done: "Ihr Telefon klingelt gleich. Nehmen Sie ab, und Sie sind dabei.",
+  },
   devices: {
     audioinput: "Mikrofon",
     videoinput: "Kamera",

@@ -390,6 +390,12 @@ export const en = {
     noText: "Nobody has written yet.",
     score: "You have {right} of {of} right.",
   },
+  callMe: {
+    title: "Or be called",
+    number: "Your number, with the country’s code",
+    act: "Call me",
+    done: "Your phone rings in a moment. Pick up, and you are in.",
+  },
   devices: {
     audioinput: "Microphone",
     videoinput: "Camera",

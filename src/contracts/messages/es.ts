@@ -388,6 +388,12 @@ export const es: Messages = {
     noText: "Nadie ha escrito todavía.",
     score: "Tiene {right} de {of} correctas.",
   },
+  callMe: {
+    title: "O que le llamen",
+    number: "Su número, con el prefijo del país",
+    act: "Llámenme",
+    done: "Su teléfono sonará enseguida. Descuelgue y ya está dentro.",
+  },
   devices: {
     audioinput: "Micrófono",
     videoinput: "Cámara",

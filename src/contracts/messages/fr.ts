@@ -390,6 +390,12 @@ export const fr: Messages = {
     noText: "Personne n’a encore écrit.",
     score: "Vous avez {right} bonnes réponses sur {of}.",
   },
+  callMe: {
+    title: "Ou faites-vous appeler",
+    number: "Votre numéro, avec l’indicatif du pays",
+    act: "Appelez-moi",
+    done: "Votre téléphone va sonner. Décrochez, et vous y êtes.",
+  },
   devices: {
     audioinput: "Microphone",
     videoinput: "Caméra",

@@ -389,6 +389,12 @@ export const pt: Messages = {
     noText: "Ainda ninguém escreveu.",
     score: "Tem {right} de {of} certas.",
   },
+  callMe: {
+    title: "Ou seja chamado",
+    number: "O seu número, com o indicativo do país",
+    act: "Liguem-me",
+    done: "O seu telefone toca dentro de momentos. Atenda e está lá dentro.",
+  },
   devices: {
     audioinput: "Microfone",
     videoinput: "Câmara",

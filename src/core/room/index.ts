@@ -90,7 +90,7 @@ export {
   type Speaking,
 } from "./stage/who-speaks";
 export { arrivedBackstage, type StagePerson, type StagePlace } from "./stage/state";
-export { places, standingOf, type Place, type Standing } from "./standing";
+export { isOfTheStage, places, standingOf, type Place, type Standing } from "./standing";
 export type {
   AnyView,
   AudienceItem,

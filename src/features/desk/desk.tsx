@@ -72,6 +72,28 @@ function DeskHead({ props, scene }: { props: DeskProps; scene: DeskScene }) {
   );
 }
 
+/** How the line to the room is, and what waits for it. */
+function LineNotes({ room }: { room: RoomLink<DeskView> }) {
+  return (
+    <>
+      {room.state === "lost" && (
+        <Note tone="attention">
+          Connection lost. Trying again;{" "}
+          {room.waiting > 0
+            ? `${room.waiting} ${room.waiting === 1 ? "act waits" : "acts wait"} here and will be sent when it is back.`
+            : "acts are kept and sent when it is back."}
+        </Note>
+      )}
+      {room.state === "unwell" && (
+        <Note tone="attention">
+          The database does not answer. The room stands as it is; acts are kept and sent when it is back.
+        </Note>
+      )}
+      {room.refusal && <Note tone="wrong">{room.refusal}</Note>}
+    </>
+  );
+}
+
 function TrayAndChat({
   tray,
   heldCount,
@@ -209,15 +231,7 @@ export function Desk(props: DeskProps) {
   const heldCount = room.logs.get("chat:held")?.rows.length ?? 0;
   return (
     <Theme theme="desk" className="flex h-screen min-w-[1100px] flex-col overflow-hidden">
-      {room.state === "lost" && (
-        <Note tone="attention">Connection lost. Trying again; acts are kept and sent when it is back.</Note>
-      )}
-      {room.state === "unwell" && (
-        <Note tone="attention">
-          The database does not answer. The room stands as it is; acts are kept and sent when it is back.
-        </Note>
-      )}
-      {room.refusal && <Note tone="wrong">{room.refusal}</Note>}
+      <LineNotes room={room} />
       <DeskHead props={props} scene={scene} />
       <div className="grid min-h-0 flex-1 grid-cols-[17rem_1fr_24rem]">
         <HourColumn scene={scene} extend={props.extend} />

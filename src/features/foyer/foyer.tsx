@@ -4,6 +4,7 @@ import { useRouter } from "next/navigation";
 import { useEffect, useId, useState } from "react";
 import { Button, Field, Input, Note } from "@/ui";
 
+import { CallMe } from "@/features/shared/call-me";
 import { ByPhone } from "@/features/shared/by-phone";
 import { DeviceChoice } from "@/features/shared/devices/device-choice";
 import { HearYourself } from "@/features/shared/devices/hear-yourself";
@@ -61,6 +62,7 @@ function OwnCheck({
         <p className="mt-4 border-t border-rule pt-3">{props.soundBy === "phone" ? words.phoneOnly : words.phoneToo}</p>
       )}
       <ByPhone rows={props.phone} />
+      {props.callMe && <CallMe words={props.words.callMe} ask={props.callMe} />}
       {!props.isStage && <p className="mt-3 text-label text-ink-2">{words.checkSkip}</p>}
     </section>
   );

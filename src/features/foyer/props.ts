@@ -23,6 +23,8 @@ export interface EntranceProps {
   readonly backstage: readonly string[];
   /** how to come in by phone, line by line */
   readonly phone: readonly (readonly [label: string, value: string])[];
+  /** null where nobody is called */
+  readonly callMe: ((number: string) => Promise<Done<unknown>>) | null;
   readonly soundBy: "computer" | "phone" | "both";
   readonly now: number;
   readonly words: Messages;

@@ -3,7 +3,7 @@ import { useState } from "react";
 import type { CallState } from "@/contracts";
 import { phoneKeys, type KeyAct } from "@/core/room";
 import { Button, Field, Input, Note, Select } from "@/ui";
-import { useCall } from "./use-call";
+import { useCall, useRinging } from "./use-call";
 
 const hears: Record<CallState["place"], string> = {
   foyer: "“You are in the foyer. The doors open for everybody at once; please stay on the line.”",
@@ -89,6 +89,35 @@ function CallInProgress({
   );
 }
 
+/** A telephone that somebody asked to be called at. */
+function OwnTelephone({ isFree, pickUp }: { isFree: boolean; pickUp: (answer: string) => void }) {
+  const [own, setOwn] = useState("");
+  const answer = useRinging(own, isFree);
+  return (
+    <section className="mt-4 flex flex-col gap-3 bg-sheet p-5" aria-live="polite">
+      <Field label="This telephone’s own number, to be called at">
+        {(ids) => (
+          <Input
+            {...ids}
+            className="font-mono"
+            inputMode="tel"
+            value={own}
+            onChange={(event) => setOwn(event.target.value)}
+          />
+        )}
+      </Field>
+      {answer && (
+        <p className="flex items-center gap-3">
+          It rings.
+          <Button weight="act" onClick={() => pickUp(answer)}>
+            Pick up
+          </Button>
+        </p>
+      )}
+    </section>
+  );
+}
+
 /** The stand-in of a telephone: dials a number of the house, types the two numbers, speaks and hangs up. */
 export function Handset({ numbers }: { numbers: readonly { country: string; number: string }[] }) {
   const call = useCall();
@@ -156,6 +185,7 @@ export function Handset({ numbers }: { numbers: readonly { country: string; numb
           </Button>
         </form>
       )}
+      {!call.isOn && <OwnTelephone isFree={!call.isOn} pickUp={(answer) => void call.dial({ answer })} />}
       {call.isOn && call.state && <CallInProgress call={call} state={call.state} level={level} speak={speak} />}
     </main>
   );

@@ -20,6 +20,27 @@ const refused = (failure: Failure): string =>
     ? "These numbers do not belong together. Look at the join details and dial again."
     : wordsOf(failure);
 
+const lookEveryMs = 1500;
+
+/** Whether the telephone with this number rings just now; the answer picks it up. */
+export function useRinging(number: string, isLooking: boolean): string | null {
+  const [answer, setAnswer] = useState<string | null>(null);
+  useEffect(() => {
+    if (!isLooking || number.trim() === "") return;
+    const look = async () => {
+      const response = await fetch(`/phone-line/calls?number=${encodeURIComponent(number)}`).catch(() => null);
+      const said = (await response?.json().catch(() => null)) as { answer?: string | null } | null | undefined;
+      setAnswer(said?.answer ?? null);
+    };
+    const timer = setInterval(() => void look(), lookEveryMs);
+    return () => {
+      clearInterval(timer);
+      setAnswer(null);
+    };
+  }, [number, isLooking]);
+  return answer;
+}
+
 /** One call on the simulated line: dialled, reported once a second, hung up. */
 export function useCall() {
   const [call, setCall] = useState<string | null>(null);
@@ -49,7 +70,7 @@ export function useCall() {
     state,
     wrong,
     setLevel: (next: number) => (level.current = next),
-    async dial(numbers: { number: string; conferenceNumber: string; pin: string }) {
+    async dial(numbers: { number: string; conferenceNumber: string; pin: string } | { answer: string }) {
       setWrong(null);
       const answer = await post("/phone-line/calls", numbers).catch(() => null);
       if (!answer) return setWrong("The line is dead just now. Dial again in a moment.");

@@ -7,6 +7,7 @@ import { callHooks } from "../services/afterwards/boards";
 import { receiveAll } from "../services/mailings/incoming-mail";
 import { planFollowUps } from "../services/mailings/track";
 import { countHeld } from "../services/overview/forecast";
+import { forgetCallBacks } from "../services/hour/call-back";
 import { closeLost } from "../services/hour/presence";
 import { drainOutbox } from "../services/ground/room/outbox";
 import { purge, sweepDates } from "../services/outside/sweep";
@@ -24,6 +25,7 @@ export const handlers: Readonly<Record<JobName, (context: Context) => Promise<un
     await sweepDates(context);
     await countHeld(context);
     await planFollowUps(context);
+    await forgetCallBacks(context);
   },
   "receive-mail": receiveAll,
   "call-hooks": callHooks,

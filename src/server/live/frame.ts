@@ -10,5 +10,7 @@ export function framed(text: string): Buffer {
   return Buffer.concat([Buffer.from(`${body.length.toString(16)}\r\n`), body, Buffer.from("\r\n")]);
 }
 
+/** That a line lives, as a message that a page is told of: comments are not. */
+export const beat = framed(messageText("beat", {}));
 export const keepAlive = framed(": still here\n\n");
 export const lastChunk = Buffer.from("0\r\n\r\n");

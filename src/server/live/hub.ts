@@ -1,8 +1,8 @@
 import { editedParts, type HubPorts, type Join } from "./hub-ports";
 
 export type { HubPorts, Join } from "./hub-ports";
-import type { WhisperBody } from "@/contracts";
-import { type JournalEntry } from "@/core/room";
+import { beatEveryMs, type WhisperBody } from "@/contracts";
+import { isOfTheStage, type JournalEntry } from "@/core/room";
 import { Refusal } from "@/core/shared";
 import { isDatabaseAway } from "../db/away";
 import type { RoomNotice } from "../db/notify";
@@ -13,7 +13,7 @@ import { closeOverdue, dismissLongAway } from "./by-time";
 import { actingCapabilities, concerned, isDoorOther } from "./concerned";
 import { countAnew } from "./count-anew";
 import { Follower } from "./follower";
-import { framed, keepAlive, messageText } from "./frame";
+import { beat, framed, keepAlive, messageText } from "./frame";
 import type { LiveRoom } from "./live-room";
 import { listen } from "./listener";
 import { readLogs } from "./read-logs";
@@ -58,6 +58,7 @@ export class Hub {
     this.timers.every(figuresEveryMs, () => this.tick());
     this.timers.every(headsEveryMs, () => this.pollHeads());
     this.timers.every(keepAliveEveryMs, () => this.broadcast(keepAlive));
+    this.timers.every(beatEveryMs, () => this.broadcast(beat, ({ standing }) => isOfTheStage(standing)));
   }
 
   private setHealth(isWell: boolean): void {
@@ -66,8 +67,8 @@ export class Hub {
     if (isWell) this.ports.databaseBack();
     this.broadcast(framed(messageText("health", { isWell })));
   }
-  private broadcast(bytes: Uint8Array): void {
-    for (const room of this.rooms) for (const one of room.followers()) one.write(bytes);
+  private broadcast(bytes: Uint8Array, isFor: (one: Follower) => boolean = () => true): void {
+    for (const room of this.rooms) for (const one of room.followers()) if (isFor(one)) one.write(bytes);
   }
 
   /** Does something with the database. While it is away the screens are told; every other failure is a defect. */

@@ -19,6 +19,8 @@ const settings = z.object({
   STAGE_CALL_PHONE_LINE: z.enum(["off", "stand-in", "signed"]).default("off"),
   /** as Standard Webhooks has it, `whsec_…` */
   STAGE_CALL_PHONE_SECRET: z.string().min(24).optional(),
+  /** where that line is asked to call somebody; without it nobody is called back */
+  STAGE_CALL_PHONE_DIAL_URL: z.url().optional(),
   /** how the receiving mail server names itself in Authentication-Results (RFC 8601): its findings are then believed */
   STAGE_CALL_AUTHSERV_ID: z.string().optional(),
   /** tests only: a file with the milliseconds by which the clock is ahead */

@@ -27,6 +27,7 @@ afterEach(() => {
 
 const refusals: (Failure | { code: "lost" })[] = [];
 let waiting = 0;
+let heard: string[] = [];
 /** what a browser keeps across a reload */
 const rows = new Map<string, Waiting>();
 const kept: QueueStore = {
@@ -36,6 +37,7 @@ const kept: QueueStore = {
 };
 const queue = () => {
   refusals.length = 0;
+  heard = [];
   return new CommandQueue({
     url: "/live/x/commands",
     store: kept,
@@ -44,6 +46,8 @@ const queue = () => {
     wait: (ms) => new Promise((done) => setTimeout(done, ms)),
     onRefusal: (failure) => refusals.push(failure),
     onWaiting: (count) => (waiting = count),
+    onSilence: () => heard.push("silence"),
+    onAnswer: () => heard.push("answer"),
   });
 };
 const settle = () => vi.advanceTimersByTimeAsync(0);
@@ -132,5 +136,22 @@ describe("the queue of a room's commands", () => {
     await vi.advanceTimersByTimeAsync(16_000);
     expect(sent.at(-1)!.commandId).toBe(sent[0]!.commandId);
     expect([waiting, rows.size]).toEqual([0, 0]);
+  });
+
+  it("tells of a lost line at once where a post fails, after three seconds where nothing is answered", async () => {
+    answers = ["broken"];
+    const commands = queue();
+    void commands.push({ type: "hour.open-doors" });
+    await settle();
+    expect(heard).toEqual(["silence"]);
+    await vi.advanceTimersByTimeAsync(1000);
+    expect(heard).toEqual(["silence", "answer"]);
+    // an answer is awaited for as long as a browser does
+    vi.stubGlobal("fetch", () => new Promise(() => {}));
+    void commands.push({ type: "hour.raise-curtain" });
+    await vi.advanceTimersByTimeAsync(2999);
+    expect(heard).toHaveLength(2);
+    await vi.advanceTimersByTimeAsync(1);
+    expect(heard).toEqual(["silence", "answer", "silence"]);
   });
 });

@@ -1,4 +1,4 @@
-import type { CommandBody } from "@/contracts";
+import { lineLostAfterMs, type CommandBody } from "@/contracts";
 import type { Failure } from "@/core/shared";
 import type { QueueStore, Waiting } from "./queue-store";
 
@@ -16,6 +16,10 @@ export interface QueuePorts {
   onRefusal(failure: Failure | { readonly code: "lost" }): void;
   /** how many have no answer yet */
   onWaiting(count: number): void;
+  /** nothing is heard of a command: the line is gone */
+  onSilence(): void;
+  /** something was heard */
+  onAnswer(): void;
 }
 
 /** Refusals that only say that things are as wanted. */
@@ -25,6 +29,7 @@ const isHarmless = (failure: Failure): boolean => failure.code === "already-done
 const mostUnreadable = 4;
 const firstPauseMs = 500;
 const longestPauseMs = 15_000;
+const answeredWithinMs = 20_000;
 
 type Answer = "silence" | "unreadable" | { readonly ok: true } | { readonly ok: false; readonly failure: Failure };
 
@@ -73,6 +78,8 @@ export class CommandQueue {
       method: "POST",
       headers: { "content-type": "application/json" },
       body: JSON.stringify({ commandId, command }),
+      // an answer that never comes is asked for again: with the same id nothing is done twice
+      signal: AbortSignal.timeout(answeredWithinMs),
     });
   }
 
@@ -111,11 +118,16 @@ export class CommandQueue {
 
   private async trySend(one: Waiting): Promise<Answer> {
     let response: Response;
+    const silent = setTimeout(() => this.ports.onSilence(), lineLostAfterMs);
     try {
       response = await this.request(one);
     } catch {
+      this.ports.onSilence();
       return "silence";
+    } finally {
+      clearTimeout(silent);
     }
+    this.ports.onAnswer();
     try {
       const body = (await response.json()) as { ok?: boolean; failure?: Failure | { code: "defect" } };
       if (body.ok === true) return { ok: true };

@@ -1,4 +1,4 @@
-import { haveText, type StreamEvent, type StreamMessages } from "@/contracts";
+import { haveText, lineLostAfterMs, type StreamEvent, type StreamMessages } from "@/contracts";
 
 type Seen = ReadonlyMap<string, { readonly epoch: string; readonly n: number }>;
 
@@ -10,6 +10,7 @@ export interface StreamPorts {
   onLost(): void;
 }
 
+const lookEveryMs = 500;
 const firstPauseMs = 500;
 const longestPauseMs = 15_000;
 const events = [
@@ -19,20 +20,40 @@ const events = [
   "lines",
   "whispers",
   "personal",
+  "beat",
   "health",
   "closed",
 ] as const satisfies readonly StreamEvent[];
 
-/** One event stream that comes back by itself, later each time, until it is closed. @returns how to close it */
-export function followStream(ports: StreamPorts): () => void {
+/**
+ * One event stream that comes back by itself, later each time, until it is closed. Where the server sends beats, three
+ * seconds without a word are a lost line, whatever the network still says of it.
+ * @returns how to close it, and how to open it anew at once
+ */
+export function followStream(ports: StreamPorts): { close(): void; again(): void } {
   let source: EventSource | null = null;
   let isOver = false;
   let tries = 0;
   let retry: ReturnType<typeof setTimeout> | undefined;
+  /** when it was heard last; null while no beats are promised */
+  let heardAt: number | null = null;
+  const watch = setInterval(() => {
+    if (heardAt === null || Date.now() - heardAt < lineLostAfterMs) return;
+    ports.onLost();
+    again();
+  }, lookEveryMs);
   const close = () => {
     isOver = true;
     clearTimeout(retry);
+    clearInterval(watch);
     source?.close();
+  };
+  const again = () => {
+    if (isOver) return;
+    clearTimeout(retry);
+    source?.close();
+    heardAt = null;
+    open();
   };
   const open = () => {
     const have = haveText(ports.have());
@@ -41,6 +62,7 @@ export function followStream(ports: StreamPorts): () => void {
     for (const event of events) {
       stream.addEventListener(event, (raw) => {
         tries = 0;
+        if (event === "beat" || heardAt !== null) heardAt = Date.now();
         (ports.on[event] as (message: unknown) => void)(JSON.parse((raw as MessageEvent<string>).data));
         if (event === "closed") close();
       });
@@ -48,7 +70,8 @@ export function followStream(ports: StreamPorts): () => void {
     // an event source gives up after an answer that is no stream: a new one is made each time
     stream.onerror = () => {
       stream.close();
-      if (isOver) return;
+      if (isOver || source !== stream) return;
+      heardAt = null;
       ports.onLost();
       clearTimeout(retry);
       // full jitter: a whole house that lost its server does not come back at the same instant
@@ -56,5 +79,5 @@ export function followStream(ports: StreamPorts): () => void {
     };
   };
   open();
-  return close;
+  return { close, again };
 }

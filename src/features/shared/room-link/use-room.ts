@@ -1,16 +1,12 @@
 "use client";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { signEveryMs, wordsOf, type CommandBody, type StreamMessages, type WhisperBody } from "@/contracts";
+import { wordsOf, type CommandBody, type StreamMessages, type WhisperBody } from "@/contracts";
 import type { Failure } from "@/core/shared";
 import type { AnyView, PersonalPart } from "@/core/room";
-import { CommandQueue, type Receipt } from "./command-queue";
-import { change, follow, haveOf, lines, noFeeds, screenOf, snapshot, type Feeds } from "./feeds";
-import { browserStore } from "./queue-store";
-import { steadyTimer } from "./signs";
+import type { Receipt } from "./command-queue";
+import { noFeeds, screenOf, type Feeds } from "./feeds";
+import { openLink, type LinkState } from "./open-link";
 import { useReadEarlier } from "./use-read-earlier";
-import { followStream } from "./stream";
-
-export type LinkState = "connecting" | "live" | "lost" | "unwell" | "withdrawn" | "shown-out";
 
 export interface RoomLink<V extends AnyView> {
   /** null until the first picture has come */
@@ -37,76 +33,6 @@ export interface RoomLink<V extends AnyView> {
 
 /** At the end a whole house signs: spread over this long. */
 const endSignSpreadMs = 1500;
-
-/** The page goes: said in passing, the answer is nobody's. */
-function sayGoodbye(url: string, connectionId: string | null): void {
-  if (!connectionId) return;
-  const body = JSON.stringify({ commandId: crypto.randomUUID(), command: { type: "goodbye", connectionId } });
-  navigator.sendBeacon(url, new Blob([body], { type: "application/json" }));
-}
-
-/** Where a link puts what comes. */
-interface LinkSet {
-  feeds(run: (before: Feeds) => Feeds): void;
-  me(me: PersonalPart): void;
-  whispers(message: StreamMessages["whispers"]): void;
-  state(run: (before: LinkState) => LinkState): void;
-  refusal(failure: Failure | { readonly code: "lost" }): void;
-  waiting(count: number): void;
-  clockAhead(ms: number): void;
-}
-
-/** What a room's link is built on, apart from React. */
-function openLink(base: string, query: string, set: LinkSet) {
-  let held: Feeds = noFeeds;
-  let connectionId: string | null = null;
-  const take = (run: (before: Feeds) => Feeds) => {
-    held = run(held);
-    set.feeds(() => held);
-    set.state(() => "live");
-  };
-  const queue = new CommandQueue({
-    url: `${base}/commands?${query}`,
-    store: browserStore(`${base}?${query}`, Date.now),
-    now: Date.now,
-    newId: () => crypto.randomUUID(),
-    wait: (ms) => new Promise((done) => setTimeout(done, ms)),
-    onRefusal: set.refusal,
-    onWaiting: set.waiting,
-  });
-  const closeStream = followStream({
-    url: `${base}/stream?${query}`,
-    have: () => haveOf(held),
-    onLost: () => set.state((before) => (before === "unwell" ? before : "lost")),
-    on: {
-      follow: (message) => {
-        connectionId = message.connectionId;
-        set.clockAhead(message.now - Date.now());
-        take((before) => follow(before, message));
-      },
-      snapshot: (message) => take((before) => snapshot(before, message)),
-      change: (message) => take((before) => change(before, message)),
-      lines: (message) => take((before) => lines(before, message)),
-      whispers: set.whispers,
-      personal: ({ me }) => set.me(me),
-      health: ({ isWell }) => set.state(() => (isWell ? "live" : "unwell")),
-      closed: ({ why }) => set.state(() => why),
-    },
-  });
-  const sign = () => {
-    if (connectionId) queue.post({ type: "sign", connectionId });
-  };
-  const goodbye = () => sayGoodbye(`${base}/commands?${query}`, connectionId);
-  const stopSigns = steadyTimer(signEveryMs, sign);
-  window.addEventListener("pagehide", goodbye);
-  const close = () => {
-    stopSigns();
-    window.removeEventListener("pagehide", goodbye);
-    queue.stop();
-    closeStream();
-  };
-  return { queue, sign, close };
-}
 
 /** Of a command that no server could make sense of. */
 const lostWords = "That did not reach the room. Try it again.";

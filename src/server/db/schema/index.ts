@@ -34,6 +34,7 @@ export { recordings } from "./recordings";
 export {
   admissions,
   ballots,
+  callBacks,
   crowds,
   questionComments,
   journal,

@@ -16,7 +16,7 @@ import { tempers } from "@/core/crowd";
 import { questionStates } from "@/core/questions";
 import { places, type EntryBody, type OutwardAct } from "@/core/room";
 import { instant, organisationId } from "./columns";
-import { occurrences } from "./events";
+import { occurrences, tickets } from "./events";
 import { polls } from "./run-sheet";
 
 /**
@@ -224,6 +224,25 @@ export const admissions = pgTable(
 );
 
 /** The invented house that fills a rehearsal (rule 27); its people go with it. */
+/** Somebody asked to be called: their number is kept for as long as it rings, and no longer. */
+export const callBacks = pgTable(
+  "call_backs",
+  {
+    id: uuid("id").primaryKey(),
+    organisationId: organisationId(),
+    ticketId: uuid("ticket_id")
+      .notNull()
+      .references(() => tickets.id, { onDelete: "cascade" }),
+    number: text("number").notNull(),
+    askedAt: instant("asked_at").notNull(),
+  },
+  (table) => [
+    index("call_backs_ticket").on(table.ticketId),
+    index("call_backs_number").on(table.organisationId, table.number),
+    index("call_backs_asked").on(table.askedAt),
+  ],
+);
+
 export const crowds = pgTable("crowds", {
   occurrenceId: uuid("occurrence_id")
     .primaryKey()

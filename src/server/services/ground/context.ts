@@ -2,6 +2,7 @@ import { issuesOf } from "@/contracts";
 import { nulIn, Refusal, type IssueCode } from "@/core/shared";
 import type { z } from "zod";
 import type { CrowdPort } from "./crowd-port";
+import type { DialPort } from "./dial-port";
 import type { Db } from "../../db/client";
 import type { Storage } from "../../files/storage";
 import type { Inbox } from "../../mail/inbox";
@@ -28,6 +29,7 @@ export interface Context {
   readonly environment: Environment;
   readonly sums: HeavySums;
   readonly crowd: CrowdPort;
+  readonly dial: DialPort;
 }
 
 /** No text of the database can hold a NUL: it is refused at its field, not found out by a failing statement. */

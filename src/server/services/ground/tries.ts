@@ -18,6 +18,9 @@ export const limits = {
   "registration-of-address": { count: 5, windowMs: hourMs },
   "mail-to-address": { count: 12, windowMs: hourMs },
   "phone-pin": { count: 10, windowMs: 10 * minuteMs },
+  "call-back": { count: 4, windowMs: hourMs },
+  /** nobody is rung up again and again by somebody else's typing */
+  "call-to-number": { count: 6, windowMs: hourMs },
   "pins-of-event": { count: 200, windowMs: 10 * minuteMs },
   /** of one address from one network: blind tries elsewhere do not lock its owner out */
   "sign-in": { count: 8, windowMs: 10 * minuteMs },

@@ -1,5 +1,6 @@
 import { and, eq, isNull, desc, sql } from "drizzle-orm";
-import { callInput, type CallReport, type CallState, type CommandBody } from "@/contracts";
+import type { z } from "zod";
+import { callInput, pickedUp, type CallReport, type CallState, type CommandBody } from "@/contracts";
 import { isStageRole } from "@/core/people";
 import { commandsOfKey, isCurtainUp, keysFor, switchesNow, type PhoneKey } from "@/core/room";
 import { Refusal } from "@/core/shared";
@@ -11,6 +12,7 @@ import { needsProof } from "../way-in/entry-proofs";
 import { organisationOf, rulesOf } from "../organisation/rules";
 import { closeConnection, openConnection, type SignBook } from "./presence";
 import { executeWhole, roomOf, type RoomCache } from "../ground/room/commands";
+import { whoPickedUp } from "./call-back";
 import { wayIn } from "./entry";
 import { holderById, requireWayIn, type Holder } from "../way-in/tickets";
 import { countTries } from "../ground/tries";
@@ -67,21 +69,27 @@ async function enterStage(
   );
 }
 
-/** Somebody has dialled in. @returns the call's own token, for everything the line reports about it */
-export async function answerCall(
-  { context, roomCache }: LinePorts,
-  rawInput: unknown,
-  from: string,
-): Promise<{ call: string; state: CallState }> {
-  const input = parse(callInput, rawInput);
+async function whoDialled(context: Context, input: z.infer<typeof callInput>, from: string): Promise<Holder> {
   await countTries(context, [
     ["phone-pin", `${input.conferenceNumber}|${from}`],
     ["pins-of-event", input.conferenceNumber],
   ]);
   const event = await eventOnLine(context, input.number, input.conferenceNumber);
-  const holder = await holderByPin(context, event.id, input.pin);
+  return holderByPin(context, event.id, input.pin);
+}
+
+/** Somebody has dialled in, or picked up where they asked to be called. @returns the call's own token, for everything the line reports about it */
+export async function answerCall(
+  { context, roomCache }: LinePorts,
+  rawInput: unknown,
+  from: string,
+): Promise<{ call: string; state: CallState }> {
+  const picked = pickedUp.safeParse(rawInput);
+  const holder = picked.success
+    ? await whoPickedUp(context, picked.data.answer)
+    : await whoDialled(context, parse(callInput, rawInput), from);
   requireWayIn(holder);
-  // a PIN proves no address
+  // neither a PIN nor a number proves an address
   if (needsProof(holder)) throw notFound("call");
   const { occurrence, ticket, actor } = holder;
   if (!wayIn(holder, context.clock.now()).isOpen)

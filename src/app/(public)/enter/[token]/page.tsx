@@ -10,6 +10,8 @@ import { isProofOpen, isProven, needsProof } from "@/server/services/way-in/entr
 import { backstageNow, wasHere, wayIn } from "@/server/services/hour/entry";
 import { hasDesk } from "@/server/services/organisation/team-invitations";
 import { holderOf, phoneRowsFor, requireWayIn } from "@/server/services/way-in/tickets";
+import { callMeAction } from "../../ticket/[token]/actions";
+import { mayBeCalled } from "@/server/services/hour/call-back";
 import { holderLocale, visitorLocale } from "../../../_lib/locale";
 import { orNotFound, proofToken, holderToken } from "../../../_lib/request";
 import { askDeskAction, askProofAction, enterAction, useProofAction } from "./actions";
@@ -89,6 +91,7 @@ export default async function EnterPage({
         hasEntered={(await holderToken(holder.ticket.id)) === token}
         backstage={await backstageNow(context, holder)}
         phone={await phoneRowsFor(context, holder)}
+        callMe={mayBeCalled(context, holder) ? callMeAction.bind(null, token, locale) : null}
         soundBy={holder.event.soundBy}
         now={now}
         words={messagesFor(locale)}

@@ -3,6 +3,7 @@ import { revalidatePath } from "next/cache";
 import type { Locale } from "@/contracts/messages";
 import type { GuestFormState } from "@/features/shared/guest-form";
 import { app } from "@/server/compose";
+import { askCallBack } from "@/server/services/hour/call-back";
 import { cancelRegistration, comeBack } from "@/server/services/way-in/registration-changes";
 import { correctOwnDetails } from "@/server/services/way-in/own-details";
 import { holderOf } from "@/server/services/way-in/tickets";
@@ -26,6 +27,14 @@ export async function comeBackAction(token: string, locale: Locale): Promise<Gue
     revalidatePath(`/ticket/${token}`);
   }, inLanguage(locale));
   return { wrong: done.ok ? null : done.words };
+}
+
+/** Somebody asks to be called instead of dialling in. */
+export async function callMeAction(token: string, locale: Locale, number: string) {
+  return act(async () => {
+    const { context } = await app();
+    await askCallBack(context, await holderOf(context, token), number);
+  }, inLanguage(locale));
 }
 
 /** Registrants mend their own name or address; a new address means a new link, which this browser is given at once. */

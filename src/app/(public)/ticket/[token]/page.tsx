@@ -9,6 +9,8 @@ import { Countdown } from "@/features/ticket/countdown";
 import { OwnDetails } from "@/features/ticket/own-details";
 import { FocusNote } from "@/features/shared/focus-note";
 import { CancelPlace } from "@/features/ticket/cancel-place";
+import { CallMe } from "@/features/shared/call-me";
+import { mayBeCalled } from "@/server/services/hour/call-back";
 import { ByPhone } from "@/features/shared/by-phone";
 import { DayAndHour, HourSentence } from "@/features/shared/times";
 import { buttonClass, Button } from "@/ui";
@@ -21,7 +23,7 @@ import { besidesOf } from "../../_lib/besides";
 import { holderLocale, visitorLocale } from "../../../_lib/locale";
 import { orNotFound } from "../../../_lib/request";
 import { chooseHolderLanguageAction } from "../../language-actions";
-import { cancelAction, comeBackAction, correctDetailsAction } from "./actions";
+import { callMeAction, cancelAction, comeBackAction, correctDetailsAction } from "./actions";
 
 /** The title in the visitor's language. */
 export async function generateMetadata(): Promise<Metadata> {
@@ -142,6 +144,9 @@ export default async function TicketPage(props: {
               </ul>
             )}
             <ByPhone rows={await phoneRowsFor(context, holder)} />
+            {mayBeCalled(context, holder) && (
+              <CallMe words={messagesFor(locale).callMe} ask={callMeAction.bind(null, token, locale)} />
+            )}
           </div>
         )}
         {!isOver && <HolderActs holder={holder} token={token} locale={locale} />}

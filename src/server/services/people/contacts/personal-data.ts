@@ -92,6 +92,7 @@ export const personalData: Readonly<Record<string, Columns>> = {
   members: { "sign-in": "organisation_id user_id person_id standing" },
   board_posts: { "theirs no more": "id organisation_id board_id event_id text posted_at hook_due_at hook_attempts" },
   boards: { "theirs no more": "id organisation_id name slug hook_url hook_secret_sealed last_hook created_at" },
+  call_backs: { deleted: "id organisation_id ticket_id number asked_at" },
   crowds: { "theirs no more": "occurrence_id organisation_id size temper seed started_at" },
   chat_entry_notes: { "theirs no more": "room_id organisation_id text" },
   contact_groups: { "theirs no more": "id organisation_id name" },
