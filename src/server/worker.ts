@@ -12,8 +12,7 @@ import { jsonLog } from "./platform/log";
 import { jobNames, type JobName } from "./platform/queue";
 import { makeSecrets } from "./platform/secrets";
 import { rederiveInstants } from "./services/planning/dates/rederive";
-import { noDial } from "./services/ground/dial-port";
-import { signedDial } from "./platform/signed-dial";
+import { noDial, signedDial } from "./platform/phone-dial";
 import { threadPool } from "./workers/pool";
 import type { Context } from "./services/ground/context";
 

@@ -65,7 +65,9 @@ describe("whoever asks to be called", () => {
     await expect(ask(number)).rejects.toMatchObject({ failure: { code: "too-many-tries" } });
   });
   it("is nobody where sound comes by the computer alone, or this house's line calls nobody", async () => {
-    await expect(ask(number, { ...context(), environment: { ...world.context.environment, STAGE_CALL_PHONE_LINE: "signed" } })).rejects.toThrow();
+    await expect(
+      ask(number, { ...context(), environment: { ...world.context.environment, STAGE_CALL_PHONE_LINE: "signed" } }),
+    ).rejects.toThrow();
     await world.context.db.update(events).set({ soundBy: "computer" }).where(eq(events.id, event.eventId));
     await expect(ask(number)).rejects.toMatchObject({ failure: { code: "not-found" } });
   });

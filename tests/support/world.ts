@@ -1,4 +1,4 @@
-import { noDial } from "@/server/services/ground/dial-port";
+import { noDial } from "@/server/platform/phone-dial";
 import { noCrowd } from "@/server/services/ground/crowd-port";
 import { mainRoomOf } from "@/server/db/queries/journal";
 import { randomUUID } from "node:crypto";

@@ -80,7 +80,7 @@ function LineNotes({ room }: { room: RoomLink<DeskView> }) {
         <Note tone="attention">
           Connection lost. Trying again;{" "}
           {room.waiting > 0
-            ? `${room.waiting} ${room.waiting === 1 ? "act waits" : "acts wait"} here and will be sent when it is back.`
+            ? `${room.waiting} of your acts ${room.waiting === 1 ? "is" : "are"} kept here and sent when it is back.`
             : "acts are kept and sent when it is back."}
         </Note>
       )}

@@ -2,7 +2,7 @@ import { issuesOf } from "@/contracts";
 import { nulIn, Refusal, type IssueCode } from "@/core/shared";
 import type { z } from "zod";
 import type { CrowdPort } from "./crowd-port";
-import type { DialPort } from "./dial-port";
+import type { DialPort } from "../../platform/phone-dial";
 import type { Db } from "../../db/client";
 import type { Storage } from "../../files/storage";
 import type { Inbox } from "../../mail/inbox";
