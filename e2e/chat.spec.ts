@@ -63,7 +63,16 @@ test("a line is held, let through, made a question; a removed one leaves no trac
   await expect(page.getByRole("switch", { name: "Look at lines first" })).toBeChecked();
 
   const field = seat.getByRole("textbox", { name: "Write to the chat" });
-  await field.fill("Do curlews sleep on one leg? 🐦");
+  // an emoji by its name, put where the line is being written
+  await field.fill("Do curlews sleep on one leg? ");
+  await seat.getByRole("button", { name: "Emoji" }).click();
+  await seat.getByRole("searchbox", { name: "Find an emoji" }).fill("bird");
+  await seat
+    .getByRole("gridcell", { name: "bird", exact: true })
+    .or(seat.getByRole("button", { name: "bird", exact: true }))
+    .first()
+    .click();
+  await expect(field).toHaveValue("Do curlews sleep on one leg? 🐦");
   await field.press("Enter");
   await expect(field).toHaveValue("");
   await expect(seat.getByRole("log").getByText("Waiting to be let through")).toBeVisible();

@@ -33,14 +33,21 @@ export function Popover({
   trigger,
   children,
   className,
+  ...open
 }: {
   trigger: ReactNode;
   children: ReactNode;
   className?: string;
+  /** where whoever opens it also closes it */
+  isOpen?: boolean;
+  onOpenChange?: (isOpen: boolean) => void;
 }) {
   const floating = useFloating();
   return (
-    <BasePopover.Root>
+    <BasePopover.Root
+      {...(open.isOpen !== undefined && { open: open.isOpen })}
+      {...(open.onOpenChange && { onOpenChange: open.onOpenChange })}
+    >
       <BasePopover.Trigger asChild>{trigger}</BasePopover.Trigger>
       <BasePopover.Portal>
         <BasePopover.Content {...floating} sideOffset={4} className={classes(sheet, "w-72 p-4", className)}>

@@ -18,6 +18,7 @@ const guards: Readonly<Record<string, string>> = {
   "(public)/front/[slug]/calendar.ics/route.ts": "frontDoor(",
   "(public)/front/[slug]/register/route.ts": "requireOwnOrigin(",
   "(public)/calendar.ics/route.ts": "open",
+  "(public)/emoji/[locale]/[file]/route.ts": "locales.has(",
   "(public)/ticket/[token]/page.tsx": "holderOf(",
   "(public)/ticket/[token]/calendar.ics/route.ts": "holderOf(",
   "(public)/enter/[token]/page.tsx": "holderOf(",

@@ -314,6 +314,9 @@ export const de: Messages = {
     you: "Sie",
     answerTeam: "Antworten",
     sending: "unterwegs",
+    emoji: "Emoji",
+    emojiFind: "Emoji suchen",
+    emojiNone: "Kein Emoji heißt so.",
     people: {
       all: "alle",
       stage: "die Personen auf der Bühne",

@@ -315,6 +315,9 @@ export const en = {
     you: "you",
     answerTeam: "Write back",
     sending: "on its way",
+    emoji: "Emoji",
+    emojiFind: "Find an emoji",
+    emojiNone: "No emoji has this name.",
     people: {
       all: "everybody",
       stage: "the people on stage",

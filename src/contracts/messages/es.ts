@@ -313,6 +313,9 @@ export const es: Messages = {
     you: "usted",
     answerTeam: "Responder",
     sending: "en camino",
+    emoji: "Emoji",
+    emojiFind: "Buscar un emoji",
+    emojiNone: "Ningún emoji se llama así.",
     people: {
       all: "todo el mundo",
       stage: "quienes están en escena",

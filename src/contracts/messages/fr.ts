@@ -315,6 +315,9 @@ export const fr: Messages = {
     you: "vous",
     answerTeam: "Répondre",
     sending: "en route",
+    emoji: "Émoji",
+    emojiFind: "Chercher un émoji",
+    emojiNone: "Aucun émoji ne porte ce nom.",
     people: {
       all: "tout le monde",
       stage: "les personnes sur scène",

@@ -314,6 +314,9 @@ export const pt: Messages = {
     you: "você",
     answerTeam: "Responder",
     sending: "a caminho",
+    emoji: "Emoji",
+    emojiFind: "Procurar um emoji",
+    emojiNone: "Nenhum emoji tem este nome.",
     people: {
       all: "toda a gente",
       stage: "as pessoas em palco",

@@ -1,8 +1,9 @@
 "use client";
-import { useId, useState } from "react";
+import { useId, useRef, useState } from "react";
 import { cleanLine, graphemesIn, mostGraphemes, type ChatTarget } from "@/core/room";
 import { Button, classes, Select, Textarea } from "@/ui";
 import type { Receipt } from "../room-link/command-queue";
+import { EmojiButton } from "./emoji-button";
 import type { ChatWords } from "./words";
 
 const shownFromLeft = 80;
@@ -10,6 +11,8 @@ const shownFromLeft = 80;
 /** Where a line is written. What was refused or has no answer yet stays in the field: nothing typed is lost. */
 export function ChatComposer(props: {
   words: ChatWords;
+  /** in which emoji are named */
+  locale: string;
   targets: readonly ChatTarget[];
   say: (to: ChatTarget, text: string) => Promise<Receipt>;
   /** said of a refusal, in words */
@@ -17,6 +20,7 @@ export function ChatComposer(props: {
 }) {
   const { words, targets } = props;
   const id = useId();
+  const field = useRef<HTMLTextAreaElement>(null);
   const [text, setText] = useState("");
   const [to, setTo] = useState<ChatTarget>(targets[0]!);
   const [isSending, setSending] = useState(false);
@@ -31,6 +35,15 @@ export function ChatComposer(props: {
     // only what has arrived leaves the field; what was typed meanwhile stays
     if (receipt.ok) setText((now) => (now === text ? "" : now));
   };
+  const put = (emoji: string) => {
+    const at = field.current?.selectionStart ?? text.length;
+    setText(text.slice(0, at) + emoji + text.slice(field.current?.selectionEnd ?? at));
+    // the pen goes on behind it
+    requestAnimationFrame(() => {
+      field.current?.focus();
+      field.current?.setSelectionRange(at + emoji.length, at + emoji.length);
+    });
+  };
   return (
     <form
       className="flex flex-col gap-1.5 border-t border-rule px-0.5 pt-2 pb-0.5"
@@ -43,6 +56,7 @@ export function ChatComposer(props: {
         {words.say}
       </label>
       <Textarea
+        ref={field}
         id={id}
         dir="auto"
         rows={2}
@@ -88,6 +102,7 @@ export function ChatComposer(props: {
         >
           {isSending ? words.sending : left < shownFromLeft ? words.left(left) : ""}
         </span>
+        <EmojiButton words={words} locale={props.locale} onPick={put} />
         <Button type="submit" weight="act" disabled={clean === "" || left < 0 || isSending}>
           {words.send}
         </Button>

@@ -1,6 +1,6 @@
 "use client";
 import { useState } from "react";
-import { useMessages, useTranslations } from "use-intl";
+import { useLocale, useMessages, useTranslations } from "use-intl";
 import type { OwnLine } from "@/contracts";
 import type { ChatReach } from "@/core/people";
 import type { AnyView, ChatTarget, PersonalPart } from "@/core/room";
@@ -35,6 +35,7 @@ export function HouseChat({
   mayAsk: boolean;
 }) {
   const t = useTranslations("chat");
+  const locale = useLocale();
   const words = chatWords((useMessages() as unknown as Messages).chat, t as never);
   const [size, setSize] = useState(1);
   const own = (me.own["chat"] as { lines: readonly OwnLine[] } | undefined)?.lines ?? [];
@@ -96,6 +97,7 @@ export function HouseChat({
       {targets.length > 0 ? (
         <ChatComposer
           words={words}
+          locale={locale}
           targets={targets}
           refusal={null}
           say={(to, text) => room.send({ type: "chat.say", to, withId: to === "note" ? me.ticketId : null, text })}

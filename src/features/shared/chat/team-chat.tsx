@@ -47,6 +47,7 @@ function Talk(props: {
       />
       <ChatComposer
         words={teamWords}
+        locale="en"
         targets={[to]}
         refusal={null}
         say={(target, text) => room.send({ type: "chat.say", to: target, withId: null, text })}
@@ -145,6 +146,7 @@ function Notes({
           </p>
           <ChatComposer
             words={teamWords}
+            locale="en"
             targets={["note"]}
             refusal={null}
             say={(to, text) => room.send({ type: "chat.say", to, withId, text })}
