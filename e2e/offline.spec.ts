@@ -45,7 +45,10 @@ test("a line that is gone in the middle of a ballot, a chat line and a question:
   await expect(desk.getByRole("button", { name: "Close the poll" })).toBeHidden();
 
   await seat.context().setOffline(false);
+  // the list that was open is open still, what was sent has left its field
   await expect(seat.getByRole("log").getByText("Said while the line was gone")).toBeVisible({ timeout: 40_000 });
+  await expect(seat.getByRole("textbox", { name: "Write to the chat" })).toHaveValue("");
+  await expect(seat.getByLabel("Ask a question")).toHaveValue("");
   await expect(seat.getByText("The poll is not open. Your vote was not counted.")).toBeVisible();
   await seat.getByRole("tab", { name: "Questions" }).click();
   await expect(seat.getByText("Asked while the line was gone").first()).toBeVisible();

@@ -3,6 +3,7 @@ import { useId, useRef, useState } from "react";
 import { cleanLine, graphemesIn, mostGraphemes, type ChatTarget } from "@/core/room";
 import { Button, classes, Select, Textarea } from "@/ui";
 import type { Receipt } from "../room-link/command-queue";
+import { useKept } from "../use-kept";
 import { EmojiButton } from "./emoji-button";
 import type { ChatWords } from "./words";
 
@@ -11,6 +12,8 @@ const shownFromLeft = 80;
 /** Where a line is written. What was refused or has no answer yet stays in the field: nothing typed is lost. */
 export function ChatComposer(props: {
   words: ChatWords;
+  /** under which a line that is being written outlives a reload and another tab of the page */
+  keptAs: string;
   /** in which emoji are named */
   locale: string;
   targets: readonly ChatTarget[];
@@ -21,7 +24,7 @@ export function ChatComposer(props: {
   const { words, targets } = props;
   const id = useId();
   const field = useRef<HTMLTextAreaElement>(null);
-  const [text, setText] = useState("");
+  const [text, setText] = useKept(props.keptAs, "");
   const [to, setTo] = useState<ChatTarget>(targets[0]!);
   const [isSending, setSending] = useState(false);
   const target = targets.includes(to) ? to : targets[0]!;
@@ -33,7 +36,7 @@ export function ChatComposer(props: {
     const receipt = await props.say(target, text);
     setSending(false);
     // only what has arrived leaves the field; what was typed meanwhile stays
-    if (receipt.ok) setText((now) => (now === text ? "" : now));
+    if (receipt.ok && (field.current === null || field.current.value === text)) setText("");
   };
   const put = (emoji: string) => {
     const at = field.current?.selectionStart ?? text.length;

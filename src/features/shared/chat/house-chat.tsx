@@ -98,6 +98,7 @@ export function HouseChat({
         <ChatComposer
           words={words}
           locale={locale}
+          keptAs={`line-${me.ticketId}`}
           targets={targets}
           refusal={null}
           say={(to, text) => room.send({ type: "chat.say", to, withId: to === "note" ? me.ticketId : null, text })}

@@ -48,6 +48,7 @@ function Talk(props: {
       <ChatComposer
         words={teamWords}
         locale="en"
+        keptAs={`line-team-${to}`}
         targets={[to]}
         refusal={null}
         say={(target, text) => room.send({ type: "chat.say", to: target, withId: null, text })}
@@ -147,6 +148,7 @@ function Notes({
           <ChatComposer
             words={teamWords}
             locale="en"
+            keptAs={`line-to-${withId}`}
             targets={["note"]}
             refusal={null}
             say={(to, text) => room.send({ type: "chat.say", to, withId, text })}

@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import type { Failure } from "@/core/shared";
 import { CommandQueue } from "./command-queue";
+import { gate } from "./gate";
 import type { QueueStore, Waiting } from "./queue-store";
 
 type Sent = { commandId: string; command: { type: string } };
@@ -28,6 +29,7 @@ afterEach(() => {
 const refusals: (Failure | { code: "lost" })[] = [];
 let waiting = 0;
 let heard: string[] = [];
+const back = gate(true);
 /** what a browser keeps across a reload */
 const rows = new Map<string, Waiting>();
 const kept: QueueStore = {
@@ -46,8 +48,9 @@ const queue = () => {
     wait: (ms) => new Promise((done) => setTimeout(done, ms)),
     onRefusal: (failure) => refusals.push(failure),
     onWaiting: (count) => (waiting = count),
-    onSilence: () => heard.push("silence"),
+    onSilence: (why) => heard.push(why),
     onAnswer: () => heard.push("answer"),
+    ready: () => back.wait(),
   });
 };
 const settle = () => vi.advanceTimersByTimeAsync(0);
@@ -143,15 +146,26 @@ describe("the queue of a room's commands", () => {
     const commands = queue();
     void commands.push({ type: "hour.open-doors" });
     await settle();
-    expect(heard).toEqual(["silence"]);
+    expect(heard).toEqual(["failed"]);
     await vi.advanceTimersByTimeAsync(1000);
-    expect(heard).toEqual(["silence", "answer"]);
+    expect(heard).toEqual(["failed", "answer"]);
     // an answer is awaited for as long as a browser does
     vi.stubGlobal("fetch", () => new Promise(() => {}));
     void commands.push({ type: "hour.raise-curtain" });
     await vi.advanceTimersByTimeAsync(2999);
     expect(heard).toHaveLength(2);
     await vi.advanceTimersByTimeAsync(1);
-    expect(heard).toEqual(["silence", "answer", "silence"]);
+    expect(heard).toEqual(["failed", "answer", "slow"]);
+  });
+
+  it("keeps what was done while the line is gone until the room follows again", async () => {
+    const commands = queue();
+    back.close();
+    void commands.push({ type: "hour.open-doors" });
+    await vi.advanceTimersByTimeAsync(60_000);
+    expect([sent.length, waiting]).toEqual([0, 1]);
+    back.open();
+    await settle();
+    expect([sent.length, waiting]).toEqual([1, 0]);
   });
 });

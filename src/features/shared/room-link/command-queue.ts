@@ -16,10 +16,15 @@ export interface QueuePorts {
   onRefusal(failure: Failure | { readonly code: "lost" }): void;
   /** how many have no answer yet */
   onWaiting(count: number): void;
-  /** nothing is heard of a command: the line is gone */
-  onSilence(): void;
+  /** nothing is heard of a command: `slow`, it is still awaited; `failed`, it did not get through */
+  onSilence(why: "slow" | "failed"): void;
   /** something was heard */
   onAnswer(): void;
+  /**
+   * Resolves once the room follows, null while it does: what was done while the line was gone is sent when this person is back in their
+   * place, not before, or it would be refused for their being away.
+   */
+  ready(): Promise<void> | null;
 }
 
 /** Refusals that only say that things are as wanted. */
@@ -89,6 +94,9 @@ export class CommandQueue {
     let tries = 0;
     let unreadable = 0;
     while (this.waiting.length > 0 && !this.isStopped) {
+      const following = this.ports.ready();
+      if (following) await following;
+      if (this.isStopped) break;
       const one = this.waiting[0]!;
       const answer = await this.trySend(one);
       if (answer === "unreadable") unreadable += 1;
@@ -118,11 +126,11 @@ export class CommandQueue {
 
   private async trySend(one: Waiting): Promise<Answer> {
     let response: Response;
-    const silent = setTimeout(() => this.ports.onSilence(), lineLostAfterMs);
+    const silent = setTimeout(() => this.ports.onSilence("slow"), lineLostAfterMs);
     try {
       response = await this.request(one);
     } catch {
-      this.ports.onSilence();
+      this.ports.onSilence("failed");
       return "silence";
     } finally {
       clearTimeout(silent);

@@ -6,7 +6,7 @@ import { change, follow, haveOf, lines, noFeeds, snapshot, type Feeds } from "./
 import { browserStore } from "./queue-store";
 import { steadyTimer } from "./signs";
 import { followStream, type StreamPorts } from "./stream";
-import { wakeable } from "./wakeable";
+import { gate } from "./gate";
 
 export type LinkState = "connecting" | "live" | "lost" | "unwell" | "withdrawn" | "shown-out";
 
@@ -59,35 +59,46 @@ const messagesInto = (
   closed: ({ why }) => set.state(() => why),
 });
 
+/** Whoever was shown out stays so, and an unwell server is no lost line. */
+const lost = (before: LinkState): LinkState => (before === "live" || before === "connecting" ? "lost" : before);
+
 /** What a room's link is built on, apart from React. */
 export function openLink(base: string, query: string, set: LinkSet) {
   let held: Feeds = noFeeds;
   let connectionId: string | null = null;
   let isLost = false;
-  const pause = wakeable();
+  // what outlived a reload is sent once this person is in their place
+  const back = gate(false);
   const take = (run: (before: Feeds) => Feeds) => {
     held = run(held);
     isLost = false;
+    back.open();
     set.feeds(() => held);
     set.state(() => "live");
   };
   const lose = () => {
     isLost = true;
-    set.state((before) => (before === "live" || before === "connecting" ? "lost" : before));
+    back.close();
+    set.state(lost);
   };
   const queue = new CommandQueue({
     url: `${base}/commands?${query}`,
     store: browserStore(`${base}?${query}`, Date.now),
     now: Date.now,
     newId: () => crypto.randomUUID(),
-    wait: pause.wait,
+    wait: (ms) => new Promise((done) => setTimeout(done, ms)),
     onRefusal: set.refusal,
     onWaiting: set.waiting,
-    onSilence: () => lose(),
-    // an act came through though the stream is silent: it is opened anew
-    onAnswer: () => {
-      if (isLost) stream.again();
+    onSilence: (why) => {
+      if (why === "slow") return set.state(lost);
+      lose();
+      stream.again();
     },
+    // only slow: the stream followed all along
+    onAnswer: () => {
+      if (!isLost) set.state((before) => (before === "lost" ? "live" : before));
+    },
+    ready: () => back.wait(),
   });
   const stream = followStream({
     url: `${base}/stream?${query}`,
@@ -101,15 +112,13 @@ export function openLink(base: string, query: string, set: LinkSet) {
   const goodbye = () => sayGoodbye(`${base}/commands?${query}`, connectionId);
   const stopSigns = steadyTimer(signEveryMs, sign);
   window.addEventListener("pagehide", goodbye);
-  const leaveNetwork = onNetwork(lose, () => {
-    pause.wake();
-    stream.again();
-  });
+  const leaveNetwork = onNetwork(lose, () => stream.again());
   const close = () => {
     stopSigns();
     window.removeEventListener("pagehide", goodbye);
     leaveNetwork();
     queue.stop();
+    back.open();
     stream.close();
   };
   return { queue, sign, close };

@@ -6,13 +6,15 @@ import { useTranslations } from "use-intl";
 import type { FoyerView, HouseView } from "@/core/room";
 import { Tabs } from "@/ui";
 
+import { useKept } from "../use-kept";
 import { Questions } from "./house-questions";
 import { type RoomLink } from "../room-link/use-room";
 
 /** What somebody opens themselves, under what is asked of them: the chat, the questions. */
 export function Lists({ room, house }: { room: RoomLink<HouseView | FoyerView>; house: HouseView }) {
   const t = useTranslations("chat.tabs");
-  const [open, setOpen] = useState<string | null>(null);
+  // which list is open outlives a moment in the foyer
+  const [open, setOpen] = useKept<string | null>("house-list", null);
   const [seenLines, setSeenLines] = useState(0);
   const event = house.event["it"];
   const { me } = room;
