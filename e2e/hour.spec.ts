@@ -1,6 +1,5 @@
-import { parse } from "csv-parse/sync";
 import { expectNoSeriousFinding } from "./support/axe";
-import { calledDate, endingItsDates } from "./support/room";
+import { calledDate, endingItsDates, rowsOf } from "./support/room";
 import { expect, test, type Browser, type Page } from "./support/test";
 import { signIn } from "./support/team";
 import { addToEvent } from "./support/two-desks";
@@ -203,11 +202,7 @@ test("an hour of two desks, two panelists and four attendees, carried to its end
     await marit.context().setOffline(false);
   });
 
-  const file = async (what: string) =>
-    parse(await (await marit.request.get(`/events/${date.eventId}/dates/${date.occurrenceId}/${what}.csv`)).text(), {
-      columns: true,
-      bom: true,
-    }) as Record<string, string>[];
+  const file = (what: string) => rowsOf(marit, date, what);
   const polls = await file("polls");
   expect(new Set(polls.map((row) => row["kind"]))).toEqual(
     new Set(["one-choice", "several-choices", "scale", "ranking", "open-text", "quiz", "presence-check"]),

@@ -1,7 +1,6 @@
-import { parse } from "csv-parse/sync";
 import { expect, test } from "./support/test";
 import { expectNoSeriousFinding } from "./support/axe";
-import { endingItsDates, openDate, seatOf } from "./support/room";
+import { endingItsDates, openDate, seatOf, rowsOf } from "./support/room";
 import { signIn } from "./support/team";
 
 endingItsDates();
@@ -73,11 +72,7 @@ test("a poll of several kinds made at the desk, answered on a laptop and a phone
   await expect(page.getByRole("button", { name: /^Take apart again: / })).toBeVisible();
   await expectNoSeriousFinding(page, "desk, questions");
 
-  const file = async (what: string) =>
-    parse(await (await page.request.get(`/events/${date.eventId}/dates/${date.occurrenceId}/${what}.csv`)).text(), {
-      columns: true,
-      bom: true,
-    }) as Record<string, string>[];
+  const file = (what: string) => rowsOf(page, date, what);
   const polls = await file("polls");
   expect(
     polls.filter((row) => row["kind"] === "ranking").map((row) => [row["option"], row["votes"], row["points"]]),

@@ -1,7 +1,6 @@
-import { parse } from "csv-parse/sync";
 import { expect, test } from "./support/test";
 import { SimulatedGuest } from "../src/stand-ins/crowd";
-import { endingItsDates, openDate, seatOf } from "./support/room";
+import { endingItsDates, openDate, seatOf, rowsOf } from "./support/room";
 import { signIn } from "./support/team";
 
 endingItsDates();
@@ -75,11 +74,7 @@ test("hands in order, the floor given and taken back, signals that turn into tro
   await expect(page.getByText(/Turned by .+ at \d\d:\d\d\./)).toBeVisible();
   await expect(bo.getByRole("button", { name: "Raise a hand" })).toBeHidden();
 
-  const file = async (what: string) =>
-    parse(await (await page.request.get(`/events/${date.eventId}/dates/${date.occurrenceId}/${what}.csv`)).text(), {
-      columns: true,
-      bom: true,
-    }) as Record<string, string>[];
+  const file = (what: string) => rowsOf(page, date, what);
   const [turn] = await file("floor");
   expect(turn!["accepted_at"]).not.toBe("");
   expect(

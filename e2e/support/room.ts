@@ -1,3 +1,4 @@
+import { parse } from "csv-parse/sync";
 import { eq } from "drizzle-orm";
 import { occurrences } from "../../src/server/db/schema";
 import { SimulatedGuest } from "../../src/stand-ins/crowd";
@@ -53,4 +54,10 @@ export async function seatOf(browser: Browser, token: string, options: object = 
   await page.getByRole("button", { name: "Take my seat" }).click();
   await expect(page.getByRole("region", { name: "Programme" })).toBeVisible();
   return page;
+}
+
+/** The rows of one of a date's files, as the team reads them. */
+export async function rowsOf(team: Page, date: BusyDate, file: string): Promise<Record<string, string>[]> {
+  const response = await team.request.get(`/events/${date.eventId}/dates/${date.occurrenceId}/${file}.csv`);
+  return parse(await response.text(), { columns: true, bom: true }) as Record<string, string>[];
 }

@@ -1,22 +1,27 @@
 "use client";
+import type { ReactNode } from "react";
 import type { TrayItem } from "@/core/room";
 import { spanText } from "@/features/shared/times";
 import { Button } from "@/ui";
 import type { DeskScene } from "./scene";
+
+const Who = ({ name, children }: { name: string; children: ReactNode }) => (
+  <span className="min-w-0 flex-1">
+    <span className="block truncate" dir="auto">
+      {name}
+    </span>
+    <span className="text-label text-ink-2">{children}</span>
+  </span>
+);
 
 /** A raised hand in the in-tray: for how long, and its one act. */
 export function HandItem({ item, scene }: { item: Extract<TrayItem, { kind: "hand" }>; scene: DeskScene }) {
   const { send, may, now } = scene;
   return (
     <div className="flex items-center gap-2">
-      <span className="min-w-0 flex-1">
-        <span className="block truncate" dir="auto">
-          {item.name}
-        </span>
-        <span className="text-label text-ink-2">
-          hand up for <span className="mono">{spanText(Math.max(0, now - item.raisedAt))}</span>
-        </span>
-      </span>
+      <Who name={item.name}>
+        hand up for <span className="mono">{spanText(Math.max(0, now - item.raisedAt))}</span>
+      </Who>
       {may("floor.offer") && (
         <>
           <Button
@@ -43,12 +48,7 @@ export function HandItem({ item, scene }: { item: Extract<TrayItem, { kind: "han
 export function DoorItem({ item, scene }: { item: Extract<TrayItem, { kind: "door" }>; scene: DeskScene }) {
   return (
     <div className="flex items-center gap-2">
-      <span className="min-w-0 flex-1">
-        <span className="block truncate" dir="auto">
-          {item.name}
-        </span>
-        <span className="text-label text-ink-2">at the door</span>
-      </span>
+      <Who name={item.name}>at the door</Who>
       {scene.may("hour.let-in") && (
         <Button
           weight="act"
