@@ -24,7 +24,7 @@ test("somebody without a computer's sound is called, raises a hand by a key, spe
   await ticket.goto(`/ticket/${date.attendees[0]!.token}`);
   await ticket.getByLabel("Your number, with the country’s code").fill("12");
   await ticket.getByRole("button", { name: "Call me" }).click();
-  await expect(ticket.getByText("A number is written as in: +44 20 7946 0123.")).toBeVisible();
+  await expect(ticket.getByText("Write it with the country’s code, as in +44 20 7946 0123.")).toBeVisible();
   // kept for fiction (Ofcom, numbers for drama use)
   await ticket.getByLabel("Your number, with the country’s code").fill("+44 20 7946 0188");
   await ticket.getByRole("button", { name: "Call me" }).click();

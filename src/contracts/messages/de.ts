@@ -396,6 +396,7 @@ export const de: Messages = {
     title: "Oder lassen Sie sich anrufen",
     number: "Ihre Nummer, mit Landesvorwahl",
     act: "Rufen Sie mich an",
+    wrong: "Mit Landesvorwahl schreiben, wie in +44 20 7946 0123.",
     done: "Ihr Telefon klingelt gleich. Nehmen Sie ab, und Sie sind dabei.",
   },
   devices: {

@@ -397,6 +397,7 @@ export const en = {
     title: "Or be called",
     number: "Your number, with the country’s code",
     act: "Call me",
+    wrong: "Write it with the country’s code, as in +44 20 7946 0123.",
     done: "Your phone rings in a moment. Pick up, and you are in.",
   },
   devices: {

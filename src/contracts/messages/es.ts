@@ -395,6 +395,7 @@ export const es: Messages = {
     title: "O que le llamen",
     number: "Su número, con el prefijo del país",
     act: "Llámenme",
+    wrong: "Escríbalo con el prefijo del país, como +44 20 7946 0123.",
     done: "Su teléfono sonará enseguida. Descuelgue y ya está dentro.",
   },
   devices: {

@@ -397,6 +397,7 @@ export const fr: Messages = {
     title: "Ou faites-vous appeler",
     number: "Votre numéro, avec l’indicatif du pays",
     act: "Appelez-moi",
+    wrong: "Écrivez-le avec l’indicatif du pays, comme +44 20 7946 0123.",
     done: "Votre téléphone va sonner. Décrochez, et vous y êtes.",
   },
   devices: {

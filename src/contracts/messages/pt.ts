@@ -396,6 +396,7 @@ export const pt: Messages = {
     title: "Ou seja chamado",
     number: "O seu número, com o indicativo do país",
     act: "Liguem-me",
+    wrong: "Escreva-o com o indicativo do país, como +44 20 7946 0123.",
     done: "O seu telefone toca dentro de momentos. Atenda e está lá dentro.",
   },
   devices: {

@@ -1,6 +1,6 @@
 "use client";
 import { useId, useState, useTransition } from "react";
-import type { Done } from "@/contracts";
+import { ownNumber, type Done } from "@/contracts";
 import type { Messages } from "@/contracts/messages";
 import { Button, Field, Input, Note } from "@/ui";
 
@@ -16,6 +16,7 @@ export function CallMe({ words, ask }: { words: Messages["callMe"]; ask: (number
       className="mt-4 flex flex-col gap-2"
       onSubmit={(event) => {
         event.preventDefault();
+        if (!ownNumber.safeParse(number).success) return setSaid({ isWrong: true, text: words.wrong });
         run(async () => {
           const done = await ask(number);
           setSaid({ isWrong: !done.ok, text: done.ok ? words.done : done.words });
