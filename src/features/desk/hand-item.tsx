@@ -15,7 +15,8 @@ const Who = ({ name, children }: { name: string; children: ReactNode }) => (
 );
 
 /** A raised hand in the in-tray: for how long, and its one act. */
-export function HandItem({ item, scene }: { item: Extract<TrayItem, { kind: "hand" }>; scene: DeskScene }) {
+export function HandItem(props: { item: Extract<TrayItem, { kind: "hand" }>; isFirst: boolean; scene: DeskScene }) {
+  const { item, isFirst, scene } = props;
   const { send, may, now } = scene;
   return (
     <div className="flex items-center gap-2">
@@ -25,7 +26,7 @@ export function HandItem({ item, scene }: { item: Extract<TrayItem, { kind: "han
       {may("floor.offer") && (
         <>
           <Button
-            weight="act"
+            weight={isFirst ? "act" : "quiet"}
             aria-label={`Give the floor: ${item.name}`}
             onClick={() => send({ type: "floor.offer", ticketId: item.ticketId, parts: ["sound"] })}
           >

@@ -27,12 +27,13 @@ function troubleWords(item: Extract<TrayItem, { kind: "trouble" }>): string {
 }
 
 /** What one item says and offers, whoever is at it. */
-function Content({ item, scene }: { item: Exclude<TrayItem, { kind: "question" }>; scene: DeskScene }) {
+function Content(props: { item: Exclude<TrayItem, { kind: "question" }>; isFirstHand: boolean; scene: DeskScene }) {
+  const { item, scene } = props;
   switch (item.kind) {
     case "trouble":
       return troubleWords(item);
     case "hand":
-      return <HandItem item={item} scene={scene} />;
+      return <HandItem item={item} isFirst={props.isFirstHand} scene={scene} />;
     case "door":
       return <DoorItem item={item} scene={scene} />;
     case "waiting":
@@ -74,6 +75,7 @@ const isUrgent = (item: TrayItem): boolean => item.kind === "trouble" || item.ki
 
 function Items({ items, scene, me }: { items: readonly TrayItem[]; scene: DeskScene; me: string }) {
   const [nearOf] = useState(nearFinder);
+  const firstHand = items.find((item) => item.kind === "hand");
   return items.map((item) => {
     if (item.kind === "question") {
       const nearId = nearOf(scene.view.questions, item.questionId);
@@ -90,7 +92,7 @@ function Items({ items, scene, me }: { items: readonly TrayItem[]; scene: DeskSc
           className: "my-1 border-s-2 border-s-attention bg-attention-ground px-2 text-attention",
         })}
       >
-        <Content item={item} scene={scene} />
+        <Content item={item} isFirstHand={item === firstHand} scene={scene} />
       </TrayLine>
     );
   });
