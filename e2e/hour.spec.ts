@@ -134,7 +134,7 @@ test("an hour of two desks, two panelists and four attendees, carried to its end
     await nuno.getByRole("button", { name: "Bring on stage" }).click();
     await dora.getByRole("button", { name: "Open my microphone" }).click();
     await expect(bo.getByRole("region", { name: "Programme" }).getByText("Guest 4")).toBeVisible();
-    await nuno.getByRole("button", { name: "Back to the house: Guest 4" }).click();
+    await nuno.getByRole("button", { name: "Back to the audience: Guest 4" }).click();
     await expect(bo.getByRole("region", { name: "Programme" }).getByText("Guest 4")).toBeHidden();
   });
 

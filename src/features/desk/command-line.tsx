@@ -12,7 +12,7 @@ import type { DeskScene } from "./scene";
 function floorOffers({ view, may }: Pick<DeskScene, "view" | "may">): readonly Offer[] {
   if (!may("floor.offer")) return [];
   const given = Object.entries(view.floor).map(([ticketId, { name, isOnStage }]): Offer => ({
-    words: `${name}: ${isOnStage ? "back to the house" : "take the floor back"}`,
+    words: `${name}: ${isOnStage ? "back to the audience" : "take the floor back"}`,
     command: { type: "floor.withdraw", ticketId },
   }));
   const lowered = Object.entries(view.hands).map(([ticketId, { name }]): Offer => ({

@@ -61,7 +61,7 @@ function FillForm({ acts, onDone }: { acts: CrowdActs; onDone: () => void }) {
           </Select>
         )}
       </Field>
-      <Field label="Number to repeat a house by (empty: a new one)">
+      <Field label="Number to repeat an audience by (empty: a new one)">
         {(ids) => <Input {...ids} type="number" min={0} value={seed} onChange={(e) => setSeed(e.target.value)} />}
       </Field>
       {wrong && <Note tone="wrong">{wrong}</Note>}

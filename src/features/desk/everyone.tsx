@@ -52,7 +52,7 @@ function Acts({ row, scene, onDone }: { row: Row; scene: DeskScene; onDone: () =
         )}
         {may("floor.withdraw") && isOnFloor && (
           <Button onClick={() => send({ type: "floor.withdraw", ticketId: row.id })}>
-            {view.floor[row.id]?.isOnStage ? "Back to the house" : "Take the floor back"}
+            {view.floor[row.id]?.isOnStage ? "Back to the audience" : "Take the floor back"}
           </Button>
         )}
         {may("floor.lower-for") && row.id in view.hands && (

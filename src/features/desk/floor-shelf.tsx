@@ -93,10 +93,10 @@ export function FloorShelf({ scene }: { scene: DeskScene }) {
                     </Button>
                   )}
                   <Button
-                    aria-label={`${holder.isOnStage ? "Back to the house" : "Take the floor back"}: ${holder.name}`}
+                    aria-label={`${holder.isOnStage ? "Back to the audience" : "Take the floor back"}: ${holder.name}`}
                     onClick={() => send({ type: "floor.withdraw", ticketId: id })}
                   >
-                    {holder.isOnStage ? "Back to the house" : "Take back"}
+                    {holder.isOnStage ? "Back to the audience" : "Take back"}
                   </Button>
                 </div>
               )}

@@ -52,7 +52,7 @@ export function EventActs(props: {
           </p>
         ))}
         <div className="mt-2 flex items-end gap-2">
-          <Field label="A house of">
+          <Field label="Seats wanted">
             {(ids) => (
               <Input
                 {...ids}

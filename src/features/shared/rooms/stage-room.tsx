@@ -50,7 +50,7 @@ function StageClocks({
         </output>
       </p>
       <p>
-        <span className="block text-label text-ink-2">House</span>
+        <span className="block text-label text-ink-2">Audience</span>
         <output className="text-clock leading-none">{view.figures["house"]?.count ?? 0}</output>
       </p>
     </div>
