@@ -154,7 +154,8 @@ export function HouseRoom(props: { occurrenceId: string; ticketId: string; start
         <>
           <LandingTitle>{event?.title}</LandingTitle>
           <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
-            <div>
+            {/* whoever reads on in the chat goes on seeing the stage */}
+            <div className="lg:sticky lg:top-4 lg:self-start">
               <Programme
                 view={house}
                 before={
