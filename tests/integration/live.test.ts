@@ -215,4 +215,16 @@ describe("the words of a room", () => {
       expect(words.people.get(comes)?.name).toBe("Comes Now");
     }
   });
+  it("keep whoever registers and comes while everybody is being read, and let go of whoever left the list", async () => {
+    const { db } = world.context;
+    const of = { occurrenceId: event.occurrenceId, eventId: event.eventId };
+    const goes = await addTicket(world, event, "attendee", "Goes");
+    const known = (await loadDirectory(db, event.occurrenceId))!.words;
+    await db.update(tickets).set({ revokedAt: world.clock.now() }).where(eq(tickets.id, goes));
+    const everybody = await freshened(db, of, known, [{ part: "people" }]);
+    const comes = await addTicket(world, event, "attendee", "Comes Meanwhile");
+    const person = await freshened(db, of, known, [{ part: "people", ids: [comes] }]);
+    const words = everybody(person(known));
+    expect([words.people.get(comes)?.name, words.people.has(goes)]).toEqual(["Comes Meanwhile", false]);
+  });
 });

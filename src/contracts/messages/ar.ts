@@ -396,6 +396,7 @@ export const ar: Messages = {
     done: "سيرن هاتفك بعد لحظة. ارفع السماعة فتكون معنا.",
   },
   devices: {
+    choose: "اختر الأجهزة واسمع نفسك",
     audioinput: "الميكروفون",
     videoinput: "الكاميرا",
     audiooutput: "مكبر الصوت أو السماعات",

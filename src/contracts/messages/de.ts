@@ -400,6 +400,7 @@ export const de: Messages = {
     done: "Ihr Telefon klingelt gleich. Nehmen Sie ab, und Sie sind dabei.",
   },
   devices: {
+    choose: "Geräte wählen, sich selbst hören",
     audioinput: "Mikrofon",
     videoinput: "Kamera",
     audiooutput: "Lautsprecher oder Kopfhörer",

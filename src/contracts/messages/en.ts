@@ -401,6 +401,7 @@ export const en = {
     done: "Your phone rings in a moment. Pick up, and you are in.",
   },
   devices: {
+    choose: "Choose devices, hear yourself",
     audioinput: "Microphone",
     videoinput: "Camera",
     audiooutput: "Loudspeaker or headphones",

@@ -399,6 +399,7 @@ export const es: Messages = {
     done: "Su teléfono sonará enseguida. Descuelgue y ya está dentro.",
   },
   devices: {
+    choose: "Elegir dispositivos, oírse",
     audioinput: "Micrófono",
     videoinput: "Cámara",
     audiooutput: "Altavoz o auriculares",

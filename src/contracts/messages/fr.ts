@@ -401,6 +401,7 @@ export const fr: Messages = {
     done: "Votre téléphone va sonner. Décrochez, et vous y êtes.",
   },
   devices: {
+    choose: "Choisir les appareils, s’entendre",
     audioinput: "Microphone",
     videoinput: "Caméra",
     audiooutput: "Haut-parleur ou casque",

@@ -400,6 +400,7 @@ export const pt: Messages = {
     done: "O seu telefone toca dentro de momentos. Atenda e está lá dentro.",
   },
   devices: {
+    choose: "Escolher aparelhos, ouvir-se",
     audioinput: "Microfone",
     videoinput: "Câmara",
     audiooutput: "Altifalante ou auscultadores",

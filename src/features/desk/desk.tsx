@@ -207,10 +207,7 @@ export function Desk(props: DeskProps) {
   }, [view === null, isBackstageOpen]);
   const silentMs = useSilence(view, room.levels, now);
   const tray = scene ? inTray(scene.view, { now, overMinutes: scene.clock?.overMinutes ?? null, silentMs }) : [];
-  useSounds(
-    tray.filter((item) => item.kind === "trouble").map((item) => item.id),
-    Object.keys(view?.audience ?? {}),
-  );
+  useSounds(scene && tray.filter((item) => item.kind === "trouble").map((item) => item.id), view?.audience ?? null);
   useDeskKeys(scene, {
     openLine: () => setLineOpen(true),
     showKeys: () => setKeysShown(true),

@@ -1,5 +1,6 @@
 "use client";
-import { useEffect, useRef } from "react";
+import { useEffect, useMemo, useRef } from "react";
+import type { DeskView } from "@/core/room";
 import { Switch } from "@/ui";
 import { useBrowserChoice } from "@/features/shared/use-browser-choice";
 
@@ -12,6 +13,8 @@ let audio: AudioContext | null = null;
 
 function play(tone: Tone): void {
   audio ??= new AudioContext();
+  // a page that was opened without an act of its reader begins silent
+  void audio.resume();
   const begin = audio.currentTime;
   for (const [i, hertz] of tones[tone].entries()) {
     const [note, volume] = [audio.createOscillator(), audio.createGain()];
@@ -25,34 +28,43 @@ function play(tone: Tone): void {
   }
 }
 
-/** What is new among these, once per change; what stood there when the page opened is not. */
-function useNew(ids: readonly string[], onChange: (came: number, went: number) => void): void {
+/** How many came and went since the last look; null at the first, and where nobody did. */
+export function comings(
+  before: ReadonlySet<string> | null,
+  now: ReadonlySet<string>,
+): { readonly came: number; readonly went: number } | null {
+  if (!before) return null;
+  const came = [...now].filter((id) => !before.has(id)).length;
+  const went = [...before].filter((id) => !now.has(id)).length;
+  return came + went > 0 ? { came, went } : null;
+}
+
+/** What is new among these, once per change; what stood there in the first picture is not. @param ids null before it */
+function useNew(ids: readonly string[] | null, onChange: (came: number, went: number) => void): void {
   const known = useRef<ReadonlySet<string> | null>(null);
   const told = useRef(onChange);
   useEffect(() => {
     told.current = onChange;
   });
-  const key = ids.join(" ");
   useEffect(() => {
-    const before = known.current;
-    const now = new Set(key === "" ? [] : key.split(" "));
+    if (!ids) return;
+    const now = new Set(ids);
+    const changed = comings(known.current, now);
     known.current = now;
-    if (!before) return;
-    const came = [...now].filter((id) => !before.has(id)).length;
-    const went = [...before].filter((id) => !now.has(id)).length;
-    if (came + went > 0) told.current(came, went);
-  }, [key]);
+    if (changed) told.current(changed.came, changed.went);
+  }, [ids]);
 }
 
 /** Sounds of this desk, each off unless it was set on this computer. */
-export function useSounds(troubleIds: readonly string[], audienceIds: readonly string[]): void {
+export function useSounds(troubleIds: readonly string[] | null, audience: DeskView["audience"] | null): void {
   const [atTrouble] = useBrowserChoice("sound-trouble");
   const [atComing] = useBrowserChoice("sound-coming");
   useNew(troubleIds, (came) => {
     if (atTrouble && came > 0) play("trouble");
   });
   // a sound for each of thousands is a noise: one for all who came or went with one change
-  useNew(atComing ? audienceIds : [], (came, went) => {
+  const audienceIds = useMemo(() => audience && Object.keys(audience), [audience]);
+  useNew(audienceIds, (came, went) => {
     if (atComing) play(came >= went ? "coming" : "going");
   });
 }

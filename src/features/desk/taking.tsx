@@ -25,7 +25,7 @@ export function TrayLine(props: {
   const act =
     isMine || !taker ? { type: isMine ? ("tray.put-back" as const) : ("tray.take" as const), itemId: id } : null;
   return (
-    <li className={classes("border-b border-rule py-2", taker && !isMine && "opacity-60", props.className)}>
+    <li className={classes("border-b border-rule py-2", taker && !isMine && "opacity-75", props.className)}>
       {props.children}
       {(areSeveral(scene) || taker) && (
         <p className="mt-1 flex items-center gap-2 text-label text-ink-2">

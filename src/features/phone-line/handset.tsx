@@ -89,23 +89,28 @@ function CallInProgress({
   );
 }
 
+/** A number as it is typed on a telephone. */
+const Digits = (props: { label: string; mode: "numeric" | "tel"; value: string; onChange: (next: string) => void }) => (
+  <Field label={props.label}>
+    {(ids) => (
+      <Input
+        {...ids}
+        className="font-mono"
+        inputMode={props.mode}
+        value={props.value}
+        onChange={(event) => props.onChange(event.target.value)}
+      />
+    )}
+  </Field>
+);
+
 /** A telephone that somebody asked to be called at. */
 function OwnTelephone({ isFree, pickUp }: { isFree: boolean; pickUp: (answer: string) => void }) {
   const [own, setOwn] = useState("");
   const answer = useRinging(own, isFree);
   return (
     <section className="mt-4 flex flex-col gap-3 bg-sheet p-5" aria-live="polite">
-      <Field label="This telephone’s own number, to be called at">
-        {(ids) => (
-          <Input
-            {...ids}
-            className="font-mono"
-            inputMode="tel"
-            value={own}
-            onChange={(event) => setOwn(event.target.value)}
-          />
-        )}
-      </Field>
+      <Digits label="This telephone’s own number, to be called at" mode="tel" value={own} onChange={setOwn} />
       {answer && (
         <p className="flex items-center gap-3">
           It rings.
@@ -158,28 +163,8 @@ export function Handset({ numbers }: { numbers: readonly { country: string; numb
               </Select>
             )}
           </Field>
-          <Field label="Conference number">
-            {(ids) => (
-              <Input
-                {...ids}
-                className="font-mono"
-                inputMode="numeric"
-                value={conferenceNumber}
-                onChange={(event) => setConference(event.target.value)}
-              />
-            )}
-          </Field>
-          <Field label="PIN">
-            {(ids) => (
-              <Input
-                {...ids}
-                className="font-mono"
-                inputMode="numeric"
-                value={pin}
-                onChange={(event) => setPin(event.target.value)}
-              />
-            )}
-          </Field>
+          <Digits label="Conference number" mode="numeric" value={conferenceNumber} onChange={setConference} />
+          <Digits label="PIN" mode="numeric" value={pin} onChange={setPin} />
           <Button type="submit" weight="act" className="self-start">
             Dial in
           </Button>

@@ -201,7 +201,12 @@ async function freshPart(db: Db, of: WordsOf, words: RoomDirectory, want: WordsW
   const missing = isAgain ? ids : ids?.filter((id) => !words.people.has(id));
   if (missing?.length === 0) return kept({});
   const fresh = await people(db, of, missing);
-  if (!missing) return kept({ people: fresh });
+  // and whoever came while everybody was being read is not in that reading
+  if (!missing)
+    return (now: RoomDirectory) => ({
+      ...now,
+      people: new Map([...fresh, ...[...now.people].filter(([id]) => !words.people.has(id))]),
+    });
   // whoever was missing and has come in the meantime was read later than here
   return (now: RoomDirectory) => ({
     ...now,

@@ -18,9 +18,17 @@ export function OwnDevices({ devices, isHeard, count }: { devices: Devices; isHe
       {devices.stream ? (
         <>
           <OwnPicture devices={devices} words={{ testPicture: t("foyer.testPicture"), level: t("foyer.level") }} />
-          <DeviceChoice devices={devices} />
-          {/* nobody plays their own voice into a room that listens */}
-          {!isHeard && <HearYourself devices={devices} />}
+          {!devices.isGenerated && (
+            // what is needed in the hour stays in view; this is looked for, or opens where a device is gone
+            <details open={devices.gone !== null}>
+              <summary className="cursor-pointer text-ink-2">{t("devices.choose")}</summary>
+              <div className="mt-2 flex flex-col gap-3">
+                <DeviceChoice devices={devices} />
+                {/* nobody plays their own voice into a room that listens */}
+                {!isHeard && <HearYourself devices={devices} />}
+              </div>
+            </details>
+          )}
         </>
       ) : (
         <Button onClick={devices.start}>{t("foyer.checkStart")}</Button>

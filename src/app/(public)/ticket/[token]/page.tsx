@@ -121,9 +121,11 @@ export default async function TicketPage(props: {
               locale={hour.locale}
               words={{ before: words.begins, after: messagesFor(locale).foyer.begun }}
             />
-            <p className="mt-1 text-ink-2">
-              <HourSentence at={opensAt} zone={occurrence.zone} words={words.foyerOpens} hour={hour} />
-            </p>
+            {now < opensAt && (
+              <p className="mt-1 text-ink-2">
+                <HourSentence at={opensAt} zone={occurrence.zone} words={words.foyerOpens} hour={hour} />
+              </p>
+            )}
             <div className="mt-4 flex flex-wrap gap-3">
               <a href={`/enter/${token}`} className={buttonClass("act")}>
                 {words.join}
