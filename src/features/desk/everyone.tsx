@@ -13,23 +13,25 @@ const byName = new Intl.Collator();
 interface Row {
   readonly id: string;
   readonly name: string;
-  readonly about: string;
 }
 
-/** Everyone in the house and the foyer by name, with what is to be said of each. */
-function rowsOf({ view }: DeskScene): readonly Row[] {
-  return Object.entries(view.audience)
-    .map(([id, person]): Row => {
-      const parts = [
-        person.place === "foyer" ? "foyer" : "in the audience",
-        id in view.hands && "hand up",
-        id in view.floor && (view.floor[id]!.isOnStage ? "on stage" : "has the floor"),
-        person.isTest && "test guest",
-        person.callerLevel !== null && "on the phone",
-      ];
-      return { id, name: person.name, about: parts.filter(Boolean).join(" · ") };
-    })
+/** Everyone in the house and the foyer by name. */
+const rowsOf = (audience: DeskScene["view"]["audience"]): readonly Row[] =>
+  Object.entries(audience)
+    .map(([id, { name }]): Row => ({ id, name }))
     .sort((a, b) => byName.compare(a.name, b.name));
+
+/** What is to be said of one: made for those in view alone. */
+function aboutWords({ view }: DeskScene, id: string): string {
+  const person = view.audience[id];
+  const parts = [
+    person?.place === "foyer" ? "foyer" : "in the audience",
+    id in view.hands && "hand up",
+    id in view.floor && (view.floor[id]!.isOnStage ? "on stage" : "has the floor"),
+    person?.isTest && "test guest",
+    person && person.callerLevel !== null && "on the phone",
+  ];
+  return parts.filter(Boolean).join(" · ");
 }
 
 /** What can be done about the person who was chosen. */
@@ -39,7 +41,7 @@ function Acts({ row, scene, onDone }: { row: Row; scene: DeskScene; onDone: () =
   return (
     <div className="border-t border-rule pt-2" aria-label={`Acts for ${row.name}`} role="group">
       <p className="font-medium" dir="auto">
-        {row.name} <span className="text-label font-normal text-ink-2">{row.about}</span>
+        {row.name} <span className="text-label font-normal text-ink-2">{aboutWords(scene, row.id)}</span>
       </p>
       <div className="mt-1 flex flex-wrap gap-1">
         {may("floor.offer") && !isOnFloor && (
@@ -115,9 +117,8 @@ export function Everyone({ scene, bringIn }: { scene: DeskScene; bringIn?: () =>
   const [chosenId, setChosenId] = useState<string | null>(null);
   const box = useRef<HTMLDivElement>(null);
   const { view } = scene;
-  // made anew when somebody came, went or raised a hand, not with every second of the clock
-  // eslint-disable-next-line react-hooks/exhaustive-deps
-  const all = useMemo(() => rowsOf(scene), [view.audience, view.hands, view.floor]);
+  // made anew when somebody came or went, not with every hand or second of the clock
+  const all = useMemo(() => rowsOf(view.audience), [view.audience]);
   const rows = useMemo(
     () => (words.trim() === "" ? all : all.filter((row) => holdsWords(row.name, words))),
     [all, words],
@@ -172,7 +173,7 @@ export function Everyone({ scene, bringIn }: { scene: DeskScene; bringIn?: () =>
                   <span className="block truncate leading-tight" dir="auto">
                     {row.name}
                   </span>
-                  <span className="block truncate text-label text-ink-2">{row.about}</span>
+                  <span className="block truncate text-label text-ink-2">{aboutWords(scene, row.id)}</span>
                 </Press>
               </div>
             );
