@@ -111,6 +111,18 @@ test("an hour of two desks, two panelists and four attendees, carried to its end
     await marit.getByRole("button", { name: "Ask to open the microphone: Ilka Varn" }).click();
     await ilka.getByRole("button", { name: "Open it", exact: true }).click();
     await expect(marit.getByRole("button", { name: "Close the microphone: Ilka Varn" })).toBeVisible();
+    // a camera is asked for as a microphone is: closed from the desk, opened by its owner alone
+    const shelves = marit.getByRole("region", { name: "People" });
+    await marit.getByRole("button", { name: "More about Ilka Varn" }).click();
+    await marit.getByRole("menuitem", { name: "Ask to open the camera" }).click();
+    await ilka.getByRole("button", { name: "Open it", exact: true }).click();
+    await expect(shelves.getByText("camera open")).toHaveCount(1);
+    await expect(ilka.getByRole("button", { name: "Camera open: close it" })).toBeVisible();
+    await marit.getByRole("button", { name: "More about Ilka Varn" }).click();
+    await marit.getByRole("menuitem", { name: "Close the camera" }).click();
+    await expect(ilka.getByRole("button", { name: "Camera closed: open it" })).toBeVisible();
+    await ilka.getByRole("button", { name: "Camera closed: open it" }).click();
+    await expect(shelves.getByText("camera open")).toHaveCount(1);
   });
 
   await test.step("a hand that one of two desks takes is dim at the other; the floor is given and opened", async () => {

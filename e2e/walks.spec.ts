@@ -119,3 +119,38 @@ test("an invitation in two languages: written side by side, each reader gets the
   await page.getByRole("radio", { name: "Deutsch" }).click();
   await expect(page.getByLabel("Subject")).toHaveValue("Kommt zählen");
 });
+
+test("a time that suits two people is found before there is an event, and becomes its start; what was typed stays", async ({
+  page,
+}) => {
+  await signIn(page);
+  for (const [name, email] of [
+    ["Ruta Lang", "ruta.lang@example.org"],
+    ["Sami Brock", "sami.brock@example.org"],
+  ] as const) {
+    await page.getByRole("link", { name: "Contacts", exact: true }).click();
+    await page.getByRole("link", { name: "Add somebody" }).click();
+    await page.getByLabel("Name", { exact: true }).fill(name);
+    await page.getByLabel("Mail address").fill(email);
+    await page.getByRole("button", { name: "Add to the book" }).click();
+    await expect(page).toHaveURL(/contact=/);
+  }
+  await page.getByRole("link", { name: "Events", exact: true }).click();
+  await page.getByRole("link", { name: "Plan an event" }).click();
+  await page.getByLabel("Title").fill("Found before it was");
+  await page.getByText("Find a time that suits several people first").click();
+  for (const name of ["Ruta Lang", "Sami Brock"]) {
+    await page.getByLabel("Who should be there", { exact: true }).fill(name.slice(0, 4));
+    await page.getByRole("list", { name: "Found" }).getByRole("button", { name }).click();
+  }
+  const search = page.getByRole("region", { name: "Find a time" });
+  await search.getByRole("button", { name: "Look for slots" }).click();
+  await expect(search.getByText("2 within working hours · everybody free").first()).toBeVisible();
+  await search.getByRole("button", { name: /^Plan it for/ }).click();
+  await expect(page.getByText("These come onto the stage list as panelists.")).toBeVisible();
+  await expect(page.getByLabel("Title")).toHaveValue("Found before it was");
+  await page.getByRole("button", { name: "Make the event" }).click();
+  await expect(page.getByRole("button", { name: "Save the plan" })).toBeVisible();
+  await workPlace(page, /People/);
+  for (const name of ["Ruta Lang", "Sami Brock"]) await expect(page.getByRole("cell", { name })).toBeVisible();
+});

@@ -1,6 +1,6 @@
 import { issue } from "@/core/shared";
 import { z } from "zod";
-import { isLocalDateTime, isZone } from "@/core/time";
+import { isLocalDateTime, isZone, weekdayCodes } from "@/core/time";
 
 const localMoment = z.string().refine(isLocalDateTime, issue("unreadable-moment"));
 
@@ -40,4 +40,18 @@ export const slotQuestionInput = z.object({
   untilLocal: localMoment,
   durationMinutes: z.coerce.number().int().min(15).max(600),
   requiredIds: z.array(z.uuid()).max(100),
+  /** the days of each person's own week that count as working days */
+  workDays: z
+    .array(z.enum(weekdayCodes))
+    .min(1)
+    .max(7)
+    .default([...weekdayCodes]),
 });
+export type SlotQuestion = z.input<typeof slotQuestionInput>;
+
+/** The same before there is an event: about chosen contacts, in the zone that is planned in. */
+export const slotQuestionAheadInput = slotQuestionInput.extend({
+  zone: z.string().refine(isZone, issue("unknown-zone")),
+  personIds: z.array(z.uuid()).min(1).max(100),
+});
+export type SlotQuestionAhead = z.input<typeof slotQuestionAheadInput>;

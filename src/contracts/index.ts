@@ -97,9 +97,12 @@ export {
   extentInput,
   rehearsalInput,
   seatQuestionInput,
+  slotQuestionAheadInput,
   slotQuestionInput,
   type ExtentInput,
   type SeatQuestion,
+  type SlotQuestion,
+  type SlotQuestionAhead,
 } from "./dates-input";
 export {
   houseRulesInput,

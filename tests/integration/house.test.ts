@@ -9,7 +9,9 @@ import { readDraft } from "@/server/services/planning/calendar-import/draft";
 import { readBusyCalendar } from "@/server/services/planning/calendar-import/busy-file";
 import { datesOf } from "@/server/services/planning/dates/load";
 import { createEvent } from "@/server/services/planning/events";
-import { addBusyCalendar, findATime } from "@/server/services/people/find-a-time";
+import { addBusyCalendar } from "@/server/services/people/busy-calendar";
+import { findInBook } from "@/server/services/people/contacts/find";
+import { findATime, findATimeAhead } from "@/server/services/people/find-a-time";
 import { saveLicences } from "@/server/services/organisation/licences";
 import { saveRules } from "@/server/services/organisation/rules";
 import { decideSeats, requestSeats, seatRequestsOf } from "@/server/services/planning/seat-requests";
@@ -306,6 +308,38 @@ describe("people: free or not, taken or declined", () => {
     );
     expect(inBusy).toEqual([]);
     expect(grid.slots[0]!.startAt).toBe(Date.parse("2027-01-14T16:00Z"));
+  });
+
+  it("finds a time for contacts before there is an event, from the calendar that one of them gave elsewhere", async () => {
+    const elsewhere = await makeEvent(world, { startLocal: "2027-01-18T18:00" });
+    const person = { name: "Ondrej Fell", email: "ondrej@example.net", role: "panelist", duties: [], languages: null };
+    const ticketId = await addStagePerson(world.context, world.owner, elsewhere.eventId, person);
+    const busy = entry
+      .replace("20270114T183000", "20270114T090000")
+      .replace("PT1H15M", "PT8H")
+      .replace(/RRULE.*\n/, "");
+    await addBusyCalendar(world.context, world.owner, elsewhere.eventId, ticketId, "own.ics", bytes(busy));
+    const [found] = await findInBook(world.context, world.owner, "ondrej");
+    const question = {
+      fromLocal: "2027-01-14T00:00",
+      untilLocal: "2027-01-15T00:00",
+      durationMinutes: 60,
+      requiredIds: [found!.id],
+      personIds: [found!.id],
+      zone: "Europe/Lisbon",
+    };
+    const grid = await findATimeAhead(world.context, world.owner, question);
+    expect(grid.people.map((one) => [one.name, one.calendars])).toEqual([["Ondrej Fell", 1]]);
+    expect(grid.slots[0]!.startAt).toBe(Date.parse("2027-01-14T16:00Z"));
+    // a Thursday that is no working day is in nobody's hours, and still offered
+    const off = await findATimeAhead(world.context, world.owner, { ...question, workDays: ["MO", "TU"] });
+    expect(off.slots[0]).toMatchObject({ withinHours: 0, outsideNames: ["Ondrej Fell"] });
+    // his other date here counts with its call time
+    const onDate = { fromLocal: "2027-01-18T17:30", untilLocal: "2027-01-18T19:15" };
+    expect((await findATimeAhead(world.context, world.owner, { ...question, ...onDate })).slots).toEqual([]);
+    expect(await codeOf(findATimeAhead(world.context, world.owner, { ...question, zone: "Nowhere/Here" }))).toBe(
+      "invalid-input",
+    );
   });
 
   it("lets nobody from outside in where the house rule says so", async () => {

@@ -34,7 +34,8 @@ import { eventFile } from "@/server/services/afterwards/exports";
 import { deliveryReport } from "@/stand-ins/delivery-report";
 import { held } from "../support/held";
 import { composed } from "../support/mailing";
-import { findContacts, namesOfContacts, readAudience } from "@/server/services/mailings/read-audience";
+import { findContacts, readAudience } from "@/server/services/mailings/read-audience";
+import { namesOfContacts } from "@/server/services/people/contacts/find";
 import { addPerson, addTicket, makeEvent, makeWorld, type MadeEvent, type World, stayed } from "../support/world";
 
 let world: World;

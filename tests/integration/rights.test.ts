@@ -46,7 +46,9 @@ import { deskEntry } from "@/server/services/hour/entry";
 import { keepSwitches } from "@/server/services/hour/keep-switches";
 import { extendDate } from "@/server/services/hour/extend";
 import { findLate, letLateIn } from "@/server/services/hour/late-people";
-import { addBusyCalendar, findATime } from "@/server/services/people/find-a-time";
+import { addBusyCalendar } from "@/server/services/people/busy-calendar";
+import { findInBook } from "@/server/services/people/contacts/find";
+import { findATime, findATimeAhead } from "@/server/services/people/find-a-time";
 import { readDraft } from "@/server/services/planning/calendar-import/draft";
 import { applyExtent, previewExtent, undoChange } from "@/server/services/planning/dates/extents";
 import { openRoomNow, openStanding } from "@/server/services/planning/dates/open-now";
@@ -335,6 +337,8 @@ const houseActions: Readonly<Record<string, { needs: "anyone" | "planner" | "own
   removeBoardAction: { needs: "planner", call: (m) => removeBoard(world.context, m, randomUUID()) },
   removeGroupAction: { needs: "planner", call: (m) => removeGroup(world.context, m, "x") },
   askSeatsAction: { needs: "anyone", call: (m) => seatsAround(world.context, m, {}) },
+  findATimeAheadAction: { needs: "planner", call: (m) => findATimeAhead(world.context, m, {}) },
+  findInBookAction: { needs: "anyone", call: (m) => findInBook(world.context, m, "an") },
   readDraftAction: { needs: "planner", call: (m) => readDraft(world.context, m, null, "A title", []) },
   inviteMemberAction: { needs: "owner", call: (m) => inviteMember(world.context, m, {}) },
   withdrawInvitationAction: { needs: "owner", call: (m) => withdrawInvitation(world.context, m, randomUUID()) },

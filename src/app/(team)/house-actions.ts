@@ -9,6 +9,8 @@ import { saveRules } from "@/server/services/organisation/rules";
 import { seatsAround } from "@/server/services/organisation/seats";
 import { readDraft } from "@/server/services/planning/calendar-import/draft";
 import { deleteTemplate, renameTemplate } from "@/server/services/planning/templates";
+import { findInBook } from "@/server/services/people/contacts/find";
+import { findATimeAhead } from "@/server/services/people/find-a-time";
 import { zoneCities } from "../_lib/cities";
 import { act, currentMember } from "../_lib/request";
 
@@ -26,6 +28,21 @@ export async function readDraftAction(data: FormData) {
     const file = data.get("file");
     const bytes = file instanceof File && file.size > 0 ? new Uint8Array(await file.arrayBuffer()) : null;
     return readDraft(context, member, bytes, String(data.get("text") ?? ""), zoneCities());
+  });
+}
+
+/** Contacts by a few letters, for whoever plans something new. */
+export async function findInBookAction(words: string) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    return findInBook(context, member, String(words));
+  });
+}
+
+export async function findATimeAheadAction(question: unknown) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    return findATimeAhead(context, member, question);
   });
 }
 

@@ -3,7 +3,7 @@ import type { IntervalSet } from "@/core/time";
 /** When people are busy, and the starts that fit them, between two instants (milliseconds). */
 export interface SlotGrid {
   readonly people: readonly {
-    readonly ticketId: string;
+    readonly id: string;
     readonly name: string;
     readonly zone: string;
     readonly isRequired: boolean;

@@ -5,6 +5,8 @@ import {
   offsetMinutesAt,
   touches,
   unionOf,
+  weekdayCodes,
+  type WeekdayCode,
   type Interval,
   type IntervalSet,
 } from "../time";
@@ -40,8 +42,8 @@ interface Grid {
   readonly lengthMs: number;
 }
 
-/** Milliseconds since local midnight at ascending instants of one zone; looks the zone up once a change. */
-function dayClock(zone: string, from: number): (at: number) => number {
+/** Local milliseconds at ascending instants of one zone; looks the zone up once a change. */
+function localClock(zone: string, from: number): (at: number) => number {
   let offsetMs = offsetMinutesAt(from, zone) * minuteMs;
   let changeAt = nextTransition(from, zone) ?? Number.POSITIVE_INFINITY;
   return (at) => {
@@ -49,20 +51,37 @@ function dayClock(zone: string, from: number): (at: number) => number {
       offsetMs = offsetMinutesAt(changeAt, zone) * minuteMs;
       changeAt = nextTransition(changeAt, zone) ?? Number.POSITIVE_INFINITY;
     }
-    return (((at + offsetMs) % dayMs) + dayMs) % dayMs;
+    return at + offsetMs;
   };
 }
 
+const sinceMidnight = (localMs: number): number => ((localMs % dayMs) + dayMs) % dayMs;
+/** 1970-01-01 was a Thursday, the fourth of `weekdayCodes`. */
+const weekdayAt = (localMs: number): WeekdayCode => weekdayCodes[(((Math.floor(localMs / dayMs) + 3) % 7) + 7) % 7]!;
+
+interface HoursOf {
+  readonly zone: string;
+  /** how many people live by it */
+  readonly people: number;
+  readonly workDays: ReadonlySet<WeekdayCode>;
+}
+
 /** Adds the people of one zone to each slot that lies within working hours of one local day there. */
-function addWorkingHours(within: Uint16Array, zone: string, people: number, { first, count, lengthMs }: Grid): void {
+function addWorkingHours(
+  within: Uint16Array,
+  { zone, people, workDays }: HoursOf,
+  { first, count, lengthMs }: Grid,
+): void {
   if (lengthMs > dayMs) return;
-  const startClock = dayClock(zone, first);
-  const endClock = dayClock(zone, first);
+  const startClock = localClock(zone, first);
+  const endClock = localClock(zone, first);
   for (let i = 0; i < count; i += 1) {
     const start = first + i * step;
-    const from = startClock(start);
-    const until = endClock(start + lengthMs - 1);
-    if (from >= workFromMinute * minuteMs && until < workUntilMinute * minuteMs && until >= from) within[i]! += people;
+    const startsAt = startClock(start);
+    const from = sinceMidnight(startsAt);
+    const until = sinceMidnight(endClock(start + lengthMs - 1));
+    if (from < workFromMinute * minuteMs || until >= workUntilMinute * minuteMs || until < from) continue;
+    if (workDays.has(weekdayAt(startsAt))) within[i]! += people;
   }
 }
 
@@ -86,13 +105,15 @@ const countBy = (zones: readonly string[]): ReadonlyMap<string, number> => {
 /**
  * Rule 4: the slots on a quarter-hour grid in which all required people are free, ranked by how many
  * optional people are free, then by how many have it within 09:00–18:00 of their own day, then
- * earliest. Working hours never rule a slot out.
+ * earliest. Working hours never rule a slot out. Rule 4 knows no days off: `workDays` narrows what counts as working
+ * hours to some days of each person's own week.
  */
 export function findSlots(
   people: readonly SlotPerson[],
   durationMinutes: number,
   range: Interval,
   limit = Number.POSITIVE_INFINITY,
+  workDays: readonly WeekdayCode[] = weekdayCodes,
 ): readonly Slot[] {
   const first = Math.ceil(range.start / step) * step;
   const lengthMs = durationMinutes * minuteMs;
@@ -103,7 +124,9 @@ export function findSlots(
   const optional = people.filter((one) => !one.isRequired);
   addBusy(taken, unionOf(people.filter((one) => one.isRequired).flatMap((one) => one.busy)), grid);
   for (const one of optional) addBusy(busy, one.busy, grid);
-  for (const [zone, count] of countBy(people.map((one) => one.zone))) addWorkingHours(within, zone, count, grid);
+  const days = new Set(workDays);
+  for (const [zone, count] of countBy(people.map((one) => one.zone)))
+    addWorkingHours(within, { zone, people: count, workDays: days }, grid);
   return ranked(grid, { taken, busy, within }, optional.length, limit);
 }
 
@@ -137,10 +160,12 @@ function ranked(
 export function slotReasons(
   people: readonly SlotPerson[],
   { startAt, endAt }: Pick<Slot, "startAt" | "endAt">,
+  workDays: readonly WeekdayCode[] = weekdayCodes,
 ): { busyIds: readonly string[]; outsideHoursIds: readonly string[] } {
   const isOutside = (zone: string): boolean => {
     const within = new Uint16Array(1);
-    addWorkingHours(within, zone, 1, { first: startAt, count: 1, lengthMs: endAt - startAt });
+    const hours = { zone, people: 1, workDays: new Set(workDays) };
+    addWorkingHours(within, hours, { first: startAt, count: 1, lengthMs: endAt - startAt });
     return within[0] === 0;
   };
   return {

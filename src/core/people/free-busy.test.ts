@@ -148,4 +148,23 @@ describe("rule 4: find a time", () => {
     expect(slots[0]).toMatchObject({ freeOptional: 0 });
     expect(slotReasons([lisbon, away], slots[0]!).busyIds).toEqual(["n"]);
   });
+
+  it("counts working hours on working days alone, each person in their own week; other days come last, none is ruled out", () => {
+    const of = (zone: string): SlotPerson => ({ id: zone, zone, isRequired: true, busy: [] });
+    const week = ["MO", "TU", "WE", "TH", "FR"] as const;
+    // 2027-03-12 is a Friday
+    const weekend = { start: at("2027-03-12T17:00"), end: at("2027-03-15T12:00") };
+    const slots = findSlots([of("Europe/Lisbon")], 60, weekend, undefined, week);
+    expect([slots[0]!.startAt, slots[0]!.withinHours]).toEqual([at("2027-03-12T17:00"), 1]);
+    expect(slots[1]!.startAt).toBe(at("2027-03-15T09:00"));
+    expect(slots.find((one) => one.startAt === at("2027-03-13T10:00"))).toMatchObject({ withinHours: 0 });
+    // Sunday 22:00 in Lisbon is Monday 11:00 in Auckland (UTC+13 in March)
+    const sunday = { startAt: at("2027-03-14T22:00"), endAt: at("2027-03-14T23:00") };
+    expect(slotReasons([of("Pacific/Auckland"), of("Europe/Lisbon")], sunday, week).outsideHoursIds).toEqual([
+      "Europe/Lisbon",
+    ]);
+    const fridayThere = { startAt: at("2027-03-12T21:00"), endAt: at("2027-03-12T22:00") };
+    expect(slotReasons([of("Pacific/Auckland")], fridayThere, week).outsideHoursIds).toEqual(["Pacific/Auckland"]);
+    expect(slotReasons([of("Pacific/Auckland")], fridayThere).outsideHoursIds).toEqual([]);
+  });
 });

@@ -10,6 +10,8 @@ export interface Scene {
   readonly earlyEntry: boolean;
   /** microphones of the stage are open from the first entry on */
   readonly stageMicrophonesOpen: boolean;
+  /** and cameras */
+  readonly stageCamerasOpen: boolean;
   /** the run sheet's segments in order */
   readonly segmentIds: readonly string[];
   /** polls that belong to this date */

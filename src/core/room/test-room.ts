@@ -23,6 +23,7 @@ export const scene = (part: Partial<Scene> = {}): Scene => ({
   switches: { ...defaultSwitches, questions: { ...defaultSwitches.questions, othersSee: "answered" } },
   earlyEntry: true,
   stageMicrophonesOpen: false,
+  stageCamerasOpen: false,
   segmentIds: ["s1", "s2", "s3"],
   pollIds: new Set(["v1"]),
   stageTicketIds: new Set(["p", "t1"]),

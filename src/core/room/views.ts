@@ -69,8 +69,10 @@ export interface StagePersonItem {
   readonly duties: readonly Duty[];
   readonly place: StagePlace;
   readonly isMicrophoneOpen: boolean;
+  readonly isCameraOpen: boolean;
   /** the desk asks them to open it */
   readonly isAskedToOpen: boolean;
+  readonly isAskedForCamera: boolean;
   readonly isPresent: boolean;
   /** how loud they are on a phone line, 0–100; null for whoever is not on one */
   readonly callerLevel: number | null;
@@ -83,6 +85,7 @@ export interface CastItem {
   readonly name: string;
   readonly portraitId: string | null;
   readonly isMicrophoneOpen: boolean;
+  readonly isCameraOpen: boolean;
 }
 
 export interface AudienceItem {

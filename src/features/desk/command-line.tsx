@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from "react";
 import { Input, Press } from "@/ui";
 import { cardKinds } from "@/core/room";
 import { cardWords } from "@/features/shared/card-words";
+import { deviceOffers } from "./device-offers";
 import type { Offer } from "./offer";
 import { pollOffers } from "./poll-offers";
 import { questionOffers } from "./questions/question-offers";
@@ -50,11 +51,7 @@ function offersOf({ view, segments, currentIndex, may }: DeskScene): readonly Of
   if (may("cues.show-card"))
     for (const card of cardKinds)
       acts.push({ words: `Card to the stage: ${cardWords[card]}`, command: { type: "cues.show-card", card } });
-  if (may("stage.ask-to-open"))
-    acts.push({
-      words: "Ask everyone on stage to open their microphones",
-      command: { type: "stage.ask-to-open", ticketId: null },
-    });
+  const leaderId = segments[currentIndex]?.leaderId ?? null;
   if (may("hour.drop-curtain"))
     acts.push(
       status.isCurtainUp
@@ -73,7 +70,14 @@ function offersOf({ view, segments, currentIndex, may }: DeskScene): readonly Of
           words: `Cue: ${segment.title}`,
           command: { type: "cues.jump", leavingSegmentId, segmentId: segment.id },
         });
-  return [...acts, ...pollOffers({ view, may }), ...questionOffers({ view, may }), ...people, ...floor];
+  return [
+    ...acts,
+    ...pollOffers({ view, may }),
+    ...questionOffers({ view, may }),
+    ...people,
+    ...deviceOffers({ view, leaderId, may }),
+    ...floor,
+  ];
 }
 
 /** The command line: type a few letters of a person and an act; one match runs, several are asked about. */

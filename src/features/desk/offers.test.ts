@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { plainPoll } from "@/core/polls";
 import type { DeskView, PollItem } from "@/core/room";
+import { deviceOffers } from "./device-offers";
 import { pollOffers } from "./poll-offers";
 import { pollsAtHand } from "./polls/open-poll";
 import { questionOffers } from "./questions/question-offers";
@@ -96,5 +97,30 @@ describe("near-duplicates at the desk", () => {
     expect(nearOf({ ...questions, a: { ...questions.a, state: "not-taken" } }, "b")).toBeNull();
     expect(nearOf({ ...questions, b: { ...questions.b, mergedIntoId: "a" } }, "b")).toBeNull();
     expect(nearOf({ ...questions, d: question("how high is the tide tonight", { askedAt: 4 }) }, "d")).toBe("a");
+  });
+});
+
+describe("microphones and cameras by the command line", () => {
+  const person = (name: string, isOpen: boolean) =>
+    ({
+      name,
+      place: "stage",
+      isPresent: true,
+      isMicrophoneOpen: isOpen,
+      isCameraOpen: isOpen,
+    }) as DeskView["stage"][string];
+  const stage = {
+    a: person("Amina", true),
+    b: person("Bjarte", false),
+    c: { ...person("Cai", true), place: "backstage" as const },
+  };
+  it("are closed and asked for, by person and for all but the leader; nobody behind the stage is in the list", () => {
+    const offers = deviceOffers({ view: { stage }, leaderId: "a", may });
+    const of = (name: string) => offers.filter((one) => one.words.startsWith(name)).map((one) => one.command.type);
+    expect(of("Amina")).toEqual(["stage.close-microphone", "stage.close-camera"]);
+    expect(of("Bjarte")).toEqual(["stage.ask-to-open", "stage.ask-for-camera"]);
+    expect(of("Cai")).toEqual([]);
+    expect(offers.map((one) => one.command)).toContainEqual({ type: "stage.close-cameras", exceptId: "a" });
+    expect(deviceOffers({ view: { stage }, leaderId: null, may: () => false })).toEqual([]);
   });
 });

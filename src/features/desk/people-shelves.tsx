@@ -1,6 +1,6 @@
 "use client";
 import type { StagePersonItem, StagePlace } from "@/core/room";
-import { Button, classes, Person } from "@/ui";
+import { Button, classes, Menu, Person } from "@/ui";
 import { Loudness } from "@/features/shared/loudness";
 import { useWhoSpeaks } from "@/features/shared/devices/use-voices";
 import { roleWords } from "@/features/shared/role-words";
@@ -27,14 +27,15 @@ const moves: Record<StagePlace, readonly { to: StagePlace; act: string }[]> = {
 
 /** What somebody of the stage is and does, in one line. */
 function stateWords(person: StagePersonItem, leads: boolean): string {
-  const heard = !person.isPresent ? "away" : person.isMicrophoneOpen ? "microphone open" : "muted";
+  const open = person.isMicrophoneOpen ? "microphone open" : "muted";
+  const state = !person.isPresent ? ["away"] : person.isCameraOpen ? [open, "camera open"] : [open];
   const parts = [
     roleWords[person.role],
     leads && "leads this segment",
     person.callerLevel !== null && "on the phone",
     person.devices > 1 && `${person.devices} devices: echo?`,
   ];
-  return [...parts.filter(Boolean), heard].join(" · ");
+  return [...parts.filter(Boolean), ...state].join(" · ");
 }
 
 /** Somebody's microphone: closed from here, opened by themselves alone. */
@@ -56,6 +57,31 @@ function Microphone({ id, person, scene }: { id: string; person: StagePersonItem
     >
       {person.isAskedToOpen ? "Asked" : "Ask to open"}
     </Button>
+  );
+}
+
+/** The rarer acts on somebody on stage: their camera, closed from here, opened by themselves alone. */
+function More({ id, person, scene }: { id: string; person: StagePersonItem; scene: DeskScene }) {
+  const camera = person.isCameraOpen
+    ? { label: "Close the camera", command: { type: "stage.close-camera", ticketId: id } as const }
+    : { label: "Ask to open the camera", command: { type: "stage.ask-for-camera", ticketId: id } as const };
+  return (
+    <Menu
+      trigger={
+        <Button weight="plain" aria-label={`More about ${person.name}`}>
+          More
+        </Button>
+      }
+      items={[
+        {
+          label: "To standby",
+          onSelect: () => void scene.send({ type: "stage.move", ticketId: id, place: "standby" }),
+        },
+        person.isAskedForCamera
+          ? { label: "Asked to open the camera", isDisabled: true, onSelect: () => {} }
+          : { label: camera.label, onSelect: () => void scene.send(camera.command) },
+      ]}
+    />
   );
 }
 
@@ -111,7 +137,10 @@ export function PeopleShelves({ scene, setDuties }: { scene: DeskScene; setDutie
                         </Button>
                       ))}
                       {shelf.place === "stage" && person.isPresent && (
-                        <Microphone id={id} person={person} scene={scene} />
+                        <>
+                          <Microphone id={id} person={person} scene={scene} />
+                          <More id={id} person={person} scene={scene} />
+                        </>
                       )}
                       {setDuties && person.role === "crew" && (
                         <DutiesMenu id={id} person={person} setDuties={setDuties} />

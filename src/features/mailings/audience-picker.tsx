@@ -1,7 +1,8 @@
 "use client";
 import type { MailingInput } from "@/contracts";
 import { Checkbox, Field, Select, Textarea, TextButton } from "@/ui";
-import type { AudienceChoices, FindContacts } from "./audience-types";
+import type { FindContacts } from "@/features/shared/contact-search";
+import type { AudienceChoices } from "./audience-types";
 import { SingleContacts } from "./single-contacts";
 
 type Audience = MailingInput["audience"];

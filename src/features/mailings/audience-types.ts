@@ -1,10 +1,6 @@
 import type { Done, MailingInput } from "@/contracts";
+import type { Contact } from "@/features/shared/contact-search";
 
-export interface Contact {
-  readonly id: string;
-  readonly name: string;
-  readonly email: string;
-}
 export interface AudienceList {
   readonly total: number;
   readonly people: readonly { readonly name: string; readonly email: string }[];
@@ -30,4 +26,3 @@ export type ReadAudience = (
   audience: MailingInput["audience"],
   words: string,
 ) => Promise<Done<AudienceList>>;
-export type FindContacts = (words: string) => Promise<Done<readonly Contact[]>>;

@@ -5,7 +5,8 @@ import type { Dispatch, SetStateAction } from "react";
 import type { MailingInput } from "@/contracts";
 import { type PreviewMail } from "@/features/shared/mail-preview";
 import { Button, Field, Input, Select, toast } from "@/ui";
-import type { AudienceChoices, FindContacts, ReadAudience } from "./audience-types";
+import type { FindContacts } from "@/features/shared/contact-search";
+import type { AudienceChoices, ReadAudience } from "./audience-types";
 import { type CopyTexts } from "./copy-acts";
 
 export interface Summary {

@@ -1,10 +1,8 @@
 "use client";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import type { MailingInput } from "@/contracts";
-import { Field, Input, Press, Tag } from "@/ui";
-import type { Contact, FindContacts } from "./audience-types";
-
-const pauseMs = 250;
+import { ContactSearch, type Contact, type FindContacts } from "@/features/shared/contact-search";
+import { Field, Tag } from "@/ui";
 
 /** People of the contact book, one by one: found by a few letters. */
 export function SingleContacts({
@@ -19,24 +17,7 @@ export function SingleContacts({
   find: FindContacts;
   onChange: (audience: MailingInput["audience"]) => void;
 }) {
-  const [words, setWords] = useState("");
-  const [found, setFound] = useState<{ readonly words: string; readonly people: readonly Contact[] }>({
-    words: "",
-    people: [],
-  });
   const [chosen, setChosen] = useState<readonly Contact[]>(known);
-  useEffect(() => {
-    let isOver = false;
-    const timer = setTimeout(() => {
-      void find(words).then((done) => {
-        if (!isOver) setFound({ words, people: done.ok ? done.value : [] });
-      });
-    }, pauseMs);
-    return () => {
-      isOver = true;
-      clearTimeout(timer);
-    };
-  }, [words, find]);
   const nameOf = (id: string): string => {
     const one = chosen.find((contact) => contact.id === id);
     return one ? one.name || one.email : "somebody";
@@ -44,9 +25,7 @@ export function SingleContacts({
   const add = (one: Contact) => {
     setChosen([...chosen, one]);
     onChange({ ...audience, personIds: [...audience.personIds, one.id] });
-    setWords("");
   };
-  const open = found.people.filter((one) => !audience.personIds.includes(one.id));
   return (
     <Field label="Single contacts" hint="Two letters of a name or an address are enough.">
       {(ids) => (
@@ -66,19 +45,7 @@ export function SingleContacts({
               ))}
             </ul>
           )}
-          <Input {...ids} type="search" value={words} onChange={(event) => setWords(event.target.value)} />
-          {words.trim().length > 1 && found.words === words && (
-            <ul aria-label="Found" className="rounded-control border border-rule bg-sheet">
-              {open.length === 0 && <li className="px-2 py-1 text-ink-2">Nobody by that name.</li>}
-              {open.map((one) => (
-                <li key={one.id}>
-                  <Press className="w-full px-2 py-1 text-start hover:bg-raised" onClick={() => add(one)}>
-                    <bdi>{one.name}</bdi> <span className="text-ink-2">{one.email}</span>
-                  </Press>
-                </li>
-              ))}
-            </ul>
-          )}
+          <ContactSearch {...ids} find={find} isTaken={(id) => audience.personIds.includes(id)} onTake={add} />
         </div>
       )}
     </Field>

@@ -28,6 +28,8 @@ export interface PlanFormProps extends WhenProps, PlanSaving {
   readonly mayEdit: boolean;
   /** what follows from the plan, beside it */
   readonly beside?: ReactNode;
+  /** ways to begin, above the plan; what they find is put into the same form */
+  readonly before?: ReactNode;
 }
 
 /** Who may come, and how. */
@@ -179,6 +181,7 @@ export function PlanForm(props: PlanFormProps) {
   });
   return (
     <FormProvider {...form}>
+      {props.before}
       <form
         onSubmit={(event) => {
           if (holdsUnread(event.currentTarget)) event.preventDefault();

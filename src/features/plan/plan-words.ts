@@ -26,6 +26,7 @@ export const planFieldWords: Record<keyof PlanInput, string> = {
   foyerOn: "Foyer",
   earlyEntry: "Backstage open once one is in",
   stageMicrophonesOpen: "Microphones start open",
+  stageCamerasOpen: "Cameras start open",
   soundBy: "Sound comes by",
   isRecorded: "Recorded",
   consentText: "Words that ask for consent",

@@ -104,6 +104,7 @@ export function RoomOptions({ onStage }: { onStage: number }) {
         <Check name="switches.rename.on" label="People may change how they are called in the room" />
         <Check name="earlyEntry" label="Backstage is open to all of the stage once one is in" />
         <Check name="stageMicrophonesOpen" label="Microphones of the stage start open" />
+        <Check name="stageCamerasOpen" label="Cameras of the stage start open" />
         <Check name="provesAddress" label="Each device is let in by a one-time link to its holder’s address" />
         <Check name="foyerOn" label="A foyer before the doors" />
       </div>

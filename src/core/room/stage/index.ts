@@ -1,11 +1,11 @@
 import { mayComeBackstage } from "../../dates";
-import { isStageRole, live, onStage, running, team } from "../../people";
+import { live, onStage, running, team } from "../../people";
 import { fail, ok, type Result } from "../../shared";
-import type { By, Capability, Now, Sight } from "../capability";
-import { isCurtainUp, type HourEntry } from "../hour/state";
+import type { By, Capability, Now } from "../capability";
+import type { HourEntry } from "../hour/state";
 import { isInHouse, isOfTheStage } from "../standing";
-import type { AudienceItem, CastItem, Section, StagePersonItem } from "../views";
-import { arrivedBackstage, emptyStage, type StagePerson, type StagePlace, type StageState } from "./state";
+import { arrivedBackstage, closed, emptyStage, type StagePerson, type StagePlace, type StageState } from "./state";
+import { audienceOf, castOf, stagePeople } from "./views";
 
 export type StageCommand =
   | { type: "stage.enter" }
@@ -15,7 +15,12 @@ export type StageCommand =
   | { type: "stage.close-microphone"; ticketId: string }
   /** a question on their own screen, answered there: nothing opens from outside; null asks all on stage */
   | { type: "stage.ask-to-open"; ticketId: string | null }
-  | { type: "stage.keep-closed" };
+  | { type: "stage.keep-closed" }
+  | { type: "stage.set-camera"; isOpen: boolean }
+  | { type: "stage.close-cameras"; exceptId: string | null }
+  | { type: "stage.close-camera"; ticketId: string }
+  | { type: "stage.ask-for-camera"; ticketId: string | null }
+  | { type: "stage.keep-camera-closed" };
 
 export type StageEntry =
   | { type: "stage.entered"; ticketId: string }
@@ -23,7 +28,11 @@ export type StageEntry =
   | { type: "stage.microphone-set"; ticketId: string; isOpen: boolean }
   | { type: "stage.microphones-closed"; exceptId: string | null }
   | { type: "stage.asked-to-open"; ticketIds: string[] }
-  | { type: "stage.kept-closed"; ticketId: string };
+  | { type: "stage.kept-closed"; ticketId: string }
+  | { type: "stage.camera-set"; ticketId: string; isOpen: boolean }
+  | { type: "stage.cameras-closed"; exceptId: string | null }
+  | { type: "stage.asked-for-camera"; ticketIds: string[] }
+  | { type: "stage.camera-kept-closed"; ticketId: string };
 
 export interface StageShape {
   state: StageState;
@@ -49,67 +58,41 @@ function enter(stage: StageState, { hour, scene }: Now, { ticketId, at }: By): R
   if (!stage.people.has(ticketId)) {
     entries.push({ type: "stage.entered", ticketId });
     if (scene.stageMicrophonesOpen) entries.push({ type: "stage.microphone-set", ticketId, isOpen: true });
+    if (scene.stageCamerasOpen) entries.push({ type: "stage.camera-set", ticketId, isOpen: true });
   }
   return entries.length > 0 ? ok(entries) : done("stage.enter");
 }
 
-function closeMicrophones(stage: StageState, exceptId: string | null): StageState {
-  let people = stage.people;
-  for (const [id, one] of stage.people) {
-    if (id !== exceptId && one.isMicrophoneOpen) people = people.with(id, { ...one, isMicrophoneOpen: false });
-  }
-  return { people };
-}
+/** The two devices that somebody of the stage opens for themselves, never anybody else for them. */
+const microphone = { isOpen: "isMicrophoneOpen", isAsked: "isAskedToOpen" } as const;
+const camera = { isOpen: "isCameraOpen", isAsked: "isAskedForCamera" } as const;
+type Device = typeof microphone | typeof camera;
 
-/** Who on stage has a closed microphone and was not asked yet. */
-const askable = (stage: StageState, ticketId: string | null): string[] =>
+const isOpen = (stage: StageState, device: Device, id: string): boolean =>
+  stage.people.get(id)?.[device.isOpen] ?? false;
+const isAsked = (stage: StageState, device: Device, id: string): boolean =>
+  stage.people.get(id)?.[device.isAsked] ?? false;
+
+const withOpen = (stage: StageState, device: Device, id: string, open: boolean): StageState =>
+  withPerson(stage, id, { [device.isOpen]: open, [device.isAsked]: false });
+
+const withAll = (stage: StageState, ids: Iterable<string>, change: Partial<StagePerson>): StageState =>
+  [...ids].reduce((next, id) => withPerson(next, id, change), stage);
+
+const openIds = (stage: StageState, device: Device, exceptId: string | null): string[] =>
+  [...stage.people].flatMap(([id, one]) => (id !== exceptId && one[device.isOpen] ? [id] : []));
+
+/** Who on stage has it closed and was not asked yet. */
+const askable = (stage: StageState, device: Device, ticketId: string | null): string[] =>
   [...stage.people]
     .filter(
-      ([id, one]) => one.place === "stage" && !one.isMicrophoneOpen && !one.isAskedToOpen && (ticketId ?? id) === id,
+      ([id, one]) => one.place === "stage" && !one[device.isOpen] && !one[device.isAsked] && (ticketId ?? id) === id,
     )
     .map(([id]) => id);
 
-function stagePeople({ own, words, figures }: Sight<StageState>): Section<StagePersonItem> {
-  const out: Record<string, StagePersonItem> = {};
-  for (const person of words.people.values()) {
-    if (!isStageRole(person.role)) continue;
-    const { place, isMicrophoneOpen, isAskedToOpen } = own.people.get(person.ticketId) ?? arrivedBackstage;
-    const isPresent = figures.present.has(person.ticketId);
-    const callerLevel = figures.callers.get(person.ticketId) ?? null;
-    const { name, role, duties } = person;
-    const portraitId = person.portraitId ?? null;
-    // the team has a desk beside its own place, and no sound there
-    const isAtWork = role === "producer" || role === "crew";
-    const devices = isAtWork ? Number(isPresent) : (figures.devices.get(person.ticketId) ?? Number(isPresent));
-    const heard = { isMicrophoneOpen, isAskedToOpen, isPresent, callerLevel, devices };
-    out[person.ticketId] = { name, portraitId, role, duties, place, ...heard };
-  }
-  return out;
-}
-
-function audienceOf({ words, figures }: Sight<StageState>): Section<AudienceItem> {
-  const out: Record<string, AudienceItem> = {};
-  for (const [ticketId, place] of figures.present) {
-    const person = words.people.get(ticketId);
-    if (!person || place === "stage" || isStageRole(person.role)) continue;
-    const callerLevel = figures.callers.get(ticketId) ?? null;
-    out[ticketId] = { name: person.name, place, isTest: person.role === "test-guest", callerLevel };
-  }
-  return out;
-}
-
-/** The house sees those on stage while the curtain is up, nobody else and never a level. */
-function castOf(sight: Sight<StageState>): Section<CastItem> {
-  if (!isCurtainUp(sight.hour)) return {};
-  const people = Object.entries(stagePeople(sight)).filter(([, one]) => one.place === "stage" && one.isPresent);
-  return Object.fromEntries(
-    people.map(([id, { name, portraitId, isMicrophoneOpen }]) => [id, { name, portraitId, isMicrophoneOpen }]),
-  );
-}
-
 const ofPeople = { roles: team, duty: "people", phases: live } as const;
 
-/** Who is backstage, on standby, on stage, and whose microphone is open (rule 5, rule 19). */
+/** Who is backstage, on standby, on stage, and whose microphone and camera are open (rule 5, rule 19). */
 export const stage = {
   rights: {
     "stage.enter": { roles: onStage, phases: running },
@@ -119,6 +102,11 @@ export const stage = {
     "stage.close-microphone": ofPeople,
     "stage.ask-to-open": ofPeople,
     "stage.keep-closed": { roles: onStage, phases: live },
+    "stage.set-camera": { roles: onStage, phases: live },
+    "stage.close-cameras": ofPeople,
+    "stage.close-camera": ofPeople,
+    "stage.ask-for-camera": ofPeople,
+    "stage.keep-camera-closed": { roles: onStage, phases: live },
     "stage.level": { roles: onStage, phases: live },
   },
   paces: { "stage.level": { burst: 8, everyMs: 200 } },
@@ -131,37 +119,53 @@ export const stage = {
         ? done("stage.move")
         : ok([{ type: "stage.moved", ticketId, place }]);
     },
-    "stage.set-microphone": (own, { isOpen }, _, { ticketId }) =>
-      (own.people.get(ticketId)?.isMicrophoneOpen ?? false) === isOpen
+    "stage.set-microphone": (own, command, _, { ticketId }) =>
+      isOpen(own, microphone, ticketId) === command.isOpen
         ? done("stage.set-microphone")
-        : ok([{ type: "stage.microphone-set", ticketId, isOpen }]),
+        : ok([{ type: "stage.microphone-set", ticketId, isOpen: command.isOpen }]),
     "stage.close-microphones": (_, { exceptId }) => ok([{ type: "stage.microphones-closed", exceptId }]),
     "stage.close-microphone": (own, { ticketId }) =>
-      own.people.get(ticketId)?.isMicrophoneOpen
+      isOpen(own, microphone, ticketId)
         ? ok([{ type: "stage.microphone-set", ticketId, isOpen: false }])
         : done("stage.close-microphone"),
     "stage.ask-to-open": (own, { ticketId }) => {
-      const ticketIds = askable(own, ticketId);
+      const ticketIds = askable(own, microphone, ticketId);
       return ticketIds.length > 0 ? ok([{ type: "stage.asked-to-open", ticketIds }]) : done("stage.ask-to-open");
     },
     "stage.keep-closed": (own, _, __, { ticketId }) =>
-      own.people.get(ticketId)?.isAskedToOpen
-        ? ok([{ type: "stage.kept-closed", ticketId }])
-        : done("stage.keep-closed"),
+      isAsked(own, microphone, ticketId) ? ok([{ type: "stage.kept-closed", ticketId }]) : done("stage.keep-closed"),
+    "stage.set-camera": (own, command, _, { ticketId }) =>
+      isOpen(own, camera, ticketId) === command.isOpen
+        ? done("stage.set-camera")
+        : ok([{ type: "stage.camera-set", ticketId, isOpen: command.isOpen }]),
+    "stage.close-cameras": (_, { exceptId }) => ok([{ type: "stage.cameras-closed", exceptId }]),
+    "stage.close-camera": (own, { ticketId }) =>
+      isOpen(own, camera, ticketId)
+        ? ok([{ type: "stage.camera-set", ticketId, isOpen: false }])
+        : done("stage.close-camera"),
+    "stage.ask-for-camera": (own, { ticketId }) => {
+      const ticketIds = askable(own, camera, ticketId);
+      return ticketIds.length > 0 ? ok([{ type: "stage.asked-for-camera", ticketIds }]) : done("stage.ask-for-camera");
+    },
+    "stage.keep-camera-closed": (own, _, __, { ticketId }) =>
+      isAsked(own, camera, ticketId)
+        ? ok([{ type: "stage.camera-kept-closed", ticketId }])
+        : done("stage.keep-camera-closed"),
   },
   fold: {
     "stage.entered": (own, { ticketId }) => withPerson(own, ticketId, {}),
     "stage.moved": (own, { ticketId, place }) =>
-      withPerson(own, ticketId, {
-        place,
-        ...(place === "stage" ? {} : { isMicrophoneOpen: false, isAskedToOpen: false }),
-      }),
-    "stage.microphone-set": (own, { ticketId, isOpen }) =>
-      withPerson(own, ticketId, { isMicrophoneOpen: isOpen, isAskedToOpen: false }),
-    "stage.asked-to-open": (own, { ticketIds }) =>
-      ticketIds.reduce((stage, id) => withPerson(stage, id, { isAskedToOpen: true }), own),
+      withPerson(own, ticketId, { place, ...(place === "stage" ? {} : closed) }),
+    "stage.microphone-set": (own, entry) => withOpen(own, microphone, entry.ticketId, entry.isOpen),
+    "stage.asked-to-open": (own, { ticketIds }) => withAll(own, ticketIds, { isAskedToOpen: true }),
     "stage.kept-closed": (own, { ticketId }) => withPerson(own, ticketId, { isAskedToOpen: false }),
-    "stage.microphones-closed": (own, { exceptId }) => closeMicrophones(own, exceptId),
+    "stage.microphones-closed": (own, { exceptId }) =>
+      withAll(own, openIds(own, microphone, exceptId), { isMicrophoneOpen: false }),
+    "stage.camera-set": (own, entry) => withOpen(own, camera, entry.ticketId, entry.isOpen),
+    "stage.asked-for-camera": (own, { ticketIds }) => withAll(own, ticketIds, { isAskedForCamera: true }),
+    "stage.camera-kept-closed": (own, { ticketId }) => withPerson(own, ticketId, { isAskedForCamera: false }),
+    "stage.cameras-closed": (own, { exceptId }) =>
+      withAll(own, openIds(own, camera, exceptId), { isCameraOpen: false }),
   },
   views: {
     "stage:team": {

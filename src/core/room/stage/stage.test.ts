@@ -51,6 +51,38 @@ describe("microphones of the stage (rule 19, room.md)", () => {
   });
 });
 
+describe("cameras of the stage (rule 19, room.md)", () => {
+  const camera = (isOpen: boolean): Acted => [{ type: "stage.set-camera", isOpen }, panelist];
+  const askFor: Acted = [{ type: "stage.ask-for-camera", ticketId: null }];
+  it("are asked for, opened by their owner alone, and closed by the desk; the microphone stays as it is", () => {
+    const asked = play(onStage, set(true), askFor);
+    expect(person(asked)).toMatchObject({ isAskedForCamera: true, isCameraOpen: false, isMicrophoneOpen: true });
+    expect(refusal(asked, askFor[0])).toBe("already-done");
+    const opened = play(asked, camera(true));
+    expect(person(opened)).toMatchObject({ isAskedForCamera: false, isCameraOpen: true });
+    const shut = play(opened, [{ type: "stage.close-camera", ticketId: "t1" }]);
+    expect(person(shut)).toMatchObject({ isCameraOpen: false, isMicrophoneOpen: true });
+    expect(refusal(shut, { type: "stage.close-camera", ticketId: "t1" })).toBe("already-done");
+    expect(refusal(onStage, askFor[0], panelist)).toBe("not-allowed");
+  });
+  it("stay closed when their owner says so, and close with leaving the stage", () => {
+    const kept = play(onStage, askFor, [{ type: "stage.keep-camera-closed" }, panelist]);
+    expect(person(kept)).toMatchObject({ isAskedForCamera: false, isCameraOpen: false });
+    const left = play(onStage, camera(true), [{ type: "stage.move", ticketId: "t1", place: "standby" }]);
+    expect(person(left).isCameraOpen).toBe(false);
+  });
+  it("are closed for all but one by one act, and begin as the plan says", () => {
+    const opened = play(onStage, camera(true));
+    expect(person(play(opened, [{ type: "stage.close-cameras", exceptId: "t1" }])).isCameraOpen).toBe(true);
+    expect(person(play(opened, [{ type: "stage.close-cameras", exceptId: null }])).isCameraOpen).toBe(false);
+    const eager = play(open, [
+      { type: "stage.enter" },
+      { by: "t1", scene: { ...panelist.scene, stageCamerasOpen: true } },
+    ]);
+    expect(person(eager)).toMatchObject({ isCameraOpen: true, isMicrophoneOpen: false });
+  });
+});
+
 describe("switches turned during the hour", () => {
   it("say who turned them last, and when", () => {
     const later = at + 60_000;

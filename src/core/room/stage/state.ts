@@ -6,9 +6,19 @@ export interface StagePerson {
   readonly isMicrophoneOpen: boolean;
   /** asked by the desk to open it, and not yet answered */
   readonly isAskedToOpen: boolean;
+  readonly isCameraOpen: boolean;
+  /** asked by the desk for their picture, and not yet answered */
+  readonly isAskedForCamera: boolean;
 }
 export interface StageState {
   readonly people: Book<StagePerson>;
 }
 export const emptyStage: StageState = { people: Book.empty() };
-export const arrivedBackstage: StagePerson = { place: "backstage", isMicrophoneOpen: false, isAskedToOpen: false };
+/** Nothing of one's own is open, and nothing is asked. */
+export const closed = {
+  isMicrophoneOpen: false,
+  isAskedToOpen: false,
+  isCameraOpen: false,
+  isAskedForCamera: false,
+} as const;
+export const arrivedBackstage: StagePerson = { place: "backstage", ...closed };

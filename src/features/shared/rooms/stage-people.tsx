@@ -22,6 +22,7 @@ export function StagePeople({ view, levels }: { view: StageView; levels: Readonl
               )}
               <span className="text-label text-ink-2">
                 {person.isPresent ? placeWords[person.place] : "away"}
+                {person.isPresent && person.isCameraOpen && " · camera open"}
                 {person.callerLevel !== null && " · on the phone"}
               </span>
             </div>

@@ -19,7 +19,7 @@ import { useOwnLevel } from "./use-own-level";
 import { useNow } from "../use-now";
 import { useRoom } from "../room-link/use-room";
 import { LinkNote } from "./house-room";
-import { OwnMicrophone } from "./own-microphone";
+import { OwnOpen } from "./own-open";
 import { placeWords, StagePeople } from "./stage-people";
 
 function StageClocks({
@@ -173,7 +173,7 @@ export function StageRoom({ occurrenceId, ticketId, zone }: { occurrenceId: stri
             {isSeen ? "The audience sees you" : place === "stage" ? "On stage, curtain down" : placeWords[place]}
           </p>
           <OwnDevices devices={devices} isHeard={isOwnOpen} count={own?.devices ?? 0} />
-          <OwnMicrophone own={own} dbfs={devices.dbfs} send={send} />
+          <OwnOpen own={own} dbfs={devices.dbfs} send={send} start={devices.start} />
           <StagePeople view={view} levels={room.levels} />
         </div>
         <div className="flex flex-col gap-4">

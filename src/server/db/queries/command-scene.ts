@@ -26,6 +26,7 @@ export async function loadScene(db: Db, occurrenceId: string, of?: OfCommand): P
     : sql`null::int`;
   const { rows } = await db.execute(sql`
     select ${repeat} as repeat_of, o.event_id, o.start_at, o.end_at, o.call_minutes, e.house_size, e.switches, e.early_entry, e.stage_microphones_open,
+      e.stage_cameras_open,
       array(select s.id from segments s where s.occurrence_id = o.id order by s.position) as segment_ids,
       array(select p.id from polls p where p.occurrence_id = o.id) as poll_ids,
       array(select t.id from tickets t where t.event_id = o.event_id and t.occurrence_id is null and t.revoked_at is null) as stage_ids
@@ -43,6 +44,7 @@ export async function loadScene(db: Db, occurrenceId: string, of?: OfCommand): P
     switches: wholeSwitches(row["switches"] as PartialSwitches),
     earlyEntry: row["early_entry"] as boolean,
     stageMicrophonesOpen: row["stage_microphones_open"] as boolean,
+    stageCamerasOpen: row["stage_cameras_open"] as boolean,
     segmentIds: row["segment_ids"] as string[],
     pollIds: new Set(row["poll_ids"] as string[]),
     stageTicketIds: new Set(row["stage_ids"] as string[]),

@@ -55,6 +55,7 @@ export const events = pgTable(
     provesAddress: boolean("proves_address").notNull().default(false),
     foyerOn: boolean("foyer_on").notNull().default(true),
     stageMicrophonesOpen: boolean("stage_microphones_open").notNull().default(false),
+    stageCamerasOpen: boolean("stage_cameras_open").notNull().default(false),
     soundBy: text("sound_by", { enum: soundWays }).notNull().default("computer"),
     isRecorded: boolean("is_recorded").notNull().default(false),
     consentText: text("consent_text").notNull().default(""),

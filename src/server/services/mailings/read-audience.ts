@@ -1,11 +1,9 @@
-import { and, inArray } from "drizzle-orm";
 import { audienceInput } from "@/contracts";
 import type { ComposedKind } from "@/core/mailings";
 import { holdsWords } from "@/core/shared";
-import { people } from "../../db/schema";
 import { accessFor, type TeamMember } from "../ground/access";
 import { parse, type Context } from "../ground/context";
-import { contactPage, inBook } from "../people/contacts/book";
+import { findInBook, type FoundContact } from "../people/contacts/find";
 import { dateOf } from "../planning/dates/load";
 import { countAudience, type LeftOut } from "./audience";
 
@@ -41,12 +39,6 @@ export async function readAudience(
   };
 }
 
-export interface FoundContact {
-  readonly id: string;
-  readonly name: string;
-  readonly email: string;
-}
-
 /** Contacts by a few letters, to be written to one by one. */
 export async function findContacts(
   context: Context,
@@ -55,21 +47,5 @@ export async function findContacts(
   words: string,
 ): Promise<readonly FoundContact[]> {
   await accessFor(context, member, eventId, "event.mailings");
-  if (words.trim().length < 2) return [];
-  const { contacts } = await contactPage(context, member, { words: words.slice(0, 100) });
-  return contacts.slice(0, 8).map(({ id, name, email }) => ({ id, name, email }));
-}
-
-/** The names of contacts that an audience holds one by one. */
-export async function namesOfContacts(
-  context: Context,
-  organisationId: string,
-  ids: readonly string[],
-): Promise<readonly FoundContact[]> {
-  if (ids.length === 0) return [];
-  const rows = await context.db
-    .select({ id: people.id, name: people.name, email: people.email })
-    .from(people)
-    .where(and(inBook(organisationId), inArray(people.id, ids.slice(0, 500))));
-  return rows.map((row) => ({ id: row.id, name: row.name ?? "", email: row.email ?? "" }));
+  return findInBook(context, member, words);
 }

@@ -1,7 +1,8 @@
 "use server";
 import { revalidatePath } from "next/cache";
 import { Refusal } from "@/core/shared";
-import { addBusyCalendar, findATime } from "@/server/services/people/find-a-time";
+import { addBusyCalendar } from "@/server/services/people/busy-calendar";
+import { findATime } from "@/server/services/people/find-a-time";
 import { decideRegistrations } from "@/server/services/way-in/registration-changes";
 import { addStagePerson, removeStagePerson, setDuties, setReply } from "@/server/services/people/stage-people";
 import { inviteStagePeople, previewStageInvitation } from "@/server/services/mailings/stage-invitations";

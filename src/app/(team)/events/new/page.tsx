@@ -7,7 +7,7 @@ import { organisationOf, rulesOf } from "@/server/services/organisation/rules";
 import { planFromTemplate, templatesOf } from "@/server/services/planning/templates";
 import { orNotFound, pageMember } from "../../../_lib/request";
 import { zoneCities } from "../../../_lib/cities";
-import { askSeatsAction, readDraftAction } from "../../house-actions";
+import { askSeatsAction, findATimeAheadAction, findInBookAction, readDraftAction } from "../../house-actions";
 import { signOutAction } from "../../sign-in/actions";
 import { createEventAction } from "../[id]/actions";
 
@@ -78,6 +78,7 @@ export default async function NewEventPage({
           occurrenceId={null}
           askSeats={askSeatsAction}
           read={readDraftAction}
+          findTime={{ findContacts: findInBookAction, findTime: findATimeAheadAction }}
           create={createFromForm.bind(null, template ?? null)}
         />
       </main>

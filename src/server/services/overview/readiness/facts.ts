@@ -23,7 +23,7 @@ import {
 } from "../../../db/schema";
 import { isEventWide } from "../../../db/queries/event-wide";
 import type { Context } from "../../ground/context";
-import { stageBusy } from "../../people/find-a-time";
+import { stageBusy } from "../../people/busy-times";
 import { expect, pastHouse, type PastHouse } from "../forecast";
 import { organisationOf, rulesOf } from "../../organisation/rules";
 import { timesOf } from "../../hour/entry";

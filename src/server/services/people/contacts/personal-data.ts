@@ -101,7 +101,7 @@ export const personalData: Readonly<Record<string, Columns>> = {
   event_pictures: { "theirs no more": "id organisation_id event_id width height created_at" },
   events: {
     "theirs no more":
-      "id organisation_id slug uid title description_html is_private access_code_sealed house_size granted_seats registration_limit switches early_entry form_fields reminder_offsets_minutes shape room_code entry_by look agenda_shown approved_domains approval proves_address foyer_on stage_microphones_open sound_by is_recorded consent_text place interpretation_into picture conference_number is_unplanned credit_points credit_checks credit_threshold_percent published_at deleted_at version created_at",
+      "id organisation_id slug uid title description_html is_private access_code_sealed house_size granted_seats registration_limit switches early_entry form_fields reminder_offsets_minutes shape room_code entry_by look agenda_shown approved_domains approval proves_address foyer_on stage_microphones_open stage_cameras_open sound_by is_recorded consent_text place interpretation_into picture conference_number is_unplanned credit_points credit_checks credit_threshold_percent published_at deleted_at version created_at",
   },
   licences: { "theirs no more": "id organisation_id size created_at" },
   occurrences: {

@@ -1,7 +1,7 @@
 import type { MailingLine } from "@/server/services/mailings/compose";
 import type { OccurrenceRow } from "@/server/services/planning/dates/load";
 import Link from "next/link";
-import { namesOfContacts } from "@/server/services/mailings/read-audience";
+import { namesOfContacts } from "@/server/services/people/contacts/find";
 import type { MailingInput } from "@/contracts";
 import { composedKinds, wordedKinds, type WordedKind } from "@/core/mailings";
 import { roleMay } from "@/core/rights";

@@ -1,5 +1,5 @@
 import Link from "next/link";
-import { FindATime } from "@/features/people/find-a-time";
+import { FindEventTime } from "@/features/people/find-event-time";
 import { PeopleBoard } from "@/features/people/people-board";
 import { TeamBar } from "@/features/shared/team-bar";
 import { Workspace } from "@/features/shared/workspace";
@@ -58,8 +58,8 @@ export default async function PeoplePage({
           </Link>
         </p>
         {mayEdit && occurrence && (
-          <FindATime
-            people={people.map(({ ticketId, name, role }) => ({ ticketId, name, isRequired: role !== "crew" }))}
+          <FindEventTime
+            people={people.map(({ ticketId, name, role }) => ({ id: ticketId, name, isRequired: role !== "crew" }))}
             zone={occurrence.zone}
             fromLocal={`${wallTimeAt(context.clock.now(), occurrence.zone).local.slice(0, 10)}T00:00`}
             durationMinutes={occurrence.durationMinutes}

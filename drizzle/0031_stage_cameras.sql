@@ -1,0 +1,1 @@
+ALTER TABLE "events" ADD COLUMN "stage_cameras_open" boolean DEFAULT false NOT NULL;
