@@ -1,14 +1,8 @@
+import { expectNoSidewaysScroll } from "./support/scroll";
 import { expect, test, type Page } from "./support/test";
 import { demoLinks } from "../scripts/demo/links";
 import { expectNoSeriousFinding } from "./support/axe";
 import { signIn } from "./support/team";
-
-async function expectNoSidewaysScroll(page: Page, name: string): Promise<void> {
-  expect([name, await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)]).toEqual([
-    name,
-    0,
-  ]);
-}
 
 const hrefOf = async (page: Page, link: string): Promise<string> =>
   (await page.getByRole("link", { name: link }).first().getAttribute("href"))!;

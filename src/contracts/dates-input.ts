@@ -13,7 +13,11 @@ export const extentInput = z.object({
       firstStartLocal: localMoment,
       durationMinutes: z.coerce.number().int().min(5).max(1440).nullable(),
     }),
-    z.object({ kind: z.literal("call-off") }),
+    z.object({
+      kind: z.literal("call-off"),
+      /** what those concerned read of it */
+      why: z.string().trim().max(500).optional(),
+    }),
   ]),
 });
 export type ExtentInput = z.infer<typeof extentInput>;

@@ -127,3 +127,39 @@ describe("word of a changed hour", () => {
     expect(mails.map((mail) => mail.to.address).filter((to) => /comes|silent/.test(to))).toEqual(["comes@example.org"]);
   });
 });
+
+describe("word of a cancelled date", () => {
+  const callOff = async (event: MadeEvent, why?: string) => {
+    const [date] = await datesOf(world.context.db, event.eventId);
+    const change = { kind: "call-off" as const, ...(why === undefined ? {} : { why }) };
+    return applyExtent(world.context, world.owner, event.eventId, { markedIds: [date!.id], change }, true);
+  };
+  const cancelled = async () => {
+    world.sent.length = 0;
+    await sendDue(world.context);
+    return world.sent.find((mail) => mail.subject.startsWith("Cancelled: "))!;
+  };
+  it("says why in both parts, where somebody wrote why; taking it back forgets it", async () => {
+    const event = await makeEvent(world, { startLocal: "2027-03-05T18:00" });
+    await signUp(event, 0, "why@example.org");
+    await sendDue(world.context);
+    const { changeId } = await callOff(event, "  The speaker is ill <fever>. ");
+    const mail = await cancelled();
+    expect(mail.text).toContain("will not take place.\n\nThe speaker is ill <fever>.\n\n");
+    expect(mail.html).toContain("<p>The speaker is ill &lt;fever&gt;.</p>");
+    await undoChange(world.context, world.owner, event.eventId, changeId);
+    expect((await datesOf(world.context.db, event.eventId))[0]).toMatchObject({
+      phase: "scheduled",
+      cancelledWhy: null,
+    });
+  });
+  it("has no gap where nobody wrote why", async () => {
+    const event = await makeEvent(world, { startLocal: "2027-03-06T18:00" });
+    await signUp(event, 0, "quiet@example.org");
+    await sendDue(world.context);
+    await callOff(event);
+    const mail = await cancelled();
+    expect(mail.text).toMatch(/will not take place\.\n\n\S/);
+    expect(mail.html).not.toContain("<p></p>");
+  });
+});

@@ -58,7 +58,7 @@ export const ar: Messages = {
     },
     cancellation: {
       subject: "أُلغي: {{event}}",
-      body: "مرحبًا {{name}}،\n\nلن يُعقد {{event}} الذي كان مقررًا {{when}}.\n\n{{producer}}",
+      body: "مرحبًا {{name}}،\n\nلن يُعقد {{event}} الذي كان مقررًا {{when}}.\n\n{{reason}}\n\n{{producer}}",
     },
     pending: {
       subject: "وصلنا تسجيلك: {{event}}",

@@ -58,7 +58,7 @@ export const de: Messages = {
     },
     cancellation: {
       subject: "Abgesagt: {{event}}",
-      body: "Guten Tag {{name}},\n\n{{event}}, geplant für {{when}}, findet nicht statt.\n\n{{producer}}",
+      body: "Guten Tag {{name}},\n\n{{event}}, geplant für {{when}}, findet nicht statt.\n\n{{reason}}\n\n{{producer}}",
     },
     pending: {
       subject: "Ihre Anmeldung ist da: {{event}}",

@@ -59,7 +59,7 @@ export const en = {
     },
     cancellation: {
       subject: "Cancelled: {{event}}",
-      body: "Hello {{name}},\n\n{{event}}, planned for {{when}}, will not take place.\n\n{{producer}}",
+      body: "Hello {{name}},\n\n{{event}}, planned for {{when}}, will not take place.\n\n{{reason}}\n\n{{producer}}",
     },
     pending: {
       subject: "We have your registration: {{event}}",

@@ -58,7 +58,7 @@ export const es: Messages = {
     },
     cancellation: {
       subject: "Suspendido: {{event}}",
-      body: "Hola, {{name}}:\n\n{{event}}, previsto para {{when}}, no se celebrará.\n\n{{producer}}",
+      body: "Hola, {{name}}:\n\n{{event}}, previsto para {{when}}, no se celebrará.\n\n{{reason}}\n\n{{producer}}",
     },
     pending: {
       subject: "Hemos recibido su inscripción: {{event}}",

@@ -58,7 +58,7 @@ export const fr: Messages = {
     },
     cancellation: {
       subject: "Annulé : {{event}}",
-      body: "Bonjour {{name}},\n\n{{event}}, prévu {{when}}, n’aura pas lieu.\n\n{{producer}}",
+      body: "Bonjour {{name}},\n\n{{event}}, prévu {{when}}, n’aura pas lieu.\n\n{{reason}}\n\n{{producer}}",
     },
     pending: {
       subject: "Nous avons votre inscription : {{event}}",

@@ -58,7 +58,7 @@ export const pt: Messages = {
     },
     cancellation: {
       subject: "Cancelado: {{event}}",
-      body: "Olá, {{name}},\n\n{{event}}, previsto para {{when}}, não se realiza.\n\n{{producer}}",
+      body: "Olá, {{name}},\n\n{{event}}, previsto para {{when}}, não se realiza.\n\n{{reason}}\n\n{{producer}}",
     },
     pending: {
       subject: "Recebemos a sua inscrição: {{event}}",

@@ -92,10 +92,17 @@ function inlineText(one: MailInline, values: MergeValues): string {
   return one.href && one.href !== one.text ? `${one.text} (${one.href})` : one.text;
 }
 
+/** A paragraph of fields alone that all are empty: left out whole, so that no gap stands in its place. */
+const isVoid = (block: MailBlock, values: MergeValues): boolean =>
+  block.type === "paragraph" &&
+  block.words.some((one) => one.type === "field") &&
+  block.words.every((one) => one.type === "break" || (one.type === "field" && values[one.field].text.trim() === ""));
+const written = (doc: MailDoc, values: MergeValues): MailDoc => doc.filter((block) => !isVoid(block, values));
+
 /** The text part. */
 export function docText(doc: MailDoc, values: MergeValues): string {
   const line = (words: readonly MailInline[]) => words.map((one) => inlineText(one, values)).join("");
-  return doc
+  return written(doc, values)
     .map((block) => {
       if (block.type === "join-details") return values.join_details.text;
       if (block.type === "bullets") return block.items.map((item) => `- ${line(item)}`).join("\n");
@@ -133,7 +140,7 @@ export function docHtml(doc: MailDoc, values: MergeValues): string {
   const line = (words: readonly MailInline[]) => words.map((one) => inlineHtml(one, values)).join("");
   const list = (tag: string, items: readonly (readonly MailInline[])[]) =>
     `<${tag}>${items.map((item) => `<li>${line(item)}</li>`).join("")}</${tag}>`;
-  return doc
+  return written(doc, values)
     .map((block) => {
       switch (block.type) {
         case "join-details":

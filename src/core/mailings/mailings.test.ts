@@ -27,6 +27,7 @@ const values: MergeValues = {
   starts_in: plainValue("in 12 minutes"),
   producer: plainValue("Trust"),
   question: plainValue("How high?"),
+  reason: plainValue(""),
   answer: plainValue("Very."),
   entry_link: plainValue("https://x"),
   event_link: plainValue("https://e"),
@@ -57,6 +58,17 @@ describe("rule 7: mailings", () => {
       "<p>Hello &lt;b&gt;Ines&lt;/b&gt; &amp; &quot;co&quot;,<br>welcome</p>\n<table></table>\n<p>&lt;script&gt;</p>",
     );
     expect(mergeSubject("{{event}}", values)).toBe("Tides Bcc: x@example.org");
+  });
+
+  it("leaves a paragraph out that holds an empty field alone, in both parts, and keeps it once the field is filled", () => {
+    const doc = docFromTemplate("It is cancelled.\n\n{{reason}}\n\n{{producer}} {{reason}}");
+    expect(docText(doc, values)).toBe(`It is cancelled.\n\n${values.producer.text} `);
+    expect(docHtml(doc, values).match(/<p>/g)).toHaveLength(2);
+    const filled = { ...values, reason: plainValue("A storm & a flood.") };
+    expect(docText(doc, filled)).toContain("It is cancelled.\n\nA storm & a flood.\n\n");
+    expect(docHtml(doc, filled)).toContain("<p>A storm &amp; a flood.</p>");
+    expect(checkTemplate("cancellation", "s", "{{reason}}").ok).toBe(true);
+    expect(checkTemplate("reminder", "s", "{{reason}} {{join_details}}").ok).toBe(false);
   });
 
   it("keeps looks, lists and links in both parts of a document", () => {

@@ -15,6 +15,7 @@ export const mergeFields = [
   "recording_link",
   "place_in_line",
   "ticket_link",
+  "reason",
 ] as const;
 
 /** Fields that one kind of mail alone has. */
@@ -24,6 +25,7 @@ const fieldsOfOneKind: Readonly<Record<string, MailingKind>> = {
   entry_link: "entry-link",
   recording_link: "recording-ready",
   place_in_line: "waiting-list",
+  reason: "cancellation",
 };
 export type MergeField = (typeof mergeFields)[number];
 

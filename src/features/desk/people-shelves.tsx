@@ -55,7 +55,7 @@ function Microphone({ id, person, scene }: { id: string; person: StagePersonItem
       disabled={person.isAskedToOpen}
       onClick={() => scene.send({ type: "stage.ask-to-open", ticketId: id })}
     >
-      {person.isAskedToOpen ? "Asked" : "Ask to open"}
+      {person.isAskedToOpen ? "Asked" : "Ask to unmute"}
     </Button>
   );
 }

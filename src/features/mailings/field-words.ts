@@ -15,6 +15,7 @@ export const fieldWords: Readonly<Record<MergeField, string>> = {
   recording_link: "recording",
   place_in_line: "place in the line",
   ticket_link: "link to the ticket",
+  reason: "why it is cancelled",
 };
 
 /** A subject to be read in a list: the event by its title, what differs by recipient by its name. */

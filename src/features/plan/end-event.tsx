@@ -3,6 +3,7 @@ import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import type { Done, ExtentInput } from "@/contracts";
 import { peopleWords, TellChoice } from "@/features/shared/tell-choice";
+import { WhyCancelled } from "./why-cancelled";
 import { Button, Confirm, Note, toast } from "@/ui";
 
 export interface EndActs {
@@ -20,6 +21,7 @@ export function EndEvent(props: {
   const { holders, dateId, acts } = props;
   const router = useRouter();
   const [tells, setTells] = useState(true);
+  const [why, setWhy] = useState("");
   const [wrong, setWrong] = useState<string | null>(null);
   const [isPending, run] = useTransition();
   const attempt = <T,>(act: () => Promise<Done<T>>, then: (value: T) => void) =>
@@ -30,7 +32,7 @@ export function EndEvent(props: {
     });
   const cancel = (id: string) =>
     attempt(
-      () => acts.cancel({ markedIds: [id], change: { kind: "call-off" } }, tells),
+      () => acts.cancel({ markedIds: [id], change: { kind: "call-off", why } }, tells),
       ({ changeId, told }) => {
         router.refresh();
         toast(told > 0 ? `Cancelled; ${peopleWords(told)} hear of it.` : "Cancelled.", {
@@ -55,6 +57,7 @@ export function EndEvent(props: {
           act="Cancel it"
           onConfirm={() => cancel(dateId)}
         >
+          <WhyCancelled why={why} onChange={setWhy} />
           <TellChoice holders={holders.ofDate} isOn={tells} onChange={setTells} />
         </Confirm>
       )}

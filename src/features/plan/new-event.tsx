@@ -48,6 +48,7 @@ export function NewEvent(
 ) {
   const { read, create, findTime, ...form } = props;
   const [people, setPeople] = useState<readonly Person[]>([]);
+  const [isFinding, setFinding] = useState(false);
   const add = (found: readonly Person[]) =>
     setPeople([
       ...people,
@@ -72,9 +73,17 @@ export function NewEvent(
               <summary className="cursor-pointer text-ink-2">Begin from a calendar file or pasted text</summary>
               <FromEntry read={read} onPeople={add} />
             </details>
-            <details>
+            <details open={isFinding} onToggle={(event) => setFinding(event.currentTarget.open)}>
               <summary className="cursor-pointer text-ink-2">Find a time that suits several people first</summary>
-              <TimeForAll acts={findTime} todayLocal={props.todayLocal} onPeople={add} />
+              <TimeForAll
+                acts={findTime}
+                todayLocal={props.todayLocal}
+                onTaken={(found) => {
+                  add(found);
+                  // the plan itself is what comes next
+                  setFinding(false);
+                }}
+              />
             </details>
           </div>
           <OnTheList people={people} onChange={setPeople} />

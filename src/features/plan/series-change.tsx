@@ -1,7 +1,8 @@
 "use client";
+import { WhyCancelled } from "./why-cancelled";
 import { Button, Checkbox, Confirm, Field, Input, Note } from "@/ui";
 import type { ExtentInput } from "@/contracts";
-import type { Dispatch, SetStateAction } from "react";
+import { useState, type Dispatch, type SetStateAction } from "react";
 import { holdsUnread } from "@/features/shared/unread";
 import { MomentField } from "../shared/moment-field";
 import { StripDate, Preview } from "./series-types";
@@ -66,6 +67,7 @@ function ChangeActs({
   tellPeople: boolean;
   change: ExtentInput["change"];
 }) {
+  const [why, setWhy] = useState("");
   return (
     <div className="flex gap-2">
       <Button
@@ -81,13 +83,14 @@ function ChangeActs({
         trigger={<Button weight="danger">Cancel {chosen.length === 1 ? "the date" : `${chosen.length} dates`}</Button>}
         title="Cancel"
         act={`Cancel ${chosen.length}`}
-        onConfirm={() => apply({ markedIds: [...marked], change: { kind: "call-off" } })}
+        onConfirm={() => apply({ markedIds: [...marked], change: { kind: "call-off", why } })}
       >
         <p>
           {chosen.reduce((sum, date) => sum + date.registered, 0)} registrations lose their date.{" "}
           {tellPeople ? "They are told by mail at once." : "Nobody is told unless you ask for it."} It can be undone
           until something newer is changed.
         </p>
+        <WhyCancelled why={why} onChange={setWhy} />
       </Confirm>
     </div>
   );

@@ -2,7 +2,7 @@
 import { useState } from "react";
 import { useFormContext, useWatch } from "react-hook-form";
 import type { Done, PlanInput, SlotGrid, SlotQuestionAhead } from "@/contracts";
-import { isZone, localWords } from "@/core/time";
+import { isZone, localWords, shiftLocal } from "@/core/time";
 import { ContactSearch, type Contact, type FindContacts } from "@/features/shared/contact-search";
 import { FindATime } from "@/features/shared/find-a-time/find-a-time";
 import { Button, Field, Tag, toast } from "@/ui";
@@ -16,11 +16,11 @@ export interface TimeForAllActs {
 export function TimeForAll({
   acts,
   todayLocal,
-  onPeople,
+  onTaken,
 }: {
   acts: TimeForAllActs;
   todayLocal: string;
-  onPeople: (people: readonly Contact[]) => void;
+  onTaken: (people: readonly Contact[]) => void;
 }) {
   const [people, setPeople] = useState<readonly Contact[]>([]);
   const { control, setValue } = useFormContext<PlanInput>();
@@ -29,7 +29,7 @@ export function TimeForAll({
   const take = (startLocal: string, minutes: number) => {
     setValue("startLocal", startLocal, { shouldDirty: true, shouldValidate: true });
     setValue("durationMinutes", minutes, { shouldDirty: true, shouldValidate: true });
-    onPeople(people);
+    onTaken(people);
     toast(`The plan begins on ${localWords(startLocal)}.`);
   };
   return (
@@ -38,7 +38,7 @@ export function TimeForAll({
         {(ids) => (
           <div className="flex max-w-xl flex-col gap-1.5">
             {people.length > 0 && (
-              <ul className="flex flex-wrap gap-1.5" aria-label="Who should be there">
+              <ul className="flex flex-wrap gap-1.5" aria-label="Chosen contacts">
                 {people.map((one) => (
                   <li key={one.id}>
                     <Tag
@@ -64,7 +64,7 @@ export function TimeForAll({
           key={people.map((one) => one.id).join()}
           people={people.map((one) => ({ id: one.id, name: one.name || one.email, isRequired: true }))}
           zone={zone}
-          fromLocal={todayLocal}
+          fromLocal={shiftLocal(`${todayLocal.slice(0, 10)}T00:00`, 24 * 60)}
           durationMinutes={Number(durationMinutes) || 60}
           find={(question) => acts.findTime({ ...question, zone, personIds: people.map((one) => one.id) })}
           take={(startLocal, minutes) => (

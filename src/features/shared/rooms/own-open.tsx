@@ -41,14 +41,14 @@ function OwnDevice(props: {
     <>
       <Button
         weight={isOpen ? "on-air" : "quiet"}
-        className="min-h-11 flex-1"
+        className="min-h-11"
         aria-pressed={isOpen}
         onClick={() => set(!isOpen)}
       >
         {isOpen ? words.isOpen : words.isClosed}
       </Button>
       {props.isAsked && (
-        <div role="alert" className="w-full border-l-4 border-attention bg-sheet p-3">
+        <div role="alert" className="border-l-4 border-attention bg-sheet p-3">
           <p className="text-lead font-semibold">{words.asked}</p>
           <div className="mt-2 flex gap-2">
             <Button weight="act" onClick={() => set(true)}>
@@ -75,7 +75,7 @@ export function OwnOpen(props: {
   const isLost = useClosedButLoud(props.dbfs, isHeard);
   return (
     <>
-      <div className="flex flex-wrap gap-2">
+      <div className="flex flex-col gap-2">
         <OwnDevice
           device="microphone"
           isOpen={isHeard}

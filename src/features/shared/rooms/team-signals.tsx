@@ -9,6 +9,7 @@ export function TeamSignals({ view, className }: { view: Seen; className?: strin
   const given = signalKinds.filter((kind: SignalKind) => view.signals[kind]);
   return (
     <p role="status" aria-label="Signals of the audience" className={className}>
+      {given.length > 0 && <span className="me-4 text-label text-ink-2">Signals</span>}
       {given.map((kind) => (
         <span key={kind} className="me-4">
           {signalWords[kind]} <span className="mono">{view.signals[kind]!.count}</span>

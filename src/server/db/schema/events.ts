@@ -149,6 +149,8 @@ export const occurrences = pgTable(
     doorsOpenedAt: instant("doors_opened_at"),
     showStartedAt: instant("show_started_at"),
     endedAt: instant("ended_at"),
+    /** what those concerned read of a cancelled date */
+    cancelledWhy: text("cancelled_why"),
     /** SEQUENCE of its calendar entry */
     sequence: integer("sequence").notNull().default(0),
   },

@@ -94,6 +94,7 @@ function valuesOf(facts: MessageFacts, now: number, locale: string): MergeValues
     },
     place_in_line: plainValue(facts.placeInLine === null ? "" : String(facts.placeInLine)),
     ticket_link: { text: placeholder.ticket, html: `<a href="${placeholder.ticket}">${placeholder.ticket}</a>` },
+    reason: plainValue(occurrence.cancelledWhy ?? ""),
     join_details: joinBlock(messagesFor(locale).joinBlock, {
       audience,
       when,

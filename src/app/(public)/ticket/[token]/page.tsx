@@ -111,6 +111,11 @@ export default async function TicketPage(props: {
         ))}
         <p className="mt-3 border-s-4 border-action ps-3 text-lead">
           {isCancelled ? messagesFor(locale).front.cancelled : isOver ? words.over : standing}
+          {isCancelled && occurrence.cancelledWhy && (
+            <span className="block text-base text-ink-2" dir="auto">
+              {occurrence.cancelledWhy}
+            </span>
+          )}
         </p>
         {hasNewAddress && person.email && <FocusNote>{words.moved.replace("{address}", person.email)}</FocusNote>}
         {!isOver && ticket.status === "registered" && (

@@ -106,7 +106,7 @@ export const personalData: Readonly<Record<string, Columns>> = {
   licences: { "theirs no more": "id organisation_id size created_at" },
   occurrences: {
     "theirs no more":
-      "id organisation_id event_id kind series_id licence_id has_planned_end followed_up original_start_local start_local zone duration_minutes call_minutes start_at end_at phase doors_opened_at show_started_at ended_at sequence",
+      "id organisation_id event_id kind series_id licence_id has_planned_end followed_up original_start_local start_local zone duration_minutes call_minutes start_at end_at phase doors_opened_at show_started_at ended_at cancelled_why sequence",
     figure: "registered_count came_count peak_count",
   },
   organisations: { "theirs no more": "id name host about zone sender_name sender_email retention_days rules" },

@@ -86,7 +86,7 @@ export async function previewExtent(
         );
   const outcome = await context.db
     .transaction(async (tx) => {
-      const licencesMoved = await write(context, tx, access, plan, byId);
+      const licencesMoved = await write(context, tx, access, plan, byId, null);
       throw new Seen(licencesMoved);
     })
     .catch((error: unknown) => error);
@@ -155,7 +155,8 @@ export async function applyExtent(
           touchedIds.map((id) => byId.get(id)!),
         )
       : 0;
-    await write(context, tx, access, plan, byId);
+    const why = input.change.kind === "call-off" ? input.change.why || null : null;
+    await write(context, tx, access, plan, byId, why);
     await afterChange(context, tx, access, touchedIds, tellPeople);
     await audit(context, tx, {
       organisationId: member.organisationId,
@@ -199,6 +200,9 @@ export async function undoChange(
       await tx.update(series).set(values).where(eq(series.id, id));
     }
     await writeDates(tx, change.before.dates, current, null);
+    const restored = change.before.dates.filter((date) => date.phase === "scheduled").map((date) => date.id);
+    if (restored.length > 0)
+      await tx.update(occurrences).set({ cancelledWhy: null }).where(inArray(occurrences.id, restored));
     for (const date of change.before.dates) {
       if (date.phase === "scheduled")
         await appendRows(

@@ -57,6 +57,7 @@ export async function write(
   { event, member }: EventAccess,
   plan: ExtentPlan,
   byId: ReadonlyMap<string, OccurrenceRow>,
+  why: string | null,
 ): Promise<number> {
   const { organisationId } = event;
   let newId: string | null = null;
@@ -91,6 +92,11 @@ export async function write(
       (room) => (room.hour.phase === "cancelled" ? [] : [{ type: "hour.cancelled" }]),
       member.userId,
     );
+  if (plan.calledOffIds.length > 0)
+    await tx
+      .update(occurrences)
+      .set({ cancelledWhy: why })
+      .where(inArray(occurrences.id, [...plan.calledOffIds]));
   return settleSeats(context, tx, organisationId, new Set(plan.dates.map((date) => date.id)));
 }
 export async function writeDates(

@@ -1,0 +1,1 @@
+ALTER TABLE "occurrences" ADD COLUMN "cancelled_why" text;

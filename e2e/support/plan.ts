@@ -1,0 +1,25 @@
+import { expect, type Page } from "@playwright/test";
+import { lisbonIn } from "./team";
+
+/** Plans an event in three days as a new producer would, and leaves its plan open. */
+export async function planEvent(page: Page, title: string, before?: (page: Page) => Promise<unknown>): Promise<void> {
+  await page.getByRole("link", { name: "Plan an event" }).click();
+  await page.getByLabel("Title").fill(title);
+  await page.getByLabel("Date and hour", { exact: true }).fill(lisbonIn(3 * 24 * 60));
+  await page.getByLabel("Time zone, by city").fill("Lisbon, Portugal");
+  await before?.(page);
+  await page.getByRole("button", { name: "Make the event" }).click();
+  await expect(page.getByRole("button", { name: "Save the plan" })).toBeVisible();
+}
+
+/** To another place of the event's workspace, by its label. */
+export const workPlace = (page: Page, name: RegExp): Promise<void> =>
+  page.getByRole("navigation", { name: "Order of work" }).getByRole("link", { name }).click();
+
+/** Publishes from the public page and gives its address. */
+export async function publish(page: Page): Promise<string> {
+  await workPlace(page, /Public page/);
+  await page.getByRole("button", { name: "Publish" }).click();
+  await expect(page.getByText("Published.")).toBeVisible();
+  return (await page.getByRole("link", { name: /\/front\// }).textContent())!;
+}
