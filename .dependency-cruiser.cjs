@@ -72,7 +72,7 @@ module.exports = {
       "^src/(core|contracts)/",
       "^src/server/(services|db|mail|files|live|platform|room)/",
       // what heavy sums there are; where they are done is the composition root's
-      "^src/server/workers/sums",
+      "^src/server/workers/(sums|deck-words)",
     ]),
     // pure: bytes and plain data in, plain data out, no database and no context
     only("workers-direction", "^src/server/workers/", [

@@ -26,7 +26,7 @@ test("an hour and a place as people type them: what is meant is shown, what is n
   const moment = page.getByLabel("Date and hour", { exact: true });
   await moment.fill("when the tide turns");
   await moment.blur();
-  await expect(page.getByText(/is not understood/)).toBeVisible();
+  await expect(page.getByText(/No date can be read there/)).toBeVisible();
   await expect(moment).toHaveValue("when the tide turns");
   await moment.fill("12 May 19.30");
   await moment.blur();
@@ -64,7 +64,7 @@ test("a backstage opened early is closed again; a date is cancelled with its rea
     await dialog.getByLabel("Why").fill("The storm took the line.");
     await dialog.getByRole("button", { name: "Cancel it" }).click();
   };
-  await workPlace(page, /Plan/);
+  await workPlace(page, /^Plan/);
   await cancel();
   expect((await mailWith("greta.gale@example.org", /Cancelled/)).text).toContain("The storm took the line.");
   await guest.goto(ticket);
@@ -103,7 +103,7 @@ test("planning on a phone: every place of the work without a sideways scroll", a
     await browser.newContext({ viewport: { width: 390, height: 844 }, storageState: state })
   ).newPage();
   await phone.goto(eventPlan);
-  for (const place of [/Plan/, /People/, /Run sheet/, /Public page/, /Mailings/, /Report/]) {
+  for (const place of [/^Plan/, /People/, /Run sheet/, /Public page/, /Mailings/, /Report/]) {
     await workPlace(phone, place);
     await expect(phone.getByRole("main")).toHaveCount(1);
     await expectNoSidewaysScroll(phone, String(place));

@@ -14,6 +14,8 @@ const missing = [
   ["/usr/bin/chromium", "chromium"],
   // the proxy in front of several processes, as deploy/ configures it
   ["/usr/sbin/nginx", "nginx-light"],
+  // draws the same PDF: what the pages of a deck are compared with
+  ["/usr/bin/pdftoppm", "poppler-utils"],
 ].filter(([path]) => !has(path));
 if (missing.length > 0) needPackages(missing.map(([, name]) => name));
 needModules();

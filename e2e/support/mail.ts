@@ -25,7 +25,7 @@ export async function mailWith(address: string, subject: RegExp): Promise<Email>
   throw new Error(`no mail to ${address} with ${subject}`);
 }
 
-export function linkIn(mail: Email, kind: "enter" | "ticket"): string {
+export function linkIn(mail: Email, kind: "enter" | "ticket" | "reply"): string {
   const link = new RegExp(`https?://[^\\s]+/${kind}/[\\w-]+`).exec(mail.text ?? "");
   if (!link) throw new Error(`no ${kind} link in the mail`);
   return link[0];

@@ -13,6 +13,7 @@ export const httpStatusOf: Readonly<Record<FailureCode, number>> = {
   "already-done": 409,
   "cue-moved": 409,
   "segment-gone": 409,
+  "page-turned": 409,
   "curtain-moved": 409,
   "too-early": 409,
   barred: 403,

@@ -16,6 +16,7 @@ const examples: Readonly<{ [Code in FailureCode]: Extract<Failure, { code: Code 
   "already-done": { code: "already-done", action: "hour.open-doors" },
   "cue-moved": { code: "cue-moved", currentSegmentId: null },
   "segment-gone": { code: "segment-gone" },
+  "page-turned": { code: "page-turned", page: 4 },
   "curtain-moved": { code: "curtain-moved" },
   "too-early": { code: "too-early", callAt: 0 },
   barred: { code: "barred" },

@@ -16,6 +16,11 @@ const fileWords: Record<FileFault, string> = {
     "This is no picture that can be read. Nothing was kept; save it as JPEG, PNG or WebP and choose it again.",
   "too-many-pixels":
     "The picture has more than 40 million pixels. Nothing was kept; make it smaller and choose it again.",
+  "not-a-pdf":
+    "This is no PDF. Nothing was kept; export the slides as PDF (in most programs: File, Export or Print, PDF) and choose that file.",
+  "locked-pdf": "The PDF is locked with a password. Nothing was kept; export it again without one.",
+  "broken-pdf": "The PDF is damaged and cannot be read. Nothing was kept; export it again.",
+  "too-many-pages": "The PDF has more than 500 pages. Nothing was kept; part it in two.",
   "not-text": "The file holds no text that can be read. Save it as CSV and choose it again.",
 };
 
@@ -78,6 +83,7 @@ const plainWords = {
   "wrong-origin": "The request came from another site and was not carried out.",
   "edited-meanwhile": "Somebody else saved this in the meantime. Your text is still here: compare, then save again.",
   "already-done": "This was already done.",
+  "page-turned": "Somebody else turned first. Nothing was skipped.",
   "segment-gone": "The running segment is no longer on the run sheet. Choose the next one by its name.",
   "curtain-moved": "Somebody else moved the curtain in this moment. Look again before you raise it.",
   barred: "The desk has closed this room to you.",

@@ -92,6 +92,8 @@ const words: Record<IssueCode, (facts: Facts) => string> = {
   "too-many-files": ({ most }) => `At most ${most} files.`,
   "reply-needed": () => "Choose one of the answers.",
   "poll-not-on-sheet": () => "A segment points to a poll that is not on this sheet.",
+  "deck-not-of-date": () => "A segment names slides that are not of this date.",
+  "too-many-decks": ({ most }) => `There are ${most} files of slides already. Remove one first.`,
   "leader-not-of-event": () => "Somebody who leads a segment is not of this event.",
   "password-too-short": () => "At least 12 characters.",
   "code-wrong": () => "This code is not the right one. They change every thirty seconds.",

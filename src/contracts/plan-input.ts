@@ -160,6 +160,9 @@ export const segmentInput = z.object({
   /** whoever leads beside them */
   besideTicketIds: z.array(z.uuid()).max(10).default([]),
   pollId: z.uuid().nullable(),
+  /** its deck, which opens with its cue, and at which page */
+  deckId: z.uuid().nullable().default(null),
+  deckPage: z.coerce.number().int().min(1).max(500).default(1),
 });
 export const runSheetInput = z.object({
   segments: z.array(segmentInput).max(100, issue("too-many-segments")),

@@ -21,6 +21,7 @@ export const switchInputs = {
   names: onOff,
   count: onOff,
   rename: onOff,
+  paging: onOff,
   door: onOff,
 } satisfies { readonly [K in SwitchName]: z.ZodType<Switches[K]> };
 
@@ -44,6 +45,7 @@ export const switchTurned = z.discriminatedUnion("name", [
   turn("names"),
   turn("count"),
   turn("rename"),
+  turn("paging"),
   turn("door"),
 ]);
 /** What whoever turned it saw of it. */

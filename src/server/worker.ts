@@ -13,6 +13,7 @@ import { jobNames, type JobName } from "./platform/queue";
 import { makeSecrets } from "./platform/secrets";
 import { rederiveInstants } from "./services/planning/dates/rederive";
 import { noDial, signedDial } from "./platform/phone-dial";
+import { makeDeck } from "./workers/deck-maker";
 import { threadPool } from "./workers/pool";
 import type { Context } from "./services/ground/context";
 
@@ -21,6 +22,7 @@ const everyMs: Readonly<Record<JobName, number>> = {
   "sweep-dates": 5000,
   "receive-mail": 2000,
   "call-hooks": 3000,
+  "make-decks": 1000,
   purge: 3_600_000,
 };
 
@@ -49,6 +51,7 @@ export async function makeContext(source: Record<string, string | undefined>) {
     storage: folderStorage(environment.STAGE_CALL_FILES),
     environment,
     sums,
+    makeDeck,
     crowd,
     dial: dialOf(environment),
   };

@@ -50,9 +50,7 @@ export function Progress({ done, all, label }: { done: number; all: number; labe
   return (
     <div className="flex items-center gap-3">
       <progress value={done} max={all} aria-label={label} className="h-1.5 flex-1" />
-      <span className="mono text-label text-ink-2">
-        {done} of {all}
-      </span>
+      <span className="mono text-label text-ink-2">{Math.round((100 * done) / Math.max(1, all))} %</span>
     </div>
   );
 }

@@ -55,6 +55,8 @@ const guards: Readonly<Record<string, string>> = {
   "(public)/reply/[token]/page.tsx": "askedBy(",
   "(public)/unsubscribe/[token]/one-click/route.ts": "unsubscribe(",
   "(public)/pictures/[id]/route.ts": "pictureBody(",
+  "(public)/slides/[id]/[part]/route.ts": "deckPart(",
+  "(team)/upload/slides/[[...rest]]/route.ts": "requireOwnOrigin(",
   "(public)/front/[slug]/files/[file]/route.ts": "frontDoor(",
   "(public)/front/[slug]/card.png/route.ts": "frontDoor(",
   "(public)/feed.xml/route.ts": "open",

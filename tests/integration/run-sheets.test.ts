@@ -28,6 +28,8 @@ const segment = (title: string, part: Partial<RunSheetInput["segments"][number]>
   leaderTicketId: null,
   besideTicketIds: [],
   pollId: null,
+  deckId: null,
+  deckPage: 1,
   ...part,
 });
 const poll = (question: string) => ({ id: randomUUID(), ...onePoll(question, ["Yes", "No"]) });

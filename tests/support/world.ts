@@ -10,6 +10,7 @@ import { freshPlan, type PlanInput } from "@/contracts";
 import { standardRules } from "@/core/organisation";
 import { openDatabase, type Database } from "@/server/db/client";
 import { admissions, stays, members, organisations, people, tickets, user } from "@/server/db/schema";
+import { makeDeck } from "@/server/workers/deck-maker";
 import { sumsHere } from "@/server/workers/sums";
 import { folderStorage } from "@/server/files/storage";
 import { noInbox } from "@/server/mail/inbox";
@@ -94,6 +95,7 @@ export async function makeWorld(): Promise<World> {
     inbox: noInbox,
     storage: folderStorage(mkdtempSync(join(tmpdir(), "stage-call-"))),
     sums: sumsHere,
+    makeDeck,
     crowd: noCrowd,
     dial: noDial,
     environment: {

@@ -8,6 +8,7 @@ import { pollsCommands, pollsFacts } from "./polls";
 import { questionsCommands, questionsFacts } from "./questions";
 import { signalsFacts } from "./signals";
 import { id } from "./shared";
+import { slidesCommands } from "./slides";
 import { stageCommands, stageWhispers } from "./stage";
 import { trayCommands } from "./tray";
 
@@ -20,6 +21,7 @@ const command = z.discriminatedUnion("type", [
   ...pollsCommands,
   ...chatCommands,
   ...trayCommands,
+  ...slidesCommands,
 ]);
 const fact = z.discriminatedUnion("type", [...questionsFacts, ...pollsFacts, ...chatFacts, ...signalsFacts]);
 /** The names of the facts: they go past the room's lock. */

@@ -34,6 +34,8 @@ export interface Switches {
   readonly count: { readonly on: boolean };
   /** somebody of the audience may change how they are called in the room */
   readonly rename: { readonly on: boolean };
+  /** people may look at other pages of the slides for themselves */
+  readonly paging: { readonly on: boolean };
   /** whoever comes waits at the door until the desk lets them in */
   readonly door: { readonly on: boolean };
 }
@@ -56,6 +58,7 @@ export const defaultSwitches: Switches = {
   names: { on: false },
   count: { on: false },
   rename: { on: true },
+  paging: { on: false },
   door: { on: false },
 };
 
@@ -81,7 +84,7 @@ export type SwitchTurn = {
 
 /** What a permission asks of the switches. */
 export type Need =
-  | { readonly switch: Exclude<SwitchName, "chat" | "door"> }
+  | { readonly switch: Exclude<SwitchName, "chat" | "door" | "paging"> }
   | { readonly switch: "questions"; readonly part: "votes" | "comments" }
   | { readonly switch: "chat"; readonly atLeast: ChatReach };
 

@@ -5,11 +5,12 @@ import { hour } from "./hour";
 import { polls } from "./polls";
 import { questions } from "./questions";
 import { signals } from "./signals";
+import { slides } from "./slides";
 import { stage } from "./stage";
 import { tray } from "./tray";
 
 /** The one list of what the hour can do. Another capability is another line here. */
-export const capabilities = { hour, stage, floor, cues, questions, polls, chat, signals, tray } as const;
+export const capabilities = { hour, stage, floor, cues, questions, polls, chat, signals, tray, slides } as const;
 
 export type Capabilities = typeof capabilities;
 export type CapabilityName = keyof Capabilities;

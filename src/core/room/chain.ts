@@ -9,9 +9,15 @@ export function chain(entry: EntryBody): readonly RoomCommand[] {
     // a line that became a question: asked by whoever wrote it
     case "chat.line-asked":
       return [{ type: "questions.ask", questionId: entry.questionId, segmentId: null, askerId: entry.authorId }];
-    // hands go down with their segment where that is set
+    // hands go down with their segment where that is set; its deck opens, its leader turns
     case "cues.given":
-      return [{ type: "floor.lower-all", withSegment: true }];
+      return [
+        { type: "floor.lower-all", withSegment: true },
+        { type: "slides.follow", segmentId: entry.segmentId },
+      ];
+    // back in the segment before: its leader turns again
+    case "cues.taken-back":
+      return entry.nowSegmentId ? [{ type: "slides.follow", segmentId: entry.nowSegmentId }] : [];
     default:
       return [];
   }

@@ -6,20 +6,39 @@ import type { HourEntry } from "./hour/state";
 import type { PollsCommand, PollsEntry, PollsShape } from "./polls";
 import type { QuestionsCommand, QuestionsEntry, QuestionsShape } from "./questions";
 import type { SignalsShape } from "./signals";
+import type { SlidesCommand, SlidesEntry, SlidesShape } from "./slides";
 import type { StageCommand, StageEntry, StageShape } from "./stage";
 import type { TrayCommand, TrayEntry, TrayShape } from "./tray";
 
 /** What somebody in a room may ask for. Each is journalled. */
 export type RoomCommand =
-  HourCommand | StageCommand | FloorCommand | CuesCommand | QuestionsCommand | PollsCommand | ChatCommand | TrayCommand;
+  | HourCommand
+  | StageCommand
+  | FloorCommand
+  | CuesCommand
+  | QuestionsCommand
+  | PollsCommand
+  | ChatCommand
+  | TrayCommand
+  | SlidesCommand;
 /** Acts that come too often for the journal: each has a table and a unique key of its own. */
 export type RoomFact = Exclude<
-  (ChatShape | CuesShape | FloorShape | PollsShape | QuestionsShape | SignalsShape | StageShape | TrayShape)["fact"],
+  (
+    | ChatShape
+    | CuesShape
+    | FloorShape
+    | PollsShape
+    | QuestionsShape
+    | SignalsShape
+    | SlidesShape
+    | StageShape
+    | TrayShape
+  )["fact"],
   undefined
 >;
 /** What may stand in a journal. Every row holds ids, never a name or a text. */
 export type EntryBody =
-  HourEntry | StageEntry | FloorEntry | CuesEntry | QuestionsEntry | PollsEntry | ChatEntry | TrayEntry;
+  HourEntry | StageEntry | FloorEntry | CuesEntry | QuestionsEntry | PollsEntry | ChatEntry | TrayEntry | SlidesEntry;
 
 /** One row of the journal. */
 export interface JournalEntry {

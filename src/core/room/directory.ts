@@ -1,5 +1,6 @@
 import type { DateTimes } from "../dates";
 import type { PollPlan, Tallies } from "../polls";
+import type { DeckItem } from "./slides/items";
 import type { SignalKind, SignalRate } from "./signals/rates";
 import type { Duty, Role, Switches } from "../people";
 
@@ -28,6 +29,7 @@ export interface RoomDirectory {
   readonly people: ReadonlyMap<string, DirectoryPerson>;
   readonly questions: ReadonlyMap<string, DirectoryQuestion>;
   readonly polls: ReadonlyMap<string, DirectoryPoll>;
+  readonly decks: ReadonlyMap<string, DirectoryDeck>;
   /** other words of the room, by name */
   readonly notes: ReadonlyMap<string, string>;
 }
@@ -59,6 +61,11 @@ export interface DirectoryQuestion {
 }
 
 export interface DirectoryPoll extends PollPlan {
+  readonly id: string;
+}
+
+/** Slides as a PDF, and its pages as far as they are made: addresses, never texts. */
+export interface DirectoryDeck extends DeckItem {
   readonly id: string;
 }
 

@@ -15,6 +15,7 @@ export type { EntryBody, JournalEntry, RoomCommand, RoomFact } from "./commands"
 export { cardKinds, currentCue, type CardKind, type CueMark } from "./cues";
 export {
   noFigures,
+  type DirectoryDeck,
   type DirectoryEvent,
   type DirectoryPerson,
   type DirectoryPoll,
@@ -89,6 +90,9 @@ export {
   type ClosedButLoud,
   type Speaking,
 } from "./stage/who-speaks";
+export type { DeckItem } from "./slides/items";
+export { bestVersion } from "./slides/version";
+export { mayTurn } from "./slides/state";
 export { arrivedBackstage, type StagePerson, type StagePlace } from "./stage/state";
 export { isOfTheStage, places, standingOf, type Place, type Standing } from "./standing";
 export type {

@@ -1,4 +1,5 @@
 import type { DateTimes } from "../dates";
+import type { SegmentSlides } from "./slides/state";
 import type { Actor, Switches } from "../people";
 
 /** What deciding a command needs to know beside the journal: ids, hours and switches, no words. */
@@ -16,6 +17,10 @@ export interface Scene {
   readonly segmentIds: readonly string[];
   /** polls that belong to this date */
   readonly pollIds: ReadonlySet<string>;
+  /** decks of this date whose pages stand, and how many they have */
+  readonly deckPages: ReadonlyMap<string, number>;
+  /** who leads each segment, and what the run sheet ties to it */
+  readonly segmentSlides: ReadonlyMap<string, SegmentSlides>;
   readonly stageTicketIds: ReadonlySet<string>;
   /** what the capability's own server part looked up for this command */
   readonly about: unknown;

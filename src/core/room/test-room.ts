@@ -27,6 +27,11 @@ export const scene = (part: Partial<Scene> = {}): Scene => ({
   segmentIds: ["s1", "s2", "s3"],
   pollIds: new Set(["v1"]),
   stageTicketIds: new Set(["p", "t1"]),
+  deckPages: new Map([["d1", 3]]),
+  segmentSlides: new Map([
+    ["s1", { leaderIds: ["t1"], deckId: null, page: 1 }],
+    ["s2", { leaderIds: ["t1"], deckId: "d1", page: 2 }],
+  ]),
   about: null,
   ...part,
 });
@@ -100,6 +105,29 @@ export const words: RoomDirectory = {
       },
     ],
   ]),
+  decks: new Map(
+    (
+      [
+        ["d1", "en", null, 3],
+        ["d2", "pt", "d1", 2],
+      ] as const
+    ).map(([id, language, versionOfId, pageCount]) => [
+      id,
+      {
+        id,
+        title: "DECK-TITLE",
+        language,
+        versionOfId,
+        state: "ready" as const,
+        failure: null,
+        isHandOut: false,
+        pageCount,
+        pictureIds: Array.from({ length: pageCount }, (_, i) => `${id}-PICTURE-${i + 1}`),
+        notesIds: Array.from({ length: pageCount }, (_, i) => `${id}-SECRET-NOTES-${i + 1}`),
+        failedPages: [],
+      },
+    ]),
+  ),
   notes: new Map(),
 };
 export const figures: RoomFigures = {

@@ -3,6 +3,8 @@ import type { CardKind } from "./cues/cards";
 import type { EveryoneItem, HandItem, HeardItem, HolderItem, OwnFloor } from "./floor/items";
 import type { QuestionState } from "../questions";
 import type { Answers, PollPlan, Tallies } from "../polls";
+import type { DeckItem, HouseSlidesItem, TurnersItem } from "./slides/items";
+import type { Shown } from "./slides/state";
 import type { StagePlace } from "./stage/state";
 
 /** A projection: sections of items by id, plain JSON. Each role class has its own sections and fields. */
@@ -207,6 +209,9 @@ export interface DeskView {
   readonly figures: Section<CountItem>;
   readonly signals: Section<CountItem>;
   readonly troubles: Section<SignalTroubleItem>;
+  readonly shown: Section<Shown>;
+  readonly turners: Section<TurnersItem>;
+  readonly decks: Section<DeckItem>;
 }
 export interface StageView {
   readonly event: Section<EventItem>;
@@ -224,6 +229,9 @@ export interface StageView {
   readonly figures: Section<CountItem>;
   readonly signals: Section<CountItem>;
   readonly troubles: Section<SignalTroubleItem>;
+  readonly shown: Section<Shown>;
+  readonly turners: Section<TurnersItem>;
+  readonly decks: Section<DeckItem>;
 }
 export interface HouseView {
   readonly event: Section<EventItem>;
@@ -241,6 +249,7 @@ export interface HouseView {
   readonly votes: Section<CountItem>;
   readonly tallies: Section<TallyItem>;
   readonly signals: Section<CountItem>;
+  readonly slides: Section<HouseSlidesItem>;
 }
 export interface FoyerView {
   readonly event: Section<EventItem>;

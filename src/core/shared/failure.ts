@@ -20,6 +20,8 @@ export type Failure =
   | { code: "already-done"; action: string }
   | { code: "cue-moved"; currentSegmentId: string | null }
   | { code: "segment-gone" }
+  /** somebody turned meanwhile; null: the slides were put away */
+  | { code: "page-turned"; page: number | null }
   | { code: "curtain-moved" }
   | { code: "too-early"; callAt: number }
   | { code: "barred" }
@@ -83,7 +85,11 @@ export type FileFault =
   | "unknown-role"
   | "not-text"
   | "not-a-picture"
-  | "too-many-pixels";
+  | "too-many-pixels"
+  | "not-a-pdf"
+  | "locked-pdf"
+  | "broken-pdf"
+  | "too-many-pages";
 
 /** The one error class of core and services; everything else that is thrown is a defect. */
 export class Refusal extends Error {

@@ -91,6 +91,8 @@ export const issueCodes = [
   "reply-needed",
   "poll-not-on-sheet",
   "leader-not-of-event",
+  "deck-not-of-date",
+  "too-many-decks",
   "password-too-short",
   "password-wrong",
   "code-wrong",

@@ -27,6 +27,7 @@ import { PeopleShelves } from "./people-shelves";
 import { OpenPoll } from "./polls/open-poll";
 import { PollDesk } from "./polls/poll-desk";
 import { QuestionList } from "./questions/question-list";
+import { SlidesDesk, type DeckActs } from "./slides-desk";
 import { useSounds } from "./sounds";
 import { SwitchesSheet, type KeepSwitches } from "./switches-sheet";
 import { Tray } from "./tray";
@@ -44,6 +45,8 @@ export interface DeskProps {
   readonly extend: Extend;
   /** keeps the audience's settings for the event's further dates; null for whoever may not plan it */
   readonly keepSwitches: KeepSwitches | null;
+  /** null for whoever may not change the run sheet */
+  readonly decks: DeckActs | null;
   /** null for whoever may not bring people in */
   readonly late: LateActs | null;
   /** null for whoever may not fill a rehearsal */
@@ -137,6 +140,11 @@ function TrayAndChat({
             ),
           },
           { id: "questions", label: "Questions", content: <QuestionList scene={scene} /> },
+          {
+            id: "slides",
+            label: "Slides",
+            content: <SlidesDesk scene={scene} dateId={props.occurrenceId} acts={props.decks} />,
+          },
           { id: "polls", label: "Polls", content: <PollDesk scene={scene} dateId={props.occurrenceId} /> },
           {
             id: "chat",

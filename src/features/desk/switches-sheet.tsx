@@ -212,6 +212,13 @@ export function SwitchesSheet({ scene, keep }: { scene: DeskScene; keep: KeepSwi
       />
       <ChatSwitches scene={scene} isDisabled={isDisabled} turn={turn} />
       <Switch
+        label="People turn the slides for themselves"
+        hint={hintOf(scene, "paging", `${audience} may look at other pages, and come back by one act.`)}
+        isOn={now.paging.on}
+        isDisabled={isDisabled}
+        onChange={(on) => void turn({ name: "paging", value: { on } })}
+      />
+      <Switch
         label="Let people in one by one"
         hint={hintOf(scene, "door", "Whoever comes waits at the door until somebody of the team lets them in.")}
         isOn={now.door.on}

@@ -36,7 +36,12 @@ export function Entrance(props: EntranceProps) {
         ) : !isInside ? (
           <Foyer {...props} isPending={isPending} wrong={wrong} onEnter={enter} />
         ) : props.isStage ? (
-          <StageRoom occurrenceId={occurrenceId} ticketId={ticketId} zone={props.zone} />
+          <StageRoom
+            occurrenceId={occurrenceId}
+            ticketId={ticketId}
+            zone={props.zone}
+            ownSlides={props.slides?.acts ?? null}
+          />
         ) : (
           <HouseRoom occurrenceId={occurrenceId} ticketId={ticketId} startAt={props.startAt} words={props.words} />
         )}

@@ -10,6 +10,7 @@ import { DeviceChoice } from "@/features/shared/devices/device-choice";
 import { HearYourself } from "@/features/shared/devices/hear-yourself";
 import { OwnPicture } from "@/features/shared/devices/own-picture";
 import { HourSentence, spanText } from "@/features/shared/times";
+import { OwnSlides } from "@/features/shared/slides/own-slides";
 import { useDevices } from "@/features/shared/devices/use-devices";
 import { useNow } from "@/features/shared/use-now";
 import type { EntranceProps } from "./props";
@@ -109,6 +110,7 @@ export function Foyer(
               {spanText(props.startAt - now, props.hour.locale)}
             </output>
           )}
+          {props.slides && <OwnSlides {...props.slides} occurrenceId={props.occurrenceId} language={props.locale} />}
           <form
             className="mt-6 flex flex-col gap-4"
             onSubmit={(event) => {

@@ -1,5 +1,7 @@
 import type { Done } from "@/contracts";
 import { type Locale, type Messages } from "@/contracts/messages";
+import type { DeskView } from "@/core/room";
+import type { OwnSlidesActs } from "@/features/shared/slides/stage-slides";
 import type { HourWords } from "@/features/shared/times";
 
 export interface EntranceProps {
@@ -25,6 +27,8 @@ export interface EntranceProps {
   readonly phone: readonly (readonly [label: string, value: string])[];
   /** null where nobody is called */
   readonly callMe: ((number: string) => Promise<Done<unknown>>) | null;
+  /** slides of their own, of whoever may bring some; null for others */
+  readonly slides: { readonly acts: OwnSlidesActs; readonly decks: DeskView["decks"] } | null;
   readonly soundBy: "computer" | "phone" | "both";
   readonly now: number;
   readonly words: Messages;

@@ -43,6 +43,11 @@ export const actionWords: Readonly<Record<Action, string>> = {
   "stage.close-cameras": "Close everybody's cameras",
   "stage.close-camera": "Close somebody's camera",
   "stage.ask-for-camera": "Ask people on stage to open their cameras",
+  "slides.show": "Show slides to everybody",
+  "slides.turn": "Turn the slides, whoever leads the segment or was named",
+  "slides.put-away": "Put the slides away",
+  "slides.name-turner": "Say who turns the slides",
+  "slides.follow": "Show the slides that belong to a segment",
   "stage.keep-camera-closed": "Keep one's own camera closed though asked",
   "cues.show-card": "Hold a card up to the stage: two minutes, wrap up",
   "cues.take-card-down": "Take the card down",
@@ -123,5 +128,6 @@ export const partWords: Readonly<Record<string, string>> = {
   polls: "Polls",
   chat: "Chat",
   signals: "Signals",
+  slides: "Slides",
   tray: "The in-tray",
 };

@@ -3,7 +3,7 @@ import { useMemo } from "react";
 import { useController, useFormContext } from "react-hook-form";
 import type { PlanInput } from "@/contracts";
 import { Combobox, Field, Tag } from "@/ui";
-import { languageChoices } from "./languages";
+import { languageChoices } from "@/features/shared/languages";
 
 /** The languages that the hour is interpreted into, picked by their names. */
 export function Interpretation() {

@@ -1,6 +1,6 @@
 import type { PlanInput } from "@/contracts";
 import { cityOf, durationWords, isZone, localWords, ruleSentence } from "@/core/time";
-import { languageName } from "./languages";
+import { languageName } from "@/features/shared/languages";
 import { switchesWords } from "@/features/shared/switch-words";
 import { pictureWords } from "./picture-words";
 

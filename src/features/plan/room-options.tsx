@@ -95,6 +95,7 @@ export function RoomOptions({ onStage }: { onStage: number }) {
       <div className="flex flex-wrap gap-x-6 gap-y-2">
         <Check name="switches.questions.on" label="Questions" />
         <Check name="switches.polls.on" label="Polls" />
+        <Check name="switches.paging.on" label="People may turn the slides for themselves" />
         <Check name="switches.door.on" label="People are let in one by one" />
         <Check name="switches.hands.on" label="Raised hands" />
         <Check name="switches.hands.endsWithSegment" label="… until the segment ends" />

@@ -9,7 +9,9 @@ import type { PlannedSegment } from "@/core/run-sheet";
 import { clockTime } from "@/core/time";
 import { ClockInput } from "@/features/shared/clock-input";
 import { Checkbox, FieldError, IconButton, Input, Popover, Press, Select } from "@/ui";
+import type { RunSheetEditorProps } from "./editor-props";
 import { leaderTone } from "./leader-tone";
+import { SlidesChoice } from "./slides-choice";
 
 type Segment = RunSheetInput["segments"][number];
 
@@ -98,6 +100,7 @@ export function SegmentRow(props: {
   polls: RunSheetInput["polls"];
   onChange: (part: Partial<Segment>) => void;
   onRemove: () => void;
+  decks: RunSheetEditorProps["decks"];
   /** what is wrong at a field of this segment */
   errorAt: (field: string) => string | undefined;
 }) {
@@ -134,6 +137,7 @@ export function SegmentRow(props: {
           return words && <FieldError key={field}>{words}</FieldError>;
         })}
         <TimingNotes planned={planned} />
+        {props.decks.length > 0 && <SlidesChoice segment={segment} decks={props.decks} onChange={props.onChange} />}
       </span>
       <Input
         aria-label="Length in minutes"

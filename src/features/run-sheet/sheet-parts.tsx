@@ -94,6 +94,7 @@ function SegmentRows({
           day={props.startLocal.slice(0, 10)}
           leaders={props.leaders}
           polls={sheet.polls}
+          decks={props.decks}
           onChange={(part) => changeSegment(segment.id, part)}
           onRemove={() => change({ segments: sheet.segments.filter((one) => one.id !== segment.id) })}
         />
@@ -117,6 +118,8 @@ function AddSegment({ change, sheet }: { change: (part: Partial<RunSheetInput>) 
               leaderTicketId: null,
               besideTicketIds: [],
               pollId: null,
+              deckId: null,
+              deckPage: 1,
             },
           ],
         })

@@ -18,6 +18,7 @@ export function switchesWords({
   names,
   count,
   rename,
+  paging,
   door,
 }: Switches): string {
   const asked = [
@@ -38,6 +39,7 @@ export function switchesWords({
     names.on ? "names seen" : "",
     count.on ? "count seen" : "",
     rename.on ? "renaming" : "",
+    paging.on ? "slides turned for oneself" : "",
     door.on ? "let in one by one" : "",
   ];
   return said.filter(Boolean).join("; ");

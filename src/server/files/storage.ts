@@ -15,6 +15,8 @@ export interface Storage {
   read(name: string, range: { start: number; end: number } | null): Promise<ReadableStream<Uint8Array>>;
   head(name: string, bytes: number): Promise<Uint8Array>;
   size(name: string): Promise<number>;
+  /** Where a program that reads files by their path finds it on this machine. */
+  localPath(name: string): Promise<string>;
   remove(name: string): Promise<void>;
   /** Adds a line to a list that only grows. */
   append(name: string, line: string): Promise<void>;
@@ -76,6 +78,7 @@ export function folderStorage(folder: string): Storage {
       }
     },
     size: async (name) => (await stat(pathOf(name))).size,
+    localPath: async (name) => pathOf(name),
     async append(name, line) {
       await mkdir(folder, { recursive: true });
       await appendFile(pathOf(name), `${line}\n`);

@@ -7,6 +7,7 @@ import { callHooks } from "../services/afterwards/boards";
 import { receiveAll } from "../services/mailings/incoming-mail";
 import { planFollowUps } from "../services/mailings/track";
 import { countHeld } from "../services/overview/forecast";
+import { makeDecks } from "../services/hour/make-decks";
 import { forgetCallBacks } from "../services/hour/call-back";
 import { closeLost } from "../services/hour/presence";
 import { drainOutbox } from "../services/ground/room/outbox";
@@ -29,6 +30,7 @@ export const handlers: Readonly<Record<JobName, (context: Context) => Promise<un
   },
   "receive-mail": receiveAll,
   "call-hooks": callHooks,
+  "make-decks": makeDecks,
   purge: async (context) => {
     await purge(context);
     await fillSeries(context);

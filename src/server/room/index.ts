@@ -9,6 +9,7 @@ import { pollsServer } from "./polls";
 import { questionsServer } from "./questions";
 import type { FactOutcome, FactPlace, LogReader, RoomPlace, RoomServer, Said, WordsWanted } from "./room-server";
 import { signalsServer } from "./signals";
+import { slidesServer } from "./slides";
 import { stageServer } from "./stage";
 import * as words from "./words";
 import type { Notes, WordsOf } from "./words";
@@ -23,6 +24,7 @@ const servers: Readonly<Record<string, RoomServer>> = {
   polls: pollsServer,
   chat: chatServer,
   signals: signalsServer,
+  slides: slidesServer,
 };
 const ofType = (type: string): RoomServer => servers[type.slice(0, type.indexOf("."))] ?? {};
 

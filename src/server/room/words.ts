@@ -25,6 +25,7 @@ import {
   tickets,
 } from "../db/schema";
 import type { WordsWanted } from "./room-server";
+import { loadDecks } from "./slides/decks";
 
 const byKey = <T>(items: readonly T[], key: (item: T) => string): ReadonlyMap<string, T> =>
   new Map(items.map((item) => [key(item), item]));
@@ -165,14 +166,23 @@ export async function loadDirectory(
 ): Promise<{ eventId: string; words: RoomDirectory } | null> {
   const of = await event(db, { occurrenceId });
   if (!of) return null;
-  const [folk, asked, prepared, sheet, said] = await Promise.all([
+  const [folk, asked, prepared, sheet, said, shown] = await Promise.all([
     people(db, of),
     questions(db, of),
     polls(db, of),
     segments(db, of),
     notes(db, of),
+    loadDecks(db, occurrenceId),
   ]);
-  const words = { event: of.event, people: folk, questions: asked, polls: prepared, segments: sheet, notes: said };
+  const words = {
+    event: of.event,
+    people: folk,
+    questions: asked,
+    polls: prepared,
+    segments: sheet,
+    notes: said,
+    decks: shown,
+  };
   return { eventId: of.eventId, words };
 }
 
@@ -191,6 +201,7 @@ async function freshPart(db: Db, of: WordsOf, words: RoomDirectory, want: WordsW
   }
   if (part === "segments") return kept({ segments: await segments(db, of) });
   if (part === "polls") return kept({ polls: await polls(db, of) });
+  if (part === "decks") return kept({ decks: await loadDecks(db, of.occurrenceId) });
   if (part === "notes") return kept({ notes: await notes(db, of) });
   if (part === "questions") {
     const fresh = await questions(db, of, ids);

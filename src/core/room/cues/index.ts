@@ -31,7 +31,8 @@ export type CuesCommand =
   | { type: "cues.skip"; segmentId: string; isSkipped: boolean };
 export type CuesEntry =
   | { type: "cues.given"; segmentId: string }
-  | { type: "cues.taken-back" }
+  /** `nowSegmentId`: the one that is on again */
+  | { type: "cues.taken-back"; nowSegmentId?: string | null }
   /** somebody edited lengths: their segments are read again */
   | { type: "cues.sheet-changed" }
   | { type: "cues.skipped"; segmentId: string; isSkipped: boolean }
@@ -58,7 +59,10 @@ type Cue = Extract<CuesCommand, { type: "cues.next" | "cues.jump" | "cues.back" 
 function give(own: CuesState, command: Cue, { scene }: Now): Result<CuesEntry[]> {
   const current = currentCue(own)?.segmentId ?? null;
   if (command.leavingSegmentId !== current) return fail({ code: "cue-moved", currentSegmentId: current });
-  if (command.type === "cues.back") return current === null ? done("cues.back") : ok([{ type: "cues.taken-back" }]);
+  if (command.type === "cues.back")
+    return current === null
+      ? done("cues.back")
+      : ok([{ type: "cues.taken-back", nowSegmentId: own.given.at(-2)?.segmentId ?? null }]);
   if (command.type === "cues.jump") {
     if (!scene.segmentIds.includes(command.segmentId)) return fail({ code: "not-found", what: "segment" });
     return command.segmentId === current

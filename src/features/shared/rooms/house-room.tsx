@@ -11,8 +11,9 @@ import { useTranslations, useLocale } from "use-intl";
 import type { Messages } from "@/contracts/messages";
 import { refusalWords } from "@/contracts/messages/refusal";
 import type { FoyerView, HouseView, PersonalPart } from "@/core/room";
-import { Note } from "@/ui";
+import { classes, Note } from "@/ui";
 
+import { HouseSlides } from "../slides/house-slides";
 import { spanText } from "../times";
 import { useNow } from "../use-now";
 import { useRoom, type RoomLink } from "../room-link/use-room";
@@ -29,6 +30,7 @@ function Programme({ view, before }: { view: HouseView; before: ReactNode }) {
   const t = useTranslations("house");
   const status = view.status["it"];
   const hasResult = Object.values(view.polls).some((poll) => poll.isOnPicture);
+  const slides = view.slides["it"];
   const cast = [
     ...Object.entries(view.cast),
     ...Object.entries(view.guests).map(([id, { name }]) => [id, { name, portraitId: null }] as const),
@@ -45,15 +47,28 @@ function Programme({ view, before }: { view: HouseView; before: ReactNode }) {
         <>
           <p className="text-lead text-ink-2">{view.cue["it"]?.segmentTitle ?? view.event["it"]?.title}</p>
           <ResultOnPicture view={view} />
-          <ul className={`m-auto flex flex-wrap justify-center gap-3 ${hasResult ? "hidden" : ""}`}>
+          {slides && !hasResult && <HouseSlides shown={slides} />}
+          <ul
+            className={classes(
+              "flex flex-wrap justify-center gap-3",
+              slides ? "mt-3" : "m-auto",
+              hasResult && "hidden",
+            )}
+          >
             {cast.length === 0 && <li className="text-ink-2">{t("nobody")}</li>}
             {cast.map(([id, person]) => (
-              <li key={id} className="flex min-w-40 items-center gap-3 border-s-2 border-action bg-sheet px-4 py-3">
+              <li
+                key={id}
+                className={classes(
+                  "flex min-w-40 items-center gap-3 border-s-2 border-action bg-sheet px-4",
+                  slides ? "py-1" : "py-3",
+                )}
+              >
                 {person.portraitId && (
                   <img
                     src={`/pictures/${person.portraitId}`}
                     alt=""
-                    className="size-16 rounded-control object-cover max-sm:size-10"
+                    className={classes("rounded-control object-cover", slides ? "size-8" : "size-16 max-sm:size-10")}
                   />
                 )}
                 <span>

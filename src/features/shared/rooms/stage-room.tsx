@@ -20,6 +20,7 @@ import { useNow } from "../use-now";
 import { useRoom } from "../room-link/use-room";
 import { LinkNote } from "./house-room";
 import { OwnOpen } from "./own-open";
+import { StageSlides, type OwnSlidesActs } from "../slides/stage-slides";
 import { placeWords, StagePeople } from "./stage-people";
 
 function StageClocks({
@@ -113,8 +114,28 @@ function QuestionInHand({ inHand, view }: { inHand: StageView["questions"][strin
   );
 }
 
+function Heading({ now, next }: { now: string | undefined; next: string | undefined }) {
+  return (
+    <div>
+      <p className="text-head font-semibold">{now ?? "Before the first cue"}</p>
+      <p className="text-ink-2">Next: {next ?? "the end"}</p>
+    </div>
+  );
+}
+
 /** What someone on stage needs: am I heard, does the house see me, how long have I left, the question in hand. */
-export function StageRoom({ occurrenceId, ticketId, zone }: { occurrenceId: string; ticketId: string; zone: string }) {
+export function StageRoom({
+  occurrenceId,
+  ticketId,
+  zone,
+  ownSlides,
+}: {
+  occurrenceId: string;
+  ticketId: string;
+  zone: string;
+  /** of whoever may bring slides of their own */
+  ownSlides: OwnSlidesActs | null;
+}) {
   const room = useRoom<StageView>(occurrenceId, ticketId);
   const { view, me, state, refusal, clockAheadMs, send } = room;
   const devices = useDevices();
@@ -179,10 +200,7 @@ export function StageRoom({ occurrenceId, ticketId, zone }: { occurrenceId: stri
         <div className="flex flex-col gap-4">
           <Card view={view} />
           <StageClocks now={now} zone={zone} clock={clock} view={view} />
-          <div>
-            <p className="text-head font-semibold">{segments[index]?.title ?? "Before the first cue"}</p>
-            <p className="text-ink-2">Next: {segments[index + 1]?.title ?? "the end"}</p>
-          </div>
+          <Heading now={segments[index]?.title} next={segments[index + 1]?.title} />
           <Rail
             from={startAt}
             to={view.event["it"]!.endAt}
@@ -198,6 +216,7 @@ export function StageRoom({ occurrenceId, ticketId, zone }: { occurrenceId: stri
               isPast: i < index,
             }))}
           />
+          <StageSlides view={view} send={send} ticketId={ticketId} occurrenceId={occurrenceId} own={ownSlides} />
           <AudienceSignals view={view} />
           <QuestionInHand inHand={inHand} view={view} />
           <StageChat room={room} me={ticketId} zone={zone} />

@@ -28,6 +28,10 @@ export async function loadScene(db: Db, occurrenceId: string, of?: OfCommand): P
     select ${repeat} as repeat_of, o.event_id, o.start_at, o.end_at, o.call_minutes, e.house_size, e.switches, e.early_entry, e.stage_microphones_open,
       e.stage_cameras_open,
       array(select s.id from segments s where s.occurrence_id = o.id order by s.position) as segment_ids,
+      (select coalesce(json_agg(json_build_array(s.id, array_remove(array[s.leader_ticket_id::text] || array(select jsonb_array_elements_text(s.beside_ticket_ids)), null), s.deck_id, s.deck_page)), '[]')
+        from segments s where s.occurrence_id = o.id) as segment_slides,
+      (select coalesce(json_agg(json_build_array(d.id, d.page_count)), '[]') from decks d
+        where d.occurrence_id = o.id and d.state in ('making', 'ready')) as deck_pages,
       array(select p.id from polls p where p.occurrence_id = o.id) as poll_ids,
       array(select t.id from tickets t where t.event_id = o.event_id and t.occurrence_id is null and t.revoked_at is null) as stage_ids
     from occurrences o join events e on e.id = o.event_id where o.id = ${occurrenceId}`);
@@ -47,6 +51,13 @@ export async function loadScene(db: Db, occurrenceId: string, of?: OfCommand): P
     stageCamerasOpen: row["stage_cameras_open"] as boolean,
     segmentIds: row["segment_ids"] as string[],
     pollIds: new Set(row["poll_ids"] as string[]),
+    deckPages: new Map(row["deck_pages"] as [string, number][]),
+    segmentSlides: new Map(
+      (row["segment_slides"] as [string, string[], string | null, number][]).map(([id, leaderIds, deckId, page]) => [
+        id,
+        { leaderIds, deckId, page },
+      ]),
+    ),
     stageTicketIds: new Set(row["stage_ids"] as string[]),
   };
 }

@@ -20,6 +20,9 @@ export const segments = pgTable(
     /** whoever leads beside them */
     besideTicketIds: jsonb("beside_ticket_ids").$type<readonly string[]>().notNull().default([]),
     pollId: uuid("poll_id"),
+    /** its deck, which opens with its cue, and at which page */
+    deckId: uuid("deck_id"),
+    deckPage: integer("deck_page").notNull().default(1),
   },
   (t) => [index("segments_occurrence").on(t.occurrenceId, t.position)],
 );

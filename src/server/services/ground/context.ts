@@ -12,6 +12,7 @@ import type { Environment } from "../../platform/environment";
 import type { Ids } from "../../platform/ids";
 import type { Log } from "../../platform/log";
 import type { Queue } from "../../platform/queue";
+import type { DeckMaker } from "../../workers/deck-words";
 import type { HeavySums } from "../../workers/sums";
 import type { Secrets } from "../../platform/secrets";
 
@@ -28,6 +29,7 @@ export interface Context {
   readonly storage: Storage;
   readonly environment: Environment;
   readonly sums: HeavySums;
+  readonly makeDeck: DeckMaker;
   readonly crowd: CrowdPort;
   readonly dial: DialPort;
 }

@@ -1,10 +1,10 @@
 import { eq, sql } from "drizzle-orm";
 import { Refusal } from "@/core/shared";
-import { eventFiles, events, recordings } from "../../db/schema";
+import { decks, eventFiles, events, recordings } from "../../db/schema";
 import type { Context } from "./context";
 
 async function keptBytes(context: Context, organisationId: string): Promise<number> {
-  const [[recorded], [offered]] = await Promise.all([
+  const [[recorded], [offered], [shown]] = await Promise.all([
     context.db
       .select({ bytes: sql<string>`coalesce(sum(${recordings.sizeBytes}), 0)` })
       .from(recordings)
@@ -15,8 +15,12 @@ async function keptBytes(context: Context, organisationId: string): Promise<numb
       .from(eventFiles)
       .innerJoin(events, eq(events.id, eventFiles.eventId))
       .where(eq(events.organisationId, organisationId)),
+    context.db
+      .select({ bytes: sql<string>`coalesce(sum(${decks.sizeBytes}), 0)` })
+      .from(decks)
+      .where(eq(decks.organisationId, organisationId)),
   ]);
-  return Number(recorded!.bytes) + Number(offered!.bytes);
+  return Number(recorded!.bytes) + Number(offered!.bytes) + Number(shown!.bytes);
 }
 
 /**

@@ -5,7 +5,7 @@ import { Refusal, issue } from "@/core/shared";
 import { instantOf, minutesBetween, shiftLocal } from "@/core/time";
 import type { Db } from "../../db/client";
 import { notifyJournal } from "../../db/notify";
-import { events, occurrences, parts, polls, rooms, segments, tickets } from "../../db/schema";
+import { decks, events, occurrences, parts, polls, rooms, segments, tickets } from "../../db/schema";
 import { digest } from "../../platform/secrets";
 import { accessFor, type TeamMember } from "../ground/access";
 import { oneOf, parse, type Context } from "../ground/context";
@@ -44,15 +44,11 @@ async function readSheet(db: Db, occurrenceId: string): Promise<{ runSheet: RunS
     await partsOf(db, occurrenceId),
   ];
   const runSheet: RunSheetInput = {
-    segments: rows.map(({ id, title, lengthMinutes, fixedStartLocal, leaderTicketId, besideTicketIds, pollId }) => ({
-      id,
-      title,
-      lengthMinutes,
-      fixedStartLocal,
-      leaderTicketId,
-      besideTicketIds: [...besideTicketIds],
-      pollId,
-    })),
+    segments: rows.map((row) => {
+      const { id, title, lengthMinutes, fixedStartLocal, leaderTicketId, pollId, deckId, deckPage } = row;
+      const besideTicketIds = [...row.besideTicketIds];
+      return { id, title, lengthMinutes, fixedStartLocal, leaderTicketId, besideTicketIds, pollId, deckId, deckPage };
+    }),
     polls: pollRows.map((row) => ({ id: row.id, ...pollPlanOf(row) })),
     parts: partRows.map(({ id, title, startLocal, lengthMinutes, leaderTicketId }) => ({
       id,
@@ -83,7 +79,7 @@ export async function loadRunSheet(
 /** Refuses a sheet that points to somebody or something that is not of this event and sheet. */
 async function requireOwn(
   db: Db,
-  eventId: string,
+  { id: occurrenceId, eventId }: OccurrenceRow,
   { segments: rows, polls: wanted, parts: side }: RunSheetInput,
 ): Promise<void> {
   const pollIds = new Set(wanted.map((poll) => poll.id));
@@ -94,7 +90,13 @@ async function requireOwn(
     leaders.length === 0
       ? 0
       : await db.$count(tickets, and(eq(tickets.eventId, eventId), inArray(tickets.id, leaders)));
+  const deckIds = [...new Set(rows.flatMap((row) => (row.deckId === null ? [] : [row.deckId])))];
+  const knownDecks =
+    deckIds.length === 0
+      ? 0
+      : await db.$count(decks, and(eq(decks.occurrenceId, occurrenceId), inArray(decks.id, deckIds)));
   const issues = [
+    ...(knownDecks < deckIds.length ? [{ path: "segments", code: issue("deck-not-of-date"), facts: {} }] : []),
     ...(rows.some((row) => row.pollId !== null && !pollIds.has(row.pollId))
       ? [{ path: "segments", code: issue("poll-not-on-sheet"), facts: {} }]
       : []),
@@ -158,7 +160,7 @@ export async function saveRunSheet(
       .for("no key update");
     const { tag } = await readSheet(tx, occurrence.id);
     if (seenTag !== null && seenTag !== tag) throw new Refusal({ code: "edited-meanwhile", currentVersion: tag });
-    await requireOwn(tx, eventId, wanted);
+    await requireOwn(tx, occurrence, wanted);
     await savePolls(tx, occurrence, wanted.polls);
     await saveSegments(tx, occurrence, wanted.segments);
     await saveParts(tx, occurrence, wanted.parts);

@@ -7,6 +7,7 @@ import { askForProof, isProven, needsProof, redeemProof } from "@/server/service
 import { countTry } from "@/server/services/ground/tries";
 import { askForDesk } from "@/server/services/organisation/team-invitations";
 import { takeName, wayIn } from "@/server/services/hour/entry";
+import { removeDeck } from "@/server/services/hour/decks";
 import { holderOf, requireWayIn } from "@/server/services/way-in/tickets";
 import { inLanguage } from "../../../_lib/locale";
 import { act, giveHolder, proofToken } from "../../../_lib/request";
@@ -60,4 +61,14 @@ export async function useProofAction(token: string, locale: Locale, proof: strin
   }, inLanguage(locale));
   if (done.ok) redirect(`/enter/${token}`);
   return done;
+}
+
+/** Takes slides of one's own away again. */
+export async function removeOwnDeckAction(token: string, locale: Locale, deckId: string) {
+  return act(async () => {
+    const { context } = await app();
+    const holder = await holderOf(context, token);
+    requireWayIn(holder);
+    await removeDeck(context, { holder }, String(deckId));
+  }, inLanguage(locale));
 }

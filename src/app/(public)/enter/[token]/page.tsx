@@ -14,7 +14,8 @@ import { callMeAction } from "../../ticket/[token]/actions";
 import { mayBeCalled } from "@/server/services/hour/call-back";
 import { holderLocale, visitorLocale } from "../../../_lib/locale";
 import { orNotFound, proofToken, holderToken } from "../../../_lib/request";
-import { askDeskAction, askProofAction, enterAction, useProofAction } from "./actions";
+import { ownDecks } from "@/server/services/hour/decks";
+import { askDeskAction, askProofAction, enterAction, removeOwnDeckAction, useProofAction } from "./actions";
 
 /** The title in the visitor's language. */
 export async function generateMetadata(): Promise<Metadata> {
@@ -92,6 +93,14 @@ export default async function EnterPage({
         backstage={await backstageNow(context, holder)}
         phone={await phoneRowsFor(context, holder)}
         callMe={mayBeCalled(context, holder) ? callMeAction.bind(null, token, locale) : null}
+        slides={
+          holder.actor.role === "panelist" && !isOver
+            ? {
+                acts: { token, remove: removeOwnDeckAction.bind(null, token, locale) },
+                decks: await ownDecks(context, holder),
+              }
+            : null
+        }
         soundBy={holder.event.soundBy}
         now={now}
         words={messagesFor(locale)}

@@ -97,6 +97,11 @@ export const personalData: Readonly<Record<string, Columns>> = {
   chat_entry_notes: { "theirs no more": "room_id organisation_id text" },
   contact_groups: { "theirs no more": "id organisation_id name" },
   date_changes: { "theirs no more": "id organisation_id event_id at actor_id before undone_at" },
+  deck_pages: { "theirs no more": "id deck_id number is_ready notes_id" },
+  decks: {
+    "theirs no more":
+      "id organisation_id occurrence_id title language version_of_id is_hand_out state failure page_count size_bytes ticket_id created_at claimed_at",
+  },
   event_files: { "theirs no more": "id organisation_id event_id name media_type size_bytes created_at" },
   event_pictures: { "theirs no more": "id organisation_id event_id width height created_at" },
   events: {
@@ -128,7 +133,7 @@ export const personalData: Readonly<Record<string, Columns>> = {
   seeded: { "theirs no more": "name at is_complete" },
   segments: {
     "theirs no more":
-      "id organisation_id occurrence_id position title length_minutes fixed_start_local leader_ticket_id beside_ticket_ids poll_id",
+      "id organisation_id occurrence_id position title length_minutes fixed_start_local leader_ticket_id beside_ticket_ids poll_id deck_id deck_page",
   },
   series: {
     "theirs no more":

@@ -1,3 +1,7 @@
+import { messagesFor } from "@/contracts/messages";
+import { DateSlides } from "@/features/run-sheet/date-slides";
+import { dateDecks } from "@/server/services/hour/decks";
+import { removeDeckAction, saveNotesAction, setHandOutAction } from "../deck-actions";
 import { RunSheetEditor } from "@/features/run-sheet/run-sheet-editor";
 import { TeamBar } from "@/features/shared/team-bar";
 import { Workspace } from "@/features/shared/workspace";
@@ -28,9 +32,10 @@ export default async function RunSheetPage({
       </>
     );
   }
-  const [{ occurrence, runSheet, tag, mayEditSegments }, people] = await Promise.all([
+  const [{ occurrence, runSheet, tag, mayEditSegments }, people, decks] = await Promise.all([
     loadRunSheet(context, member, id, loaded.occurrence.id),
     listStagePeople(context, member, id),
+    dateDecks(context, loaded.occurrence.id),
   ]);
   return (
     <>
@@ -45,11 +50,24 @@ export default async function RunSheetPage({
           startLocal={occurrence.startLocal}
           zone={occurrence.zone}
           leaders={people.map((person) => ({ id: person.ticketId, name: person.name }))}
+          decks={Object.entries(decks)
+            .filter(([, deck]) => deck.versionOfId === null && deck.state !== "failed")
+            .map(([deckId, { title, pageCount }]) => ({ id: deckId, title, pageCount }))}
           mayEdit={mayEditSegments}
           key={occurrence.id}
           hasLaterDates={spine.dates.some((date) => date.startAt > occurrence.startAt)}
           copy={copyRunSheetAction.bind(null, id, occurrence.id)}
           save={saveRunSheetAction.bind(null, id, occurrence.id)}
+        />
+        <DateSlides
+          decks={decks}
+          dateId={occurrence.id}
+          words={messagesFor("en").slides}
+          acts={
+            mayEditSegments
+              ? { remove: removeDeckAction, setHandOut: setHandOutAction, saveNotes: saveNotesAction }
+              : null
+          }
         />
       </Workspace>
     </>

@@ -1,3 +1,5 @@
+import { messagesFor } from "@/contracts/messages";
+import { SlideWords } from "@/features/shared/slides/slide-words";
 import { roleMay } from "@/core/rights";
 import { CopyLink } from "@/features/desk/copy-link";
 import { Desk } from "@/features/desk/desk";
@@ -10,6 +12,7 @@ import {
   keepSwitchesAction,
   letLateInAction,
 } from "../../actions";
+import { removeDeckAction, setHandOutAction } from "../../deck-actions";
 import { setDutiesAction } from "../../people-actions";
 import { orNotFound, pageMember } from "../../../../../_lib/request";
 
@@ -28,27 +31,32 @@ export default async function DeskPage({
   const frontUrl = `${context.environment.STAGE_CALL_URL}/front/${entry.eventSlug}`;
   return (
     <>
-      <Desk
-        occurrenceId={date}
-        ticketId={entry.ticketId}
-        actor={entry.actor}
-        frontUrl={frontUrl}
-        backUrl={`/events/${id}/plan`}
-        roomCode={entry.roomCode}
-        extend={extendDateAction.bind(null, id, date)}
-        keepSwitches={roleMay(entry.actor, "event.plan") ? keepSwitchesAction.bind(null, id, date) : null}
-        late={
-          roleMay(entry.actor, "event.people")
-            ? { find: findLateAction.bind(null, id, date), letIn: letLateInAction.bind(null, id, date) }
-            : null
-        }
-        setDuties={roleMay(entry.actor, "event.people") ? setDutiesAction.bind(null, id) : null}
-        crowd={
-          roleMay(entry.actor, "event.people")
-            ? { fill: fillRehearsalAction.bind(null, id, date), empty: emptyRehearsalAction.bind(null, id, date) }
-            : null
-        }
-      />
+      <SlideWords words={messagesFor("en").slides}>
+        <Desk
+          occurrenceId={date}
+          ticketId={entry.ticketId}
+          actor={entry.actor}
+          frontUrl={frontUrl}
+          backUrl={`/events/${id}/plan`}
+          roomCode={entry.roomCode}
+          extend={extendDateAction.bind(null, id, date)}
+          keepSwitches={roleMay(entry.actor, "event.plan") ? keepSwitchesAction.bind(null, id, date) : null}
+          decks={
+            roleMay(entry.actor, "event.run-sheet") ? { remove: removeDeckAction, setHandOut: setHandOutAction } : null
+          }
+          late={
+            roleMay(entry.actor, "event.people")
+              ? { find: findLateAction.bind(null, id, date), letIn: letLateInAction.bind(null, id, date) }
+              : null
+          }
+          setDuties={roleMay(entry.actor, "event.people") ? setDutiesAction.bind(null, id) : null}
+          crowd={
+            roleMay(entry.actor, "event.people")
+              ? { fill: fillRehearsalAction.bind(null, id, date), empty: emptyRehearsalAction.bind(null, id, date) }
+              : null
+          }
+        />
+      </SlideWords>
       {(await searchParams).link === "copy" && <CopyLink url={frontUrl} code={entry.roomCode} />}
     </>
   );

@@ -1,0 +1,13 @@
+"use client";
+import type { ReactNode } from "react";
+import { IntlProvider } from "use-intl";
+import type { Messages } from "@/contracts/messages";
+
+/** The words of slides for pages of the team, which have no catalogue of their own. */
+export function SlideWords({ words, children }: { words: Messages["slides"]; children: ReactNode }) {
+  return (
+    <IntlProvider locale="en" messages={{ slides: words } as never} timeZone="UTC">
+      {children}
+    </IntlProvider>
+  );
+}

@@ -1,0 +1,173 @@
+"use client";
+import { ChevronLeft, ChevronRight } from "lucide-react";
+import { useEffect, useState } from "react";
+import { useTranslations } from "use-intl";
+import type { StageView } from "@/core/room";
+import { classes, IconButton, Press } from "@/ui";
+import type { RoomLink } from "../room-link/use-room";
+import { PagePicture, usePageText } from "./page-picture";
+
+type Seen = Pick<StageView, "shown" | "decks">;
+type Send = RoomLink<StageView>["send"];
+interface Page {
+  readonly deckId: string;
+  readonly page: number;
+}
+
+/**
+ * Turns from the page that is seen, or from one's own turn that is still on its way: three quick presses are three
+ * pages. @param by the desk shows, whoever leads turns
+ */
+export function useTurning(view: Seen, send: Send, by: "slides.show" | "slides.turn") {
+  const now = view.shown["it"] ?? null;
+  const [pending, setPending] = useState<Page | null>(null);
+  const seen = pending ?? now;
+  return async (to: Page) => {
+    if (seen && seen.deckId === to.deckId && seen.page === to.page) return;
+    setPending(to);
+    await send({ type: by, ...to, seen });
+    setPending((last) => (last === to ? null : last));
+  };
+}
+
+const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && target.closest("input, textarea, select, [contenteditable]") !== null;
+
+/** Arrow keys and page keys turn, wherever nothing is being typed. */
+function useTurnKeys(isOn: boolean, by: (step: 1 | -1) => void): void {
+  useEffect(() => {
+    if (!isOn) return;
+    const onKey = (event: KeyboardEvent) => {
+      if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+      const step = { ArrowRight: 1, PageDown: 1, ArrowLeft: -1, PageUp: -1 }[event.key] as 1 | -1 | undefined;
+      if (!step) return;
+      event.preventDefault();
+      by(step);
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [isOn, by]);
+}
+
+function Strip({
+  deck,
+  page,
+  isDisabled,
+  onPage,
+}: {
+  deck: StageView["decks"][string];
+  page: number;
+  isDisabled: boolean;
+  onPage: (page: number) => void;
+}) {
+  const t = useTranslations("slides");
+  return (
+    <ol aria-label={deck.title} className="flex gap-2 overflow-x-auto pb-2">
+      {deck.pictureIds.map((id, i) => (
+        <li key={id ?? i} className="shrink-0">
+          <Press
+            disabled={isDisabled}
+            aria-current={i + 1 === page ? "true" : undefined}
+            aria-label={t("page", { page: i + 1, count: deck.pageCount })}
+            onClick={() => onPage(i + 1)}
+            className={classes("block border-2", i + 1 === page ? "border-action" : "border-transparent")}
+          >
+            <PagePicture
+              pictureId={id}
+              page={i + 1}
+              pageCount={deck.pageCount}
+              isSmall
+              className="h-14 w-24 bg-raised"
+            />
+          </Press>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+/** The page that is on with the next beside it, the notes, and every page as a small picture. */
+export function TurnSlides({
+  view,
+  send,
+  by,
+  mayTurn,
+}: {
+  view: Seen;
+  send: Send;
+  by: "slides.show" | "slides.turn";
+  mayTurn: boolean;
+}) {
+  const t = useTranslations("slides");
+  const turn = useTurning(view, send, by);
+  const shown = view.shown["it"];
+  const deck = shown && view.decks[shown.deckId];
+  const step = (by: 1 | -1) => {
+    if (!shown || !deck) return;
+    const page = shown.page + by;
+    if (page >= 1 && page <= deck.pageCount) void turn({ deckId: shown.deckId, page });
+  };
+  useTurnKeys(mayTurn && by === "slides.turn", step);
+  const notes = usePageText((shown && deck?.notesIds[shown.page - 1]) ?? null);
+  if (!shown || !deck) return null;
+  const next = shown.page < deck.pageCount ? (deck.pictureIds[shown.page] ?? null) : undefined;
+  return (
+    <section aria-label={deck.title} className="flex flex-col gap-2 bg-sheet p-3">
+      <div className="flex items-center gap-2">
+        <h2 className="min-w-0 flex-1 truncate font-semibold" dir="auto">
+          {deck.title}
+        </h2>
+        <IconButton
+          label={t("previous")}
+          icon={<ChevronLeft size={18} aria-hidden />}
+          disabled={!mayTurn || shown.page <= 1}
+          onClick={() => step(-1)}
+        />
+        <span role="status" className="mono">
+          {t("page", { page: shown.page, count: deck.pageCount })}
+        </span>
+        <IconButton
+          label={t("next")}
+          icon={<ChevronRight size={18} aria-hidden />}
+          disabled={!mayTurn || shown.page >= deck.pageCount}
+          onClick={() => step(1)}
+        />
+      </div>
+      {mayTurn && by === "slides.turn" && <p className="text-label text-ink-2">{t("yourTurn")}</p>}
+      <div className="grid grid-cols-[2fr_1fr] gap-3">
+        <PagePicture
+          pictureId={deck.pictureIds[shown.page - 1] ?? null}
+          page={shown.page}
+          pageCount={deck.pageCount}
+          className="aspect-video w-full bg-ground"
+        />
+        <div className="flex min-w-0 flex-col gap-2">
+          {next !== undefined && (
+            <>
+              <p className="text-label text-ink-2">{t("nextPage")}</p>
+              <PagePicture
+                pictureId={next}
+                page={shown.page + 1}
+                pageCount={deck.pageCount}
+                isSmall
+                className="aspect-video w-full bg-ground"
+              />
+            </>
+          )}
+        </div>
+      </div>
+      <div>
+        <h3 className="text-label text-ink-2">{t("notes")}</h3>
+        <p className="text-lead whitespace-pre-line" dir="auto">
+          {notes || <span className="text-base text-ink-2">{t("noNotes")}</span>}
+        </p>
+      </div>
+      <Strip
+        deck={deck}
+        page={shown.page}
+        isDisabled={!mayTurn}
+        onPage={(page) => void turn({ deckId: shown.deckId, page })}
+      />
+    </section>
+  );
+}
