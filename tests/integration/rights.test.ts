@@ -67,7 +67,8 @@ import { bringFact, requireRight } from "@/server/services/hour/facts";
 import { copyRunSheet, saveRunSheet } from "@/server/services/planning/run-sheets";
 import { addStagePerson, removeStagePerson, setDuties, setReply } from "@/server/services/people/stage-people";
 import { inviteStagePeople, previewStageInvitation } from "@/server/services/mailings/stage-invitations";
-import { messages, recordings, tickets } from "@/server/db/schema";
+import { decks, messages, recordings, tickets } from "@/server/db/schema";
+import { removeDeck, saveNotes, setHandOut } from "@/server/services/hour/decks";
 import { composed } from "../support/mailing";
 import {
   addMember,
@@ -101,6 +102,15 @@ beforeAll(async () => {
   });
 });
 afterAll(() => world.close());
+
+/** Slides that nobody has made pages of yet. */
+async function someDeck(): Promise<string> {
+  const id = randomUUID();
+  const { organisationId } = world;
+  const row = { id, organisationId, occurrenceId: event.occurrenceId, title: "x", language: "en", sizeBytes: 1 };
+  await world.context.db.insert(decks).values({ ...row, createdAt: world.clock.now() });
+  return id;
+}
 
 type Call = (member: TeamMember) => Promise<unknown>;
 let mailingId: string;
@@ -140,6 +150,18 @@ const actions: Readonly<Record<string, { needs: Action | "standing"; call: Call 
   inviteStageAction: {
     needs: "event.people",
     call: (m) => inviteStagePeople(world.context, m, event.eventId, [ticketId]),
+  },
+  removeDeckAction: {
+    needs: "event.run-sheet",
+    call: async (m) => removeDeck(world.context, { member: m }, await someDeck()),
+  },
+  setHandOutAction: {
+    needs: "event.run-sheet",
+    call: async (m) => setHandOut(world.context, m, await someDeck(), true),
+  },
+  saveNotesAction: {
+    needs: "event.run-sheet",
+    call: async (m) => saveNotes(world.context, { member: m }, await someDeck(), 1, "x"),
   },
   saveRunSheetAction: {
     needs: "event.run-sheet",
@@ -394,6 +416,7 @@ describe("rule 6: every act of the workspace asks the table", () => {
       "events/[id]/people-actions.ts",
       "events/[id]/registrant-actions.ts",
       "events/[id]/mailing-actions.ts",
+      "events/[id]/deck-actions.ts",
       "house-actions.ts",
       "organisation/team-actions.ts",
       "contacts/actions.ts",
