@@ -8,6 +8,7 @@ import { account, members, organisations, people, seeded, tickets, user } from "
 import { demoMails, demoRecording } from "./after-dates";
 import { insertDate } from "./date-rows";
 import { insertSheet } from "./sheet";
+import { demoSlides } from "./slides";
 import { makeChance, type Chance } from "./chance";
 import type { TeamMember } from "../../src/server/services/ground/access";
 import { fillPastDate } from "./past-date";
@@ -138,6 +139,7 @@ class Seeder {
     const stageIds: string[] = [];
     for (const personId of event.isDraft ? [] : panelists) stageIds.push(await ticket(personId, "panelist"));
     const { polls, rows } = await insertSheet(parts, event, occurrenceId, stageIds, producerId);
+    if (event.title === demoTitles.live) await demoSlides(parts, occurrenceId, rows[1]!.id, stageIds[0]!);
     const attendeeIds = await this.registrants(common, occurrenceId, event, Math.min(now, startAt));
     if (event.phase === "past") {
       await fillPastDate(db, chance, {

@@ -32,7 +32,6 @@ const codeOf = (call: Promise<unknown>): Promise<string> =>
     () => "done",
     (error: { failure?: { code: string } }) => error.failure?.code ?? String(error),
   );
-const bytes = (text: string) => new TextEncoder().encode(text.replaceAll("\n", "\r\n"));
 const by = () => ({ member: world.owner });
 const tides = { title: "Tides", language: "en" };
 const bring = async (bytes: Uint8Array<ArrayBuffer>, about: object = tides) =>

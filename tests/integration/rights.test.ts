@@ -113,6 +113,8 @@ async function someDeck(): Promise<string> {
 }
 
 type Call = (member: TeamMember) => Promise<unknown>;
+const ofDeck = (call: (member: TeamMember, id: string) => Promise<unknown>) =>
+  ({ needs: "event.run-sheet", call: async (m: TeamMember) => call(m, await someDeck()) }) as const;
 let mailingId: string;
 
 /** Every server action of the workspace with the right it needs. A new one fails here until it is put in. */
@@ -151,18 +153,9 @@ const actions: Readonly<Record<string, { needs: Action | "standing"; call: Call 
     needs: "event.people",
     call: (m) => inviteStagePeople(world.context, m, event.eventId, [ticketId]),
   },
-  removeDeckAction: {
-    needs: "event.run-sheet",
-    call: async (m) => removeDeck(world.context, { member: m }, await someDeck()),
-  },
-  setHandOutAction: {
-    needs: "event.run-sheet",
-    call: async (m) => setHandOut(world.context, m, await someDeck(), true),
-  },
-  saveNotesAction: {
-    needs: "event.run-sheet",
-    call: async (m) => saveNotes(world.context, { member: m }, await someDeck(), 1, "x"),
-  },
+  removeDeckAction: ofDeck((member, id) => removeDeck(world.context, { member }, id)),
+  setHandOutAction: ofDeck((member, id) => setHandOut(world.context, member, id, true)),
+  saveNotesAction: ofDeck((member, id) => saveNotes(world.context, { member }, id, 1, "x")),
   saveRunSheetAction: {
     needs: "event.run-sheet",
     call: (m) => saveRunSheet(world.context, m, event.eventId, { segments: [], polls: [], parts: [] }),

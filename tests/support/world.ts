@@ -115,10 +115,7 @@ export async function makeWorld(): Promise<World> {
   };
   const organisationId = await addOrganisation(context, null);
   const owner = await addMember(context, organisationId, "owner", "Marit Corrant");
-  const close = async () => {
-    await database.close();
-    await onCluster(`drop database if exists ${name} with (force)`);
-  };
+  const close = () => database.close().then(() => onCluster(`drop database if exists ${name} with (force)`));
   return { context, database, databaseUrl, clock, sent, replies, cache: new RoomCache(), owner, organisationId, close };
 }
 

@@ -1,5 +1,4 @@
 import { join } from "node:path";
-import { Worker } from "node:worker_threads";
 import type { DeckJob } from "./deck-thread";
 import type { DeckWord } from "./deck-words";
 
@@ -10,6 +9,8 @@ const threadMegabytes = 1024;
 
 /** Words of one thread, until it is done, silent for too long, or dead. */
 async function* wordsOf(job: DeckJob): AsyncGenerator<DeckWord | { readonly kind: "gone" }> {
+  // asked for by its name: the framework's bundler follows threads that it sees begun, and cannot pack what they need
+  const { Worker } = process.getBuiltinModule("node:worker_threads");
   const thread = new Worker(join(process.cwd(), "src/server/workers/deck-entry.mjs"), {
     workerData: job,
     resourceLimits: { maxOldGenerationSizeMb: threadMegabytes },

@@ -156,7 +156,9 @@ export async function removeDeck(context: Context, by: DeckOwner, deckId: string
       tx,
       deck.occurrenceId,
       (room) => [
-        ...(room.slides.shown && ids.includes(room.slides.shown.deckId) ? [{ type: "slides.taken-down" as const }] : []),
+        ...(room.slides.shown && ids.includes(room.slides.shown.deckId)
+          ? [{ type: "slides.taken-down" as const }]
+          : []),
         { type: "slides.decks-changed" as const },
       ],
       "system",
