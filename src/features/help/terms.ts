@@ -27,6 +27,7 @@ export const terms: readonly (readonly [word: string, meaning: string])[] = [
   ["Run sheet, segment", "The plan of the hour, and one row of it."],
   ["Seat licence", "The organisation's right to one room of a size at a time."],
   ["Sound check", "A short booked slot in which somebody tries sound and picture."],
+  ["Slides, page", "A PDF shown to everybody in step, and one of its pages. Whoever leads the segment turns."],
   ["Standby", "Next on stage."],
   ["Team call", "When the people on stage and the team are due."],
   ["Test guest", "A ticket for trying the way in as a guest would; it counts in no figure."],
@@ -38,7 +39,10 @@ export const terms: readonly (readonly [word: string, meaning: string])[] = [
 export const firstSteps: readonly (readonly [what: string, how: string])[] = [
   ["Plan an event", "Events, then Plan an event: title, date and hour, seats. Nothing is sent by saving."],
   ["Add the people", "People: panelists and crew, with their duties. Preview and send each their link."],
-  ["Write the run sheet", "What happens when and who leads it; what does not fit is marked."],
+  [
+    "Write the run sheet",
+    "What happens when, who leads it, which slides and polls belong to it; what does not fit is marked.",
+  ],
   ["Publish the page", "Public page: its look and the questions that registration asks. Then Publish."],
   ["Invite", "Mailings: an invitation to contacts or a pasted list. Try it on yourself first."],
   ["Try the way in", "Make a test ticket on the public page's sheet, and walk in as a guest would."],
