@@ -60,7 +60,7 @@ test("a backstage opened early is closed again; a date is cancelled with its rea
   const cancel = async () => {
     await page.getByRole("button", { name: "Cancel the date" }).click();
     const dialog = page.getByRole("alertdialog", { name: "Cancel the date" });
-    await expect(dialog).toContainText("Tell 1 person by mail at once.");
+    await expect(dialog).toContainText("Tell 2 people by mail at once.");
     await dialog.getByLabel("Why").fill("The storm took the line.");
     await dialog.getByRole("button", { name: "Cancel it" }).click();
   };

@@ -3,7 +3,10 @@ import { classes } from "./classes";
 
 /** A table's frame: head, body and cells follow as `Th`, `Td`. For rows as data with sorting take `DataTable`. */
 export const Table = ({ className, ...rest }: ComponentProps<"table">) => (
-  <table className={classes("w-full text-start", className)} {...rest} />
+  // where the window is narrower than its columns the table moves in its own place, never the page
+  <div className="max-w-full max-lg:overflow-x-auto">
+    <table className={classes("w-full text-start", className)} {...rest} />
+  </div>
 );
 export const Th = ({ className, ...rest }: ComponentProps<"th">) => (
   <th scope="col" className={classes("py-1 pe-3 text-start text-label font-medium text-ink-2", className)} {...rest} />

@@ -34,7 +34,7 @@ function ColourField({
       }
     >
       {(ids) => (
-        <span className="flex items-center gap-2">
+        <span className="flex flex-wrap items-center gap-2">
           <input
             type="color"
             aria-label="Choose the colour"
@@ -169,7 +169,7 @@ export function DoorEditor(props: DoorEditorProps) {
     change({ stage: input.stage.map((one) => (one.ticketId === ticketId ? { ...one, ...part } : one)) });
   const scale = width === "laptop" ? 0.44 : 0.8;
   return (
-    <div className="mt-6 grid grid-cols-[minmax(0,1fr)_33rem] gap-6">
+    <div className="mt-6 grid grid-cols-1 gap-6 lg:grid-cols-[minmax(0,1fr)_33rem]">
       <div className="flex flex-col gap-6">
         {props.mayEdit && <DraftNote draft={draft} />}
         {wrong && <Note tone="wrong">{wrong}</Note>}

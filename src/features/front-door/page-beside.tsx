@@ -97,7 +97,7 @@ export function PageBeside({
   input: FrontDoorInput;
 }) {
   return (
-    <aside aria-label="The page as guests get it" className="sticky top-3 self-start">
+    <aside aria-label="The page as guests get it" className="min-w-0 self-start lg:sticky lg:top-3">
       <div className="mb-2 flex gap-2" role="group" aria-label="Width">
         {(Object.keys(widths) as (keyof typeof widths)[]).map((one) => (
           <Button

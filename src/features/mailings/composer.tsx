@@ -55,7 +55,7 @@ export function Composer(props: ComposerProps) {
     });
   const sendsByItself = isFollowUp(input.kind);
   return (
-    <section aria-label={kindWords[input.kind]} className="grid grid-cols-[1fr_22rem] gap-6">
+    <section aria-label={kindWords[input.kind]} className="grid gap-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
       <div className="flex flex-col gap-3">
         <DraftNote draft={editor.draft} />
         {wrong && <Note tone="wrong">{wrong}</Note>}

@@ -153,7 +153,7 @@ export function MailingList({
         return (
           <li
             key={item.id}
-            className={`grid grid-cols-[11rem_1fr_14rem_auto] items-center gap-3 border-b border-rule py-1.5 ${item.id === chosenId ? "bg-sheet" : ""}`}
+            className={`grid items-center gap-x-3 border-b border-rule py-1.5 lg:grid-cols-[11rem_1fr_14rem_auto] ${item.id === chosenId ? "bg-sheet" : ""}`}
           >
             <span className="text-ink-2">{kindWords[item.kind]}</span>
             <Link href={`?mailing=${item.id}`} scroll={false} prefetch={false} className="truncate" dir="auto">

@@ -28,7 +28,7 @@ export function TrackRow({
     <li
       key={line.key}
       className={classes(
-        "grid grid-cols-[11rem_13rem_1fr_auto] items-center gap-3 border-b border-rule py-1.5",
+        "grid items-center gap-x-3 border-b border-rule py-1.5 lg:grid-cols-[11rem_13rem_1fr_auto]",
         line.isOff && "text-ink-2",
       )}
     >
@@ -47,7 +47,7 @@ export function TrackRow({
                 .map(([state, n]) => `${n} ${stateWords[state] ?? state}`)
                 .join(" · ")}
       </span>
-      <span className="flex items-center gap-2">
+      <span className="flex flex-wrap items-center gap-2">
         {line.move && props.mayEdit && <OffsetEditor line={line} onMove={(minutes) => move(line, minutes)} />}
         {line.move?.kind === "reminder" && props.mayEdit && (
           <Button

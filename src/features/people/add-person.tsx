@@ -17,7 +17,11 @@ export function AddPerson({ add }: { add: (input: unknown) => Promise<Done<void>
     onSaved: (_, __, form) => form.reset(fresh),
   });
   return (
-    <ContractForm of={made} id="add-person" className="grid max-w-4xl grid-cols-[1fr_1fr_9rem_auto] items-start gap-3">
+    <ContractForm
+      of={made}
+      id="add-person"
+      className="grid max-w-4xl items-start gap-3 md:grid-cols-[1fr_1fr_9rem_auto]"
+    >
       <FormText<StagePersonInput> name="name" label="Name" />
       <FormText<StagePersonInput> name="email" label="Mail address" type="email" />
       <FormSelect<StagePersonInput>
@@ -39,7 +43,7 @@ function Languages() {
   const role = useWatch<StagePersonInput, "role">({ name: "role" });
   if (role !== "interpreter") return null;
   return (
-    <div className="col-span-full grid grid-cols-[10rem_10rem] gap-3">
+    <div className="col-span-full grid gap-3 sm:grid-cols-[10rem_10rem]">
       <FormText<StagePersonInput> name="languages.0" label="From" hint="A language, as in: en" />
       <FormText<StagePersonInput> name="languages.1" label="Into" hint="As in: es, pt-BR" />
     </div>

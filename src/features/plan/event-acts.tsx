@@ -34,7 +34,7 @@ export function EventActs(props: {
         <p className="text-ink-2">
           Keeps settings, run sheet, polls, registration questions and mail texts. Nobody’s data.
         </p>
-        <div className="mt-2 flex items-end gap-2">
+        <div className="mt-2 flex flex-wrap items-end gap-2">
           <Field label="Name of the template">
             {(ids) => <Input {...ids} value={name} onChange={(event) => setName(event.target.value)} />}
           </Field>
@@ -51,7 +51,7 @@ export function EventActs(props: {
             {one.answer ? `, “${one.answer}”` : ""}
           </p>
         ))}
-        <div className="mt-2 flex items-end gap-2">
+        <div className="mt-2 flex flex-wrap items-end gap-2">
           <Field label="Seats wanted">
             {(ids) => (
               <Input

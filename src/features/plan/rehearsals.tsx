@@ -77,7 +77,7 @@ export function Rehearsals(props: {
         ))}
       </ul>
       {wrong && <Note tone="wrong">{wrong}</Note>}
-      <div className="mt-2 grid grid-cols-[18rem_8rem_auto] items-end gap-3">
+      <div className="mt-2 grid items-end gap-3 sm:grid-cols-[18rem_8rem_auto]">
         <MomentField label="A rehearsal at" value={startLocal} onChange={setStartLocal} todayLocal={props.todayLocal} />
         <Field label="Length, min">
           {(ids) => (

@@ -102,7 +102,7 @@ export function EndOfSeries({
 }) {
   const way = rule.count !== null ? "count" : rule.until !== null ? "until" : "open";
   return (
-    <div className="flex items-end gap-2">
+    <div className="flex flex-wrap items-end gap-2">
       <Field label="Ends">
         {(ids) => (
           <Select

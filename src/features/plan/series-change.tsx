@@ -26,7 +26,7 @@ function MoveFields({
   setDuration: Dispatch<SetStateAction<string>>;
 }) {
   return (
-    <div className="grid grid-cols-[18rem_8rem] gap-3">
+    <div className="grid gap-3 sm:grid-cols-[18rem_8rem]">
       <MomentField
         label={`The first of ${chosen.length} marked moves to`}
         value={firstStartLocal}

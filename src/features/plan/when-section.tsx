@@ -74,7 +74,7 @@ export function WhenSection(props: WhenProps) {
     <section id="when" className="flex flex-col gap-3 border-t border-rule pt-4" aria-label="When">
       {props.isNew && <ShapeChoice />}
       {shape === "standing" ? (
-        <div className="flex items-end gap-4">
+        <div className="flex flex-wrap items-end gap-4">
           {text("durationMinutes", "Seats are held for, min")}
           <p className="text-ink-2">
             The room has no date until somebody opens it. Its link and its code stay the same.
@@ -111,7 +111,7 @@ export function WhenSection(props: WhenProps) {
               )}
             />
           </div>
-          <div className="flex items-end gap-4">
+          <div className="flex flex-wrap items-end gap-4">
             {text("callMinutes", "Team call, min ahead", "w-32")}
             {isZone(typedZone) && <WhenNote local={startLocal} zone={zone} />}
           </div>

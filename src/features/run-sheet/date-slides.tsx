@@ -1,5 +1,6 @@
 "use client";
 import { useRouter } from "next/navigation";
+import { useState } from "react";
 import type { Done } from "@/contracts";
 import type { Messages } from "@/contracts/messages";
 import type { DeskView } from "@/core/room";
@@ -14,6 +15,23 @@ export interface DateSlidesActs {
   remove(deckId: string): Promise<Done<unknown>>;
   setHandOut(deckId: string, isHandOut: boolean): Promise<Done<unknown>>;
   saveNotes(deckId: string, page: number, text: string): Promise<Done<unknown>>;
+}
+
+/** Ticked at once, whatever the server takes to say so. */
+function HandOut({ isOn, onChange }: { isOn: boolean; onChange: (isOn: boolean) => void }) {
+  const [own, setOwn] = useState(isOn);
+  return (
+    <label className="flex items-center gap-1 text-label">
+      <Checkbox
+        checked={own}
+        onChange={(event) => {
+          setOwn(event.target.checked);
+          onChange(event.target.checked);
+        }}
+      />
+      people may take the file
+    </label>
+  );
 }
 
 /** The slides of a date: brought, looked at page by page, with notes; given away or not. */
@@ -44,13 +62,7 @@ export function DateSlides(props: {
           acts={(id, deck) =>
             acts && (
               <>
-                <label className="flex items-center gap-1 text-label">
-                  <Checkbox
-                    checked={deck.isHandOut}
-                    onChange={(event) => void attempt(acts.setHandOut(id, event.target.checked))}
-                  />
-                  people may take the file
-                </label>
+                <HandOut isOn={deck.isHandOut} onChange={(isOn) => void attempt(acts.setHandOut(id, isOn))} />
                 <EditNotes deck={deck} save={(page, text) => acts.saveNotes(id, page, text)} />
                 <Button aria-label={`Remove: ${deck.title}`} onClick={() => void attempt(acts.remove(id))}>
                   Remove

@@ -30,7 +30,7 @@ export function PartEditor({
       </p>
       <ul className="mt-2 flex flex-col gap-2">
         {parts.map((part, i) => (
-          <li key={part.id} className="grid grid-cols-[1fr_8rem_6rem_12rem_auto] items-end gap-3">
+          <li key={part.id} className="grid items-end gap-3 lg:grid-cols-[1fr_8rem_6rem_12rem_auto]">
             <Field label="Session" error={errorAt(`parts.${i}.title`)}>
               {(ids) => (
                 <Input {...ids} value={part.title} onChange={(e) => change(part.id, { title: e.target.value })} />

@@ -3,6 +3,7 @@
 import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { GripVertical, X } from "lucide-react";
+import type { ReactNode } from "react";
 import type { RunSheetInput } from "@/contracts";
 import { pollTitle } from "@/core/polls";
 import type { PlannedSegment } from "@/core/run-sheet";
@@ -30,6 +31,18 @@ function TimingNotes({ planned }: { planned: PlannedSegment }) {
         {words(Math.round(minutes))}
       </span>
     ));
+}
+
+/** A field of the row: under its head where there is a line of heads, beside its own name where there is none. */
+function Cell({ name, children }: { name: string; children: ReactNode }) {
+  return (
+    <div className="flex min-w-0 items-center gap-2 max-lg:col-start-2 lg:block">
+      <span className="w-24 shrink-0 text-label text-ink-2 lg:hidden" aria-hidden>
+        {name}
+      </span>
+      <div className="min-w-0 flex-1">{children}</div>
+    </div>
+  );
 }
 
 /** Who leads the segment, and who stands beside them. */
@@ -114,7 +127,7 @@ export function SegmentRow(props: {
         transition,
         borderInlineStartColor: leaderTone(segment.leaderTicketId),
       }}
-      className="grid grid-cols-[2rem_4.5rem_4.5rem_1fr_5rem_7rem_10rem_10rem_2rem] items-center gap-2 border-s-4 border-t border-t-rule bg-ground py-1.5"
+      className="grid grid-cols-[2rem_1fr_2rem] items-center gap-2 border-s-4 border-t border-t-rule bg-ground py-1.5 lg:grid-cols-[2rem_4.5rem_4.5rem_1fr_5rem_7rem_10rem_10rem_2rem]"
     >
       <IconButton
         {...attributes}
@@ -124,8 +137,10 @@ export function SegmentRow(props: {
         className="cursor-grab p-1 text-ink-2"
       />
       <span className="mono">{clockTime(planned.startAt, zone)}</span>
-      <span className="mono text-ink-2">{clockTime(planned.latestStartAt, zone)}</span>
-      <span>
+      <Cell name="Must start by">
+        <span className="mono text-ink-2">{clockTime(planned.latestStartAt, zone)}</span>
+      </Cell>
+      <span className="max-lg:col-start-2">
         <Input
           aria-label="Segment"
           aria-invalid={props.errorAt("title") !== undefined}
@@ -139,38 +154,46 @@ export function SegmentRow(props: {
         <TimingNotes planned={planned} />
         {props.decks.length > 0 && <SlidesChoice segment={segment} decks={props.decks} onChange={props.onChange} />}
       </span>
-      <Input
-        aria-label="Length in minutes"
-        aria-invalid={props.errorAt("lengthMinutes") !== undefined}
-        type="number"
-        min={1}
-        className="mono"
-        value={segment.lengthMinutes}
-        onChange={(e) => props.onChange({ lengthMinutes: Number(e.target.value) })}
-      />
-      <ClockInput
-        aria-label="Fixed start"
-        value={segment.fixedStartLocal?.slice(11) ?? null}
-        onChange={(clock) => props.onChange({ fixedStartLocal: clock ? `${props.day}T${clock}` : null })}
-      />
-      <Led segment={segment} leaders={props.leaders} onChange={props.onChange} />
-      <Select
-        aria-label="Poll"
-        value={segment.pollId ?? ""}
-        onChange={(e) => props.onChange({ pollId: e.target.value || null })}
-      >
-        <option value="">none</option>
-        {props.polls.map((poll) => (
-          <option key={poll.id} value={poll.id}>
-            {pollTitle(poll) || "unnamed"}
-          </option>
-        ))}
-      </Select>
+      <Cell name="Length, min">
+        <Input
+          aria-label="Length in minutes"
+          aria-invalid={props.errorAt("lengthMinutes") !== undefined}
+          type="number"
+          min={1}
+          className="mono"
+          value={segment.lengthMinutes}
+          onChange={(e) => props.onChange({ lengthMinutes: Number(e.target.value) })}
+        />
+      </Cell>
+      <Cell name="Fixed start">
+        <ClockInput
+          aria-label="Fixed start"
+          value={segment.fixedStartLocal?.slice(11) ?? null}
+          onChange={(clock) => props.onChange({ fixedStartLocal: clock ? `${props.day}T${clock}` : null })}
+        />
+      </Cell>
+      <Cell name="Led by">
+        <Led segment={segment} leaders={props.leaders} onChange={props.onChange} />
+      </Cell>
+      <Cell name="Poll">
+        <Select
+          aria-label="Poll"
+          value={segment.pollId ?? ""}
+          onChange={(e) => props.onChange({ pollId: e.target.value || null })}
+        >
+          <option value="">none</option>
+          {props.polls.map((poll) => (
+            <option key={poll.id} value={poll.id}>
+              {pollTitle(poll) || "unnamed"}
+            </option>
+          ))}
+        </Select>
+      </Cell>
       <IconButton
         label={`Remove ${segment.title || "the segment"}`}
         icon={<X size={16} aria-hidden />}
         onClick={props.onRemove}
-        className="p-1 text-ink-2"
+        className="p-1 text-ink-2 max-lg:col-start-3 max-lg:row-start-1"
       />
     </li>
   );

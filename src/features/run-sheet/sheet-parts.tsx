@@ -143,7 +143,7 @@ export function SaveRow({
   copy: () => void;
 }) {
   return (
-    <div className="flex items-center gap-3">
+    <div className="flex flex-wrap items-center gap-3">
       <Button weight="act" disabled={isPending} onClick={save}>
         Save
       </Button>
@@ -185,7 +185,7 @@ export function SegmentTable({
 }) {
   return (
     <div id="segments">
-      <div className="grid grid-cols-[2rem_4.5rem_4.5rem_1fr_5rem_7rem_10rem_10rem_2rem] gap-2 text-label text-ink-2">
+      <div className="hidden grid-cols-[2rem_4.5rem_4.5rem_1fr_5rem_7rem_10rem_10rem_2rem] gap-2 text-label text-ink-2 lg:grid">
         <span />
         <span>Starts</span>
         <span>Must start by</span>

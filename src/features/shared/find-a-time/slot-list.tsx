@@ -16,7 +16,7 @@ export function SlotList({
   zone: string;
 }) {
   return (
-    <ol className="grid grid-cols-2 gap-x-6">
+    <ol className="grid gap-x-6 sm:grid-cols-2">
       {grid.slots.slice(0, 12).map((slot) => (
         <li key={slot.startAt} className="border-t border-rule py-1.5">
           <Press

@@ -171,7 +171,7 @@ export default async function FrontDoorEditPage({
     <>
       <TeamBar signOut={signOutAction} />
       <Workspace spine={spine} place="front-door" mend={mendAction.bind(null, id)}>
-        <section id="publish" className="flex items-center gap-4">
+        <section id="publish" className="flex flex-wrap items-center gap-4">
           <a href={address} target="_blank" rel="noreferrer" className="mono">
             {address}
           </a>

@@ -101,7 +101,7 @@ async function Compose({ eventId, query }: { eventId: string; query: Query }) {
 
 function NewMailing({ mayEdit, occurrence }: { mayEdit: boolean; occurrence: OccurrenceRow | null }) {
   return (
-    <header className="mb-2 flex items-center gap-2">
+    <header className="mb-2 flex flex-wrap items-center gap-2">
       <h2 className="mr-2 text-head font-semibold">Mailings</h2>
       {mayEdit &&
         occurrence &&
