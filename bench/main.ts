@@ -1,5 +1,6 @@
 import { longChatBench } from "./chat";
 import { attendanceBench } from "./attendance";
+import { decksBench } from "./decks";
 import { frontDoorBench } from "./front-door";
 import { largeRoomBench } from "./large-room";
 import { broadcastBench } from "./live";
@@ -12,6 +13,7 @@ import { wayInBenches } from "./way-in";
 const benches: Readonly<Record<string, () => Promise<void> | void>> = {
   attendance: attendanceBench,
   planning: planningBench,
+  decks: decksBench,
   "front-door": frontDoorBench,
   registrations: registrationsBench,
   ...wayInBenches,

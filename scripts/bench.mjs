@@ -2,8 +2,9 @@
 import { mkdirSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { createDatabase, startPostgres } from "./lib/postgres.mjs";
-import { freePort, has, keep, needModules, root, run, say, tsx, until } from "./lib/run.mjs";
+import { freePort, has, keep, needModules, needPackages, root, run, say, tsx, until } from "./lib/run.mjs";
 
+if (!has("/usr/bin/pdftoppm")) needPackages(["poppler-utils"]);
 needModules();
 const folder = join(root, "var/bench");
 mkdirSync(folder, { recursive: true });

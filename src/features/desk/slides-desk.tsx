@@ -68,7 +68,7 @@ export function SlidesDesk({ scene, dateId, acts }: { scene: DeskScene; dateId: 
         acts={(id, deck) => (
           <>
             {mayShow && deck.versionOfId === null && deck.pageCount > 0 && (
-              <Button aria-label={`Show “${deck.title}”`} onClick={() => void show({ deckId: id, page: 1 })}>
+              <Button aria-label={`Show “${deck.title}”`} onClick={() => void show(() => ({ deckId: id, page: 1 }))}>
                 Show
               </Button>
             )}

@@ -43,7 +43,7 @@ export function StageSlides(props: {
               deck.pageCount > 0 && (
                 <Button
                   aria-label={t("show", { title: deck.title })}
-                  onClick={() => void turn({ deckId: id, page: 1 })}
+                  onClick={() => void turn(() => ({ deckId: id, page: 1 }))}
                 >
                   {t("show", { title: deck.title })}
                 </Button>

@@ -1,6 +1,6 @@
 "use client";
 import { ChevronLeft, ChevronRight } from "lucide-react";
-import { useEffect, useState } from "react";
+import { useEffect, useRef } from "react";
 import { useTranslations } from "use-intl";
 import type { StageView } from "@/core/room";
 import { classes, IconButton, Press } from "@/ui";
@@ -14,19 +14,28 @@ interface Page {
   readonly page: number;
 }
 
+const isSame = (a: Page | null, b: Page | null): boolean => a?.deckId === b?.deckId && a?.page === b?.page;
+
 /**
- * Turns from the page that is seen, or from one's own turn that is still on its way: three quick presses are three
- * pages. @param by the desk shows, whoever leads turns
+ * Turns from the page that is seen, or from one's own turns that are still on their way: three quick presses are three
+ * pages. Somebody else's turn in between puts one's own expectations aside: the server judges what was seen.
+ * @param by the desk shows, whoever leads turns
  */
 export function useTurning(view: Seen, send: Send, by: "slides.show" | "slides.turn") {
   const now = view.shown["it"] ?? null;
-  const [pending, setPending] = useState<Page | null>(null);
-  const seen = pending ?? now;
-  return async (to: Page) => {
-    if (seen && seen.deckId === to.deckId && seen.page === to.page) return;
-    setPending(to);
-    await send({ type: by, ...to, seen });
-    setPending((last) => (last === to ? null : last));
+  const expected = useRef<readonly Page[]>([]);
+  const nowKey = now && `${now.deckId}/${now.page}`;
+  useEffect(() => {
+    const at = expected.current.findIndex((one) => `${one.deckId}/${one.page}` === nowKey);
+    expected.current = expected.current.slice(at < 0 ? expected.current.length : at + 1);
+  }, [nowKey]);
+  return async (to: (from: Page | null) => Page | null) => {
+    const seen = expected.current.at(-1) ?? now;
+    const page = to(seen);
+    if (!page || isSame(page, seen)) return;
+    expected.current = [...expected.current, page];
+    const receipt = await send({ type: by, ...page, seen });
+    if (!receipt.ok) expected.current = [];
   };
 }
 
@@ -102,11 +111,12 @@ export function TurnSlides({
   const turn = useTurning(view, send, by);
   const shown = view.shown["it"];
   const deck = shown && view.decks[shown.deckId];
-  const step = (by: 1 | -1) => {
-    if (!shown || !deck) return;
-    const page = shown.page + by;
-    if (page >= 1 && page <= deck.pageCount) void turn({ deckId: shown.deckId, page });
-  };
+  const step = (by: 1 | -1) =>
+    void turn((from) => {
+      if (!from) return null;
+      const page = from.page + by;
+      return page >= 1 && page <= (view.decks[from.deckId]?.pageCount ?? 0) ? { ...from, page } : null;
+    });
   useTurnKeys(mayTurn && by === "slides.turn", step);
   const notes = usePageText((shown && deck?.notesIds[shown.page - 1]) ?? null);
   if (!shown || !deck) return null;
@@ -166,7 +176,7 @@ export function TurnSlides({
         deck={deck}
         page={shown.page}
         isDisabled={!mayTurn}
-        onPage={(page) => void turn({ deckId: shown.deckId, page })}
+        onPage={(page) => void turn(() => ({ deckId: shown.deckId, page }))}
       />
     </section>
   );

@@ -30,7 +30,8 @@ export async function loadScene(db: Db, occurrenceId: string, of?: OfCommand): P
       array(select s.id from segments s where s.occurrence_id = o.id order by s.position) as segment_ids,
       (select coalesce(json_agg(json_build_array(s.id, array_remove(array[s.leader_ticket_id::text] || array(select jsonb_array_elements_text(s.beside_ticket_ids)), null), s.deck_id, s.deck_page)), '[]')
         from segments s where s.occurrence_id = o.id) as segment_slides,
-      (select coalesce(json_agg(json_build_array(d.id, d.page_count)), '[]') from decks d
+      (select coalesce(json_agg(json_build_array(d.id, case when d.state = 'ready' then d.page_count
+          else (select count(*) from deck_pages p where p.deck_id = d.id) end)), '[]') from decks d
         where d.occurrence_id = o.id and d.state in ('making', 'ready')) as deck_pages,
       array(select p.id from polls p where p.occurrence_id = o.id) as poll_ids,
       array(select t.id from tickets t where t.event_id = o.event_id and t.occurrence_id is null and t.revoked_at is null) as stage_ids

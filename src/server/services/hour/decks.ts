@@ -5,6 +5,7 @@ import type { Db } from "../../db/client";
 import { deckPages, decks, occurrences, segments } from "../../db/schema";
 import type { DeckItem } from "@/core/room";
 import { loadDecks, mostDecks } from "../../room/slides/decks";
+import { pageWidths } from "../../workers/deck-words";
 import { accessFor, type TeamMember } from "../ground/access";
 import { audit } from "../ground/audit";
 import { notFound, oneOf, parse, wrongInput, type Context } from "../ground/context";
@@ -47,9 +48,22 @@ async function placeOf(context: Context, by: DeckOwner, occurrenceId: string): P
   return { organisationId, eventId, occurrenceId, ownTicketId: ticket.id, actorId: ticket.id };
 }
 
-/** Every screen of the date reads its decks again. */
-export const tellOfDecks = (context: Context, db: Db, occurrenceId: string) =>
-  appendRows(context, db, occurrenceId, () => [{ type: "slides.decks-changed" }], "system");
+/** Every screen of the date reads its decks again. @param tx holds the room's lock until it ends */
+export const tellOfDecks = (context: Context, tx: Db, occurrenceId: string) =>
+  appendRows(context, tx, occurrenceId, () => [{ type: "slides.decks-changed" }], "system");
+
+/** Names of everything that is kept of decks. */
+export const deckFiles = (
+  deckIds: readonly string[],
+  pages: readonly { readonly id: string; readonly notesId: string | null }[],
+): readonly string[] => [
+  ...deckIds.map(deckFile),
+  ...pages.flatMap(({ id, notesId }) => [
+    ...pageWidths.map((width) => pictureFile(id, width)),
+    textFile(id),
+    ...(notesId ? [textFile(notesId)] : []),
+  ]),
+];
 
 async function mainOf(db: Db, place: Place, versionOfId: string | null): Promise<string | null> {
   if (versionOfId === null) return null;
@@ -172,25 +186,7 @@ export async function removeDeck(context: Context, by: DeckOwner, deckId: string
     });
     return { ids, pages };
   });
-  await removeFiles(context, gone.ids, gone.pages);
-}
-
-/** Everything that was kept of decks. */
-export async function removeFiles(
-  context: Context,
-  deckIds: readonly string[],
-  pages: readonly (typeof deckPages.$inferSelect)[],
-): Promise<void> {
-  const names = [
-    ...deckIds.map(deckFile),
-    ...pages.flatMap(({ id, notesId }) => [
-      pictureFile(id, 1600),
-      pictureFile(id, 800),
-      textFile(id),
-      ...(notesId ? [textFile(notesId)] : []),
-    ]),
-  ];
-  for (const name of names) await context.storage.remove(name);
+  for (const name of deckFiles(gone.ids, gone.pages)) await context.storage.remove(name);
 }
 
 /** Notes for whoever turns, typed for one page; they take the place of what the file said. */

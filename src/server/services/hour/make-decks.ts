@@ -73,7 +73,7 @@ async function makePages(context: Context, deck: Deck): Promise<void> {
     const [still] = await context.db.update(decks).set({ claimedAt: now }).where(ofDeck).returning({ id: decks.id });
     // taken away meanwhile: nobody waits for its pages
     if (!still) return;
-    await tellOfDecks(context, context.db, deck.occurrenceId);
+    await context.db.transaction((tx) => tellOfDecks(context, tx, deck.occurrenceId));
   }
   await context.db.update(decks).set({ state: "ready" }).where(ofDeck);
 }
@@ -88,7 +88,7 @@ export async function makeDecks(context: Context): Promise<number> {
       context.log.error("a deck could not be made", error, { deckId: deck.id });
       await context.db.update(decks).set({ state: "failed", failure: "broken-pdf" }).where(eq(decks.id, deck.id));
     }
-    await tellOfDecks(context, context.db, deck.occurrenceId);
+    await context.db.transaction((tx) => tellOfDecks(context, tx, deck.occurrenceId));
     made += 1;
   }
   return made;

@@ -2,7 +2,18 @@ import { and, eq, inArray, isNotNull, isNull, lt, lte, sql } from "drizzle-orm";
 import { signLostAfterMs } from "@/contracts";
 import { binDays, callTimeOf, stepDue } from "@/core/dates";
 import { dayMs } from "@/core/time";
-import { auditLog, stays, eventFiles, eventPictures, events, occurrences, recordings } from "../../db/schema";
+import {
+  deckPages,
+  decks,
+  auditLog,
+  stays,
+  eventFiles,
+  eventPictures,
+  events,
+  occurrences,
+  recordings,
+} from "../../db/schema";
+import { deckFiles } from "../hour/decks";
 import { isStage } from "../../db/queries/roles";
 import { erasePeople, noteErased } from "../people/contacts/erase";
 import type { Context } from "../ground/context";
@@ -90,7 +101,7 @@ const tidyUnplanned = (context: Context, now: number) =>
 
 async function dropBinned(context: Context, now: number): Promise<void> {
   const isOver = and(isNotNull(events.deletedAt), lt(events.deletedAt, now - binDays * dayMs));
-  const [pictures, files, films] = await Promise.all([
+  const [pictures, files, films, pages] = await Promise.all([
     context.db
       .select({ id: eventPictures.id })
       .from(eventPictures)
@@ -110,6 +121,14 @@ async function dropBinned(context: Context, now: number): Promise<void> {
       .innerJoin(events, eq(events.id, occurrences.eventId))
       .where(isOver)
       .limit(5000),
+    context.db
+      .select({ deckId: decks.id, id: deckPages.id, notesId: deckPages.notesId })
+      .from(decks)
+      .innerJoin(occurrences, eq(occurrences.id, decks.occurrenceId))
+      .innerJoin(events, eq(events.id, occurrences.eventId))
+      .leftJoin(deckPages, eq(deckPages.deckId, decks.id))
+      .where(isOver)
+      .limit(50_000),
   ]);
   await context.db.transaction(async (tx) => {
     await tx.execute(sql`
@@ -123,6 +142,10 @@ async function dropBinned(context: Context, now: number): Promise<void> {
     ...pictures.map(({ id }) => pictureName(id)),
     ...files.map(({ id }) => fileName(id)),
     ...films.map((film) => film.name),
+    ...deckFiles(
+      [...new Set(pages.map((page) => page.deckId))],
+      pages.flatMap(({ id, notesId }) => (id ? [{ id, notesId }] : [])),
+    ),
   ])
     await context.storage.remove(name);
 }
