@@ -8,6 +8,7 @@ import { account, members, organisations, people, seeded, tickets, user } from "
 import { demoMails, demoRecording } from "./after-dates";
 import { insertDate } from "./date-rows";
 import { insertSheet } from "./sheet";
+import { makeDecks } from "../../src/server/services/hour/make-decks";
 import { demoSlides } from "./slides";
 import { makeChance, type Chance } from "./chance";
 import type { TeamMember } from "../../src/server/services/ground/access";
@@ -217,6 +218,8 @@ export async function seedDemo(context: Context): Promise<boolean> {
   if (known) return false;
   const now = context.clock.now();
   await new Seeder(context, makeChance(20261124), now).all();
+  // the evening is on at once: its slides are there with it
+  await makeDecks(context);
   await context.db.insert(seeded).values({ name: "demo", at: now, isComplete: true });
   return true;
 }

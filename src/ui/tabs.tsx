@@ -1,4 +1,5 @@
 "use client";
+import { classes } from "./classes";
 import { Tabs as Base } from "radix-ui";
 import type { ReactNode } from "react";
 
@@ -11,7 +12,14 @@ export interface Tab {
 }
 
 /** A line of words that opens one of several lists in the same place. */
-export function Tabs(props: { label: string; tabs: readonly Tab[]; open?: string; onOpen?: (id: string) => void }) {
+export function Tabs(props: {
+  label: string;
+  tabs: readonly Tab[];
+  open?: string;
+  onOpen?: (id: string) => void;
+  /** many words in one line: smaller ones */
+  isDense?: boolean;
+}) {
   const first = props.tabs[0]?.id ?? "";
   return (
     <Base.Root
@@ -19,7 +27,10 @@ export function Tabs(props: { label: string; tabs: readonly Tab[]; open?: string
       {...(props.onOpen ? { onValueChange: props.onOpen } : {})}
       className="flex min-h-0 flex-1 flex-col"
     >
-      <Base.List aria-label={props.label} className="flex flex-wrap gap-x-2.5 border-b border-rule">
+      <Base.List
+        aria-label={props.label}
+        className={classes("flex flex-wrap gap-x-2.5 border-b border-rule", props.isDense && "text-label")}
+      >
         {props.tabs.map(({ id, label, count }) => (
           <Base.Trigger
             key={id}

@@ -127,7 +127,7 @@ export function SegmentRow(props: {
         transition,
         borderInlineStartColor: leaderTone(segment.leaderTicketId),
       }}
-      className="grid grid-cols-[2rem_1fr_2rem] items-center gap-2 border-s-4 border-t border-t-rule bg-ground py-1.5 lg:grid-cols-[2rem_4.5rem_4.5rem_1fr_5rem_7rem_10rem_10rem_2rem]"
+      className="grid grid-cols-[2rem_minmax(0,1fr)_2rem] items-center gap-2 border-s-4 border-t border-t-rule bg-ground py-1.5 lg:grid-cols-[2rem_4.5rem_4.5rem_1fr_5rem_7rem_10rem_10rem_2rem]"
     >
       <IconButton
         {...attributes}

@@ -52,7 +52,7 @@ export default async function OrganisationPage() {
           <h1 className="text-title leading-tight font-semibold">Organisation</h1>
           <p className="text-ink-2">{own.name}</p>
         </header>
-        <div className="grid gap-x-12 gap-y-8 lg:grid-cols-[1.2fr_1fr]">
+        <div className="grid grid-cols-1 gap-x-12 gap-y-8 lg:grid-cols-[1.2fr_1fr]">
           <div className="flex flex-col gap-8">
             <TeamList
               team={team}
