@@ -124,3 +124,46 @@ test("a panelist's slides: brought by their link, another language added, opened
     await expect(anna.getByRole("img", { name: /^Page/ })).toHaveCount(0);
   });
 });
+
+test("slides arrive in pieces and go on where they broke off (tus 1.0.0), for whoever may bring them", async ({
+  page,
+  request,
+  baseURL,
+}) => {
+  const date = await calledDate(baseURL!, 0);
+  await signIn(page);
+  const bytes = Buffer.from(await deckOf([{ text: "In two pieces" }]));
+  const metadata = (about: Record<string, string>) =>
+    Object.entries(about)
+      .map(([key, value]) => `${key} ${Buffer.from(value).toString("base64")}`)
+      .join(",");
+  const about = metadata({ occurrenceId: date.occurrenceId, title: "In pieces", language: "en" });
+  const headers = { "tus-resumable": "1.0.0", origin: baseURL! };
+  const create = (by: typeof request, more: object = {}) =>
+    by.post("/upload/slides", {
+      headers: { ...headers, "upload-length": String(bytes.length), "upload-metadata": about, ...more },
+    });
+  const patch = (url: string, offset: number, data: Buffer) =>
+    page.request.patch(url, {
+      headers: { ...headers, "upload-offset": String(offset), "content-type": "application/offset+octet-stream" },
+      data,
+    });
+  // nobody who is not signed in and has no link; nothing from elsewhere; nothing too large
+  expect((await create(request)).status()).toBe(401);
+  expect((await create(page.request, { origin: "https://elsewhere.example.org" })).status()).toBe(403);
+  expect((await create(page.request, { "upload-length": "100000001" })).status()).toBe(413);
+
+  const made = await create(page.request);
+  expect(made.status()).toBe(201);
+  const url = made.headers()["location"]!;
+  expect((await patch(url, 0, bytes.subarray(0, 500))).headers()["upload-offset"]).toBe("500");
+  // the piece before again is a conflict (§ PATCH: the offset must be the present one)
+  expect((await patch(url, 0, bytes.subarray(0, 500))).status()).toBe(409);
+  const kept = await page.request.head(url, { headers });
+  expect([kept.headers()["upload-offset"], kept.headers()["upload-length"]]).toEqual(["500", String(bytes.length)]);
+  expect((await patch(url, 500, bytes.subarray(500))).status()).toBe(204);
+  await page.goto(`/events/${date.eventId}/run-sheet`);
+  await expect(page.getByRole("region", { name: "Slides" }).getByText("1 page", { exact: true })).toBeVisible({
+    timeout: 60_000,
+  });
+});

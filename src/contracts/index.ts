@@ -115,7 +115,7 @@ export {
   standingInput,
   teamInviteInput,
 } from "./organisation-input";
-export { deckInput, type DeckInput } from "./deck-input";
+export { deckInput, mostDeckBytes, type DeckInput } from "./deck-input";
 export { templateBody, type TemplateBody } from "./template-body";
 export type { Contact, ImportPreview } from "./views/contact";
 export type { SeatAnswer, SeatRequestLine } from "./views/seats";

@@ -4,9 +4,9 @@ import { Server, type Upload } from "@tus/server";
 import { createReadStream } from "node:fs";
 import { join } from "node:path";
 import { Readable } from "node:stream";
-import { httpStatusOf, wordsOf } from "@/contracts";
+import { httpStatusOf, mostDeckBytes, wordsOf } from "@/contracts";
 import { app } from "@/server/compose";
-import { addDeck, mayAddDeck, mostDeckBytes, type DeckOwner } from "@/server/services/hour/decks";
+import { addDeck, mayAddDeck, type DeckOwner } from "@/server/services/hour/decks";
 import { holderOf } from "@/server/services/way-in/tickets";
 import { currentMember, failureOf } from "./request";
 

@@ -1,6 +1,7 @@
 "use client";
 import { useRef, useState } from "react";
 import type { DetailedError, Upload } from "tus-js-client";
+import { mostDeckBytes } from "@/contracts";
 
 export interface DeckAbout {
   readonly occurrenceId: string;
@@ -16,7 +17,7 @@ export type DeckFault = "notPdf" | "tooLarge" | "cut" | { readonly words: string
 const pieceBytes = 4_000_000;
 const retryAfterMs = [0, 1000, 3000, 5000, 10_000];
 
-function faultOf(error: Error | DetailedError): DeckFault {
+export function faultOf(error: Error | DetailedError): DeckFault {
   const body = "originalResponse" in error ? error.originalResponse?.getBody() : undefined;
   if (!body) return "cut";
   try {
@@ -35,6 +36,7 @@ export function useDeckUpload(onDone: () => void) {
   const running = useRef<Upload | null>(null);
   const send = async (file: File, about: DeckAbout) => {
     setFault(null);
+    if (file.size > mostDeckBytes) return setFault("tooLarge");
     setProgress({ done: 0, all: file.size });
     const { Upload } = await import("tus-js-client");
     const end = (why: DeckFault | null) => {

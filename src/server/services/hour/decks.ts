@@ -1,5 +1,5 @@
 import { and, eq, inArray, or } from "drizzle-orm";
-import { deckInput, type DeckInput } from "@/contracts";
+import { deckInput, mostDeckBytes, type DeckInput } from "@/contracts";
 import { Refusal } from "@/core/shared";
 import type { Db } from "../../db/client";
 import { deckPages, decks, occurrences, segments } from "../../db/schema";
@@ -13,7 +13,6 @@ import { appendRows } from "../ground/room/commands";
 import { bytesToSpare } from "../ground/store-room";
 import type { Holder } from "../way-in/tickets";
 
-export const mostDeckBytes = 100_000_000;
 type Deck = typeof decks.$inferSelect;
 
 /** Names in the storage. */
