@@ -1,4 +1,5 @@
 import { chromium } from "@playwright/test";
+import { messagesFor } from "../src/contracts/messages";
 import { deckOf } from "../tests/support/pdf";
 import { expectNoSeriousFinding } from "./support/axe";
 import { calledDate, endingItsDates, seatOf } from "./support/room";
@@ -74,7 +75,12 @@ test("a panelist's slides: brought by their link, another language added, opened
   await date.producerAtWork.send({ type: "hour.open-doors" });
   await date.producerAtWork.send({ type: "hour.raise-curtain" });
   const anna = await seatOf(browser, date.attendees[0]!.token);
-  const rui = await seatOf(browser, date.attendees[1]!.token, { viewport: { width: 390, height: 844 } });
+  const rui = await seatOf(
+    browser,
+    date.attendees[1]!.token,
+    { viewport: { width: 390, height: 844 } },
+    messagesFor("pt").foyer.enter,
+  );
   const picture = (page: typeof anna) => page.getByRole("img", { name: /^Page|^Página/ }).first();
 
   await test.step("the cue opens them at page 2, in each reader's language, with the text for who hears it", async () => {

@@ -48,10 +48,15 @@ export async function openDate(
 }
 
 /** Somebody of the audience in their seat, in a browser of their own. */
-export async function seatOf(browser: Browser, token: string, options: object = {}): Promise<Page> {
+export async function seatOf(
+  browser: Browser,
+  token: string,
+  options: object = {},
+  act = "Take my seat",
+): Promise<Page> {
   const page = await (await browser.newContext(options)).newPage();
   await page.goto(`/enter/${token}`);
-  await page.getByRole("button", { name: "Take my seat" }).click();
+  await page.getByRole("button", { name: act }).click();
   await expect(page.getByRole("region", { name: "Programme" })).toBeVisible();
   return page;
 }
