@@ -4,7 +4,7 @@ import { classes } from "./classes";
 /** A table's frame: head, body and cells follow as `Th`, `Td`. For rows as data with sorting take `DataTable`. */
 export const Table = ({ className, ...rest }: ComponentProps<"table">) => (
   // where the window is narrower than its columns the table moves in its own place, never the page
-  <div className="max-w-full max-lg:overflow-x-auto">
+  <div className="relative max-w-full max-lg:overflow-x-auto">
     <table className={classes("w-full text-start", className)} {...rest} />
   </div>
 );

@@ -2,28 +2,19 @@ import { createCanvas, type Canvas } from "@napi-rs/canvas";
 import type { PDFDocumentProxy, PDFPageProxy } from "pdfjs-dist/legacy/build/pdf.mjs";
 import sharp from "sharp";
 import { pageWidths, type MadePage } from "./deck-words";
+import { pageText } from "./page-text";
 
 const webpQuality = 82;
 /** a page as tall as a scroll would be a picture that no memory holds */
 const tallestTimesWidth = 4;
 
-const isRightToLeft = /[\u0590-\u08FF\uFB1D-\uFDFF\uFE70-\uFEFC]/;
-
-/** Letters as they are typed: presentation forms folded (NFKC), what a file keeps in its order on paper turned round. */
-function readable(text: string, direction: string): string {
-  const folded = text.normalize("NFKC");
-  const isInOrderOfPaper =
-    direction === "rtl" && isRightToLeft.test(folded) && /[\uFB50-\uFDFF\uFE70-\uFEFC]/.test(text);
-  return isInOrderOfPaper ? [...folded].reverse().join("") : folded;
-}
-
 async function textOf(page: PDFPageProxy): Promise<string> {
   const { items } = await page.getTextContent();
-  return items
-    .map((item) => ("str" in item ? readable(item.str, item.dir) + (item.hasEOL ? "\n" : "") : ""))
-    .join("")
-    .replace(/[ \t]+\n/g, "\n")
-    .trim();
+  return pageText(
+    items.flatMap((item) =>
+      "str" in item ? [{ str: item.str, dir: item.dir, hasEOL: item.hasEOL, y: item.transform[5] as number }] : [],
+    ),
+  );
 }
 
 async function notesOf(page: PDFPageProxy): Promise<string> {
