@@ -1,5 +1,5 @@
 import { linkIn, mailWith } from "./support/mail";
-import { planEvent, publish, workPlace } from "./support/plan";
+import { planEvent, publish, registrant, workPlace } from "./support/plan";
 import { signIn } from "./support/team";
 import { expect, test } from "./support/test";
 
@@ -58,12 +58,7 @@ test("somebody lost their link: found on the list, it is sent again, replaced, n
   await signIn(page);
   await planEvent(page, "Walk of the lost link");
   const front = await publish(page);
-  const guest = await (await browser.newContext({ locale: "en-GB" })).newPage();
-  await guest.goto(front);
-  await guest.getByLabel("Your name").fill("Lost Linker");
-  await guest.getByLabel("Mail address").fill("lost.linker@example.org");
-  await guest.getByRole("checkbox").check();
-  await guest.getByRole("button", { name: "Send me my ticket" }).click();
+  const guest = await registrant(browser, front, "Lost Linker", "lost.linker@example.org");
   const first = linkIn(await mailWith("lost.linker@example.org", /Your ticket/), "ticket");
 
   await page.reload();

@@ -1,5 +1,5 @@
 import { linkIn, mailWith } from "./support/mail";
-import { planEvent, publish, workPlace } from "./support/plan";
+import { planEvent, publish, registrant, workPlace } from "./support/plan";
 import { expectNoSidewaysScroll } from "./support/scroll";
 import { signIn } from "./support/team";
 import { expect, test } from "./support/test";
@@ -40,12 +40,7 @@ test("a backstage opened early is closed again; a date is cancelled with its rea
   await signIn(page);
   await planEvent(page, "Walk of the storm");
   const front = await publish(page);
-  const guest = await (await browser.newContext({ locale: "en-GB" })).newPage();
-  await guest.goto(front);
-  await guest.getByLabel("Your name").fill("Greta Gale");
-  await guest.getByLabel("Mail address").fill("greta.gale@example.org");
-  await guest.getByRole("checkbox").check();
-  await guest.getByRole("button", { name: "Send me my ticket" }).click();
+  const guest = await registrant(browser, front, "Greta Gale", "greta.gale@example.org");
   const ticket = linkIn(await mailWith("greta.gale@example.org", /ticket/), "ticket");
 
   // looking into the desk opens nothing; opening is an act that asks, and that can be taken back

@@ -1,4 +1,4 @@
-import { expect, type Page } from "@playwright/test";
+import { expect, type Browser, type Page } from "@playwright/test";
 import { lisbonIn } from "./team";
 
 /** Hours apart by title: the demo has few seat licences, and each of these events holds one. */
@@ -26,4 +26,15 @@ export async function publish(page: Page): Promise<string> {
   await page.getByRole("button", { name: "Publish" }).click();
   await expect(page.getByText("Published.")).toBeVisible();
   return (await page.getByRole("link", { name: /\/front\// }).textContent())!;
+}
+
+/** Somebody new registers at the public page, in a browser of their own. */
+export async function registrant(browser: Browser, front: string, name: string, email: string): Promise<Page> {
+  const guest = await (await browser.newContext({ locale: "en-GB" })).newPage();
+  await guest.goto(front);
+  await guest.getByLabel("Your name").fill(name);
+  await guest.getByLabel("Mail address").fill(email);
+  await guest.getByRole("checkbox").check();
+  await guest.getByRole("button", { name: "Send me my ticket" }).click();
+  return guest;
 }

@@ -64,8 +64,16 @@ function enter(stage: StageState, { hour, scene }: Now, { ticketId, at }: By): R
 }
 
 /** The two devices that somebody of the stage opens for themselves, never anybody else for them. */
-const microphone = { isOpen: "isMicrophoneOpen", isAsked: "isAskedToOpen" } as const;
-const camera = { isOpen: "isCameraOpen", isAsked: "isAskedForCamera" } as const;
+const microphone = {
+  isOpen: "isMicrophoneOpen",
+  isAsked: "isAskedToOpen",
+  rows: { set: "stage.microphone-set", asked: "stage.asked-to-open", kept: "stage.kept-closed" },
+} as const;
+const camera = {
+  isOpen: "isCameraOpen",
+  isAsked: "isAskedForCamera",
+  rows: { set: "stage.camera-set", asked: "stage.asked-for-camera", kept: "stage.camera-kept-closed" },
+} as const;
 type Device = typeof microphone | typeof camera;
 
 const isOpen = (stage: StageState, device: Device, id: string): boolean =>
@@ -89,6 +97,31 @@ const askable = (stage: StageState, device: Device, ticketId: string | null): st
       ([id, one]) => one.place === "stage" && !one[device.isOpen] && !one[device.isAsked] && (ticketId ?? id) === id,
     )
     .map(([id]) => id);
+
+type Decided = Result<StageEntry[]>;
+/** By its owner. */
+const setOwn =
+  (device: Device) =>
+  (own: StageState, command: { type: string; isOpen: boolean }, _: Now, { ticketId }: By): Decided =>
+    isOpen(own, device, ticketId) === command.isOpen
+      ? done(command.type)
+      : ok([{ type: device.rows.set, ticketId, isOpen: command.isOpen }]);
+/** Of somebody, by the desk. */
+const close =
+  (device: Device) =>
+  (own: StageState, { type, ticketId }: { type: string; ticketId: string }): Decided =>
+    isOpen(own, device, ticketId) ? ok([{ type: device.rows.set, ticketId, isOpen: false }]) : done(type);
+/** A question on their own screen, answered there. */
+const ask =
+  (device: Device) =>
+  (own: StageState, { type, ticketId }: { type: string; ticketId: string | null }): Decided => {
+    const ticketIds = askable(own, device, ticketId);
+    return ticketIds.length > 0 ? ok([{ type: device.rows.asked, ticketIds }]) : done(type);
+  };
+const keepClosed =
+  (device: Device) =>
+  (own: StageState, { type }: { type: string }, _: Now, { ticketId }: By): Decided =>
+    isAsked(own, device, ticketId) ? ok([{ type: device.rows.kept, ticketId }]) : done(type);
 
 const ofPeople = { roles: team, duty: "people", phases: live } as const;
 
@@ -119,38 +152,16 @@ export const stage = {
         ? done("stage.move")
         : ok([{ type: "stage.moved", ticketId, place }]);
     },
-    "stage.set-microphone": (own, command, _, { ticketId }) =>
-      isOpen(own, microphone, ticketId) === command.isOpen
-        ? done("stage.set-microphone")
-        : ok([{ type: "stage.microphone-set", ticketId, isOpen: command.isOpen }]),
+    "stage.set-microphone": setOwn(microphone),
+    "stage.close-microphone": close(microphone),
     "stage.close-microphones": (_, { exceptId }) => ok([{ type: "stage.microphones-closed", exceptId }]),
-    "stage.close-microphone": (own, { ticketId }) =>
-      isOpen(own, microphone, ticketId)
-        ? ok([{ type: "stage.microphone-set", ticketId, isOpen: false }])
-        : done("stage.close-microphone"),
-    "stage.ask-to-open": (own, { ticketId }) => {
-      const ticketIds = askable(own, microphone, ticketId);
-      return ticketIds.length > 0 ? ok([{ type: "stage.asked-to-open", ticketIds }]) : done("stage.ask-to-open");
-    },
-    "stage.keep-closed": (own, _, __, { ticketId }) =>
-      isAsked(own, microphone, ticketId) ? ok([{ type: "stage.kept-closed", ticketId }]) : done("stage.keep-closed"),
-    "stage.set-camera": (own, command, _, { ticketId }) =>
-      isOpen(own, camera, ticketId) === command.isOpen
-        ? done("stage.set-camera")
-        : ok([{ type: "stage.camera-set", ticketId, isOpen: command.isOpen }]),
+    "stage.ask-to-open": ask(microphone),
+    "stage.keep-closed": keepClosed(microphone),
+    "stage.set-camera": setOwn(camera),
+    "stage.close-camera": close(camera),
     "stage.close-cameras": (_, { exceptId }) => ok([{ type: "stage.cameras-closed", exceptId }]),
-    "stage.close-camera": (own, { ticketId }) =>
-      isOpen(own, camera, ticketId)
-        ? ok([{ type: "stage.camera-set", ticketId, isOpen: false }])
-        : done("stage.close-camera"),
-    "stage.ask-for-camera": (own, { ticketId }) => {
-      const ticketIds = askable(own, camera, ticketId);
-      return ticketIds.length > 0 ? ok([{ type: "stage.asked-for-camera", ticketIds }]) : done("stage.ask-for-camera");
-    },
-    "stage.keep-camera-closed": (own, _, __, { ticketId }) =>
-      isAsked(own, camera, ticketId)
-        ? ok([{ type: "stage.camera-kept-closed", ticketId }])
-        : done("stage.keep-camera-closed"),
+    "stage.ask-for-camera": ask(camera),
+    "stage.keep-camera-closed": keepClosed(camera),
   },
   fold: {
     "stage.entered": (own, { ticketId }) => withPerson(own, ticketId, {}),
