@@ -239,7 +239,7 @@ export function Desk(props: DeskProps) {
     <Theme theme="desk" className="flex h-screen min-w-[1100px] flex-col overflow-hidden">
       <LineNotes room={room} />
       <DeskHead props={props} scene={scene} />
-      <div className="grid min-h-0 flex-1 grid-cols-[17rem_1fr_26rem]">
+      <div className="grid min-h-0 flex-1 grid-cols-[17rem_1fr_24rem]">
         <HourColumn scene={scene} extend={props.extend} />
         <main className="flex min-h-0 flex-col gap-3 overflow-y-auto border-x border-rule p-3">
           <Crowd scene={scene} acts={props.crowd} />

@@ -39,13 +39,19 @@ function Programme({ view, before }: { view: HouseView; before: ReactNode }) {
     <section
       data-theme="desk"
       aria-label="Programme"
-      className="flex aspect-video w-full flex-col justify-between self-start bg-ground p-5"
+      className={classes(
+        "flex w-full flex-col justify-between self-start bg-ground",
+        // a page needs the width of a phone for itself: what stands beside it goes under it there
+        slides ? "p-2 sm:aspect-video sm:p-5" : "aspect-video p-5",
+      )}
     >
       {!status?.isCurtainUp ? (
         <div className="m-auto text-center">{before}</div>
       ) : (
         <>
-          <p className="text-lead text-ink-2">{view.cue["it"]?.segmentTitle ?? view.event["it"]?.title}</p>
+          <p className={classes("text-lead text-ink-2", slides && "max-sm:hidden")}>
+            {view.cue["it"]?.segmentTitle ?? view.event["it"]?.title}
+          </p>
           <ResultOnPicture view={view} />
           {slides && !hasResult && <HouseSlides shown={slides} />}
           <ul
@@ -73,7 +79,7 @@ function Programme({ view, before }: { view: HouseView; before: ReactNode }) {
                 )}
                 <span>
                   <span className="block text-lead font-medium">{person.name}</span>
-                  <span className="block text-ink-2">{t("onStage")}</span>
+                  <span className={classes("block text-ink-2", slides && "max-sm:hidden")}>{t("onStage")}</span>
                 </span>
               </li>
             ))}

@@ -61,7 +61,7 @@ export function HouseSlides({ shown }: { shown: Shown }) {
         page={own}
         pageCount={shown.pageCount}
         isRead
-        className="min-h-0 w-full flex-1"
+        className="aspect-video w-full sm:aspect-auto sm:min-h-0 sm:flex-1"
       />
       <div className="flex flex-wrap items-center gap-3">
         {shown.paging && (
