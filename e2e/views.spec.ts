@@ -25,6 +25,8 @@ test("axe finds nothing serious on the main views", async ({ page }) => {
     "/outbox",
     "/contacts",
     "/contacts?view=import",
+    "/contacts?view=duplicates",
+    "/organisation",
     "/slots",
     "/recordings",
     "/help",
@@ -80,6 +82,22 @@ test("axe finds nothing serious in what guests and stage people see", async ({ b
     await page.goto(`/on-demand/${links.recordingSlug}`);
     await expectNoSeriousFinding(page, "on demand");
     await page.context().close();
+  }
+});
+
+test("axe finds nothing serious in what guests read from right to left", async ({ browser }) => {
+  const links = await demoLinks(process.env);
+  const page = await (await browser.newContext({ locale: "ar" })).newPage();
+  for (const [name, place] of [
+    ["the organisation's page", "/"],
+    ["public page", `/front/${links.results.slug}`],
+    ["slots", `/book/${links.bookingSlug}`],
+    ["on demand", `/on-demand/${links.recordingSlug}`],
+  ] as const) {
+    await page.goto(place);
+    await expect(page.locator("[dir=rtl]").first()).toBeVisible();
+    await expectNoSeriousFinding(page, `${name} in Arabic`);
+    await expectNoSidewaysScroll(page, `${name} in Arabic`);
   }
 });
 
