@@ -119,6 +119,8 @@ export function DoorsAndCurtain({ scene, frontUrl }: { scene: DeskScene; frontUr
   const status = view.status["it"]!;
   const count = (place: string) => view.figures[place]?.count ?? 0;
   const cast = Object.values(view.stage).filter((person) => person.place === "stage" && person.isPresent);
+  const shown = view.shown["it"];
+  const deck = shown && view.decks[shown.deckId];
   if (isOver(status.phase)) return <OverPart scene={scene} />;
   return (
     <section aria-label="Doors and curtain">
@@ -169,9 +171,10 @@ export function DoorsAndCurtain({ scene, frontUrl }: { scene: DeskScene; frontUr
           The audience gets:{" "}
           {!status.isCurtainUp
             ? "the holding picture"
-            : cast.length === 0
-              ? "an empty stage"
-              : cast.map((person) => person.name).join(", ")}
+            : [
+                ...(shown && deck ? [`page ${shown.page} of “${deck.title}”`] : []),
+                ...(cast.length === 0 ? ["an empty stage"] : cast.map((person) => person.name)),
+              ].join(", ")}
         </span>
         <Button
           weight="plain"
