@@ -31,6 +31,8 @@ type DoorViewProps = {
   parts: readonly { readonly id: string; readonly clock: string; readonly title: string }[];
   files: readonly { readonly id: string; readonly name: string; readonly sizeBytes: number; readonly href: string }[];
   words: DoorWords;
+  /** beside its editor the page is a picture of itself: what the editor is about stays the one `main` */
+  isBeside?: boolean;
   children: ReactNode;
 };
 
@@ -65,6 +67,7 @@ function OnStage({ words, props }: { words: DoorWords; props: DoorViewProps }) {
 /** The public page of an event, as its guests get it; as wide as what holds it, so that its editor shows the very same. */
 export function DoorView(props: DoorViewProps) {
   const { look, words } = props;
+  const Frame = props.isBeside ? "div" : "main";
   return (
     <div className="@container" style={lookStyle(look.colour)}>
       <div className="px-4 py-3" style={{ background: "var(--event-ground)", color: "var(--event-on-ground)" }}>
@@ -78,7 +81,7 @@ export function DoorView(props: DoorViewProps) {
       {look.bannerId && (
         <img src={`/pictures/${look.bannerId}`} alt="" className="block max-h-72 w-full object-cover" />
       )}
-      <main className="mx-auto grid max-w-5xl gap-8 px-4 py-6 @3xl:grid-cols-[1fr_22rem]">
+      <Frame className="mx-auto grid max-w-5xl gap-8 px-4 py-6 @3xl:grid-cols-[1fr_22rem]">
         <div>
           <h1 className="text-title leading-tight font-semibold break-words">
             <bdi>{props.title}</bdi>
@@ -120,7 +123,7 @@ export function DoorView(props: DoorViewProps) {
           )}
         </div>
         {props.children}
-      </main>
+      </Frame>
     </div>
   );
 }

@@ -56,6 +56,7 @@ function ScaledPage({
     <div className="h-[40rem] overflow-auto border border-rule bg-ground" inert>
       <div style={{ width: widths[width], transform: `scale(${scale})`, transformOrigin: "0 0" }}>
         <DoorView
+          isBeside
           title={facts.title}
           organisation={facts.organisation}
           look={input.look}
