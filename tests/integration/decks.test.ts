@@ -4,8 +4,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { hourMs } from "@/core/time";
-import { deckPages, decks, segments } from "@/server/db/schema";
+import { deckPages, decks, occurrences, segments } from "@/server/db/schema";
 import { loadDecks } from "@/server/room/slides/decks";
 import { deckPart } from "@/server/services/hour/deck-files";
 import { addDeck, deckFile, pictureFile, removeDeck, saveNotes, setHandOut } from "@/server/services/hour/decks";
@@ -151,10 +150,17 @@ describe("whose slides", () => {
     expect(await codeOf(removeDeck(context, { holder }, teams))).toBe("not-found");
     await removeDeck(context, { holder }, own);
     expect(await context.db.$count(decks, eq(decks.id, own))).toBe(0);
-    const guest = { ...holder, ticket: { ...holder.ticket, role: "attendee" as const } };
+    const guest = { ...holder, actor: { role: "attendee" as const, duties: [] } };
     expect(await codeOf(addDeck(context, { holder: guest }, event.occurrenceId, tides, streamOf(bytes), null))).toBe(
       "not-allowed",
     );
+    // rule 6: while the date is to come or on, and no later
+    const ofDate = eq(occurrences.id, event.occurrenceId);
+    await context.db.update(occurrences).set({ phase: "ended" }).where(ofDate);
+    expect(await codeOf(addDeck(context, { holder }, event.occurrenceId, tides, streamOf(bytes), null))).toBe(
+      "wrong-state",
+    );
+    await context.db.update(occurrences).set({ phase: "scheduled" }).where(ofDate);
   });
 
   it("go with their versions and every file; segments stay without", async () => {
@@ -214,6 +220,5 @@ describe("whose slides", () => {
     await saveNotes(world.context, by(), id, 1, "");
     expect((await loadDecks(world.context.db, event.occurrenceId)).get(id)!.notesIds).toEqual([null]);
     expect(await codeOf(saveNotes(world.context, by(), id, 9, "x"))).toBe("not-found");
-    world.clock.advance(hourMs);
   });
 });

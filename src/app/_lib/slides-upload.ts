@@ -7,7 +7,7 @@ import { Readable } from "node:stream";
 import { httpStatusOf, mostDeckBytes, wordsOf } from "@/contracts";
 import { app } from "@/server/compose";
 import { addDeck, mayAddDeck, type DeckOwner } from "@/server/services/hour/decks";
-import { holderOf } from "@/server/services/way-in/tickets";
+import { provenHolder } from "./proven-holder";
 import { currentMember, failureOf } from "./request";
 
 /** What broke off may go on for so long. */
@@ -17,8 +17,7 @@ const keptMs = 24 * 3_600_000;
 async function ownerOf(metadata: Upload["metadata"]): Promise<DeckOwner> {
   const token = metadata?.["token"];
   if (!token) return { member: (await currentMember()).member };
-  const { context } = await app();
-  return { holder: await holderOf(context, token) };
+  return { holder: await provenHolder(token) };
 }
 const inputOf = (metadata: Upload["metadata"]) => ({
   title: metadata?.["title"] ?? "",

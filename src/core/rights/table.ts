@@ -24,6 +24,8 @@ const planRights = {
   "event.exports": { roles: ["producer"], phases: "any" },
   "event.personal-links": { roles: ["producer"], phases: "any" },
   "event.import-entries": { roles: ["producer"], phases: ["ended", "not-held"] },
+  // slides of one's own, by one's own link
+  "deck.bring": { roles: ["panelist"], phases: ["scheduled", ...live] },
   "date.cancel": { roles: ["producer"], phases: ahead },
   "recording.upload": { roles: team, duty: "recording", phases: after },
   "desk.open": { roles: team, phases: "any" },

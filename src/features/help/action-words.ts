@@ -12,6 +12,7 @@ export const actionWords: Readonly<Record<Action, string>> = {
   "event.exports": "Export files with people's data",
   "event.personal-links": "See people's personal links",
   "event.import-entries": "Import entries of a room that ran elsewhere",
+  "deck.bring": "Bring slides of one's own",
   "date.cancel": "Cancel a date",
   "recording.upload": "Upload and publish a recording",
   "desk.open": "Open the desk",
@@ -117,6 +118,7 @@ export const houseActionWords: Readonly<Record<HouseAction, string>> = {
 export const partWords: Readonly<Record<string, string>> = {
   event: "Planning",
   date: "Planning",
+  deck: "Planning",
   recording: "Afterwards",
   desk: "The hour",
   house: "The hour",

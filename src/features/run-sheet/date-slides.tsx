@@ -17,16 +17,17 @@ export interface DateSlidesActs {
   saveNotes(deckId: string, page: number, text: string): Promise<Done<unknown>>;
 }
 
-/** Ticked at once, whatever the server takes to say so. */
-function HandOut({ isOn, onChange }: { isOn: boolean; onChange: (isOn: boolean) => void }) {
+/** Ticked at once, whatever the server takes to say so; and not ticked after all where it refuses. */
+function HandOut({ isOn, onChange }: { isOn: boolean; onChange: (isOn: boolean) => Promise<boolean> }) {
   const [own, setOwn] = useState(isOn);
   return (
     <label className="flex items-center gap-1 text-label">
       <Checkbox
         checked={own}
         onChange={(event) => {
-          setOwn(event.target.checked);
-          onChange(event.target.checked);
+          const wanted = event.target.checked;
+          setOwn(wanted);
+          void onChange(wanted).then((isDone) => !isDone && setOwn(!wanted));
         }}
       />
       people may take the file
@@ -48,6 +49,7 @@ export function DateSlides(props: {
     const done = await act;
     if (done.ok) router.refresh();
     else toast.error(done.words);
+    return done.ok;
   };
   return (
     <SlideWords words={props.words}>
@@ -62,8 +64,16 @@ export function DateSlides(props: {
           acts={(id, deck) =>
             acts && (
               <>
-                <HandOut isOn={deck.isHandOut} onChange={(isOn) => void attempt(acts.setHandOut(id, isOn))} />
-                <EditNotes deck={deck} save={(page, text) => acts.saveNotes(id, page, text)} />
+                <HandOut isOn={deck.isHandOut} onChange={(isOn) => attempt(acts.setHandOut(id, isOn))} />
+                <EditNotes
+                  deck={deck}
+                  save={async (page, text) => {
+                    const done = await acts.saveNotes(id, page, text);
+                    // the words have another address now
+                    if (done.ok) router.refresh();
+                    return done;
+                  }}
+                />
                 <Button aria-label={`Remove: ${deck.title}`} onClick={() => void attempt(acts.remove(id))}>
                   Remove
                 </Button>

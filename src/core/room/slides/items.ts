@@ -4,14 +4,14 @@ import type { Shown } from "./state";
 export interface PageVersion {
   readonly language: string;
   readonly pictureId: string | null;
+  /** of the file, where people may take it with them */
+  readonly handOutId: string | null;
 }
 /** What the house sees of the slides. */
 export interface HouseSlidesItem extends Shown {
   readonly title: string;
   readonly pageCount: number;
   readonly versions: readonly PageVersion[];
-  /** of the file, where people may take it with them */
-  readonly handOutId: string | null;
   /** every page by version, where one may look elsewhere for oneself; null where not */
   readonly paging: readonly { readonly language: string; readonly pictureIds: readonly (string | null)[] }[] | null;
 }

@@ -84,10 +84,14 @@ describe("slides: who sees what", () => {
   });
   it("has each page in every language, the first's where a version has no such page", () => {
     expect(house(shown)!.versions).toEqual([
-      { language: "en", pictureId: "d1-PICTURE-1" },
-      { language: "pt", pictureId: "d2-PICTURE-1" },
+      { language: "en", pictureId: "d1-PICTURE-1", handOutId: null },
+      { language: "pt", pictureId: "d2-PICTURE-1", handOutId: null },
     ]);
-    expect(house(play(shown, [show(3, 1)]))!.versions[1]).toEqual({ language: "pt", pictureId: "d1-PICTURE-3" });
+    const given = new Map([...words.decks].map(([id, deck]) => [id, { ...deck, isHandOut: id === "d2" }]));
+    const sight = { ...words, decks: given };
+    const view = plainView(project("slides:house", shown, sight, figures)) as unknown as HouseView;
+    expect(view.slides["it"]!.versions.map((one) => one.handOutId)).toEqual([null, "d2"]);
+    expect(house(play(shown, [show(3, 1)]))!.versions[1]).toMatchObject({ language: "pt", pictureId: "d1-PICTURE-3" });
   });
 });
 

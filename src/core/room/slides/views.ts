@@ -28,11 +28,11 @@ export function houseSlides(sight: SlidesSight): Section<HouseSlidesItem> {
       ...shown,
       title: deck.title,
       pageCount: deck.pageCount,
-      handOutId: deck.isHandOut ? deck.id : null,
       // a version that has no such page has the first's
-      versions: versions.map(({ language, pictureIds }) => ({
+      versions: versions.map(({ id, language, pictureIds, isHandOut }) => ({
         language,
         pictureId: pictureIds[shown.page - 1] ?? deck.pictureIds[shown.page - 1] ?? null,
+        handOutId: isHandOut ? id : null,
       })),
       paging: sight.switches.paging.on ? versions.map(({ language, pictureIds }) => ({ language, pictureIds })) : null,
     },

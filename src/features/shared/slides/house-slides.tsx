@@ -71,8 +71,8 @@ export function HouseSlides({ shown }: { shown: Shown }) {
             look={(page) => setElsewhere(page === null ? null : { deckId: shown.deckId, page })}
           />
         )}
-        {shown.handOutId && (
-          <a href={`/slides/${shown.handOutId}/file`} className="ms-auto text-label">
+        {version?.handOutId && (
+          <a href={`/slides/${version.handOutId}/file`} className="ms-auto text-label">
             {t("take")}
           </a>
         )}

@@ -1,7 +1,9 @@
 import { and, eq, inArray, or } from "drizzle-orm";
 import { deckInput, mostDeckBytes, type DeckInput } from "@/contracts";
+import { verdict } from "@/core/rights";
 import { Refusal } from "@/core/shared";
 import type { Db } from "../../db/client";
+import { switchesOf } from "../../db/queries/switches";
 import { deckPages, decks, occurrences, segments } from "../../db/schema";
 import type { DeckItem } from "@/core/room";
 import { loadDecks, mostDecks } from "../../room/slides/decks";
@@ -41,9 +43,11 @@ async function placeOf(context: Context, by: DeckOwner, occurrenceId: string): P
     await accessFor(context, by.member, eventId, "event.run-sheet");
     return { organisationId, eventId, occurrenceId, ownTicketId: null, actorId: by.member.userId };
   }
-  const { ticket, event } = by.holder;
-  const isOfThisStage = event.id === eventId && ticket.occurrenceId === null && ticket.role === "panelist";
-  if (!isOfThisStage) throw new Refusal({ code: "not-allowed", action: "deck.add" });
+  const { ticket, event, actor } = by.holder;
+  if (event.id !== eventId) throw notFound("date");
+  const said = verdict(actor, "deck.bring", { phase: date.phase, switches: switchesOf(event) });
+  if (said === "wrong-phase") throw new Refusal({ code: "wrong-state", action: "deck.bring", state: date.phase });
+  if (said !== "yes") throw new Refusal({ code: "not-allowed", action: "deck.bring" });
   return { organisationId, eventId, occurrenceId, ownTicketId: ticket.id, actorId: ticket.id };
 }
 

@@ -3,25 +3,23 @@ import { redirect } from "next/navigation";
 import type { Locale } from "@/contracts/messages";
 import { Refusal } from "@/core/shared";
 import { app } from "@/server/compose";
-import { askForProof, isProven, needsProof, redeemProof } from "@/server/services/way-in/entry-proofs";
+import { askForProof, redeemProof } from "@/server/services/way-in/entry-proofs";
 import { countTry } from "@/server/services/ground/tries";
 import { askForDesk } from "@/server/services/organisation/team-invitations";
 import { takeName, wayIn } from "@/server/services/hour/entry";
 import { removeDeck } from "@/server/services/hour/decks";
 import { holderOf, requireWayIn } from "@/server/services/way-in/tickets";
 import { inLanguage } from "../../../_lib/locale";
-import { act, giveHolder, proofToken } from "../../../_lib/request";
+import { provenHolder } from "../../../_lib/proven-holder";
+import { act, giveHolder } from "../../../_lib/request";
 
 /** Exchanges the link for this browser's seat: a cookie of this ticket's own. */
 export async function enterAction(token: string, locale: Locale, name: string, hasTriedDevices: boolean) {
   return act(async () => {
     const { context } = await app();
-    const holder = await holderOf(context, token);
-    requireWayIn(holder);
+    const holder = await provenHolder(token);
     if (!wayIn(holder, context.clock.now()).isOpen)
       throw new Refusal({ code: "wrong-state", action: "enter", state: holder.occurrence.phase });
-    if (needsProof(holder) && !(await isProven(context, holder.ticket.id, await proofToken(holder.ticket.id))))
-      throw new Refusal({ code: "not-found", what: "ticket" });
     await takeName(context, holder, name, hasTriedDevices === true);
     await giveHolder(context, holder.ticket.id, token);
   }, inLanguage(locale));
@@ -67,8 +65,6 @@ export async function useProofAction(token: string, locale: Locale, proof: strin
 export async function removeOwnDeckAction(token: string, locale: Locale, deckId: string) {
   return act(async () => {
     const { context } = await app();
-    const holder = await holderOf(context, token);
-    requireWayIn(holder);
-    await removeDeck(context, { holder }, String(deckId));
+    await removeDeck(context, { holder: await provenHolder(token) }, String(deckId));
   }, inLanguage(locale));
 }

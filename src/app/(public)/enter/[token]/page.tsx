@@ -1,3 +1,4 @@
+import { roleMay } from "@/core/rights";
 import type { Metadata } from "next";
 import { hourWords } from "@/contracts/messages/cities";
 import { dutiesIn, messagesFor, translatorFor } from "@/contracts/messages";
@@ -94,7 +95,7 @@ export default async function EnterPage({
         phone={await phoneRowsFor(context, holder)}
         callMe={mayBeCalled(context, holder) ? callMeAction.bind(null, token, locale) : null}
         slides={
-          holder.actor.role === "panelist" && !isOver
+          roleMay(holder.actor, "deck.bring") && !isOver
             ? {
                 acts: { token, remove: removeOwnDeckAction.bind(null, token, locale) },
                 decks: await ownDecks(context, holder),
