@@ -57,8 +57,10 @@ export function EndEvent(props: {
           act="Cancel it"
           onConfirm={() => cancel(dateId)}
         >
-          <WhyCancelled why={why} onChange={setWhy} />
-          <TellChoice holders={holders.ofDate} isOn={tells} onChange={setTells} />
+          <div className="flex flex-col gap-3">
+            <WhyCancelled why={why} onChange={setWhy} />
+            <TellChoice holders={holders.ofDate} isOn={tells} onChange={setTells} />
+          </div>
         </Confirm>
       )}
       <Confirm

@@ -127,7 +127,7 @@ export function SegmentRow(props: {
         transition,
         borderInlineStartColor: leaderTone(segment.leaderTicketId),
       }}
-      className="grid grid-cols-[2rem_minmax(0,1fr)_2rem] items-center gap-2 border-s-4 border-t border-t-rule bg-ground py-1.5 lg:grid-cols-[2rem_4.5rem_4.5rem_1fr_5rem_7rem_10rem_10rem_2rem]"
+      className="grid grid-cols-[2rem_minmax(0,1fr)_2rem] items-center gap-2 border-s-4 border-t border-t-rule bg-ground py-1.5 lg:grid-cols-[2rem_4.5rem_4.5rem_minmax(0,1fr)_5rem_7rem_10rem_10rem_2rem]"
     >
       <IconButton
         {...attributes}
@@ -140,7 +140,7 @@ export function SegmentRow(props: {
       <Cell name="Must start by">
         <span className="mono text-ink-2">{clockTime(planned.latestStartAt, zone)}</span>
       </Cell>
-      <span className="max-lg:col-start-2">
+      <span className="min-w-0 max-lg:col-start-2">
         <Input
           aria-label="Segment"
           aria-invalid={props.errorAt("title") !== undefined}

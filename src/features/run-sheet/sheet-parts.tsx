@@ -185,7 +185,7 @@ export function SegmentTable({
 }) {
   return (
     <div id="segments">
-      <div className="hidden grid-cols-[2rem_4.5rem_4.5rem_1fr_5rem_7rem_10rem_10rem_2rem] gap-2 text-label text-ink-2 lg:grid">
+      <div className="hidden grid-cols-[2rem_4.5rem_4.5rem_minmax(0,1fr)_5rem_7rem_10rem_10rem_2rem] gap-2 text-label text-ink-2 lg:grid">
         <span />
         <span>Starts</span>
         <span>Must start by</span>

@@ -14,10 +14,10 @@ export function SlidesChoice(props: {
   const { deckId, deckPage, title } = props.segment;
   const deck = props.decks.find((one) => one.id === deckId);
   return (
-    <span className="mt-1 flex items-center gap-2 text-label text-ink-2">
+    <span className="mt-1 flex min-w-0 items-center gap-2 text-label text-ink-2">
       <Select
         aria-label={`Slides of ${title || "the segment"}`}
-        className="w-auto! max-w-48"
+        className="min-w-0 flex-1"
         value={deckId ?? ""}
         onChange={(event) => props.onChange({ deckId: event.target.value || null, deckPage: 1 })}
       >
@@ -30,13 +30,13 @@ export function SlidesChoice(props: {
       </Select>
       {deck && (
         <>
-          from page
+          page
           <Input
             aria-label={`First page of ${title || "the segment"}`}
             type="number"
             min={1}
             max={Math.max(1, deck.pageCount)}
-            className="mono w-16!"
+            className="mono w-14! shrink-0"
             value={deckPage}
             onChange={(event) => props.onChange({ deckPage: Number(event.target.value) })}
           />

@@ -34,6 +34,9 @@ export function PagePicture(props: {
   const t = useTranslations("slides");
   const text = usePageText(props.isRead ? props.pictureId : null);
   const name = t("page", { page: props.page, count: props.pageCount });
+  // a small one that is not there (yet) is an empty sheet: why, is said beside it
+  if (props.pictureId === null && props.isSmall)
+    return <span aria-hidden className={classes("block", props.className)} />;
   if (props.pictureId === null)
     return (
       <p className={classes("grid place-items-center bg-raised p-4 text-ink-2", props.className)}>
