@@ -1,9 +1,10 @@
 // npm test: from a fresh Debian machine with Node to a verdict. Own database, ports and build folder.
-import { spawn, spawnSync } from "node:child_process";
-import { mkdirSync, rmSync } from "node:fs";
+import { spawn } from "node:child_process";
+import { mkdirSync } from "node:fs";
 import { join } from "node:path";
+import { bothLanes, installLane, runLane } from "./lib/browser-lanes.mjs";
 import { createDatabase, startPostgres } from "./lib/postgres.mjs";
-import { freePort, has, keep, needModules, needPackages, root, run, say, tsx } from "./lib/run.mjs";
+import { has, needModules, needPackages, root, run, say, tsx } from "./lib/run.mjs";
 
 const started = Date.now();
 const step = (words) => say(`${words}  [${Math.round((Date.now() - started) / 1000)} s]`);
@@ -66,44 +67,19 @@ if (wants("unit")) {
 }
 if (wants("browser")) {
   step("building for the browser tests");
-  const url = createDatabase(cluster, "stagecall_browser", { isFresh: true });
-  const port = await freePort(4300);
-  const smtpPort = await freePort(4525);
-  const mailHttpPort = await freePort(smtpPort + 1);
-  for (const name of ["mail", "inbox", "files"]) rmSync(join(folder, name), { recursive: true, force: true });
-  const env = {
-    ...process.env,
-    NODE_ENV: "production",
-    NEXT_TELEMETRY_DISABLED: "1",
-    STAGE_CALL_DIST: ".next-test",
-    DATABASE_URL: url,
-    STAGE_CALL_URL: `http://127.0.0.1:${port}`,
-    STAGE_CALL_SECRET: secret,
-    STAGE_CALL_FILES: join(folder, "files"),
-    STAGE_CALL_CLOCK_FILE: join(folder, "clock"),
-    STAGE_CALL_TRIES: "lenient",
-    STAGE_CALL_UI_KIT: "shown",
-    STAGE_CALL_PHONE_LINE: "stand-in",
-    SMTP_URL: `smtp://127.0.0.1:${smtpPort}`,
-    SMTP_PORT: String(smtpPort),
-    MAIL_HTTP_PORT: String(mailHttpPort),
-    MAIL_URL: `http://127.0.0.1:${mailHttpPort}`,
-    MAIL_FOLDER: join(folder, "mail"),
-    STAGE_CALL_INBOX: join(folder, "inbox"),
-    MAIL_OWN_ADDRESSES: "events@brinewold.example.org",
-    PORT: String(port),
-  };
-  rmSync(join(folder, "clock"), { force: true });
-  run("node", [...tsx, "scripts/migrate.ts"], { env });
+  const build = { ...process.env, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1", STAGE_CALL_DIST: ".next-test" };
   const canReuse = process.env.REUSE_BUILD === "1" && has(join(root, ".next-test/BUILD_ID"));
-  if (!canReuse) run("npx", ["next", "build"], { env, stdio: ["ignore", "ignore", "inherit"] });
-  step("seeding");
-  run("node", [...tsx, "scripts/seed.ts"], { env });
+  if (!canReuse) run("npx", ["next", "build"], { env: build, stdio: ["ignore", "ignore", "inherit"] });
   step("browser tests");
-  const work = { ...env, STAGE_CALL_PART: "work" };
-  keep("node", ["--import", "tsx", "scripts/serve.ts"], work, { stdio: ["ignore", "ignore", "inherit"] });
-  const done = spawnSync("npx", ["playwright", "test", ...process.argv.slice(3)], { cwd: root, env, stdio: "inherit" });
-  if (done.status !== 0) process.exit(1);
+  const chosen = only === "browser" ? process.argv.slice(3) : [];
+  const lanes = chosen.length > 0 ? [{ name: "first", files: chosen }] : await bothLanes(root);
+  const installations = [];
+  for (const lane of lanes)
+    installations.push({ ...lane, env: await installLane(lane.name, { cluster, folder, build, secret }) });
+  step("seeded");
+  const outcomes = await Promise.all(installations.map((lane) => runLane(lane)));
+  step(`browser tests: ${outcomes.every(Boolean) ? "passed" : "FAILED"}`);
+  if (!outcomes.every(Boolean)) process.exit(1);
 }
 step("all passed");
 // the worker beside the browser tests would keep this process alive

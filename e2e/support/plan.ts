@@ -24,7 +24,7 @@ export const workPlace = (page: Page, name: RegExp): Promise<void> =>
 export async function publish(page: Page): Promise<string> {
   await workPlace(page, /Public page/);
   await page.getByRole("button", { name: "Publish" }).click();
-  await expect(page.getByText("Published.")).toBeVisible();
+  await expect(page.getByText("Published.", { exact: true })).toBeVisible();
   return (await page.getByRole("link", { name: /\/front\// }).textContent())!;
 }
 

@@ -4,7 +4,8 @@ import type { Db } from "../db/client";
 
 /**
  * People go from one place to another: every stay of theirs in the room that lasts ends now, and one at the new
- * place begins with the same device and sign of life. Whoever is there already stays.
+ * place begins with the same device and sign of life. Whoever is there already stays. A sign that was written while the
+ * command waited for its lock is later than `now`: the stay ends no earlier than it.
  */
 export async function moveStays(
   tx: Db,
@@ -16,7 +17,7 @@ export async function moveStays(
   const at = new Date(now).toISOString();
   await tx.execute(sql`
     with left_behind as (
-      update stays set to_at = greatest(from_at, ${at}::timestamptz)
+      update stays set to_at = greatest(from_at, last_sign_at, ${at}::timestamptz)
       where room_id = ${roomId} and to_at is null and place <> ${place} and ticket_id = any(${sql.param([...ticketIds])}::uuid[])
       returning *)
     insert into stays (id, connection_id, organisation_id, occurrence_id, room_id, ticket_id, role, device, chain_id, place, from_at, last_sign_at, level)
