@@ -53,7 +53,7 @@ module.exports = {
       name: "core-packages",
       severity: "error",
       from: { path: "^src/core/", pathNot: "\\.test\\.tsx?$" },
-      to: { path: "node_modules", pathNot: "node_modules/temporal-polyfill" },
+      to: { path: "node_modules", pathNot: "node_modules/(temporal-polyfill|perfect-freehand)" },
     },
     only("contracts-see-core", "^src/contracts/", ["^src/(contracts|core)/"]),
     only("ui-sees-itself", "^src/ui/", ["^src/ui/"]),

@@ -84,6 +84,8 @@ const plainWords = {
   "edited-meanwhile": "Somebody else saved this in the meantime. Your text is still here: compare, then save again.",
   "already-done": "This was already done.",
   "page-turned": "Somebody else turned first. Nothing was skipped.",
+  "board-full": "This board is full. Open another one; what is drawn stays.",
+  "not-a-board": "This file is no board that was saved here. Nothing was made of it.",
   "segment-gone": "The running segment is no longer on the run sheet. Choose the next one by its name.",
   "curtain-moved": "Somebody else moved the curtain in this moment. Look again before you raise it.",
   barred: "The desk has closed this room to you.",
@@ -153,6 +155,8 @@ export function wordsOf(failure: Failure): string {
       return ruleWords[failure.reason];
     case "rule-part-unknown":
       return `The rule has a part that a series here cannot keep: ${failure.part}. Nothing was changed; leave it out or write the dates one by one.`;
+    case "too-many-boards":
+      return `A date has at most ${failure.most} boards.`;
     case "too-many-dates":
       return `This rule makes more than ${failure.most} dates. Give it an earlier end, or part it into two series.`;
     case "unknown-merge-field":

@@ -1,3 +1,4 @@
+export { boardTitleInput, surfaceInput, type InkRow } from "./room/board";
 export type { ChatLineView, OwnLine } from "./room/chat";
 export type { Done } from "./done";
 export type { ExtentConsequences } from "./views/extent";

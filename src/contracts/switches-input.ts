@@ -1,4 +1,4 @@
-import { chatReaches, questionViews, wholeSwitches, type SwitchName, type Switches } from "@/core/people";
+import { chatReaches, markers, questionViews, wholeSwitches, type SwitchName, type Switches } from "@/core/people";
 import { z } from "zod";
 
 const onOff = z.object({ on: z.boolean() });
@@ -22,6 +22,7 @@ export const switchInputs = {
   count: onOff,
   rename: onOff,
   paging: onOff,
+  marking: z.object({ who: z.enum(markers) }),
   door: onOff,
 } satisfies { readonly [K in SwitchName]: z.ZodType<Switches[K]> };
 
@@ -46,6 +47,7 @@ export const switchTurned = z.discriminatedUnion("name", [
   turn("count"),
   turn("rename"),
   turn("paging"),
+  turn("marking"),
   turn("door"),
 ]);
 /** What whoever turned it saw of it. */

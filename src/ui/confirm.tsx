@@ -12,6 +12,8 @@ export function Confirm(props: {
   title: string;
   children: ReactNode;
   act: string;
+  /** what leaves everything as it is, in the reader's language */
+  cancel?: string;
   weight?: "danger" | "on-air" | "act";
   onConfirm: () => void;
 }) {
@@ -36,7 +38,7 @@ export function Confirm(props: {
             <AlertDialog.Action className={buttonClass(props.weight ?? "danger")} onClick={props.onConfirm}>
               {props.act}
             </AlertDialog.Action>
-            <AlertDialog.Cancel className={buttonClass("quiet")}>Not now</AlertDialog.Cancel>
+            <AlertDialog.Cancel className={buttonClass("quiet")}>{props.cancel ?? "Not now"}</AlertDialog.Cancel>
           </div>
         </AlertDialog.Content>
       </AlertDialog.Portal>

@@ -33,6 +33,7 @@ const guards: Readonly<Record<string, string>> = {
   "(team)/contacts/page.tsx": "pageMember(",
   "(team)/contacts/[file]/route.ts": "currentMember(",
   "(team)/upload/contacts/route.ts": "currentMember(",
+  "(team)/upload/board/[id]/[date]/route.ts": "currentMember(",
   "(team)/upload/entries/[id]/[date]/route.ts": "currentMember(",
   "(team)/season/page.tsx": "pageMember(",
   "(team)/outbox/page.tsx": "pageMember(",

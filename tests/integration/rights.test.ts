@@ -1,3 +1,4 @@
+import { boardFromFile } from "@/server/services/hour/boards";
 import { readFileSync } from "node:fs";
 import { randomUUID } from "node:crypto";
 import { resolve } from "node:path";
@@ -328,6 +329,13 @@ const routeActs: Readonly<Record<string, { needs: (typeof actions)[string]["need
   "upload/entries": {
     needs: "event.import-entries",
     call: (m) => importEntries(world.context, m, event.eventId, event.occurrenceId, new Uint8Array()),
+  },
+  "upload/board": {
+    needs: "desk.open",
+    call: (m) => {
+      const at = { eventId: event.eventId, occurrenceId: event.occurrenceId };
+      return boardFromFile(world.context, world.cache, m, at, { title: "", bytes: new Uint8Array() });
+    },
   },
   "upload/entries?preview": {
     needs: "event.import-entries",

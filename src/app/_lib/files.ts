@@ -16,3 +16,14 @@ export const csvResponse = (text: string, name: string): Response =>
       "cache-control": "no-store",
     },
   });
+
+/** A picture as a file of its own: never shown as a page, whatever stands in it. */
+export const pictureResponse = (bytes: Uint8Array, name: string, mediaType: string): Response =>
+  new Response(Buffer.from(bytes), {
+    headers: {
+      "content-type": mediaType,
+      "content-disposition": `attachment; filename="${name}"`,
+      "content-security-policy": "default-src 'none'; style-src 'unsafe-inline'; sandbox",
+      "cache-control": "no-store",
+    },
+  });

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import type { Failure } from "@/core/shared";
+import { boardCommands, boardFacts, boardWhispers } from "./board";
 import { chatCommands, chatFacts } from "./chat";
 import { cuesCommands } from "./cues";
 import { floorCommands, floorWhispers } from "./floor";
@@ -22,15 +23,16 @@ const command = z.discriminatedUnion("type", [
   ...chatCommands,
   ...trayCommands,
   ...slidesCommands,
+  ...boardCommands,
 ]);
-const fact = z.discriminatedUnion("type", [...questionsFacts, ...pollsFacts, ...chatFacts, ...signalsFacts]);
+const facts = [...questionsFacts, ...pollsFacts, ...chatFacts, ...signalsFacts, ...boardFacts] as const;
+const fact = z.discriminatedUnion("type", facts);
 /** The names of the facts: they go past the room's lock. */
-export const factTypes: readonly string[] = [...questionsFacts, ...pollsFacts, ...chatFacts, ...signalsFacts].map(
-  (one) => one.shape.type.value,
-);
-const whisper = z.discriminatedUnion("type", [...stageWhispers, ...floorWhispers]);
+export const factTypes: readonly string[] = facts.map((one) => one.shape.type.value);
+const whispers = [...stageWhispers, ...floorWhispers, ...boardWhispers] as const;
+const whisper = z.discriminatedUnion("type", whispers);
 /** The names of what is said in passing: it is sent on and kept nowhere. */
-export const whisperTypes: readonly string[] = [...stageWhispers, ...floorWhispers].map((one) => one.shape.type.value);
+export const whisperTypes: readonly string[] = whispers.map((one) => one.shape.type.value);
 /** Of the connection, not of the room: a sign of life, and a goodbye. */
 const presence = z.discriminatedUnion("type", [
   z.object({ type: z.literal("sign"), connectionId: id }),

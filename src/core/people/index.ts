@@ -28,6 +28,8 @@ export {
 } from "./permissions";
 export {
   chatReaches,
+  markers,
+  type Markers,
   defaultSwitches,
   isMet,
   questionViews,

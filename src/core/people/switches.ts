@@ -6,6 +6,10 @@ export type ChatReach = (typeof chatReaches)[number];
 export const questionViews = ["none", "answered", "all"] as const;
 export type QuestionView = (typeof questionViews)[number];
 
+/** Who draws on the page of the slides that is on. The team may wherever anybody may. */
+export const markers = ["nobody", "leader", "stage", "all"] as const;
+export type Markers = (typeof markers)[number];
+
 /** The audience settings of an event that may be turned during the hour: data that the permission table reads. */
 export interface Switches {
   readonly questions: {
@@ -36,6 +40,8 @@ export interface Switches {
   readonly rename: { readonly on: boolean };
   /** people may look at other pages of the slides for themselves */
   readonly paging: { readonly on: boolean };
+  /** who may draw on the slides; `leader`: whoever turns them */
+  readonly marking: { readonly who: Markers };
   /** whoever comes waits at the door until the desk lets them in */
   readonly door: { readonly on: boolean };
 }
@@ -59,6 +65,7 @@ export const defaultSwitches: Switches = {
   count: { on: false },
   rename: { on: true },
   paging: { on: false },
+  marking: { who: "leader" },
   door: { on: false },
 };
 
@@ -84,7 +91,7 @@ export type SwitchTurn = {
 
 /** What a permission asks of the switches. */
 export type Need =
-  | { readonly switch: Exclude<SwitchName, "chat" | "door" | "paging"> }
+  | { readonly switch: Exclude<SwitchName, "chat" | "door" | "paging" | "marking"> }
   | { readonly switch: "questions"; readonly part: "votes" | "comments" }
   | { readonly switch: "chat"; readonly atLeast: ChatReach };
 

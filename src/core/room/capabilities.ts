@@ -1,3 +1,4 @@
+import { board } from "./board";
 import { chat } from "./chat";
 import { cues } from "./cues";
 import { floor } from "./floor";
@@ -10,7 +11,7 @@ import { stage } from "./stage";
 import { tray } from "./tray";
 
 /** The one list of what the hour can do. Another capability is another line here. */
-export const capabilities = { hour, stage, floor, cues, questions, polls, chat, signals, tray, slides } as const;
+export const capabilities = { hour, stage, floor, cues, questions, polls, chat, signals, tray, slides, board } as const;
 
 export type Capabilities = typeof capabilities;
 export type CapabilityName = keyof Capabilities;

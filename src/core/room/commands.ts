@@ -1,3 +1,4 @@
+import type { BoardCommand, BoardEntry, BoardShape } from "./board";
 import type { ChatCommand, ChatEntry, ChatShape } from "./chat";
 import type { CuesCommand, CuesEntry, CuesShape } from "./cues";
 import type { FloorCommand, FloorEntry, FloorShape } from "./floor/shape";
@@ -20,10 +21,12 @@ export type RoomCommand =
   | PollsCommand
   | ChatCommand
   | TrayCommand
-  | SlidesCommand;
+  | SlidesCommand
+  | BoardCommand;
 /** Acts that come too often for the journal: each has a table and a unique key of its own. */
 export type RoomFact = Exclude<
   (
+    | BoardShape
     | ChatShape
     | CuesShape
     | FloorShape
@@ -38,7 +41,16 @@ export type RoomFact = Exclude<
 >;
 /** What may stand in a journal. Every row holds ids, never a name or a text. */
 export type EntryBody =
-  HourEntry | StageEntry | FloorEntry | CuesEntry | QuestionsEntry | PollsEntry | ChatEntry | TrayEntry | SlidesEntry;
+  | HourEntry
+  | StageEntry
+  | FloorEntry
+  | CuesEntry
+  | QuestionsEntry
+  | PollsEntry
+  | ChatEntry
+  | TrayEntry
+  | SlidesEntry
+  | BoardEntry;
 
 /** One row of the journal. */
 export interface JournalEntry {

@@ -90,11 +90,35 @@ export {
   type ClosedButLoud,
   type Speaking,
 } from "./stage/who-speaks";
+export {
+  inkColours,
+  inkPaint,
+  inkSpan,
+  inkTools,
+  inkWidths,
+  isSameSurface,
+  mostStrokePoints,
+  mostTextLength,
+  splitPoints,
+  type InkAct,
+  type InkBody,
+  type InkColour,
+  type InkTool,
+  type Mark,
+  type Surface,
+} from "./board/ink";
+export { type Trace } from "./board";
+export { inkSize, pointsOf, shapeOf, textLeading, textSizeOf, widthOf, type Point, type Shape } from "./board/outline";
+export { clearBackMs, InkPicture, pictureOf, type Drawn, type DrawnMark } from "./board/picture";
+export { boardSurface, drawReaches, mostBoards, mostDrawers, type DrawReach } from "./board/state";
+export { readSvg, writeSvg } from "./board/svg";
+export { doesTouch } from "./board/touch";
+export { isSurfaceShown, mayDraw } from "./may-draw";
 export type { DeckItem } from "./slides/items";
 export { bestVersion } from "./slides/version";
 export { mayTurn } from "./slides/state";
 export { arrivedBackstage, type StagePerson, type StagePlace } from "./stage/state";
-export { isOfTheStage, places, standingOf, type Place, type Standing } from "./standing";
+export { isInHouse, isOfTheStage, places, standingOf, type Place, type Standing } from "./standing";
 export type {
   AnyView,
   AudienceItem,

@@ -1,4 +1,5 @@
 import type { ChatReach, Duty, Phase, Role, Switches } from "../people";
+import type { BoardItem, BoardTitleItem, HouseBoardItem } from "./board/items";
 import type { CardKind } from "./cues/cards";
 import type { EveryoneItem, HandItem, HeardItem, HolderItem, OwnFloor } from "./floor/items";
 import type { QuestionState } from "../questions";
@@ -212,6 +213,8 @@ export interface DeskView {
   readonly shown: Section<Shown>;
   readonly turners: Section<TurnersItem>;
   readonly decks: Section<DeckItem>;
+  readonly board: Section<BoardItem>;
+  readonly boards: Section<BoardTitleItem>;
 }
 export interface StageView {
   readonly event: Section<EventItem>;
@@ -232,6 +235,8 @@ export interface StageView {
   readonly shown: Section<Shown>;
   readonly turners: Section<TurnersItem>;
   readonly decks: Section<DeckItem>;
+  readonly board: Section<BoardItem>;
+  readonly boards: Section<BoardTitleItem>;
 }
 export interface HouseView {
   readonly event: Section<EventItem>;
@@ -250,6 +255,7 @@ export interface HouseView {
   readonly tallies: Section<TallyItem>;
   readonly signals: Section<CountItem>;
   readonly slides: Section<HouseSlidesItem>;
+  readonly openBoard: Section<HouseBoardItem>;
 }
 export interface FoyerView {
   readonly event: Section<EventItem>;
@@ -273,6 +279,8 @@ export interface PersonalPart {
 export interface OwnParts {
   readonly [capability: string]: unknown;
   readonly floor?: OwnFloor;
+  /** named by the desk to draw on the boards */
+  readonly board?: { readonly isDrawer: boolean };
   /** answers by poll and question */
   readonly polls?: { readonly ballots: Readonly<Record<string, Answers>> };
   readonly questions?: {

@@ -22,6 +22,9 @@ export type Failure =
   | { code: "segment-gone" }
   /** somebody turned meanwhile; null: the slides were put away */
   | { code: "page-turned"; page: number | null }
+  | { code: "too-many-boards"; most: number }
+  | { code: "board-full" }
+  | { code: "not-a-board" }
   | { code: "curtain-moved" }
   | { code: "too-early"; callAt: number }
   | { code: "barred" }

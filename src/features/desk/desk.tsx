@@ -1,59 +1,27 @@
 "use client";
-import type { TrayItem } from "@/core/room";
 import type { RoomLink } from "@/features/shared/room-link/use-room";
 import { useEffect, useMemo, useState } from "react";
 import { liveClock } from "@/core/run-sheet";
-import type { Actor } from "@/core/people";
 import { verdict, type Action } from "@/core/rights";
 import { inTray, type DeskView } from "@/core/room";
-import { HeldLines } from "@/features/shared/chat/held-lines";
-import { DeskChat } from "@/features/shared/chat/team-chat";
-import { Note, Tabs, Theme } from "@/ui";
+import { Note, Theme } from "@/ui";
 import { TeamSignals } from "@/features/shared/rooms/team-signals";
 import { segmentsInOrder } from "@/features/shared/segments";
 import { useNow } from "@/features/shared/use-now";
 import { useRoom } from "@/features/shared/room-link/use-room";
 import type { DeskScene } from "./scene";
 import { KeyList, useDeskKeys } from "./desk-keys";
-import { Crowd, type CrowdActs } from "./crowd";
+import { Crowd } from "./crowd";
 import { CommandLine } from "./command-line";
+import { DeskLists } from "./desk-lists";
+import type { DeskProps } from "./desk-props";
 import { DoorsAndCurtain } from "./doors-and-curtain";
-import type { SetDuties } from "./duties-menu";
-import { Everyone } from "./everyone";
-import { LatePeople, type LateActs } from "./late-people";
+import { LatePeople } from "./late-people";
 import { HourColumn } from "./hour-column";
-import type { Extend } from "./over-time";
 import { PeopleShelves } from "./people-shelves";
 import { OpenPoll } from "./polls/open-poll";
-import { PollDesk } from "./polls/poll-desk";
-import { QuestionList } from "./questions/question-list";
-import { SlidesDesk, type DeckActs } from "./slides-desk";
 import { useSounds } from "./sounds";
-import { SwitchesSheet, type KeepSwitches } from "./switches-sheet";
-import { Tray } from "./tray";
 import { useSilence } from "./use-silence";
-
-export interface DeskProps {
-  readonly occurrenceId: string;
-  readonly ticketId: string;
-  readonly actor: Actor;
-  readonly frontUrl: string;
-  readonly backUrl: string;
-  /** to be read out, of a room without fixed time */
-  readonly roomCode: string | null;
-  /** ends the date later, where its licence is free for it */
-  readonly extend: Extend;
-  /** keeps the audience's settings for the event's further dates; null for whoever may not plan it */
-  readonly keepSwitches: KeepSwitches | null;
-  /** null for whoever may not change the run sheet */
-  readonly decks: DeckActs | null;
-  /** null for whoever may not bring people in */
-  readonly late: LateActs | null;
-  /** null for whoever may not fill a rehearsal */
-  readonly crowd: CrowdActs | null;
-  /** null for whoever may not hand duties out */
-  readonly setDuties: SetDuties | null;
-}
 
 function DeskHead({ props, scene }: { props: DeskProps; scene: DeskScene }) {
   return (
@@ -94,81 +62,6 @@ function LineNotes({ room }: { room: RoomLink<DeskView> }) {
       )}
       {room.refusal && <Note tone="wrong">{room.refusal}</Note>}
     </>
-  );
-}
-
-function TrayAndChat({
-  tray,
-  heldCount,
-  room,
-  scene,
-  props,
-  openLate,
-  list,
-  setList,
-}: {
-  openLate: () => void;
-  /** which of the lists is open */
-  list: string;
-  setList: (list: string) => void;
-  tray: readonly TrayItem[];
-  heldCount: number;
-  room: RoomLink<DeskView>;
-  scene: DeskScene;
-  props: DeskProps;
-}) {
-  return (
-    <div className="flex min-h-0 flex-col p-3">
-      <Tabs
-        label="In-tray and deeper lists"
-        isDense
-        open={list}
-        onOpen={setList}
-        tabs={[
-          {
-            id: "tray",
-            label: "In-tray",
-            count: tray.length + heldCount,
-            content: (
-              <>
-                <Tray
-                  scene={scene}
-                  items={tray}
-                  me={props.ticketId}
-                  held={heldCount > 0 && <HeldLines room={room} mayHandle={scene.may("chat.let-through")} />}
-                />
-              </>
-            ),
-          },
-          { id: "questions", label: "Questions", content: <QuestionList scene={scene} /> },
-          {
-            id: "slides",
-            label: "Slides",
-            content: <SlidesDesk scene={scene} dateId={props.occurrenceId} acts={props.decks} />,
-          },
-          { id: "polls", label: "Polls", content: <PollDesk scene={scene} dateId={props.occurrenceId} /> },
-          {
-            id: "chat",
-            label: "Chat",
-            content: (
-              <DeskChat
-                room={room}
-                me={props.ticketId}
-                zone={scene.zone}
-                mayHandle={scene.may("chat.take-away")}
-                maySwitch={scene.may("hour.set-switch")}
-              />
-            ),
-          },
-          {
-            id: "people",
-            label: "People",
-            content: <Everyone scene={scene} {...(props.late ? { bringIn: openLate } : {})} />,
-          },
-          { id: "switches", label: "Switches", content: <SwitchesSheet scene={scene} keep={props.keepSwitches} /> },
-        ]}
-      />
-    </div>
   );
 }
 
@@ -248,7 +141,7 @@ export function Desk(props: DeskProps) {
           <PeopleShelves scene={scene} setDuties={props.setDuties} />
           {list !== "polls" && <OpenPoll scene={scene} />}
         </main>
-        <TrayAndChat
+        <DeskLists
           tray={tray}
           heldCount={heldCount}
           room={room}

@@ -5,6 +5,7 @@ import { AddDeck } from "@/features/shared/slides/add-deck";
 import { DeckList } from "@/features/shared/slides/deck-list";
 import { TurnSlides, useTurning } from "@/features/shared/slides/turn-slides";
 import { Button, Field, Menu, Select, toast } from "@/ui";
+import type { InkSeat } from "@/features/shared/board/ink-pad";
 import type { DeskScene } from "./scene";
 
 /** What the team may do about the decks of a date. */
@@ -41,7 +42,17 @@ function WhoTurns({ scene }: { scene: DeskScene }) {
 }
 
 /** The deeper list of slides: what is on, who turns, every deck, and more brought in the middle of the hour. */
-export function SlidesDesk({ scene, dateId, acts }: { scene: DeskScene; dateId: string; acts: DeckActs | null }) {
+export function SlidesDesk({
+  scene,
+  dateId,
+  acts,
+  seat,
+}: {
+  scene: DeskScene;
+  dateId: string;
+  acts: DeckActs | null;
+  seat: InkSeat;
+}) {
   const { view, send, may } = scene;
   const t = useTranslations("slides");
   const show = useTurning(view, send, "slides.show");
@@ -54,7 +65,7 @@ export function SlidesDesk({ scene, dateId, acts }: { scene: DeskScene; dateId: 
     <div className="flex flex-col gap-3">
       {view.shown["it"] && (
         <>
-          <TurnSlides view={view} send={send} by="slides.show" mayTurn={mayShow} />
+          <TurnSlides view={view} send={send} by="slides.show" mayTurn={mayShow} seat={seat} isOfTeam />
           {may("slides.put-away") && (
             <Button className="self-start" onClick={() => send({ type: "slides.put-away" })}>
               Put the slides away

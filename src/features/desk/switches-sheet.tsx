@@ -1,11 +1,19 @@
 "use client";
 import { useState } from "react";
 import type { CommandBody } from "@/contracts";
-import { chatReaches, questionViews, type ChatReach, type QuestionView, type Switches } from "@/core/people";
+import {
+  chatReaches,
+  markers,
+  questionViews,
+  type ChatReach,
+  type Markers,
+  type QuestionView,
+  type Switches,
+} from "@/core/people";
 import { clockTime } from "@/core/time";
 import { reachWords } from "@/features/shared/chat/reach-words";
-import { othersSeeWords } from "@/features/shared/switch-words";
-import { Button, Checkbox, Confirm, Field, Select, Switch, toast } from "@/ui";
+import { markersWords, othersSeeWords } from "@/features/shared/switch-words";
+import { Button, ChoiceBar, Checkbox, Confirm, Field, Select, Switch, toast } from "@/ui";
 import type { DeskScene } from "./scene";
 import { SoundSwitches } from "./sounds";
 
@@ -45,6 +53,32 @@ interface PartProps {
   readonly scene: DeskScene;
   readonly isDisabled: boolean;
   readonly turn: (set: SetSwitch["set"]) => Promise<void>;
+}
+
+/** What people may do with the slides. */
+function SlideSwitches({ scene, isDisabled, turn, audience }: PartProps & { audience: string }) {
+  const now = scene.view.switches["it"]!;
+  return (
+    <>
+      <Switch
+        label="People turn the slides for themselves"
+        hint={hintOf(scene, "paging", `${audience} may look at other pages, and come back by one act.`)}
+        isOn={now.paging.on}
+        isDisabled={isDisabled}
+        onChange={(on) => void turn({ name: "paging", value: { on } })}
+      />
+      <div className="flex flex-col gap-1">
+        <span className="font-medium">Who draws on the slides</span>
+        <ChoiceBar
+          label="Who draws on the slides"
+          isDisabled={isDisabled}
+          value={now.marking.who}
+          onChange={(who: Markers) => void turn({ name: "marking", value: { who } })}
+          choices={markers.map((value) => ({ value, label: markersWords[value] }))}
+        />
+      </div>
+    </>
+  );
 }
 
 /** Whom the audience writes to, and whether somebody looks first. */
@@ -211,13 +245,7 @@ export function SwitchesSheet({ scene, keep }: { scene: DeskScene; keep: KeepSwi
         onChange={(on) => void turn({ name: "polls", value: { on } })}
       />
       <ChatSwitches scene={scene} isDisabled={isDisabled} turn={turn} />
-      <Switch
-        label="People turn the slides for themselves"
-        hint={hintOf(scene, "paging", `${audience} may look at other pages, and come back by one act.`)}
-        isOn={now.paging.on}
-        isDisabled={isDisabled}
-        onChange={(on) => void turn({ name: "paging", value: { on } })}
-      />
+      <SlideSwitches scene={scene} isDisabled={isDisabled} turn={turn} audience={audience} />
       <Switch
         label="Let people in one by one"
         hint={hintOf(scene, "door", "Whoever comes waits at the door until somebody of the team lets them in.")}

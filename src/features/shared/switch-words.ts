@@ -1,4 +1,4 @@
-import type { QuestionView, Switches } from "@/core/people";
+import type { Markers, QuestionView, Switches } from "@/core/people";
 import { reachWords } from "./chat/reach-words";
 
 /** What the house sees of others' questions. */
@@ -6,6 +6,14 @@ export const othersSeeWords: Readonly<Record<QuestionView, string>> = {
   none: "nothing",
   answered: "what was answered to all",
   all: "every question",
+};
+
+/** Who draws on the slides. */
+export const markersWords: Readonly<Record<Markers, string>> = {
+  nobody: "nobody",
+  leader: "whoever turns them, and the team",
+  stage: "everybody on the stage side",
+  all: "everybody",
 };
 
 /** All switches in one line: "questions, polls; chat to everybody; …", what is off left out. */
@@ -19,6 +27,7 @@ export function switchesWords({
   count,
   rename,
   paging,
+  marking,
   door,
 }: Switches): string {
   const asked = [
@@ -40,6 +49,7 @@ export function switchesWords({
     count.on ? "count seen" : "",
     rename.on ? "renaming" : "",
     paging.on ? "slides turned for oneself" : "",
+    marking.who === "nobody" ? "" : `drawing on slides: ${markersWords[marking.who]}`,
     door.on ? "let in one by one" : "",
   ];
   return said.filter(Boolean).join("; ");

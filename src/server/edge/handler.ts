@@ -3,10 +3,11 @@ import type { App } from "../compose";
 import { Refusal } from "@/core/shared";
 import { takeCommand } from "./command";
 import { sendEarlier } from "./lines";
+import { sendSurface } from "./surface";
 import { sendFailure, sendJson } from "./request";
 import { openStream } from "./stream";
 
-const livePath = /^\/live\/([0-9a-f-]{36})\/(stream|commands|lines)$/;
+const livePath = /^\/live\/([0-9a-f-]{36})\/(stream|commands|lines|surface)$/;
 
 /** Whether this handler answers, before the framework's: everything under /live/, and the operators' question. */
 export const isLive = (url: string): boolean => url.startsWith("/live/");
@@ -20,6 +21,9 @@ async function answer(app: App, request: IncomingMessage, response: ServerRespon
   }
   if (what === "lines" && request.method === "GET") {
     return sendEarlier(app, request, response, occurrenceId, url.searchParams);
+  }
+  if (what === "surface" && request.method === "GET") {
+    return sendSurface(app, request, response, occurrenceId, url.searchParams);
   }
   if (what === "commands" && request.method === "POST") {
     return takeCommand(app, request, response, occurrenceId, url.searchParams.get("as"));

@@ -1,6 +1,7 @@
 import type { CommandBody, FactBody } from "@/contracts";
 import type { JournalEntry, OwnParts, RoomCommand, RoomDirectory, RoomState } from "@/core/room";
 import type { Db } from "../db/client";
+import { boardServer } from "./board";
 import { chatServer } from "./chat";
 import { cuesServer } from "./cues";
 import { floorServer } from "./floor";
@@ -25,6 +26,7 @@ const servers: Readonly<Record<string, RoomServer>> = {
   chat: chatServer,
   signals: signalsServer,
   slides: slidesServer,
+  board: boardServer,
 };
 const ofType = (type: string): RoomServer => servers[type.slice(0, type.indexOf("."))] ?? {};
 
@@ -124,4 +126,6 @@ export const freshened = (db: Db, of: WordsOf, known: RoomDirectory, wanted: rea
   words.freshened(db, of, known, wanted, notes);
 
 export { loadFigures, loadTallies } from "./figures";
+export { surfaceActs } from "./board/acts";
+export { layMarks } from "./board/lay";
 export { recentSignals } from "./signals/recent";

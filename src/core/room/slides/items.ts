@@ -1,3 +1,4 @@
+import type { Markers } from "../../people";
 import type { Shown } from "./state";
 
 /** One version of the shown page, as the house gets it: its address, never those of pages to come. */
@@ -13,6 +14,8 @@ export interface HouseSlidesItem extends Shown {
   readonly pageCount: number;
   readonly versions: readonly PageVersion[];
   /** every page by version, where one may look elsewhere for oneself; null where not */
+  /** people draw on it */
+  readonly isForMarks: boolean;
   readonly paging: readonly { readonly language: string; readonly pictureIds: readonly (string | null)[] }[] | null;
 }
 /** Which page is on, and who turns, for the team. */
@@ -37,4 +40,6 @@ export interface DeckItem {
 export interface TurnersItem {
   readonly ids: readonly string[];
   readonly namedId: string | null;
+  /** who draws on the page that is on */
+  readonly marking: Markers;
 }

@@ -34,6 +34,7 @@ export function houseSlides(sight: SlidesSight): Section<HouseSlidesItem> {
         pictureId: pictureIds[shown.page - 1] ?? deck.pictureIds[shown.page - 1] ?? null,
         handOutId: isHandOut ? id : null,
       })),
+      isForMarks: sight.switches.marking.who === "all",
       paging: sight.switches.paging.on ? versions.map(({ language, pictureIds }) => ({ language, pictureIds })) : null,
     },
   };
@@ -41,8 +42,12 @@ export function houseSlides(sight: SlidesSight): Section<HouseSlidesItem> {
 
 export const shownItem = ({ own }: SlidesSight): Section<Shown> => (own.shown ? { it: own.shown } : {});
 
-export const turnersItem = ({ own }: SlidesSight): Section<TurnersItem> => ({
-  it: { ids: own.turnerId === null ? own.leaderIds : [own.turnerId], namedId: own.turnerId },
+export const turnersItem = ({ own, switches }: SlidesSight): Section<TurnersItem> => ({
+  it: {
+    ids: own.turnerId === null ? own.leaderIds : [own.turnerId],
+    namedId: own.turnerId,
+    marking: switches.marking.who,
+  },
 });
 
 export const deckItems = ({ words }: SlidesSight): Section<DeckItem> =>

@@ -55,8 +55,8 @@ export class CommandQueue {
   }
 
   /** @returns what became of it, once there is an answer */
-  push(command: CommandBody): Promise<Receipt> {
-    const one: Waiting = { commandId: this.ports.newId(), command, at: this.ports.now() };
+  push(command: CommandBody, commandId = this.ports.newId()): Promise<Receipt> {
+    const one: Waiting = { commandId, command, at: this.ports.now() };
     this.waiting.push(one);
     this.tell();
     void this.ports.store.put(one);

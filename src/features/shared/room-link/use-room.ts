@@ -2,7 +2,7 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { wordsOf, type CommandBody, type StreamMessages, type WhisperBody } from "@/contracts";
 import type { Failure } from "@/core/shared";
-import type { AnyView, PersonalPart } from "@/core/room";
+import type { AnyView, PersonalPart, Trace } from "@/core/room";
 import type { Receipt } from "./command-queue";
 import { noFeeds, screenOf, type Feeds } from "./feeds";
 import { openLink, type LinkState } from "./open-link";
@@ -24,11 +24,19 @@ export interface RoomLink<V extends AnyView> {
   readonly clockAheadMs: number;
   /** how loud people of the stage are, 0–100, as their own browsers say */
   readonly levels: ReadonlyMap<string, number>;
-  send(command: CommandBody): Promise<Receipt>;
+  /** what people draw or point at while their hand moves, by ticket */
+  readonly traces: ReadonlyMap<string, Traced>;
+  /** @param commandId given where the act is to be known again before its answer */
+  send(command: CommandBody, commandId?: string): Promise<Receipt>;
   /** a page more of a log feed, before what is there */
   readEarlier(topic: string): Promise<void>;
   /** says something in passing: sent once, kept nowhere, answered by nobody */
   whisper(body: WhisperBody): void;
+}
+
+/** What was said of a hand that moves, and when it came. */
+export interface Traced extends Trace {
+  readonly at: number;
 }
 
 /** At the end a whole house signs: spread over this long. */
@@ -55,12 +63,17 @@ export function useRoom<V extends AnyView>(
   const [waiting, setWaiting] = useState(0);
   const [clockAheadMs, setClockAheadMs] = useState(0);
   const [levels, setLevels] = useState<ReadonlyMap<string, number>>(new Map());
+  const [traces, setTraces] = useState<ReadonlyMap<string, Traced>>(new Map());
   const link = useRef<ReturnType<typeof openLink> | null>(null);
 
   useEffect(() => {
     const set = { feeds: setFeeds, me: setMe, state: setState, refusal: setRefusal, waiting: setWaiting };
-    const whispers = ({ said }: StreamMessages["whispers"]) =>
-      setLevels((before) => new Map([...before, ...said.map(([id, { level }]) => [id, level] as const)]));
+    const whispers = ({ said }: StreamMessages["whispers"]) => {
+      const heard = said.flatMap(([id, one]) => ("level" in one ? [[id, one.level] as const] : []));
+      if (heard.length > 0) setLevels((before) => new Map([...before, ...heard]));
+      const seen = said.flatMap(([id, one]) => ("surface" in one ? [[id, { ...one, at: Date.now() }] as const] : []));
+      if (seen.length > 0) setTraces((before) => new Map([...before, ...seen]));
+    };
     const opened = openLink(`/live/${occurrenceId}`, as ? `as=${as}` : "", {
       ...set,
       whispers,
@@ -78,9 +91,9 @@ export function useRoom<V extends AnyView>(
     return () => clearTimeout(timer);
   }, [phase]);
 
-  const send = useCallback((command: CommandBody): Promise<Receipt> => {
+  const send = useCallback((command: CommandBody, commandId?: string): Promise<Receipt> => {
     setRefusal(null);
-    return link.current?.queue.push(command) ?? Promise.resolve({ ok: false, failure: { code: "lost" } });
+    return link.current?.queue.push(command, commandId) ?? Promise.resolve({ ok: false, failure: { code: "lost" } });
   }, []);
   const readEarlier = useReadEarlier(occurrenceId, as, feeds.logs, setFeeds);
   const whisper = useCallback((body: WhisperBody) => link.current?.queue.post(body), []);
@@ -94,6 +107,7 @@ export function useRoom<V extends AnyView>(
     waiting,
     clockAheadMs,
     levels,
+    traces,
     send,
     readEarlier,
     whisper,

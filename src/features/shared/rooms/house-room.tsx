@@ -13,6 +13,8 @@ import { refusalWords } from "@/contracts/messages/refusal";
 import type { FoyerView, HouseView, PersonalPart } from "@/core/room";
 import { classes, Note } from "@/ui";
 
+import { DrawPlace, HouseBoard } from "../board/house-board";
+import type { InkSeat } from "../board/ink-pad";
 import { HouseSlides } from "../slides/house-slides";
 import { spanText } from "../times";
 import { useNow } from "../use-now";
@@ -26,11 +28,13 @@ export function LinkNote({ state }: { state: RoomLink<never>["state"] }) {
   return null;
 }
 
-function Programme({ view, before }: { view: HouseView; before: ReactNode }) {
+function Programme({ view, before, seat }: { view: HouseView; before: ReactNode; seat: InkSeat }) {
   const t = useTranslations("house");
   const status = view.status["it"];
   const hasResult = Object.values(view.polls).some((poll) => poll.isOnPicture);
-  const slides = view.slides["it"];
+  const openBoard = view.openBoard["it"];
+  const slides = openBoard ? undefined : view.slides["it"];
+  const hasDocument = openBoard !== undefined || slides !== undefined;
   const cast = [
     ...Object.entries(view.cast),
     ...Object.entries(view.guests).map(([id, { name }]) => [id, { name, portraitId: null }] as const),
@@ -42,22 +46,23 @@ function Programme({ view, before }: { view: HouseView; before: ReactNode }) {
       className={classes(
         "flex w-full flex-col justify-between self-start bg-ground",
         // a page needs the width of a phone for itself: what stands beside it goes under it there
-        slides ? "p-2 sm:aspect-video sm:p-5" : "aspect-video p-5",
+        hasDocument ? "p-2 sm:aspect-video sm:p-5" : "aspect-video p-5",
       )}
     >
       {!status?.isCurtainUp ? (
         <div className="m-auto text-center">{before}</div>
       ) : (
         <>
-          <p className={classes("text-lead text-ink-2", slides && "max-sm:hidden")}>
+          <p className={classes("text-lead text-ink-2", hasDocument && "max-sm:hidden")}>
             {view.cue["it"]?.segmentTitle ?? view.event["it"]?.title}
           </p>
           <ResultOnPicture view={view} />
-          {slides && !hasResult && <HouseSlides shown={slides} />}
+          {slides && !hasResult && <HouseSlides shown={slides} seat={seat} />}
+          {openBoard && !hasResult && <HouseBoard open={openBoard} seat={seat} />}
           <ul
             className={classes(
               "flex flex-wrap justify-center gap-3",
-              slides ? "mt-3" : "m-auto",
+              hasDocument ? "mt-3" : "m-auto",
               hasResult && "hidden",
             )}
           >
@@ -67,19 +72,22 @@ function Programme({ view, before }: { view: HouseView; before: ReactNode }) {
                 key={id}
                 className={classes(
                   "flex min-w-40 items-center gap-3 border-s-2 border-action bg-sheet px-4",
-                  slides ? "py-1" : "py-3",
+                  hasDocument ? "py-1" : "py-3",
                 )}
               >
                 {person.portraitId && (
                   <img
                     src={`/pictures/${person.portraitId}`}
                     alt=""
-                    className={classes("rounded-control object-cover", slides ? "size-8" : "size-16 max-sm:size-10")}
+                    className={classes(
+                      "rounded-control object-cover",
+                      hasDocument ? "size-8" : "size-16 max-sm:size-10",
+                    )}
                   />
                 )}
                 <span>
                   <span className="block text-lead font-medium">{person.name}</span>
-                  <span className={classes("block text-ink-2", slides && "max-sm:hidden")}>{t("onStage")}</span>
+                  <span className={classes("block text-ink-2", hasDocument && "max-sm:hidden")}>{t("onStage")}</span>
                 </span>
               </li>
             ))}
@@ -152,6 +160,14 @@ export function HouseRoom(props: { occurrenceId: string; ticketId: string; start
   const house = room.screen === "house" && room.view && "cast" in room.view ? room.view : null;
   const event = room.view?.event["it"];
   const floor = room.me?.own.floor;
+  const openBoard = house?.openBoard["it"];
+  const seat: InkSeat = {
+    link: room,
+    occurrenceId: props.occurrenceId,
+    as: props.ticketId,
+    ticketId: props.ticketId,
+    nameOf: (id) => house?.cast[id]?.name ?? house?.guests[id]?.name ?? "",
+  };
   if (room.state === "withdrawn" || room.state === "shown-out")
     return <main className="p-16 text-center text-lead">{t("withdrawn")}</main>;
   if (phase === "ended") {
@@ -179,12 +195,16 @@ export function HouseRoom(props: { occurrenceId: string; ticketId: string; start
             <div className="lg:sticky lg:top-4 lg:self-start">
               <Programme
                 view={house}
+                seat={seat}
                 before={
                   <p className="text-head text-ink-2">
                     {t(house.status["it"]?.hasBegun ? "curtainDownAgain" : "curtainDown")}
                   </p>
                 }
               />
+              {openBoard && (openBoard.isForAll || room.me?.own.board?.isDrawer) && (
+                <DrawPlace open={openBoard} seat={seat} />
+              )}
               {floor && <HandLine room={room} floor={floor} view={house} />}
               <SignalLine view={house} send={room.send} />
               {house.figures["house"] && (

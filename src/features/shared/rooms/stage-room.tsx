@@ -17,9 +17,11 @@ import { TeamSignals } from "./team-signals";
 import { useDevices } from "../devices/use-devices";
 import { useOwnLevel } from "./use-own-level";
 import { useNow } from "../use-now";
-import { useRoom } from "../room-link/use-room";
+import { useRoom, type RoomLink } from "../room-link/use-room";
 import { LinkNote } from "./house-room";
 import { OwnOpen } from "./own-open";
+import type { InkSeat } from "../board/ink-pad";
+import { StageBoards } from "../board/stage-boards";
 import { StageSlides, type OwnSlidesActs } from "../slides/stage-slides";
 import { placeWords, StagePeople } from "./stage-people";
 
@@ -123,6 +125,47 @@ function Heading({ now, next }: { now: string | undefined; next: string | undefi
   );
 }
 
+/** What is shown and drawn on: slides and boards. */
+function Documents(props: {
+  room: RoomLink<StageView>;
+  view: StageView;
+  ticketId: string;
+  occurrenceId: string;
+  ownSlides: OwnSlidesActs | null;
+}) {
+  const { room, view, ticketId, occurrenceId } = props;
+  const seat: InkSeat = {
+    link: room,
+    occurrenceId,
+    as: ticketId,
+    ticketId,
+    nameOf: (id) => view.stage[id]?.name ?? view.floor[id]?.name ?? "",
+  };
+  return (
+    <>
+      <StageSlides
+        view={view}
+        send={room.send}
+        ticketId={ticketId}
+        occurrenceId={occurrenceId}
+        own={props.ownSlides}
+        seat={seat}
+      />
+      <StageBoards view={view} seat={seat} role={view.stage[ticketId]?.role ?? "panelist"} />
+    </>
+  );
+}
+
+/** Enters the stage once, when the first picture has come. */
+function useEntering(view: StageView | null, send: RoomLink<StageView>["send"]): void {
+  const hasEntered = useRef(false);
+  useEffect(() => {
+    if (!view || hasEntered.current) return;
+    hasEntered.current = true;
+    void send({ type: "stage.enter" });
+  }, [view, send]);
+}
+
 /** What someone on stage needs: am I heard, does the house see me, how long have I left, the question in hand. */
 export function StageRoom({
   occurrenceId,
@@ -141,12 +184,7 @@ export function StageRoom({
   const devices = useDevices();
   const isOwnOpen = view?.stage[ticketId]?.isMicrophoneOpen ?? false;
   useOwnLevel(devices.level, isOwnOpen, room.whisper);
-  const hasEntered = useRef(false);
-  useEffect(() => {
-    if (!view || hasEntered.current) return;
-    hasEntered.current = true;
-    send({ type: "stage.enter" });
-  }, [view, send]);
+  useEntering(view, send);
   const startAt = view?.event["it"]?.startAt ?? 0;
   const now = useNow(startAt, clockAheadMs);
   if (state === "withdrawn")
@@ -216,7 +254,7 @@ export function StageRoom({
               isPast: i < index,
             }))}
           />
-          <StageSlides view={view} send={send} ticketId={ticketId} occurrenceId={occurrenceId} own={ownSlides} />
+          <Documents room={room} view={view} ticketId={ticketId} occurrenceId={occurrenceId} ownSlides={ownSlides} />
           <AudienceSignals view={view} />
           <QuestionInHand inHand={inHand} view={view} />
           <StageChat room={room} me={ticketId} zone={zone} />

@@ -14,7 +14,7 @@ export function useOwnLevel(
   level: number,
   isOpen: boolean,
   whisper: (body: WhisperBody) => void,
-  type: WhisperBody["type"] = "stage.level",
+  type: Extract<WhisperBody, { level: number }>["type"] = "stage.level",
 ): void {
   const now = useRef(0);
   useEffect(() => {

@@ -4,6 +4,9 @@ import { useState } from "react";
 import { useLocale, useTranslations } from "use-intl";
 import { bestVersion, type HouseView } from "@/core/room";
 import { IconButton, TextButton } from "@/ui";
+import type { InkSeat } from "../board/ink-pad";
+import { Fitted } from "../board/fitted";
+import { MarkedPage } from "../board/marked-page";
 import { PagePicture } from "./page-picture";
 
 type Shown = HouseView["slides"][string];
@@ -46,7 +49,7 @@ function Pager({ shown, own, look }: { shown: Shown; own: number; look: (page: n
 }
 
 /** The slides on the picture: everybody's page in one's own language, or one's own page where that is allowed. */
-export function HouseSlides({ shown }: { shown: Shown }) {
+export function HouseSlides({ shown, seat }: { shown: Shown; seat: InkSeat }) {
   const t = useTranslations("slides");
   const wishes = useWishes();
   const [elsewhere, setElsewhere] = useState<{ readonly deckId: string; readonly page: number } | null>(null);
@@ -54,15 +57,24 @@ export function HouseSlides({ shown }: { shown: Shown }) {
   const own = shown.paging && elsewhere?.deckId === shown.deckId ? elsewhere.page : shown.page;
   const pages = shown.paging && bestVersion(shown.paging, wishes)?.pictureIds;
   const pictureId = own === shown.page ? (version?.pictureId ?? null) : (pages?.[own - 1] ?? null);
+  const picture = (
+    <PagePicture
+      pictureId={pictureId}
+      page={own}
+      pageCount={shown.pageCount}
+      isRead
+      className="absolute inset-0 size-full"
+    />
+  );
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-2">
-      <PagePicture
-        pictureId={pictureId}
-        page={own}
-        pageCount={shown.pageCount}
-        isRead
-        className="aspect-video w-full sm:aspect-auto sm:min-h-0 sm:flex-1"
-      />
+      <Fitted>
+        {own === shown.page ? (
+          <MarkedPage seat={seat} shown={shown} mayMark={shown.isForMarks} isOfStage={false} page={picture} />
+        ) : (
+          <div className="relative aspect-video">{picture}</div>
+        )}
+      </Fitted>
       <div className="flex flex-wrap items-center gap-3">
         {shown.paging && (
           <Pager

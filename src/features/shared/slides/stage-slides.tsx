@@ -4,6 +4,7 @@ import type { Done } from "@/contracts";
 import type { StageView } from "@/core/room";
 import { Button, toast } from "@/ui";
 import type { RoomLink } from "../room-link/use-room";
+import type { InkSeat } from "../board/ink-pad";
 import { AddDeck } from "./add-deck";
 import { DeckList } from "./deck-list";
 import { TurnSlides, useTurning } from "./turn-slides";
@@ -21,6 +22,7 @@ export function StageSlides(props: {
   ticketId: string;
   occurrenceId: string;
   own: OwnSlidesActs | null;
+  seat: InkSeat;
 }) {
   const { view, send, own } = props;
   const t = useTranslations("slides");
@@ -31,7 +33,7 @@ export function StageSlides(props: {
   if (!own && !hasDecks) return null;
   return (
     <>
-      <TurnSlides view={view} send={send} by="slides.turn" mayTurn={mayTurn} />
+      <TurnSlides view={view} send={send} by="slides.turn" mayTurn={mayTurn} seat={props.seat} />
       <details>
         <summary className="cursor-pointer text-ink-2">{t("title")}</summary>
         <div className="mt-2 flex flex-col gap-3">

@@ -5,9 +5,11 @@ import { useTranslations } from "use-intl";
 import type { StageView } from "@/core/room";
 import { classes, IconButton, Press } from "@/ui";
 import type { RoomLink } from "../room-link/use-room";
+import type { InkSeat } from "../board/ink-pad";
+import { MarkedPage } from "../board/marked-page";
 import { PagePicture, usePageText } from "./page-picture";
 
-type Seen = Pick<StageView, "shown" | "decks">;
+type Seen = Pick<StageView, "shown" | "decks" | "turners">;
 type Send = RoomLink<StageView>["send"];
 interface Page {
   readonly deckId: string;
@@ -101,11 +103,15 @@ export function TurnSlides({
   send,
   by,
   mayTurn,
+  seat,
+  isOfTeam = false,
 }: {
   view: Seen;
   send: Send;
   by: "slides.show" | "slides.turn";
   mayTurn: boolean;
+  seat: InkSeat;
+  isOfTeam?: boolean;
 }) {
   const t = useTranslations("slides");
   const turn = useTurning(view, send, by);
@@ -120,6 +126,8 @@ export function TurnSlides({
   useTurnKeys(mayTurn && by === "slides.turn", step);
   const notes = usePageText((shown && deck?.notesIds[shown.page - 1]) ?? null);
   if (!shown || !deck) return null;
+  const marking = view.turners["it"]?.marking ?? "nobody";
+  const mayMark = marking !== "nobody" && (isOfTeam || marking !== "leader" || mayTurn);
   const next = shown.page < deck.pageCount ? (deck.pictureIds[shown.page] ?? null) : undefined;
   return (
     <section aria-label={deck.title} className="flex flex-col gap-2 bg-sheet p-3">
@@ -145,11 +153,19 @@ export function TurnSlides({
       </div>
       {mayTurn && by === "slides.turn" && <p className="text-label text-ink-2">{t("yourTurn")}</p>}
       <div className="grid grid-cols-[2fr_1fr] gap-3">
-        <PagePicture
-          pictureId={deck.pictureIds[shown.page - 1] ?? null}
-          page={shown.page}
-          pageCount={deck.pageCount}
-          className="aspect-video w-full bg-ground"
+        <MarkedPage
+          seat={seat}
+          shown={shown}
+          mayMark={mayMark}
+          isOfStage
+          page={
+            <PagePicture
+              pictureId={deck.pictureIds[shown.page - 1] ?? null}
+              page={shown.page}
+              pageCount={deck.pageCount}
+              className="absolute inset-0 size-full bg-ground"
+            />
+          }
         />
         <div className="flex min-w-0 flex-col gap-2">
           {next !== undefined && (

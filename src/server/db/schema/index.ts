@@ -25,6 +25,7 @@ export {
   type DatesBefore,
   type Look,
 } from "./events";
+export { drawingBoards, inkActs } from "./board";
 export { deckFailures, deckPages, decks, deckStates } from "./decks";
 export { parts, polls, segments } from "./run-sheet";
 export { chatEntryNotes, chatLines, logHeads } from "./chat";

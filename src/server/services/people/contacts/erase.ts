@@ -113,6 +113,8 @@ export async function erasePeople(db: Db, personIds: readonly string[], now: num
     where p.id = b.poll_id and q->>'id' = b.question_id and q->>'kind' = 'open-text' and b.ticket_id in ${ownTickets}`);
   // the record keeps that a line was written, not what it said
   await db.execute(sql`update chat_lines set text = '' where author_ticket_id in ${ownTickets}`);
+  await db.execute(sql`
+    update ink_acts set body = jsonb_set(body, '{mark,text}', '""') where author_ticket_id in ${ownTickets} and body->'mark'->>'tool' = 'text'`);
   await db.execute(sql`delete from entry_proofs where ticket_id in ${ownTickets}`);
   await db.execute(sql`
     update tickets set answers = '{}', about_line = '', portrait_id = null, source = null, room_name = null, revoked_at = coalesce(revoked_at, ${new Date(now).toISOString()})

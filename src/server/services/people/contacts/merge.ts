@@ -35,6 +35,7 @@ async function moveTickets(tx: Db, keepId: string, goneId: string, now: string):
   for (const [table, column] of [
     ["questions", "asker_ticket_id"],
     ["chat_lines", "author_ticket_id"],
+    ["ink_acts", "author_ticket_id"],
   ] as const)
     await tx.execute(sql`
       update ${sql.identifier(table)} w set ${sql.identifier(column)} = k.id from tickets x join tickets k on ${twin}

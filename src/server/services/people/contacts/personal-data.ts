@@ -46,6 +46,12 @@ export const personalData: Readonly<Record<string, Columns>> = {
     id: "room_id topic seq rev organisation_id line_id author_ticket_id with_ticket_id",
     figure: "target state is_question at",
   },
+  // words that were drawn; the rest of a board is everybody's
+  ink_acts: {
+    emptied: "body",
+    id: "room_id topic rev organisation_id act_id author_ticket_id surface_id page n",
+    figure: "at",
+  },
   signals: { id: "room_id organisation_id ticket_id", figure: "kind at" },
   entry_proofs: { deleted: "id organisation_id ticket_id asked_at used_at device_print" },
   busy_calendars: { deleted: "id organisation_id person_id name body read_at" },
@@ -102,6 +108,7 @@ export const personalData: Readonly<Record<string, Columns>> = {
     "theirs no more":
       "id organisation_id occurrence_id title language version_of_id is_hand_out state failure page_count size_bytes ticket_id created_at claimed_at",
   },
+  drawing_boards: { "theirs no more": "id organisation_id occurrence_id title created_at" },
   event_files: { "theirs no more": "id organisation_id event_id name media_type size_bytes created_at" },
   event_pictures: { "theirs no more": "id organisation_id event_id width height created_at" },
   events: {

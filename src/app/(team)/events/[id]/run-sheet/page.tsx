@@ -62,7 +62,7 @@ export default async function RunSheetPage({
         <DateSlides
           decks={decks}
           dateId={occurrence.id}
-          words={messagesFor("en").slides}
+          words={messagesFor("en")}
           acts={
             mayEditSegments
               ? { remove: removeDeckAction, setHandOut: setHandOutAction, saveNotes: saveNotesAction }

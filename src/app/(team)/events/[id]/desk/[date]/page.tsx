@@ -31,7 +31,7 @@ export default async function DeskPage({
   const frontUrl = `${context.environment.STAGE_CALL_URL}/front/${entry.eventSlug}`;
   return (
     <>
-      <SlideWords words={messagesFor("en").slides}>
+      <SlideWords words={messagesFor("en")}>
         <Desk
           occurrenceId={date}
           ticketId={entry.ticketId}
@@ -43,6 +43,11 @@ export default async function DeskPage({
           keepSwitches={roleMay(entry.actor, "event.plan") ? keepSwitchesAction.bind(null, id, date) : null}
           decks={
             roleMay(entry.actor, "event.run-sheet") ? { remove: removeDeckAction, setHandOut: setHandOutAction } : null
+          }
+          boards={
+            roleMay(entry.actor, "event.exports")
+              ? { saved: `/events/${id}/dates/${date}`, upload: `/upload/board/${id}/${date}` }
+              : null
           }
           late={
             roleMay(entry.actor, "event.people")

@@ -1,7 +1,10 @@
 import { Refusal } from "@/core/shared";
+import { boardFile } from "@/server/services/afterwards/board-files";
 import { dateFile, dateFiles, type DateFile } from "@/server/services/afterwards/exports";
-import { csvResponse } from "../../../../../../_lib/files";
+import { csvResponse, pictureResponse } from "../../../../../../_lib/files";
 import { answer, currentMember } from "../../../../../../_lib/request";
+
+const boardName = /^board-([1-9]\d?)\.(svg|png)$/;
 
 export function GET(
   _request: Request,
@@ -10,6 +13,11 @@ export function GET(
   return answer(async () => {
     const { context, member } = await currentMember();
     const { id, date, file } = await params;
+    const [, number, kind] = boardName.exec(file) ?? [];
+    if (kind === "svg" || kind === "png") {
+      const bytes = await boardFile(context, member, id, date, { number: Number(number), kind });
+      return pictureResponse(bytes, file, kind === "svg" ? "image/svg+xml" : "image/png");
+    }
     const name = file.replace(/\.csv$/, "");
     if (!file.endsWith(".csv") || !(dateFiles as readonly string[]).includes(name))
       throw new Refusal({ code: "not-found", what: "file" });

@@ -1,0 +1,22 @@
+import type { Surface } from "./ink";
+
+/** Who of those who are asked draws on a board: the team always does. */
+export const drawReaches = ["team", "stage", "all"] as const;
+export type DrawReach = (typeof drawReaches)[number];
+
+export interface BoardState {
+  /** in the order they were made: a board's place here is its number */
+  readonly boardIds: readonly string[];
+  /** the one that the house sees */
+  readonly openId: string | null;
+  readonly reach: DrawReach;
+  /** people who draw beside those, by name */
+  readonly drawerIds: readonly string[];
+}
+export const noBoards: BoardState = { boardIds: [], openId: null, reach: "stage", drawerIds: [] };
+
+/** Boards of one date. */
+export const mostBoards = 20;
+export const mostDrawers = 50;
+
+export const boardSurface = (id: string): Surface => ({ id, page: 0 });

@@ -1,0 +1,105 @@
+"use client";
+import type { DeskView, TrayItem } from "@/core/room";
+import type { InkSeat } from "@/features/shared/board/ink-pad";
+import { HeldLines } from "@/features/shared/chat/held-lines";
+import { DeskChat } from "@/features/shared/chat/team-chat";
+import type { RoomLink } from "@/features/shared/room-link/use-room";
+import { Tabs } from "@/ui";
+import { BoardDesk } from "./board-desk";
+import type { DeskProps } from "./desk-props";
+import { Everyone } from "./everyone";
+import { PollDesk } from "./polls/poll-desk";
+import { QuestionList } from "./questions/question-list";
+import type { DeskScene } from "./scene";
+import { SlidesDesk } from "./slides-desk";
+import { SwitchesSheet } from "./switches-sheet";
+import { Tray } from "./tray";
+
+/** The in-tray, and the deeper lists that open over it. */
+export function DeskLists({
+  tray,
+  heldCount,
+  room,
+  scene,
+  props,
+  openLate,
+  list,
+  setList,
+}: {
+  openLate: () => void;
+  /** which of the lists is open */
+  list: string;
+  setList: (list: string) => void;
+  tray: readonly TrayItem[];
+  heldCount: number;
+  room: RoomLink<DeskView>;
+  scene: DeskScene;
+  props: DeskProps;
+}) {
+  const { view } = scene;
+  const seat: InkSeat = {
+    link: room,
+    occurrenceId: props.occurrenceId,
+    as: null,
+    ticketId: props.ticketId,
+    nameOf: (id) => view.stage[id]?.name ?? view.audience[id]?.name ?? "",
+  };
+  return (
+    <div className="flex min-h-0 flex-col p-3">
+      <Tabs
+        label="In-tray and deeper lists"
+        isDense
+        open={list}
+        onOpen={setList}
+        tabs={[
+          {
+            id: "tray",
+            label: "In-tray",
+            count: tray.length + heldCount,
+            content: (
+              <>
+                <Tray
+                  scene={scene}
+                  items={tray}
+                  me={props.ticketId}
+                  held={heldCount > 0 && <HeldLines room={room} mayHandle={scene.may("chat.let-through")} />}
+                />
+              </>
+            ),
+          },
+          { id: "questions", label: "Questions", content: <QuestionList scene={scene} /> },
+          {
+            id: "slides",
+            label: "Slides",
+            content: <SlidesDesk scene={scene} dateId={props.occurrenceId} acts={props.decks} seat={seat} />,
+          },
+          {
+            id: "board",
+            label: "Boards",
+            content: <BoardDesk scene={scene} seat={seat} role={props.actor.role} files={props.boards} />,
+          },
+          { id: "polls", label: "Polls", content: <PollDesk scene={scene} dateId={props.occurrenceId} /> },
+          {
+            id: "chat",
+            label: "Chat",
+            content: (
+              <DeskChat
+                room={room}
+                me={props.ticketId}
+                zone={scene.zone}
+                mayHandle={scene.may("chat.take-away")}
+                maySwitch={scene.may("hour.set-switch")}
+              />
+            ),
+          },
+          {
+            id: "people",
+            label: "People",
+            content: <Everyone scene={scene} {...(props.late ? { bringIn: openLate } : {})} />,
+          },
+          { id: "switches", label: "Switches", content: <SwitchesSheet scene={scene} keep={props.keepSwitches} /> },
+        ]}
+      />
+    </div>
+  );
+}

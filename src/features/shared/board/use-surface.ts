@@ -1,0 +1,54 @@
+import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from "react";
+import type { InkRow } from "@/contracts";
+import type { AnyView, InkAct, Surface } from "@/core/room";
+import type { RoomLink } from "../room-link/use-room";
+import { InkStore } from "./ink-store";
+
+type Link = Pick<RoomLink<AnyView>, "logs" | "state">;
+/** two feeds come one after the other: what seems to be missing may be on its way */
+const patienceMs = 400;
+
+async function readSurface(occurrenceId: string, as: string | null, { id, page }: Surface): Promise<InkAct[] | null> {
+  const asked = new URLSearchParams({ id, page: String(page), ...(as ? { as } : {}) });
+  const answer = await fetch(`/live/${occurrenceId}/surface?${asked}`).catch(() => null);
+  return answer?.ok ? ((await answer.json()) as { acts: InkAct[] }).acts : null;
+}
+
+/** Follows one surface: read when it comes up and whenever the line was away, grown by the feeds between. */
+export function useSurface(link: Link, occurrenceId: string, as: string | null, { id, page }: Surface): InkStore {
+  const store = useMemo(() => new InkStore({ id, page }), [id, page]);
+  const [asked, setAsked] = useState(0);
+  const isLive = link.state === "live";
+  useEffect(() => {
+    if (!isLive) return;
+    let isGone = false;
+    let again: ReturnType<typeof setTimeout> | undefined;
+    void readSurface(occurrenceId, as, store.surface).then((acts) => {
+      if (isGone) return;
+      if (acts) store.read(acts);
+      else again = setTimeout(() => setAsked((n) => n + 1), 2000);
+    });
+    return () => {
+      isGone = true;
+      clearTimeout(again);
+    };
+  }, [store, occurrenceId, as, isLive, asked]);
+  const [shown, behind] = [link.logs.get("board:shown")?.rows, link.logs.get("board:behind")?.rows];
+  useEffect(() => {
+    const rows = [...(shown ?? []), ...(behind ?? [])].map(({ row }) => row as InkRow);
+    if (!store.take(rows)) return;
+    const timer = setTimeout(() => setAsked((n) => n + 1), patienceMs);
+    return () => clearTimeout(timer);
+  }, [store, shown, behind]);
+  return store;
+}
+
+/** How often the surface changed: for what is worded beside the picture. */
+export function useInkVersion(store: InkStore): number {
+  const listen = useCallback((tell: () => void) => store.listen(tell), [store]);
+  return useSyncExternalStore(
+    listen,
+    () => store.version,
+    () => 0,
+  );
+}
