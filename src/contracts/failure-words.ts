@@ -16,6 +16,8 @@ const fileWords: Record<FileFault, string> = {
     "This is no picture that can be read. Nothing was kept; save it as JPEG, PNG or WebP and choose it again.",
   "too-many-pixels":
     "The picture has more than 40 million pixels. Nothing was kept; make it smaller and choose it again.",
+  "a-program": "This is a program. The audience gets documents, pictures, sound and film; nothing was kept.",
+  "not-as-named": "The file is not what its name says. Save it again from the program that made it; nothing was kept.",
   "not-a-pdf":
     "This is no PDF. Nothing was kept; export the slides as PDF (in most programs: File, Export or Print, PDF) and choose that file.",
   "locked-pdf": "The PDF is locked with a password. Nothing was kept; export it again without one.",

@@ -1,3 +1,4 @@
+export { handOutChange, handOutName, mostHandOutBytes, mostHandOuts, type HandOutChange } from "./hand-outs";
 export { boardTitleInput, surfaceInput, type InkRow } from "./room/board";
 export type { ChatLineView, OwnLine } from "./room/chat";
 export type { Done } from "./done";

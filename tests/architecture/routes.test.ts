@@ -34,6 +34,8 @@ const guards: Readonly<Record<string, string>> = {
   "(team)/contacts/[file]/route.ts": "currentMember(",
   "(team)/upload/contacts/route.ts": "currentMember(",
   "(team)/upload/board/[id]/[date]/route.ts": "currentMember(",
+  "(team)/upload/hand-out/[date]/route.ts": "bringer(",
+  "(public)/hand-outs/[id]/route.ts": "takeHandOut(",
   "(team)/upload/entries/[id]/[date]/route.ts": "currentMember(",
   "(team)/season/page.tsx": "pageMember(",
   "(team)/outbox/page.tsx": "pageMember(",

@@ -1,4 +1,5 @@
-import { boardFromFile } from "@/server/services/hour/boards";
+import { routeActs, someHandOut } from "../support/route-acts";
+import { changeHandOut, removeHandOut } from "@/server/services/hour/hand-outs";
 import { readFileSync } from "node:fs";
 import { randomUUID } from "node:crypto";
 import { resolve } from "node:path";
@@ -31,7 +32,6 @@ import {
   moveToDate,
 } from "@/server/services/way-in/registrant-acts";
 import { decideRegistrations } from "@/server/services/way-in/registration-changes";
-import { importEntries, previewEntries } from "@/server/services/afterwards/import-entries";
 import { executeWhole as execute } from "@/server/services/ground/room/commands";
 import { removeGroup, saveContact } from "@/server/services/people/contacts/book";
 import { eraseContact } from "@/server/services/people/contacts/erase";
@@ -116,6 +116,8 @@ async function someDeck(): Promise<string> {
 type Call = (member: TeamMember) => Promise<unknown>;
 const ofDeck = (call: (member: TeamMember, id: string) => Promise<unknown>) =>
   ({ needs: "event.run-sheet", call: async (m: TeamMember) => call(m, await someDeck()) }) as const;
+const ofFile = (call: (member: TeamMember, id: string) => Promise<unknown>) =>
+  ({ needs: "event.run-sheet", call: async (m: TeamMember) => call(m, await someHandOut(world, event)) }) as const;
 let mailingId: string;
 
 /** Every server action of the workspace with the right it needs. A new one fails here until it is put in. */
@@ -157,6 +159,8 @@ const actions: Readonly<Record<string, { needs: Action | "standing"; call: Call 
   removeDeckAction: ofDeck((member, id) => removeDeck(world.context, { member }, id)),
   setHandOutAction: ofDeck((member, id) => setHandOut(world.context, member, id, true)),
   saveNotesAction: ofDeck((member, id) => saveNotes(world.context, { member }, id, 1, "x")),
+  changeHandOutAction: ofFile((member, id) => changeHandOut(world.context, { member }, id, { isShown: true })),
+  removeHandOutAction: ofFile((member, id) => removeHandOut(world.context, { member }, id)),
   saveRunSheetAction: {
     needs: "event.run-sheet",
     call: (m) => saveRunSheet(world.context, m, event.eventId, { segments: [], polls: [], parts: [] }),
@@ -324,25 +328,6 @@ async function anyMessage(): Promise<string> {
 
 const moveOne = () => ({ markedIds: [event.occurrenceId], change: { kind: "call-off" as const } });
 
-/** Acts that a route of their own takes in: files come as a request's body. */
-const routeActs: Readonly<Record<string, { needs: (typeof actions)[string]["needs"]; call: Call }>> = {
-  "upload/entries": {
-    needs: "event.import-entries",
-    call: (m) => importEntries(world.context, m, event.eventId, event.occurrenceId, new Uint8Array()),
-  },
-  "upload/board": {
-    needs: "desk.open",
-    call: (m) => {
-      const at = { eventId: event.eventId, occurrenceId: event.occurrenceId };
-      return boardFromFile(world.context, world.cache, m, at, { title: "", bytes: new Uint8Array() });
-    },
-  },
-  "upload/entries?preview": {
-    needs: "event.import-entries",
-    call: (m) => previewEntries(world.context, m, event.eventId, event.occurrenceId, new Uint8Array(), null),
-  },
-};
-
 /** Acts of the house: for its owner, or for whoever may plan. */
 const houseActions: Readonly<Record<string, { needs: "anyone" | "planner" | "owner"; call: Call }>> = {
   markContactsAction: { needs: "planner", call: (m) => markContacts(world.context, m, {}) },
@@ -418,6 +403,7 @@ describe("rule 6: every act of the workspace asks the table", () => {
       "events/[id]/registrant-actions.ts",
       "events/[id]/mailing-actions.ts",
       "events/[id]/deck-actions.ts",
+      "events/[id]/hand-out-actions.ts",
       "house-actions.ts",
       "organisation/team-actions.ts",
       "contacts/actions.ts",
@@ -450,13 +436,13 @@ describe("rule 6: every act of the workspace asks the table", () => {
       "owner",
       "Stranger",
     );
-    for (const [name, { needs, call }] of Object.entries({ ...actions, ...routeActs }))
+    for (const [name, { needs, call }] of Object.entries({ ...actions, ...routeActs(world, event) }))
       if (needs !== "standing") expect([name, await codeOf(call(stranger))]).toEqual([name, "not-found"]);
   });
 
   it("refuses a member who is not on the event's list", async () => {
     const outsider = await addMember(world.context, world.organisationId, "crew", "Outsider");
-    for (const [name, { call }] of Object.entries({ ...actions, ...routeActs }))
+    for (const [name, { call }] of Object.entries({ ...actions, ...routeActs(world, event) }))
       expect([name, ["not-allowed", "not-found"]]).toEqual([
         name,
         expect.arrayContaining([await codeOf(call(outsider))]),
@@ -466,7 +452,7 @@ describe("rule 6: every act of the workspace asks the table", () => {
   it.each([null, ...duties])("gives a crew member with the duty %s exactly what it holds", async (duty) => {
     const member = await crewWith(duty);
     const actor: Actor = { role: "crew", duties: duty ? [duty] : [] };
-    for (const [name, { needs, call }] of Object.entries({ ...actions, ...routeActs })) {
+    for (const [name, { needs, call }] of Object.entries({ ...actions, ...routeActs(world, event) })) {
       if (name === "restoreAction") continue; // answered with not-found: it looks for the producer's own
       const may = needs !== "standing" && roleMay(actor, needs);
       const code = await codeOf(call(member));

@@ -6,7 +6,8 @@ import { join } from "node:path";
 import { Readable } from "node:stream";
 import { httpStatusOf, mostDeckBytes, wordsOf } from "@/contracts";
 import { app } from "@/server/compose";
-import { addDeck, mayAddDeck, type DeckOwner } from "@/server/services/hour/decks";
+import type { Bringer } from "@/server/services/hour/bring";
+import { addDeck, mayAddDeck } from "@/server/services/hour/decks";
 import { provenHolder } from "./proven-holder";
 import { currentMember, failureOf } from "./request";
 
@@ -14,7 +15,7 @@ import { currentMember, failureOf } from "./request";
 const keptMs = 24 * 3_600_000;
 
 /** Whoever sends: by the link that they hold, else by their sign-in. */
-async function ownerOf(metadata: Upload["metadata"]): Promise<DeckOwner> {
+async function ownerOf(metadata: Upload["metadata"]): Promise<Bringer> {
   const token = metadata?.["token"];
   if (!token) return { member: (await currentMember()).member };
   return { holder: await provenHolder(token) };

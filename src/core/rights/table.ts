@@ -26,6 +26,7 @@ const planRights = {
   "event.import-entries": { roles: ["producer"], phases: ["ended", "not-held"] },
   // slides of one's own, by one's own link
   "deck.bring": { roles: ["panelist"], phases: ["scheduled", ...live] },
+  "hand-out.bring": { roles: ["panelist"], phases: ["scheduled", ...live] },
   "date.cancel": { roles: ["producer"], phases: ahead },
   "recording.upload": { roles: team, duty: "recording", phases: after },
   "desk.open": { roles: team, phases: "any" },

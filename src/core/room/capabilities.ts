@@ -1,6 +1,7 @@
 import { board } from "./board";
 import { chat } from "./chat";
 import { cues } from "./cues";
+import { files } from "./files";
 import { floor } from "./floor";
 import { hour } from "./hour";
 import { polls } from "./polls";
@@ -11,7 +12,20 @@ import { stage } from "./stage";
 import { tray } from "./tray";
 
 /** The one list of what the hour can do. Another capability is another line here. */
-export const capabilities = { hour, stage, floor, cues, questions, polls, chat, signals, tray, slides, board } as const;
+export const capabilities = {
+  hour,
+  stage,
+  floor,
+  cues,
+  questions,
+  polls,
+  chat,
+  signals,
+  tray,
+  slides,
+  board,
+  files,
+} as const;
 
 export type Capabilities = typeof capabilities;
 export type CapabilityName = keyof Capabilities;

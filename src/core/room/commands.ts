@@ -1,6 +1,7 @@
 import type { BoardCommand, BoardEntry, BoardShape } from "./board";
 import type { ChatCommand, ChatEntry, ChatShape } from "./chat";
 import type { CuesCommand, CuesEntry, CuesShape } from "./cues";
+import type { FilesEntry } from "./files";
 import type { FloorCommand, FloorEntry, FloorShape } from "./floor/shape";
 import type { HourCommand } from "./hour";
 import type { HourEntry } from "./hour/state";
@@ -50,7 +51,8 @@ export type EntryBody =
   | ChatEntry
   | TrayEntry
   | SlidesEntry
-  | BoardEntry;
+  | BoardEntry
+  | FilesEntry;
 
 /** One row of the journal. */
 export interface JournalEntry {

@@ -1,5 +1,6 @@
 import type { DateTimes } from "../dates";
 import type { PollPlan, Tallies } from "../polls";
+import type { FileItem } from "./files/items";
 import type { DeckItem } from "./slides/items";
 import type { SignalKind, SignalRate } from "./signals/rates";
 import type { Duty, Role, Switches } from "../people";
@@ -30,6 +31,8 @@ export interface RoomDirectory {
   readonly questions: ReadonlyMap<string, DirectoryQuestion>;
   readonly polls: ReadonlyMap<string, DirectoryPoll>;
   readonly decks: ReadonlyMap<string, DirectoryDeck>;
+  /** files for the audience, in their order */
+  readonly files: ReadonlyMap<string, FileItem>;
   /** other words of the room, by name */
   readonly notes: ReadonlyMap<string, string>;
 }

@@ -114,6 +114,7 @@ export { boardSurface, drawReaches, mostBoards, mostDrawers, type DrawReach } fr
 export { readSvg, writeSvg } from "./board/svg";
 export { doesTouch } from "./board/touch";
 export { isSurfaceShown, mayDraw } from "./may-draw";
+export type { FileItem, HouseFileItem } from "./files/items";
 export type { DeckItem } from "./slides/items";
 export { bestVersion } from "./slides/version";
 export { mayTurn } from "./slides/state";

@@ -128,6 +128,10 @@ export const words: RoomDirectory = {
       },
     ]),
   ),
+  files: new Map([
+    ["f1", { name: "SHOWN-FILE.pdf", sizeBytes: 9, isShown: true, takenCount: 3, ticketId: null, position: 1 }],
+    ["f2", { name: "SECRET-FILE.pdf", sizeBytes: 9, isShown: false, takenCount: 0, ticketId: "t1", position: 2 }],
+  ]),
   notes: new Map(),
 };
 export const figures: RoomFigures = {

@@ -1,5 +1,7 @@
 import type { ChatReach, Duty, Phase, Role, Switches } from "../people";
 import type { BoardItem, BoardTitleItem, HouseBoardItem } from "./board/items";
+import type { FileItem, HouseFileItem } from "./files/items";
+import type { TurnedItem } from "./hour/items";
 import type { CardKind } from "./cues/cards";
 import type { EveryoneItem, HandItem, HeardItem, HolderItem, OwnFloor } from "./floor/items";
 import type { QuestionState } from "../questions";
@@ -157,12 +159,6 @@ export interface CountItem {
   readonly count: number;
 }
 
-/** Who turned a switch last during the hour. */
-export interface TurnedItem {
-  readonly byName: string;
-  readonly at: number;
-}
-
 /** A signal that many gave within the last minute. */
 export interface SignalTroubleItem extends CountItem {
   readonly house: number;
@@ -215,6 +211,7 @@ export interface DeskView {
   readonly decks: Section<DeckItem>;
   readonly board: Section<BoardItem>;
   readonly boards: Section<BoardTitleItem>;
+  readonly files: Section<FileItem>;
 }
 export interface StageView {
   readonly event: Section<EventItem>;
@@ -237,6 +234,7 @@ export interface StageView {
   readonly decks: Section<DeckItem>;
   readonly board: Section<BoardItem>;
   readonly boards: Section<BoardTitleItem>;
+  readonly files: Section<FileItem>;
 }
 export interface HouseView {
   readonly event: Section<EventItem>;
@@ -256,6 +254,7 @@ export interface HouseView {
   readonly signals: Section<CountItem>;
   readonly slides: Section<HouseSlidesItem>;
   readonly openBoard: Section<HouseBoardItem>;
+  readonly files: Section<HouseFileItem>;
 }
 export interface FoyerView {
   readonly event: Section<EventItem>;

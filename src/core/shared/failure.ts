@@ -89,6 +89,8 @@ export type FileFault =
   | "not-text"
   | "not-a-picture"
   | "too-many-pixels"
+  | "a-program"
+  | "not-as-named"
   | "not-a-pdf"
   | "locked-pdf"
   | "broken-pdf"

@@ -186,14 +186,8 @@ export function BoardDesk({
           </ListItem>
         ))}
       </List>
-      {may("board.make") && <NewBoard scene={scene} />}
-      {may("board.make") && files && <FromFile url={files.upload} />}
       {all.length > 0 && (
         <>
-          <WhoDraws scene={scene} />
-          <Button className="self-start" onClick={() => setLarge(true)}>
-            Draw large
-          </Button>
           {isLarge ? (
             <Dialog title="Boards" isOpen onOpenChange={setLarge} className="w-[76rem]">
               <StageBoards view={view} seat={seat} role={role} />
@@ -201,7 +195,20 @@ export function BoardDesk({
           ) : (
             <StageBoards view={view} seat={seat} role={role} />
           )}
+          <Button className="self-start" onClick={() => setLarge(true)}>
+            Draw large
+          </Button>
+          <WhoDraws scene={scene} />
         </>
+      )}
+      {may("board.make") && (
+        <details open={all.length === 0}>
+          <summary className="cursor-pointer text-ink-2">Another board</summary>
+          <div className="mt-2 flex flex-col gap-3">
+            <NewBoard scene={scene} />
+            {files && <FromFile url={files.upload} />}
+          </div>
+        </details>
       )}
     </div>
   );

@@ -3,6 +3,7 @@ import type { DeskView, TrayItem } from "@/core/room";
 import type { InkSeat } from "@/features/shared/board/ink-pad";
 import { HeldLines } from "@/features/shared/chat/held-lines";
 import { DeskChat } from "@/features/shared/chat/team-chat";
+import { HandOuts } from "@/features/shared/hand-outs/hand-outs";
 import type { RoomLink } from "@/features/shared/room-link/use-room";
 import { Tabs } from "@/ui";
 import { BoardDesk } from "./board-desk";
@@ -77,6 +78,19 @@ export function DeskLists({
             id: "board",
             label: "Boards",
             content: <BoardDesk scene={scene} seat={seat} role={props.actor.role} files={props.boards} />,
+          },
+          {
+            id: "files",
+            label: "Files",
+            content: (
+              <HandOuts
+                files={view.files}
+                occurrenceId={props.occurrenceId}
+                token={null}
+                ownId={null}
+                acts={props.handOuts}
+              />
+            ),
           },
           { id: "polls", label: "Polls", content: <PollDesk scene={scene} dateId={props.occurrenceId} /> },
           {

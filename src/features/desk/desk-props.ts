@@ -1,4 +1,5 @@
 import type { Actor } from "@/core/people";
+import type { HandOutActs } from "@/features/shared/hand-outs/hand-outs";
 import type { BoardPlaces } from "./board-desk";
 import type { CrowdActs } from "./crowd";
 import type { SetDuties } from "./duties-menu";
@@ -22,6 +23,8 @@ export interface DeskProps {
   readonly keepSwitches: KeepSwitches | null;
   /** null for whoever may not change the run sheet */
   readonly decks: DeckActs | null;
+  /** files for the audience; null for whoever may not change the run sheet */
+  readonly handOuts: HandOutActs | null;
   /** null for whoever may not have the date's files */
   readonly boards: BoardPlaces | null;
   /** null for whoever may not bring people in */

@@ -41,6 +41,7 @@ export function Entrance(props: EntranceProps) {
             ticketId={ticketId}
             zone={props.zone}
             ownSlides={props.slides?.acts ?? null}
+            ownFiles={props.handOuts}
           />
         ) : (
           <HouseRoom occurrenceId={occurrenceId} ticketId={ticketId} startAt={props.startAt} words={props.words} />

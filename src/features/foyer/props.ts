@@ -1,3 +1,4 @@
+import type { OwnFiles } from "@/features/shared/rooms/stage-documents";
 import type { Done } from "@/contracts";
 import { type Locale, type Messages } from "@/contracts/messages";
 import type { DeskView } from "@/core/room";
@@ -28,6 +29,8 @@ export interface EntranceProps {
   /** null where nobody is called */
   readonly callMe: ((number: string) => Promise<Done<unknown>>) | null;
   /** slides of their own, of whoever may bring some; null for others */
+  /** of whoever may share files of their own */
+  readonly handOuts: OwnFiles | null;
   readonly slides: { readonly acts: OwnSlidesActs; readonly decks: DeskView["decks"] } | null;
   readonly soundBy: "computer" | "phone" | "both";
   readonly now: number;

@@ -13,6 +13,7 @@ export const actionWords: Readonly<Record<Action, string>> = {
   "event.personal-links": "See people's personal links",
   "event.import-entries": "Import entries of a room that ran elsewhere",
   "deck.bring": "Bring slides of one's own",
+  "hand-out.bring": "Share files of one's own with the audience",
   "date.cancel": "Cancel a date",
   "recording.upload": "Upload and publish a recording",
   "desk.open": "Open the desk",
@@ -138,6 +139,7 @@ export const partWords: Readonly<Record<string, string>> = {
   chat: "Chat",
   signals: "Signals",
   board: "Boards",
+  "hand-out": "Files for the audience",
   slides: "Slides",
   tray: "The in-tray",
 };

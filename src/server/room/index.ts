@@ -4,6 +4,7 @@ import type { Db } from "../db/client";
 import { boardServer } from "./board";
 import { chatServer } from "./chat";
 import { cuesServer } from "./cues";
+import { filesServer } from "./files";
 import { floorServer } from "./floor";
 import { hourServer } from "./hour";
 import { pollsServer } from "./polls";
@@ -27,6 +28,7 @@ const servers: Readonly<Record<string, RoomServer>> = {
   signals: signalsServer,
   slides: slidesServer,
   board: boardServer,
+  files: filesServer,
 };
 const ofType = (type: string): RoomServer => servers[type.slice(0, type.indexOf("."))] ?? {};
 
@@ -126,6 +128,7 @@ export const freshened = (db: Db, of: WordsOf, known: RoomDirectory, wanted: rea
   words.freshened(db, of, known, wanted, notes);
 
 export { loadFigures, loadTallies } from "./figures";
+export { loadFiles } from "./files";
 export { surfaceActs } from "./board/acts";
 export { layMarks } from "./board/lay";
 export { recentSignals } from "./signals/recent";

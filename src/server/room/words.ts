@@ -25,6 +25,7 @@ import {
   tickets,
 } from "../db/schema";
 import type { WordsWanted } from "./room-server";
+import { loadFiles } from "./files";
 import { loadDecks } from "./slides/decks";
 
 const byKey = <T>(items: readonly T[], key: (item: T) => string): ReadonlyMap<string, T> =>
@@ -166,13 +167,14 @@ export async function loadDirectory(
 ): Promise<{ eventId: string; words: RoomDirectory } | null> {
   const of = await event(db, { occurrenceId });
   if (!of) return null;
-  const [folk, asked, prepared, sheet, said, shown] = await Promise.all([
+  const [folk, asked, prepared, sheet, said, shown, given] = await Promise.all([
     people(db, of),
     questions(db, of),
     polls(db, of),
     segments(db, of),
     notes(db, of),
     loadDecks(db, occurrenceId),
+    loadFiles(db, occurrenceId),
   ]);
   const words = {
     event: of.event,
@@ -182,6 +184,7 @@ export async function loadDirectory(
     segments: sheet,
     notes: said,
     decks: shown,
+    files: given,
   };
   return { eventId: of.eventId, words };
 }
@@ -202,6 +205,7 @@ async function freshPart(db: Db, of: WordsOf, words: RoomDirectory, want: WordsW
   if (part === "segments") return kept({ segments: await segments(db, of) });
   if (part === "polls") return kept({ polls: await polls(db, of) });
   if (part === "decks") return kept({ decks: await loadDecks(db, of.occurrenceId) });
+  if (part === "files") return kept({ files: await loadFiles(db, of.occurrenceId) });
   if (part === "notes") return kept({ notes: await notes(db, of) });
   if (part === "questions") {
     const fresh = await questions(db, of, ids);

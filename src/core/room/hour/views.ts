@@ -1,6 +1,7 @@
 import type { Capability, Sight } from "../capability";
 import { isInFoyer, isInHouse, isOfTheStage } from "../standing";
-import type { CountItem, DeskStatusItem, EventItem, Section, StageStatusItem, StatusItem, TurnedItem } from "../views";
+import type { CountItem, DeskStatusItem, EventItem, Section, StageStatusItem, StatusItem } from "../views";
+import type { TurnedItem } from "./items";
 import type { HourShape } from "./shape";
 import { isCurtainUp, showStartedAt, type HourState } from "./state";
 

@@ -155,9 +155,13 @@ export function Drawing(props: DrawingProps) {
         hand.hold === "text" ? "cursor-text" : "cursor-crosshair",
       )}
       onPointerDown={(event) => {
-        if (event.button !== 0 || typing) return;
+        // letters begin where the press ends: what is pressed takes the focus first
+        if (event.button !== 0 || typing || hand.hold === "text") return;
         event.currentTarget.setPointerCapture(event.pointerId);
         stroke.begin(placeOf(box, event));
+      }}
+      onClick={(event) => {
+        if (hand.hold === "text" && !typing) setTyping(placeOf(box, event));
       }}
       onPointerMove={onMove}
       onPointerUp={stroke.finish}

@@ -1,11 +1,12 @@
 "use client";
 import { HouseChat } from "../chat/house-chat";
 import { useState } from "react";
-import { useTranslations } from "use-intl";
+import { useLocale, useTranslations } from "use-intl";
 
 import type { FoyerView, HouseView } from "@/core/room";
 import { Tabs } from "@/ui";
 
+import { FilesToTake } from "../hand-outs/files-to-take";
 import { useKept } from "../use-kept";
 import { Questions } from "./house-questions";
 import { type RoomLink } from "../room-link/use-room";
@@ -13,6 +14,8 @@ import { type RoomLink } from "../room-link/use-room";
 /** What somebody opens themselves, under what is asked of them: the chat, the questions. */
 export function Lists({ room, house }: { room: RoomLink<HouseView | FoyerView>; house: HouseView }) {
   const t = useTranslations("chat.tabs");
+  const words = useTranslations("files");
+  const locale = useLocale();
   // which list is open outlives a moment in the foyer
   const [open, setOpen] = useKept<string | null>("house-list", null);
   const [seenLines, setSeenLines] = useState(0);
@@ -38,7 +41,21 @@ export function Lists({ room, house }: { room: RoomLink<HouseView | FoyerView>; 
           },
         ]
       : [];
-  const tabs = [...questions, ...chat];
+  const files = Object.entries(house.files)
+    .sort(([, a], [, b]) => a.position - b.position)
+    .map(([id, file]) => ({ id, ...file }));
+  const toTake =
+    files.length > 0
+      ? [
+          {
+            id: "files",
+            label: words("title"),
+            count: files.length,
+            content: <FilesToTake files={files} title={words("forYou")} locale={locale} />,
+          },
+        ]
+      : [];
+  const tabs = [...questions, ...chat, ...toTake];
   if (tabs.length === 0) return null;
   const choose = (id: string) => {
     setOpen(id);

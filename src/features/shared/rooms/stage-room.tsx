@@ -9,7 +9,7 @@ import type { StageView } from "@/core/room";
 import { classes, Note } from "@/ui";
 import { OwnDevices } from "../devices/own-devices";
 import { Rail } from "../rail";
-import { segmentsInOrder } from "../segments";
+import { segmentsInOrder, type OrderedSegment } from "../segments";
 import { spanText } from "../times";
 import { cardWords } from "../card-words";
 import { troubleWords } from "../signal-words";
@@ -20,9 +20,8 @@ import { useNow } from "../use-now";
 import { useRoom, type RoomLink } from "../room-link/use-room";
 import { LinkNote } from "./house-room";
 import { OwnOpen } from "./own-open";
-import type { InkSeat } from "../board/ink-pad";
-import { StageBoards } from "../board/stage-boards";
-import { StageSlides, type OwnSlidesActs } from "../slides/stage-slides";
+import type { OwnSlidesActs } from "../slides/stage-slides";
+import { StageDocuments, type OwnFiles } from "./stage-documents";
 import { placeWords, StagePeople } from "./stage-people";
 
 function StageClocks({
@@ -116,43 +115,40 @@ function QuestionInHand({ inHand, view }: { inHand: StageView["questions"][strin
   );
 }
 
+/** The whole hour, and where it stands. */
+function SheetRail(props: {
+  view: StageView;
+  zone: string;
+  now: number;
+  segments: readonly OrderedSegment[];
+  index: number;
+}) {
+  const { startAt, endAt } = props.view.event["it"]!;
+  return (
+    <Rail
+      from={startAt}
+      to={endAt}
+      zone={props.zone}
+      now={props.now}
+      size="large"
+      blocks={props.segments.map((one, i) => ({
+        id: one.id,
+        title: one.title,
+        startAt: one.plannedStartAt,
+        endAt: one.plannedEndAt,
+        isNow: i === props.index,
+        isPast: i < props.index,
+      }))}
+    />
+  );
+}
+
 function Heading({ now, next }: { now: string | undefined; next: string | undefined }) {
   return (
     <div>
       <p className="text-head font-semibold">{now ?? "Before the first cue"}</p>
       <p className="text-ink-2">Next: {next ?? "the end"}</p>
     </div>
-  );
-}
-
-/** What is shown and drawn on: slides and boards. */
-function Documents(props: {
-  room: RoomLink<StageView>;
-  view: StageView;
-  ticketId: string;
-  occurrenceId: string;
-  ownSlides: OwnSlidesActs | null;
-}) {
-  const { room, view, ticketId, occurrenceId } = props;
-  const seat: InkSeat = {
-    link: room,
-    occurrenceId,
-    as: ticketId,
-    ticketId,
-    nameOf: (id) => view.stage[id]?.name ?? view.floor[id]?.name ?? "",
-  };
-  return (
-    <>
-      <StageSlides
-        view={view}
-        send={room.send}
-        ticketId={ticketId}
-        occurrenceId={occurrenceId}
-        own={props.ownSlides}
-        seat={seat}
-      />
-      <StageBoards view={view} seat={seat} role={view.stage[ticketId]?.role ?? "panelist"} />
-    </>
   );
 }
 
@@ -172,12 +168,15 @@ export function StageRoom({
   ticketId,
   zone,
   ownSlides,
+  ownFiles,
 }: {
   occurrenceId: string;
   ticketId: string;
   zone: string;
   /** of whoever may bring slides of their own */
   ownSlides: OwnSlidesActs | null;
+  /** of whoever may share files of their own */
+  ownFiles: OwnFiles | null;
 }) {
   const room = useRoom<StageView>(occurrenceId, ticketId);
   const { view, me, state, refusal, clockAheadMs, send } = room;
@@ -239,22 +238,15 @@ export function StageRoom({
           <Card view={view} />
           <StageClocks now={now} zone={zone} clock={clock} view={view} />
           <Heading now={segments[index]?.title} next={segments[index + 1]?.title} />
-          <Rail
-            from={startAt}
-            to={view.event["it"]!.endAt}
-            zone={zone}
-            now={now}
-            size="large"
-            blocks={segments.map((one, i) => ({
-              id: one.id,
-              title: one.title,
-              startAt: one.plannedStartAt,
-              endAt: one.plannedEndAt,
-              isNow: i === index,
-              isPast: i < index,
-            }))}
+          <SheetRail view={view} zone={zone} now={now} segments={segments} index={index} />
+          <StageDocuments
+            room={room}
+            view={view}
+            ticketId={ticketId}
+            occurrenceId={occurrenceId}
+            ownSlides={ownSlides}
+            ownFiles={ownFiles}
           />
-          <Documents room={room} view={view} ticketId={ticketId} occurrenceId={occurrenceId} ownSlides={ownSlides} />
           <AudienceSignals view={view} />
           <QuestionInHand inHand={inHand} view={view} />
           <StageChat room={room} me={ticketId} zone={zone} />

@@ -27,6 +27,7 @@ export {
 } from "./events";
 export { drawingBoards, inkActs } from "./board";
 export { deckFailures, deckPages, decks, deckStates } from "./decks";
+export { handOuts } from "./hand-outs";
 export { parts, polls, segments } from "./run-sheet";
 export { chatEntryNotes, chatLines, logHeads } from "./chat";
 export { datePlaces } from "./places";

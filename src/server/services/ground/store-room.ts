@@ -1,10 +1,10 @@
 import { eq, sql } from "drizzle-orm";
 import { Refusal } from "@/core/shared";
-import { decks, eventFiles, events, recordings } from "../../db/schema";
+import { decks, eventFiles, events, handOuts, recordings } from "../../db/schema";
 import type { Context } from "./context";
 
 async function keptBytes(context: Context, organisationId: string): Promise<number> {
-  const [[recorded], [offered], [shown]] = await Promise.all([
+  const [[recorded], [offered], [shown], [handed]] = await Promise.all([
     context.db
       .select({ bytes: sql<string>`coalesce(sum(${recordings.sizeBytes}), 0)` })
       .from(recordings)
@@ -19,8 +19,23 @@ async function keptBytes(context: Context, organisationId: string): Promise<numb
       .select({ bytes: sql<string>`coalesce(sum(${decks.sizeBytes}), 0)` })
       .from(decks)
       .where(eq(decks.organisationId, organisationId)),
+    context.db
+      .select({ bytes: sql<string>`coalesce(sum(${handOuts.sizeBytes}), 0)` })
+      .from(handOuts)
+      .where(eq(handOuts.organisationId, organisationId)),
   ]);
-  return Number(recorded!.bytes) + Number(offered!.bytes) + Number(shown!.bytes);
+  return Number(recorded!.bytes) + Number(offered!.bytes) + Number(shown!.bytes) + Number(handed!.bytes);
+}
+
+/** How much of its share of the disk an organisation uses. */
+export async function storeUse(
+  context: Context,
+  organisationId: string,
+): Promise<{ readonly keptBytes: number; readonly limitBytes: number }> {
+  return {
+    keptBytes: await keptBytes(context, organisationId),
+    limitBytes: context.environment.STAGE_CALL_STORE_LIMIT_GB * 1e9,
+  };
 }
 
 /**

@@ -1,19 +1,18 @@
 import { and, eq, inArray, or } from "drizzle-orm";
 import { deckInput, mostDeckBytes, type DeckInput } from "@/contracts";
-import { verdict } from "@/core/rights";
 import { Refusal } from "@/core/shared";
 import type { Db } from "../../db/client";
-import { switchesOf } from "../../db/queries/switches";
-import { deckPages, decks, occurrences, segments } from "../../db/schema";
+import { deckPages, decks, segments } from "../../db/schema";
 import type { DeckItem } from "@/core/room";
 import { loadDecks, mostDecks } from "../../room/slides/decks";
 import { pageWidths } from "../../workers/deck-words";
-import { accessFor, type TeamMember } from "../ground/access";
+import type { TeamMember } from "../ground/access";
 import { audit } from "../ground/audit";
 import { notFound, oneOf, parse, wrongInput, type Context } from "../ground/context";
 import { appendRows } from "../ground/room/commands";
 import { bytesToSpare } from "../ground/store-room";
 import type { Holder } from "../way-in/tickets";
+import { placeOf, type Bringer, type BringPlace } from "./bring";
 
 type Deck = typeof decks.$inferSelect;
 
@@ -21,35 +20,6 @@ type Deck = typeof decks.$inferSelect;
 export const deckFile = (id: string): string => `${id}.pdf`;
 export const pictureFile = (pageId: string, width: number): string => `${pageId}-${width}.webp`;
 export const textFile = (id: string): string => `${id}.txt`;
-
-/** Whoever brings or changes a deck: one of the team with a right to the run sheet, or somebody of the stage. */
-export type DeckOwner = { readonly member: TeamMember } | { readonly holder: Holder };
-
-interface Place {
-  readonly organisationId: string;
-  readonly eventId: string;
-  readonly occurrenceId: string;
-  /** whose decks alone may be changed; null: all of the date's */
-  readonly ownTicketId: string | null;
-  readonly actorId: string;
-}
-
-/** Where somebody may bring slides. @throws not-allowed for whoever is neither of the team nor of the stage */
-async function placeOf(context: Context, by: DeckOwner, occurrenceId: string): Promise<Place> {
-  const [date] = await context.db.select().from(occurrences).where(eq(occurrences.id, occurrenceId));
-  if (!date) throw notFound("date");
-  const { organisationId, eventId } = date;
-  if ("member" in by) {
-    await accessFor(context, by.member, eventId, "event.run-sheet");
-    return { organisationId, eventId, occurrenceId, ownTicketId: null, actorId: by.member.userId };
-  }
-  const { ticket, event, actor } = by.holder;
-  if (event.id !== eventId) throw notFound("date");
-  const said = verdict(actor, "deck.bring", { phase: date.phase, switches: switchesOf(event) });
-  if (said === "wrong-phase") throw new Refusal({ code: "wrong-state", action: "deck.bring", state: date.phase });
-  if (said !== "yes") throw new Refusal({ code: "not-allowed", action: "deck.bring" });
-  return { organisationId, eventId, occurrenceId, ownTicketId: ticket.id, actorId: ticket.id };
-}
 
 /** Every screen of the date reads its decks again. @param tx holds the room's lock until it ends */
 export const tellOfDecks = (context: Context, tx: Db, occurrenceId: string) =>
@@ -68,7 +38,7 @@ export const deckFiles = (
   ]),
 ];
 
-async function mainOf(db: Db, place: Place, versionOfId: string | null): Promise<string | null> {
+async function mainOf(db: Db, place: BringPlace, versionOfId: string | null): Promise<string | null> {
   if (versionOfId === null) return null;
   const [main] = await db
     .select({ id: decks.id, versionOfId: decks.versionOfId })
@@ -82,12 +52,12 @@ async function mainOf(db: Db, place: Place, versionOfId: string | null): Promise
 /** What is asked before a single byte comes: may they, is there room, is it few enough. @returns the bytes it may have */
 export async function mayAddDeck(
   context: Context,
-  by: DeckOwner,
+  by: Bringer,
   occurrenceId: string,
   rawInput: unknown,
   expectedBytes: number | null,
-): Promise<{ readonly place: Place; readonly input: DeckInput; readonly maxBytes: number }> {
-  const place = await placeOf(context, by, occurrenceId);
+): Promise<{ readonly place: BringPlace; readonly input: DeckInput; readonly maxBytes: number }> {
+  const place = await placeOf(context, by, occurrenceId, "deck.bring");
   const input = parse(deckInput, rawInput);
   if ((await context.db.$count(decks, eq(decks.occurrenceId, occurrenceId))) >= mostDecks)
     throw wrongInput("file", "too-many-decks", { most: mostDecks });
@@ -101,7 +71,7 @@ export async function mayAddDeck(
 /** Takes slides whole or not at all: a PDF by its content, whatever the name says. Its pages are made behind it. */
 export async function addDeck(
   context: Context,
-  by: DeckOwner,
+  by: Bringer,
   occurrenceId: string,
   rawInput: unknown,
   body: ReadableStream<Uint8Array>,
@@ -137,10 +107,10 @@ export async function addDeck(
   }
 }
 
-async function changeable(context: Context, by: DeckOwner, deckId: string): Promise<{ deck: Deck; place: Place }> {
+async function changeable(context: Context, by: Bringer, deckId: string): Promise<{ deck: Deck; place: BringPlace }> {
   const [deck] = await context.db.select().from(decks).where(eq(decks.id, deckId));
   if (!deck) throw notFound("deck");
-  const place = await placeOf(context, by, deck.occurrenceId);
+  const place = await placeOf(context, by, deck.occurrenceId, "deck.bring");
   if (place.ownTicketId !== null && place.ownTicketId !== deck.ticketId) throw notFound("deck");
   return { deck, place };
 }
@@ -160,7 +130,7 @@ export async function setHandOut(
 }
 
 /** Takes a deck and its versions away, with every page; segments go on without. */
-export async function removeDeck(context: Context, by: DeckOwner, deckId: string): Promise<void> {
+export async function removeDeck(context: Context, by: Bringer, deckId: string): Promise<void> {
   const { deck, place } = await changeable(context, by, deckId);
   const gone = await context.db.transaction(async (tx) => {
     const ofDeck = or(eq(decks.id, deck.id), eq(decks.versionOfId, deck.id))!;
@@ -195,7 +165,7 @@ export async function removeDeck(context: Context, by: DeckOwner, deckId: string
 /** Notes for whoever turns, typed for one page; they take the place of what the file said. */
 export async function saveNotes(
   context: Context,
-  by: DeckOwner,
+  by: Bringer,
   deckId: string,
   number: number,
   rawText: unknown,

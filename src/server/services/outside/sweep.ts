@@ -10,10 +10,12 @@ import {
   eventFiles,
   eventPictures,
   events,
+  handOuts,
   occurrences,
   recordings,
 } from "../../db/schema";
 import { deckFiles } from "../hour/decks";
+import { handOutFile } from "../hour/hand-outs";
 import { isStage } from "../../db/queries/roles";
 import { erasePeople, noteErased } from "../people/contacts/erase";
 import type { Context } from "../ground/context";
@@ -101,7 +103,7 @@ const tidyUnplanned = (context: Context, now: number) =>
 
 async function dropBinned(context: Context, now: number): Promise<void> {
   const isOver = and(isNotNull(events.deletedAt), lt(events.deletedAt, now - binDays * dayMs));
-  const [pictures, files, films, pages] = await Promise.all([
+  const [pictures, files, films, given, pages] = await Promise.all([
     context.db
       .select({ id: eventPictures.id })
       .from(eventPictures)
@@ -118,6 +120,13 @@ async function dropBinned(context: Context, now: number): Promise<void> {
       .select({ name: recordings.fileName })
       .from(recordings)
       .innerJoin(occurrences, eq(occurrences.id, recordings.occurrenceId))
+      .innerJoin(events, eq(events.id, occurrences.eventId))
+      .where(isOver)
+      .limit(5000),
+    context.db
+      .select({ id: handOuts.id })
+      .from(handOuts)
+      .innerJoin(occurrences, eq(occurrences.id, handOuts.occurrenceId))
       .innerJoin(events, eq(events.id, occurrences.eventId))
       .where(isOver)
       .limit(5000),
@@ -142,6 +151,7 @@ async function dropBinned(context: Context, now: number): Promise<void> {
     ...pictures.map(({ id }) => pictureName(id)),
     ...files.map(({ id }) => fileName(id)),
     ...films.map((film) => film.name),
+    ...given.map(({ id }) => handOutFile(id)),
     ...deckFiles(
       [...new Set(pages.map((page) => page.deckId))],
       pages.flatMap(({ id, notesId }) => (id ? [{ id, notesId }] : [])),

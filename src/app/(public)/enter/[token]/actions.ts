@@ -1,5 +1,6 @@
 "use server";
 import { redirect } from "next/navigation";
+import type { HandOutChange } from "@/contracts";
 import type { Locale } from "@/contracts/messages";
 import { Refusal } from "@/core/shared";
 import { app } from "@/server/compose";
@@ -7,6 +8,7 @@ import { askForProof, redeemProof } from "@/server/services/way-in/entry-proofs"
 import { countTry } from "@/server/services/ground/tries";
 import { askForDesk } from "@/server/services/organisation/team-invitations";
 import { takeName, wayIn } from "@/server/services/hour/entry";
+import { changeHandOut, removeHandOut } from "@/server/services/hour/hand-outs";
 import { removeDeck } from "@/server/services/hour/decks";
 import { holderOf, requireWayIn } from "@/server/services/way-in/tickets";
 import { inLanguage } from "../../../_lib/locale";
@@ -66,5 +68,21 @@ export async function removeOwnDeckAction(token: string, locale: Locale, deckId:
   return act(async () => {
     const { context } = await app();
     await removeDeck(context, { holder: await provenHolder(token) }, String(deckId));
+  }, inLanguage(locale));
+}
+
+/** Shows or hides a file of one's own, or moves it in the list. */
+export async function changeOwnHandOutAction(token: string, locale: Locale, id: string, change: HandOutChange) {
+  return act(async () => {
+    const { context } = await app();
+    await changeHandOut(context, { holder: await provenHolder(token) }, String(id), change);
+  }, inLanguage(locale));
+}
+
+/** Takes a file of one's own away again. */
+export async function removeOwnHandOutAction(token: string, locale: Locale, id: string) {
+  return act(async () => {
+    const { context } = await app();
+    await removeHandOut(context, { holder: await provenHolder(token) }, String(id));
   }, inLanguage(locale));
 }

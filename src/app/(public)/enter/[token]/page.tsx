@@ -16,7 +16,15 @@ import { mayBeCalled } from "@/server/services/hour/call-back";
 import { holderLocale, visitorLocale } from "../../../_lib/locale";
 import { orNotFound, proofToken, holderToken } from "../../../_lib/request";
 import { ownDecks } from "@/server/services/hour/decks";
-import { askDeskAction, askProofAction, enterAction, removeOwnDeckAction, useProofAction } from "./actions";
+import {
+  askDeskAction,
+  askProofAction,
+  changeOwnHandOutAction,
+  enterAction,
+  removeOwnDeckAction,
+  removeOwnHandOutAction,
+  useProofAction,
+} from "./actions";
 
 /** The title in the visitor's language. */
 export async function generateMetadata(): Promise<Metadata> {
@@ -99,6 +107,15 @@ export default async function EnterPage({
             ? {
                 acts: { token, remove: removeOwnDeckAction.bind(null, token, locale) },
                 decks: await ownDecks(context, holder),
+              }
+            : null
+        }
+        handOuts={
+          roleMay(holder.actor, "hand-out.bring") && !isOver
+            ? {
+                token,
+                change: changeOwnHandOutAction.bind(null, token, locale),
+                remove: removeOwnHandOutAction.bind(null, token, locale),
               }
             : null
         }

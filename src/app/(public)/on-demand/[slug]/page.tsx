@@ -2,6 +2,9 @@ import { formatLocaleOf, messagesFor, translatorFor } from "@/contracts/messages
 import { longDate } from "@/core/time";
 import { Recording } from "@/features/afterwards/recording";
 import { AccessCodeForm } from "@/features/front-door/access-code-form";
+import { FilesToTake } from "@/features/shared/hand-outs/files-to-take";
+import { app } from "@/server/compose";
+import { shownHandOuts } from "@/server/services/hour/hand-outs";
 import { InLanguage } from "@/features/shared/language";
 import { visitorLocale } from "../../../_lib/locale";
 import { currentOrganisation, orNotFound } from "../../../_lib/request";
@@ -40,6 +43,11 @@ export default async function OnDemandPage({ params }: { params: Promise<{ slug:
           chaptersSrc={`/on-demand/${slug}/chapters.vtt`}
           chapters={item.chapters}
           words={words}
+        />
+        <FilesToTake
+          files={await shownHandOuts((await app()).context, item.recording.occurrenceId)}
+          title={messagesFor(locale).files.forYou}
+          locale={locale}
         />
       </main>
     </InLanguage>

@@ -17,6 +17,8 @@ import { buttonClass, Button } from "@/ui";
 import { InLanguage } from "@/features/shared/language";
 import { app } from "@/server/compose";
 import { filesOf } from "@/server/services/way-in/front/files";
+import { FilesToTake } from "@/features/shared/hand-outs/files-to-take";
+import { shownHandOuts } from "@/server/services/hour/hand-outs";
 import { timesOf } from "@/server/services/hour/entry";
 import { holderOf, phoneRowsFor, type Holder } from "@/server/services/way-in/tickets";
 import { besidesOf } from "../../_lib/besides";
@@ -75,7 +77,7 @@ export default async function TicketPage(props: {
   const locale = await holderLocale(person.locale);
   const words = messagesFor(locale).ticket;
   const hour = hourWords(locale, occurrence.zone);
-  const files = await filesOf(context, event.id);
+  const [files, handOuts] = await Promise.all([filesOf(context, event.id), shownHandOuts(context, occurrence.id)]);
   const now = context.clock.now();
   const isCancelled = occurrence.phase === "cancelled" || event.deletedAt !== null;
   const isOver = isCancelled || isOverPhase(occurrence.phase);
@@ -139,6 +141,7 @@ export default async function TicketPage(props: {
                 {words.calendar}
               </a>
             </div>
+            <FilesToTake files={handOuts} title={messagesFor(locale).files.forYou} locale={locale} />
             {files.length > 0 && (
               <ul className="mt-4" aria-label={messagesFor(locale).front.files}>
                 {files.map((file) => (

@@ -1,6 +1,10 @@
 import { messagesFor } from "@/contracts/messages";
+import { DateFiles } from "@/features/run-sheet/date-files";
 import { DateSlides } from "@/features/run-sheet/date-slides";
 import { dateDecks } from "@/server/services/hour/decks";
+import { dateHandOuts } from "@/server/services/hour/hand-outs";
+import { storeUse } from "@/server/services/ground/store-room";
+import { changeHandOutAction, removeHandOutAction } from "../hand-out-actions";
 import { removeDeckAction, saveNotesAction, setHandOutAction } from "../deck-actions";
 import { RunSheetEditor } from "@/features/run-sheet/run-sheet-editor";
 import { TeamBar } from "@/features/shared/team-bar";
@@ -68,6 +72,13 @@ export default async function RunSheetPage({
               ? { remove: removeDeckAction, setHandOut: setHandOutAction, saveNotes: saveNotesAction }
               : null
           }
+        />
+        <DateFiles
+          files={await dateHandOuts(context, occurrence.id)}
+          dateId={occurrence.id}
+          words={messagesFor("en")}
+          space={await storeUse(context, member.organisationId)}
+          acts={mayEditSegments ? { change: changeHandOutAction, remove: removeHandOutAction } : null}
         />
       </Workspace>
     </>

@@ -13,6 +13,7 @@ import {
   letLateInAction,
 } from "../../actions";
 import { removeDeckAction, setHandOutAction } from "../../deck-actions";
+import { changeHandOutAction, removeHandOutAction } from "../../hand-out-actions";
 import { setDutiesAction } from "../../people-actions";
 import { orNotFound, pageMember } from "../../../../../_lib/request";
 
@@ -43,6 +44,11 @@ export default async function DeskPage({
           keepSwitches={roleMay(entry.actor, "event.plan") ? keepSwitchesAction.bind(null, id, date) : null}
           decks={
             roleMay(entry.actor, "event.run-sheet") ? { remove: removeDeckAction, setHandOut: setHandOutAction } : null
+          }
+          handOuts={
+            roleMay(entry.actor, "event.run-sheet")
+              ? { change: changeHandOutAction, remove: removeHandOutAction }
+              : null
           }
           boards={
             roleMay(entry.actor, "event.exports")

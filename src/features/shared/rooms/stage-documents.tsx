@@ -1,0 +1,60 @@
+"use client";
+import { useTranslations } from "use-intl";
+import type { StageView } from "@/core/room";
+import type { InkSeat } from "../board/ink-pad";
+import { StageBoards } from "../board/stage-boards";
+import { HandOuts, type HandOutActs } from "../hand-outs/hand-outs";
+import type { RoomLink } from "../room-link/use-room";
+import { StageSlides, type OwnSlidesActs } from "../slides/stage-slides";
+
+/** What somebody of the stage may do about files of their own, by their link. */
+export interface OwnFiles extends HandOutActs {
+  readonly token: string;
+}
+
+/** What is shown, drawn on and given away: slides, boards and files. */
+export function StageDocuments(props: {
+  room: RoomLink<StageView>;
+  view: StageView;
+  ticketId: string;
+  occurrenceId: string;
+  ownSlides: OwnSlidesActs | null;
+  ownFiles: OwnFiles | null;
+}) {
+  const { room, view, ticketId, occurrenceId, ownFiles } = props;
+  const t = useTranslations("files");
+  const seat: InkSeat = {
+    link: room,
+    occurrenceId,
+    as: ticketId,
+    ticketId,
+    nameOf: (id) => view.stage[id]?.name ?? view.floor[id]?.name ?? "",
+  };
+  return (
+    <>
+      <StageSlides
+        view={view}
+        send={room.send}
+        ticketId={ticketId}
+        occurrenceId={occurrenceId}
+        own={props.ownSlides}
+        seat={seat}
+      />
+      <StageBoards view={view} seat={seat} role={view.stage[ticketId]?.role ?? "panelist"} />
+      {(ownFiles || Object.keys(view.files).length > 0) && (
+        <details>
+          <summary className="cursor-pointer text-ink-2">{t("title")}</summary>
+          <div className="mt-2">
+            <HandOuts
+              files={view.files}
+              occurrenceId={occurrenceId}
+              token={ownFiles?.token ?? null}
+              ownId={ticketId}
+              acts={ownFiles}
+            />
+          </div>
+        </details>
+      )}
+    </>
+  );
+}
