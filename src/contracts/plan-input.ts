@@ -1,3 +1,4 @@
+import { sceneKinds } from "@/core/room";
 import { issue } from "@/core/shared";
 import { defaultSwitches } from "@/core/people";
 import { z } from "zod";
@@ -163,6 +164,8 @@ export const segmentInput = z.object({
   /** its deck, which opens with its cue, and at which page */
   deckId: z.uuid().nullable().default(null),
   deckPage: z.coerce.number().int().min(1).max(500).default(1),
+  /** how the picture is arranged when it begins */
+  scene: z.enum(sceneKinds).nullable().default(null),
 });
 export const runSheetInput = z.object({
   segments: z.array(segmentInput).max(100, issue("too-many-segments")),

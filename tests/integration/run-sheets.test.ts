@@ -30,6 +30,7 @@ const segment = (title: string, part: Partial<RunSheetInput["segments"][number]>
   pollId: null,
   deckId: null,
   deckPage: 1,
+  scene: null,
   ...part,
 });
 const poll = (question: string) => ({ id: randomUUID(), ...onePoll(question, ["Yes", "No"]) });

@@ -414,6 +414,15 @@ export const ar: Messages = {
     used: "استُخدم {used} من {limit} من مساحة المؤسسة.",
     forYou: "ملفات يمكنك أخذها",
   },
+  picture: {
+    programme: "البرنامج",
+    pin: "إبقاء {name} على صورتي",
+    unpin: "إظهار ما يراه الجميع",
+    pinned: "ترى {name} وحده.",
+    muted: "مكتوم:",
+    soundOn: "تشغيل الصوت",
+    soundOff: "إيقاف الصوت",
+  },
   board: {
     title: "السبورات",
     number: "السبورة {number}",

@@ -417,6 +417,15 @@ export const de: Messages = {
     used: "{used} von {limit} des Speichers der Organisation sind belegt.",
     forYou: "Dateien zum Mitnehmen",
   },
+  picture: {
+    programme: "Programm",
+    pin: "{name} auf meinem Bild behalten",
+    unpin: "Zeigen, was alle sehen",
+    pinned: "Sie sehen nur {name}.",
+    muted: "stumm:",
+    soundOn: "Ton an",
+    soundOff: "Ton aus",
+  },
   board: {
     title: "Tafeln",
     number: "Tafel {number}",

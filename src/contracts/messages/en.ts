@@ -418,6 +418,15 @@ export const en = {
     used: "{used} of {limit} of the organisation’s space are used.",
     forYou: "Files to take with you",
   },
+  picture: {
+    programme: "Programme",
+    pin: "Keep {name} on my picture",
+    unpin: "Show what everybody sees",
+    pinned: "You look at {name} alone.",
+    muted: "muted:",
+    soundOn: "Sound on",
+    soundOff: "Sound off",
+  },
   board: {
     title: "Boards",
     number: "Board {number}",

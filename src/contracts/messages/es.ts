@@ -416,6 +416,15 @@ export const es: Messages = {
     used: "Se usan {used} de {limit} del espacio de la organización.",
     forYou: "Archivos para llevarse",
   },
+  picture: {
+    programme: "Programa",
+    pin: "Mantener a {name} en mi imagen",
+    unpin: "Mostrar lo que ven todos",
+    pinned: "Ve solo a {name}.",
+    muted: "silenciado:",
+    soundOn: "Activar sonido",
+    soundOff: "Quitar sonido",
+  },
   board: {
     title: "Pizarras",
     number: "Pizarra {number}",

@@ -418,6 +418,15 @@ export const fr: Messages = {
     used: "{used} sur {limit} de l’espace de l’organisation sont utilisés.",
     forYou: "Fichiers à emporter",
   },
+  picture: {
+    programme: "Programme",
+    pin: "Garder {name} sur mon image",
+    unpin: "Montrer ce que tous voient",
+    pinned: "Vous ne voyez que {name}.",
+    muted: "muet :",
+    soundOn: "Activer le son",
+    soundOff: "Couper le son",
+  },
   board: {
     title: "Tableaux",
     number: "Tableau {number}",

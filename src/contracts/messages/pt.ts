@@ -417,6 +417,15 @@ export const pt: Messages = {
     used: "Estão usados {used} de {limit} do espaço da organização.",
     forYou: "Ficheiros para levar",
   },
+  picture: {
+    programme: "Programa",
+    pin: "Manter {name} na minha imagem",
+    unpin: "Mostrar o que todos veem",
+    pinned: "Vê apenas {name}.",
+    muted: "sem som:",
+    soundOn: "Ligar o som",
+    soundOff: "Desligar o som",
+  },
   board: {
     title: "Quadros",
     number: "Quadro {number}",

@@ -7,6 +7,7 @@ import { floorCommands, floorWhispers } from "./floor";
 import { hourCommands } from "./hour";
 import { pollsCommands, pollsFacts } from "./polls";
 import { questionsCommands, questionsFacts } from "./questions";
+import { scenesCommands } from "./scenes";
 import { signalsFacts } from "./signals";
 import { id } from "./shared";
 import { slidesCommands } from "./slides";
@@ -24,6 +25,7 @@ const command = z.discriminatedUnion("type", [
   ...trayCommands,
   ...slidesCommands,
   ...boardCommands,
+  ...scenesCommands,
 ]);
 const facts = [...questionsFacts, ...pollsFacts, ...chatFacts, ...signalsFacts, ...boardFacts] as const;
 const fact = z.discriminatedUnion("type", facts);

@@ -6,6 +6,7 @@ import { floor } from "./floor";
 import { hour } from "./hour";
 import { polls } from "./polls";
 import { questions } from "./questions";
+import { scenes } from "./scenes";
 import { signals } from "./signals";
 import { slides } from "./slides";
 import { stage } from "./stage";
@@ -25,6 +26,7 @@ export const capabilities = {
   slides,
   board,
   files,
+  scenes,
 } as const;
 
 export type Capabilities = typeof capabilities;

@@ -14,7 +14,16 @@ export function chain(entry: EntryBody): readonly RoomCommand[] {
       return [
         { type: "floor.lower-all", withSegment: true },
         { type: "slides.follow", segmentId: entry.segmentId },
+        { type: "scenes.follow", segmentId: entry.segmentId },
       ];
+    // what opens is seen, unless the scene shows it already; what goes leaves no empty picture
+    case "slides.shown":
+      return entry.opens ? [{ type: "scenes.release", opens: "document" }] : [];
+    case "slides.taken-down":
+    case "board.closed":
+      return [{ type: "scenes.release", opens: null }];
+    case "board.opened":
+      return [{ type: "scenes.release", opens: "board" }];
     // back in the segment before: its leader turns again
     case "cues.taken-back":
       return entry.nowSegmentId ? [{ type: "slides.follow", segmentId: entry.nowSegmentId }] : [];

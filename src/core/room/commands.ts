@@ -7,6 +7,7 @@ import type { HourCommand } from "./hour";
 import type { HourEntry } from "./hour/state";
 import type { PollsCommand, PollsEntry, PollsShape } from "./polls";
 import type { QuestionsCommand, QuestionsEntry, QuestionsShape } from "./questions";
+import type { ScenesCommand, ScenesEntry } from "./scenes";
 import type { SignalsShape } from "./signals";
 import type { SlidesCommand, SlidesEntry, SlidesShape } from "./slides";
 import type { StageCommand, StageEntry, StageShape } from "./stage";
@@ -23,7 +24,8 @@ export type RoomCommand =
   | ChatCommand
   | TrayCommand
   | SlidesCommand
-  | BoardCommand;
+  | BoardCommand
+  | ScenesCommand;
 /** Acts that come too often for the journal: each has a table and a unique key of its own. */
 export type RoomFact = Exclude<
   (
@@ -52,7 +54,8 @@ export type EntryBody =
   | TrayEntry
   | SlidesEntry
   | BoardEntry
-  | FilesEntry;
+  | FilesEntry
+  | ScenesEntry;
 
 /** One row of the journal. */
 export interface JournalEntry {

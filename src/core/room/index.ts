@@ -114,6 +114,19 @@ export { boardSurface, drawReaches, mostBoards, mostDrawers, type DrawReach } fr
 export { readSvg, writeSvg } from "./board/svg";
 export { doesTouch } from "./board/touch";
 export { isSurfaceShown, mayDraw } from "./may-draw";
+export { gridOf, layoutOf, peopleIn, pictureFor, type Box, type OnPicture, type Picture } from "./scenes/layout";
+export type { HoldingItem, SceneItem } from "./scenes/items";
+export {
+  firstShares,
+  holdingSounds,
+  leastShare,
+  mostShare,
+  sceneKinds,
+  type HoldingSound,
+  type SceneKind,
+  type SharedKind,
+} from "./scenes/state";
+export type { DeskQuestionItem, HouseQuestionItem } from "./questions/items";
 export type { FileItem, HouseFileItem } from "./files/items";
 export type { DeckItem } from "./slides/items";
 export { bestVersion } from "./slides/version";
@@ -124,12 +137,10 @@ export type {
   AnyView,
   AudienceItem,
   CueItem,
-  DeskQuestionItem,
   DeskStatusItem,
   DeskView,
   EventItem,
   FoyerView,
-  HouseQuestionItem,
   HouseView,
   OwnParts,
   PersonalPart,

@@ -1,4 +1,5 @@
 import type { DateTimes } from "../dates";
+import type { SceneKind } from "./scenes/state";
 import type { SegmentSlides } from "./slides/state";
 import type { Actor, Switches } from "../people";
 
@@ -21,6 +22,8 @@ export interface Scene {
   readonly deckPages: ReadonlyMap<string, number>;
   /** who leads each segment, and what the run sheet ties to it */
   readonly segmentSlides: ReadonlyMap<string, SegmentSlides>;
+  /** how the picture is arranged when a segment begins, where the run sheet says so */
+  readonly segmentScenes: ReadonlyMap<string, SceneKind>;
   readonly stageTicketIds: ReadonlySet<string>;
   /** what the capability's own server part looked up for this command */
   readonly about: unknown;

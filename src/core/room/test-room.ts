@@ -28,6 +28,7 @@ export const scene = (part: Partial<Scene> = {}): Scene => ({
   pollIds: new Set(["v1"]),
   stageTicketIds: new Set(["p", "t1"]),
   deckPages: new Map([["d1", 3]]),
+  segmentScenes: new Map(),
   segmentSlides: new Map([
     ["s1", { leaderIds: ["t1"], deckId: null, page: 1 }],
     ["s2", { leaderIds: ["t1"], deckId: "d1", page: 2 }],

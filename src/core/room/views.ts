@@ -5,7 +5,9 @@ import type { TurnedItem } from "./hour/items";
 import type { CardKind } from "./cues/cards";
 import type { EveryoneItem, HandItem, HeardItem, HolderItem, OwnFloor } from "./floor/items";
 import type { QuestionState } from "../questions";
+import type { DeskQuestionItem, HouseQuestionItem, StageQuestionItem } from "./questions/items";
 import type { Answers, PollPlan, Tallies } from "../polls";
+import type { HoldingItem, SceneChangesItem, SceneItem } from "./scenes/items";
 import type { DeckItem, HouseSlidesItem, TurnersItem } from "./slides/items";
 import type { Shown } from "./slides/state";
 import type { StagePlace } from "./stage/state";
@@ -100,50 +102,6 @@ export interface AudienceItem {
   readonly callerLevel: number | null;
 }
 
-/** A comment under a question; nameless where the house sees no names. */
-export interface CommentItem {
-  readonly id: string;
-  readonly text: string;
-  readonly name: string;
-  readonly at: number;
-}
-
-export interface DeskQuestionItem {
-  readonly text: string;
-  readonly askerId: string;
-  /** empty where nobody is told who asked */
-  readonly askerName: string;
-  readonly isAnonymous: boolean;
-  readonly isHeld: boolean;
-  readonly mergedIntoId: string | null;
-  readonly forId: string | null;
-  readonly comments: readonly CommentItem[];
-  readonly askedAt: number;
-  readonly state: QuestionState;
-  readonly segmentId: string | null;
-  readonly takenBy: string | null;
-  readonly answered: "aloud" | "to-one" | "to-all" | null;
-  readonly answer: string | null;
-}
-export interface StageQuestionItem {
-  readonly text: string;
-  readonly askerName: string;
-  readonly state: QuestionState;
-  readonly segmentId: string | null;
-  readonly forId: string | null;
-  readonly forName: string;
-}
-export interface HouseQuestionItem {
-  readonly text: string;
-  readonly isOnStage: boolean;
-  readonly isAnswered: boolean;
-  readonly askedAt: number;
-  readonly answer: string | null;
-  /** empty where names are not shown, and of anonymous ones */
-  readonly askerName: string;
-  readonly comments: readonly CommentItem[];
-}
-
 export interface PollItem extends PollPlan {
   readonly state: "prepared" | "open" | "closed";
   readonly isRevealed: boolean;
@@ -212,6 +170,9 @@ export interface DeskView {
   readonly board: Section<BoardItem>;
   readonly boards: Section<BoardTitleItem>;
   readonly files: Section<FileItem>;
+  readonly scene: Section<SceneItem>;
+  readonly holding: Section<HoldingItem>;
+  readonly sceneChanges: Section<SceneChangesItem>;
 }
 export interface StageView {
   readonly event: Section<EventItem>;
@@ -235,6 +196,9 @@ export interface StageView {
   readonly board: Section<BoardItem>;
   readonly boards: Section<BoardTitleItem>;
   readonly files: Section<FileItem>;
+  readonly scene: Section<SceneItem>;
+  readonly holding: Section<HoldingItem>;
+  readonly sceneChanges: Section<SceneChangesItem>;
 }
 export interface HouseView {
   readonly event: Section<EventItem>;
@@ -255,6 +219,8 @@ export interface HouseView {
   readonly slides: Section<HouseSlidesItem>;
   readonly openBoard: Section<HouseBoardItem>;
   readonly files: Section<HouseFileItem>;
+  readonly scene: Section<SceneItem>;
+  readonly holding: Section<HoldingItem>;
 }
 export interface FoyerView {
   readonly event: Section<EventItem>;

@@ -2,7 +2,9 @@
 import { useEffect } from "react";
 import type { CommandBody } from "@/contracts";
 import { Dialog, Shortcut, toast } from "@/ui";
+import { sceneKinds } from "@/core/room";
 import type { DeskScene } from "./scene";
+import { sceneWords } from "@/features/shared/scene-words";
 
 /** Keys never fire while typing. */
 const isTyping = (target: EventTarget | null): boolean =>
@@ -19,6 +21,33 @@ interface DeskKey {
 }
 
 const leaderOf = ({ segments, currentIndex }: DeskScene): string | null => segments[currentIndex]?.leaderId ?? null;
+
+/** The scenes on the digits. */
+const sceneKeys: readonly DeskKey[] = [
+  ...sceneKinds.map((kind, i): DeskKey => ({
+    key: String(i + 1),
+    words: `Picture: ${sceneWords[kind].toLowerCase()}`,
+    act: ({ may, view }) =>
+      may("scenes.set") ? { type: "scenes.set", kind, personIds: [], seen: view.sceneChanges["it"]!.count } : null,
+  })),
+  {
+    key: "0",
+    words: "Picture: by itself, from what is open",
+    act: ({ may, view }) =>
+      may("scenes.set")
+        ? { type: "scenes.set", kind: null, personIds: [], seen: view.sceneChanges["it"]!.count }
+        : null,
+  },
+  {
+    key: "u",
+    words: "Picture: back to the one before",
+    act: ({ may, view }) => {
+      if (!may("scenes.undo")) return null;
+      const { count, past } = view.sceneChanges["it"]!;
+      return past > 0 ? { type: "scenes.undo", seen: count } : "There is none before it.";
+    },
+  },
+];
 
 /** Every frequent act with its key. */
 export const deskKeys: readonly DeskKey[] = [
@@ -68,6 +97,7 @@ export const deskKeys: readonly DeskKey[] = [
       return pollId ? { type: "polls.open", pollId } : "No poll is prepared.";
     },
   },
+  ...sceneKeys,
 ];
 
 interface Opening {

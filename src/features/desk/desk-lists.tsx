@@ -22,6 +22,7 @@ export function DeskLists({
   heldCount,
   room,
   scene,
+  seat,
   props,
   openLate,
   list,
@@ -35,16 +36,10 @@ export function DeskLists({
   heldCount: number;
   room: RoomLink<DeskView>;
   scene: DeskScene;
+  seat: InkSeat;
   props: DeskProps;
 }) {
   const { view } = scene;
-  const seat: InkSeat = {
-    link: room,
-    occurrenceId: props.occurrenceId,
-    as: null,
-    ticketId: props.ticketId,
-    nameOf: (id) => view.stage[id]?.name ?? view.audience[id]?.name ?? "",
-  };
   return (
     <div className="flex min-h-0 flex-col p-3">
       <Tabs

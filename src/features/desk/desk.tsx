@@ -2,6 +2,7 @@
 import type { RoomLink } from "@/features/shared/room-link/use-room";
 import { useEffect, useMemo, useState } from "react";
 import { liveClock } from "@/core/run-sheet";
+import { isOver } from "@/core/people";
 import { verdict, type Action } from "@/core/rights";
 import { inTray, type DeskView } from "@/core/room";
 import { Note, Theme } from "@/ui";
@@ -14,12 +15,15 @@ import { KeyList, useDeskKeys } from "./desk-keys";
 import { Crowd } from "./crowd";
 import { CommandLine } from "./command-line";
 import { DeskLists } from "./desk-lists";
+import { deskSeat } from "./desk-seat";
 import type { DeskProps } from "./desk-props";
 import { DoorsAndCurtain } from "./doors-and-curtain";
 import { LatePeople } from "./late-people";
 import { HourColumn } from "./hour-column";
 import { PeopleShelves } from "./people-shelves";
 import { OpenPoll } from "./polls/open-poll";
+import { SceneDesk } from "./scene-desk";
+import { useSpeakerOnPicture } from "./use-speaker-on-picture";
 import { useSounds } from "./sounds";
 import { useSilence } from "./use-silence";
 
@@ -109,6 +113,7 @@ export function Desk(props: DeskProps) {
   }, [view === null, isBackstageOpen]);
   const silentMs = useSilence(view, room.levels, now);
   const tray = scene ? inTray(scene.view, { now, overMinutes: scene.clock?.overMinutes ?? null, silentMs }) : [];
+  useSpeakerOnPicture(view, room.levels, scene?.may("scenes.put-speaker") ?? false, send);
   useSounds(scene && tray.filter((item) => item.kind === "trouble").map((item) => item.id), view?.audience ?? null);
   useDeskKeys(scene, {
     openLine: () => setLineOpen(true),
@@ -127,6 +132,7 @@ export function Desk(props: DeskProps) {
         {room.state === "lost" ? "Connection lost. Trying again." : "Opening the desk"}
       </main>
     );
+  const seat = deskSeat(room, scene.view, props);
   const heldCount = room.logs.get("chat:held")?.rows.length ?? 0;
   return (
     <Theme theme="desk" className="flex h-screen min-w-[1100px] flex-col overflow-hidden">
@@ -137,6 +143,7 @@ export function Desk(props: DeskProps) {
         <main className="flex min-h-0 flex-col gap-3 overflow-y-auto border-x border-rule p-3">
           <Crowd scene={scene} acts={props.crowd} />
           <DoorsAndCurtain scene={scene} frontUrl={props.frontUrl} />
+          {!isOver(scene.view.status["it"]!.phase) && <SceneDesk scene={scene} seat={seat} />}
           <TeamSignals view={scene.view} className="min-h-6 text-ink-2" />
           <PeopleShelves scene={scene} setDuties={props.setDuties} />
           {list !== "polls" && <OpenPoll scene={scene} />}
@@ -146,6 +153,7 @@ export function Desk(props: DeskProps) {
           heldCount={heldCount}
           room={room}
           scene={scene}
+          seat={seat}
           props={props}
           openLate={() => setLateOpen(true)}
           list={list}

@@ -12,6 +12,7 @@ import { ClockInput } from "@/features/shared/clock-input";
 import { Checkbox, FieldError, IconButton, Input, Popover, Press, Select } from "@/ui";
 import type { RunSheetEditorProps } from "./editor-props";
 import { leaderTone } from "./leader-tone";
+import { SceneChoice } from "./scene-choice";
 import { SlidesChoice } from "./slides-choice";
 
 type Segment = RunSheetInput["segments"][number];
@@ -153,6 +154,7 @@ export function SegmentRow(props: {
         })}
         <TimingNotes planned={planned} />
         {props.decks.length > 0 && <SlidesChoice segment={segment} decks={props.decks} onChange={props.onChange} />}
+        <SceneChoice segment={segment} onChange={props.onChange} />
       </span>
       <Cell name="Length, min">
         <Input

@@ -120,6 +120,7 @@ function AddSegment({ change, sheet }: { change: (part: Partial<RunSheetInput>) 
               pollId: null,
               deckId: null,
               deckPage: 1,
+              scene: null,
             },
           ],
         })

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { emptyRoom, foldAll, type JournalEntry, type Standing } from "@/core/room";
+import { emptyRoom, foldAll, logTopics, type JournalEntry, type Standing } from "@/core/room";
 import { at, words } from "@/core/room/test-room";
 import { Follower } from "./follower";
 import { LiveRoom } from "./live-room";
@@ -12,6 +12,7 @@ function house() {
   const room = new LiveRoom("r", "o", "e", "org", words, "epoch", () => at);
   room.state = foldAll(emptyRoom, [entry(1, { type: "hour.doors-opened" }), entry(2, { type: "hour.curtain-raised" })]);
   const log = new LogTail("chat:house", 50, [], 0);
+  for (const topic of logTopics.keys()) room.logs.set(topic, new LogTail(topic, 50, [], 0));
   room.logs.set("chat:house", log);
   const heard: string[] = [];
   const wire = {

@@ -10,6 +10,7 @@ import { hourServer } from "./hour";
 import { pollsServer } from "./polls";
 import { questionsServer } from "./questions";
 import type { FactOutcome, FactPlace, LogReader, RoomPlace, RoomServer, Said, WordsWanted } from "./room-server";
+import { scenesServer } from "./scenes";
 import { signalsServer } from "./signals";
 import { slidesServer } from "./slides";
 import { stageServer } from "./stage";
@@ -29,6 +30,7 @@ const servers: Readonly<Record<string, RoomServer>> = {
   slides: slidesServer,
   board: boardServer,
   files: filesServer,
+  scenes: scenesServer,
 };
 const ofType = (type: string): RoomServer => servers[type.slice(0, type.indexOf("."))] ?? {};
 

@@ -4,7 +4,8 @@ import type { Book } from "../../shared";
 import type { DirectoryQuestion, RoomDirectory, RoomFigures } from "../directory";
 import { isCurtainUp } from "../hour/state";
 import { sectionOf } from "../section-of";
-import type { CommentItem, CountItem, DeskQuestionItem, HouseQuestionItem, Section, StageQuestionItem } from "../views";
+import type { CommentItem, DeskQuestionItem, HouseQuestionItem, StageQuestionItem } from "./items";
+import type { CountItem, Section } from "../views";
 import type { QuestionsState, RoomQuestion } from "./state";
 
 type QuestionSight = Sight<QuestionsState>;

@@ -18,7 +18,8 @@ export type SlidesCommand =
   | { type: "slides.follow"; segmentId: string };
 
 export type SlidesEntry =
-  | { type: "slides.shown"; deckId: string; page: number }
+  /** `opens`: no page of this deck was shown before it */
+  | { type: "slides.shown"; deckId: string; page: number; opens?: true }
   | { type: "slides.taken-down" }
   | { type: "slides.turner-named"; turnerId: string | null }
   | { type: "slides.led-by"; leaderIds: readonly string[] }
@@ -36,6 +37,11 @@ export interface SlidesShape {
 const isSame = (a: Shown | null, b: Shown | null): boolean => a?.deckId === b?.deckId && a?.page === b?.page;
 const done = (action: string) => fail({ code: "already-done", action } as const);
 
+const shownEntry = (own: SlidesState, { deckId, page }: Shown): SlidesEntry => ({
+  ...({ type: "slides.shown", deckId, page } as const),
+  ...(own.shown?.deckId === deckId ? {} : { opens: true as const }),
+});
+
 type Showing = Extract<SlidesCommand, { type: "slides.show" | "slides.turn" }>;
 
 function show(own: SlidesState, command: Showing, { scene }: Now): Result<SlidesEntry[]> {
@@ -44,7 +50,7 @@ function show(own: SlidesState, command: Showing, { scene }: Now): Result<Slides
   if (pageCount === undefined || page > pageCount) return fail({ code: "not-found", what: "page" });
   if (!isSame(own.shown, seen)) return fail({ code: "page-turned", page: own.shown?.page ?? null });
   if (isSame(own.shown, { deckId, page })) return done(command.type);
-  return ok([{ type: "slides.shown", deckId, page }]);
+  return ok([shownEntry(own, { deckId, page })]);
 }
 
 const ofDesk = { roles: team, duty: "cues", phases: live } as const;
@@ -81,7 +87,7 @@ export const slides = {
       if (own.turnerId !== null) entries.push({ type: "slides.turner-named", turnerId: null });
       const { deckId, page } = tied;
       if (deckId !== null && page <= (scene.deckPages.get(deckId) ?? 0) && !isSame(own.shown, { deckId, page }))
-        entries.push({ type: "slides.shown", deckId, page });
+        entries.push(shownEntry(own, { deckId, page }));
       return ok(entries);
     },
   },

@@ -5,9 +5,11 @@ import { dbfsOfMeter } from "./level";
 
 const everyMs = 250;
 
-/** Who of these people speaks now (rule 23); null while nobody does. */
-export function useWhoSpeaks(levels: ReadonlyMap<string, number>, openIds: readonly string[]): string | null {
-  const [speaksId, setSpeaksId] = useState<string | null>(null);
+type Heard = Pick<ReturnType<typeof whoSpeaks>, "speaksId" | "pictureId">;
+
+/** Follows who speaks among these people, by their levels (rule 23). */
+function useSpeaking(levels: ReadonlyMap<string, number>, openIds: readonly string[]): Heard {
+  const [heardNow, setHeard] = useState<Heard>({ speaksId: null, pictureId: null });
   const heard = useRef({ levels, openIds });
   useEffect(() => {
     heard.current = { levels, openIds };
@@ -18,12 +20,21 @@ export function useWhoSpeaks(levels: ReadonlyMap<string, number>, openIds: reado
       const now = heard.current;
       const dbfs = now.openIds.map((id) => [id, dbfsOfMeter(now.levels.get(id) ?? 0)] as const);
       state = whoSpeaks(state, new Map(dbfs), performance.now());
-      setSpeaksId(state.speaksId);
+      const { speaksId, pictureId } = state;
+      setHeard((was) => (was.speaksId === speaksId && was.pictureId === pictureId ? was : { speaksId, pictureId }));
     }, everyMs);
     return () => clearInterval(timer);
   }, []);
-  return speaksId;
+  return heardNow;
 }
+
+/** Who of these people speaks now; null while nobody does. */
+export const useWhoSpeaks = (levels: ReadonlyMap<string, number>, openIds: readonly string[]): string | null =>
+  useSpeaking(levels, openIds).speaksId;
+
+/** Who of them has the picture: stays where nobody speaks. */
+export const usePictureSpeaker = (levels: ReadonlyMap<string, number>, openIds: readonly string[]): string | null =>
+  useSpeaking(levels, openIds).pictureId;
 
 /** Whether one speaks into one's own closed microphone (rule 23). @param dbfs measured each 100 ms */
 export function useClosedButLoud(dbfs: number, isOpen: boolean): boolean {

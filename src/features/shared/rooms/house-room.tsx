@@ -1,7 +1,6 @@
 "use client";
 import { FloorPlace, HandLine } from "./floor-place";
 import { SignalLine } from "./signal-line";
-import { PollPlace, ResultOnPicture } from "../polls/poll-place";
 import { AskPlace } from "./ask-place";
 import { Lists } from "./house-lists";
 import { OwnName } from "./own-name";
@@ -11,11 +10,12 @@ import { useTranslations, useLocale } from "use-intl";
 import type { Messages } from "@/contracts/messages";
 import { refusalWords } from "@/contracts/messages/refusal";
 import type { FoyerView, HouseView, PersonalPart } from "@/core/room";
-import { classes, Note } from "@/ui";
+import { Note } from "@/ui";
 
-import { DrawPlace, HouseBoard } from "../board/house-board";
+import { DrawPlace } from "../board/house-board";
+import { PollPlace } from "../polls/poll-place";
+import { Programme } from "./programme";
 import type { InkSeat } from "../board/ink-pad";
-import { HouseSlides } from "../slides/house-slides";
 import { spanText } from "../times";
 import { useNow } from "../use-now";
 import { useRoom, type RoomLink } from "../room-link/use-room";
@@ -26,89 +26,6 @@ export function LinkNote({ state }: { state: RoomLink<never>["state"] }) {
   if (state === "lost") return <Note tone="attention">{t("lost")}</Note>;
   if (state === "unwell") return <Note tone="attention">{t("unwell")}</Note>;
   return null;
-}
-
-function Programme({ view, before, seat }: { view: HouseView; before: ReactNode; seat: InkSeat }) {
-  const t = useTranslations("house");
-  const status = view.status["it"];
-  const hasResult = Object.values(view.polls).some((poll) => poll.isOnPicture);
-  const openBoard = view.openBoard["it"];
-  const slides = openBoard ? undefined : view.slides["it"];
-  const hasDocument = openBoard !== undefined || slides !== undefined;
-  const cast = [
-    ...Object.entries(view.cast),
-    ...Object.entries(view.guests).map(([id, { name }]) => [id, { name, portraitId: null }] as const),
-  ];
-  return (
-    <section
-      data-theme="desk"
-      aria-label="Programme"
-      className={classes(
-        "flex w-full flex-col justify-between self-start bg-ground",
-        // a page needs the width of a phone for itself: what stands beside it goes under it there
-        hasDocument ? "p-2 sm:aspect-video sm:p-5" : "aspect-video p-5",
-      )}
-    >
-      {!status?.isCurtainUp ? (
-        <div className="m-auto text-center">{before}</div>
-      ) : (
-        <>
-          <p className={classes("text-lead text-ink-2", hasDocument && "max-sm:hidden")}>
-            {view.cue["it"]?.segmentTitle ?? view.event["it"]?.title}
-          </p>
-          <ResultOnPicture view={view} />
-          {slides && !hasResult && <HouseSlides shown={slides} seat={seat} />}
-          {openBoard && !hasResult && <HouseBoard open={openBoard} seat={seat} />}
-          <ul
-            className={classes(
-              "flex flex-wrap justify-center gap-3",
-              hasDocument ? "mt-3" : "m-auto",
-              hasResult && "hidden",
-            )}
-          >
-            {cast.length === 0 && <li className="text-ink-2">{t("nobody")}</li>}
-            {cast.map(([id, person]) => (
-              <li
-                key={id}
-                className={classes(
-                  "flex min-w-40 items-center gap-3 border-s-2 border-action bg-sheet px-4",
-                  hasDocument ? "py-1" : "py-3",
-                )}
-              >
-                {person.portraitId && (
-                  <img
-                    src={`/pictures/${person.portraitId}`}
-                    alt=""
-                    className={classes(
-                      "rounded-control object-cover",
-                      hasDocument ? "size-8" : "size-16 max-sm:size-10",
-                    )}
-                  />
-                )}
-                <span>
-                  <span className="block text-lead font-medium">{person.name}</span>
-                  <span className={classes("block text-ink-2", hasDocument && "max-sm:hidden")}>{t("onStage")}</span>
-                </span>
-              </li>
-            ))}
-          </ul>
-          <OnStageQuestion view={view} />
-        </>
-      )}
-    </section>
-  );
-}
-
-function OnStageQuestion({ view }: { view: HouseView }) {
-  const t = useTranslations("house");
-  const question = Object.values(view.questions).find((one) => one.isOnStage);
-  if (!question) return <span />;
-  return (
-    <p className="border-s-2 border-attention ps-3 text-lead" dir="auto">
-      <span className="block text-label text-attention">{t("nowOnStage")}</span>
-      {question.text}
-    </p>
-  );
 }
 
 function InFoyer({
@@ -193,15 +110,7 @@ export function HouseRoom(props: { occurrenceId: string; ticketId: string; start
           <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
             {/* whoever reads on in the chat goes on seeing the stage */}
             <div className="lg:sticky lg:top-4 lg:self-start">
-              <Programme
-                view={house}
-                seat={seat}
-                before={
-                  <p className="text-head text-ink-2">
-                    {t(house.status["it"]?.hasBegun ? "curtainDownAgain" : "curtainDown")}
-                  </p>
-                }
-              />
+              <Programme view={house} seat={seat} startAt={props.startAt} ahead={room.clockAheadMs} />
               {openBoard && (openBoard.isForAll || room.me?.own.board?.isDrawer) && (
                 <DrawPlace open={openBoard} seat={seat} />
               )}

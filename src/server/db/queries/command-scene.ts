@@ -1,7 +1,7 @@
 import { sql } from "drizzle-orm";
 import { callTimeOf } from "@/core/dates";
 import { wholeSwitches, type PartialSwitches, type Switches } from "@/core/people";
-import type { Scene } from "@/core/room";
+import type { Scene, SceneKind } from "@/core/room";
 import type { Db } from "../client";
 
 /** What deciding a command needs to know of a date beside its journal: ids and switches, no names. */
@@ -33,6 +33,7 @@ export async function loadScene(db: Db, occurrenceId: string, of?: OfCommand): P
       (select coalesce(json_agg(json_build_array(d.id, case when d.state = 'ready' then d.page_count
           else (select count(*) from deck_pages p where p.deck_id = d.id) end)), '[]') from decks d
         where d.occurrence_id = o.id and d.state in ('making', 'ready')) as deck_pages,
+      (select coalesce(json_agg(json_build_array(s.id, s.scene)), '[]') from segments s where s.occurrence_id = o.id and s.scene is not null) as segment_scenes,
       array(select p.id from polls p where p.occurrence_id = o.id) as poll_ids,
       array(select t.id from tickets t where t.event_id = o.event_id and t.occurrence_id is null and t.revoked_at is null) as stage_ids
     from occurrences o join events e on e.id = o.event_id where o.id = ${occurrenceId}`);
@@ -59,6 +60,7 @@ export async function loadScene(db: Db, occurrenceId: string, of?: OfCommand): P
         { leaderIds, deckId, page },
       ]),
     ),
+    segmentScenes: new Map(row["segment_scenes"] as [string, SceneKind][]),
     stageTicketIds: new Set(row["stage_ids"] as string[]),
   };
 }

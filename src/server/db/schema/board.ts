@@ -48,3 +48,12 @@ export const inkActs = pgTable(
     index("ink_acts_author").on(t.authorTicketId),
   ],
 );
+
+/** What the holding picture of a date says. */
+export const holdingPictures = pgTable("holding_pictures", {
+  occurrenceId: uuid("occurrence_id")
+    .primaryKey()
+    .references(() => occurrences.id, { onDelete: "cascade" }),
+  organisationId: organisationId(),
+  message: text("message").notNull(),
+});

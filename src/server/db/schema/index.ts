@@ -25,7 +25,7 @@ export {
   type DatesBefore,
   type Look,
 } from "./events";
-export { drawingBoards, inkActs } from "./board";
+export { drawingBoards, holdingPictures, inkActs } from "./board";
 export { deckFailures, deckPages, decks, deckStates } from "./decks";
 export { handOuts } from "./hand-outs";
 export { parts, polls, segments } from "./run-sheet";

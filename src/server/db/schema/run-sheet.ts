@@ -1,3 +1,4 @@
+import { sceneKinds } from "@/core/room";
 import type { PollQuestion } from "@/core/polls";
 import { pgTable, uuid, integer, text, index, jsonb, boolean } from "drizzle-orm/pg-core";
 import { organisationId, instant } from "./columns";
@@ -23,6 +24,8 @@ export const segments = pgTable(
     /** its deck, which opens with its cue, and at which page */
     deckId: uuid("deck_id"),
     deckPage: integer("deck_page").notNull().default(1),
+    /** how the picture is arranged when it begins */
+    scene: text("scene", { enum: sceneKinds }),
   },
   (t) => [index("segments_occurrence").on(t.occurrenceId, t.position)],
 );

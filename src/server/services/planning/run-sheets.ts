@@ -45,9 +45,20 @@ async function readSheet(db: Db, occurrenceId: string): Promise<{ runSheet: RunS
   ];
   const runSheet: RunSheetInput = {
     segments: rows.map((row) => {
-      const { id, title, lengthMinutes, fixedStartLocal, leaderTicketId, pollId, deckId, deckPage } = row;
+      const { id, title, lengthMinutes, fixedStartLocal, leaderTicketId, pollId, deckId, deckPage, scene } = row;
       const besideTicketIds = [...row.besideTicketIds];
-      return { id, title, lengthMinutes, fixedStartLocal, leaderTicketId, besideTicketIds, pollId, deckId, deckPage };
+      return {
+        id,
+        title,
+        lengthMinutes,
+        fixedStartLocal,
+        leaderTicketId,
+        besideTicketIds,
+        pollId,
+        deckId,
+        deckPage,
+        scene,
+      };
     }),
     polls: pollRows.map((row) => ({ id: row.id, ...pollPlanOf(row) })),
     parts: partRows.map(({ id, title, startLocal, lengthMinutes, leaderTicketId }) => ({

@@ -1,0 +1,48 @@
+"use client";
+import type { ReactNode } from "react";
+import { layoutOf, pictureFor, type Box, type OnPicture, type Picture, type SceneItem } from "@/core/room";
+import { classes } from "@/ui";
+import { useBox } from "./use-box";
+
+/** What stands in each part of the picture. */
+export interface PictureParts {
+  person(id: string, box: Box): ReactNode;
+  document(): ReactNode;
+  board(): ReactNode;
+  holding(): ReactNode;
+}
+
+/** What the picture comes to now: the scene, or somebody whom one pinned for oneself. */
+export const shownPicture = (scene: SceneItem, on: OnPicture, pinnedId: string | null): Picture => {
+  const picture = pictureFor(scene, scene.speakerId, on);
+  const isPinned = pinnedId !== null && picture.kind !== "holding" && on.castIds.includes(pinnedId);
+  return isPinned ? { kind: "one", personIds: [pinnedId] } : picture;
+};
+
+/** The picture: every part where the one layout puts it, in whatever size the screen has. */
+export function PictureView(props: {
+  picture: Picture;
+  shares: SceneItem["shares"];
+  parts: PictureParts;
+  gap?: number;
+  className?: string;
+  /** lies over it, with the boxes under it known */
+  over?: (boxes: readonly Box[]) => ReactNode;
+}) {
+  const { box, size } = useBox<HTMLDivElement>();
+  const boxes = size ? layoutOf(props.picture, size, props.shares, props.gap ?? 8) : [];
+  return (
+    <div ref={box} className={classes("relative min-h-0 overflow-hidden", props.className)}>
+      {boxes.map((one) => (
+        <div
+          key={one.part === "person" ? one.id : one.part}
+          className="absolute flex flex-col"
+          style={{ left: one.x, top: one.y, width: one.width, height: one.height }}
+        >
+          {one.part === "person" ? props.parts.person(one.id!, one) : props.parts[one.part]()}
+        </div>
+      ))}
+      {props.over?.(boxes)}
+    </div>
+  );
+}
