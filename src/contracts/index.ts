@@ -1,4 +1,5 @@
 export { handOutChange, handOutName, mostHandOutBytes, mostHandOuts, type HandOutChange } from "./hand-outs";
+export type { CaptionRow } from "./room/captions";
 export { boardTitleInput, surfaceInput, type InkRow } from "./room/board";
 export type { ChatLineView, OwnLine } from "./room/chat";
 export type { Done } from "./done";

@@ -25,6 +25,7 @@ const guards: Readonly<Record<string, string>> = {
   "(public)/unsubscribe/[token]/page.tsx": "unsubscribePerson(",
   "(public)/on-demand/[slug]/page.tsx": "askedRecording(",
   "(public)/on-demand/[slug]/chapters.vtt/route.ts": "openRecording(",
+  "(public)/on-demand/[slug]/[captions]/route.ts": "openRecording(",
   "(public)/on-demand/[slug]/media/route.ts": "openRecording(",
   "(team)/sign-in/page.tsx": "open",
   "(public)/join/[token]/page.tsx": "invitationFor(",

@@ -27,3 +27,13 @@ export const pictureResponse = (bytes: Uint8Array, name: string, mediaType: stri
       "cache-control": "no-store",
     },
   });
+
+/** Captions or chapters as a file (W3C WebVTT). */
+export const vttResponse = (text: string, name: string): Response =>
+  new Response(text, {
+    headers: {
+      "content-type": "text/vtt; charset=utf-8",
+      "content-disposition": `inline; filename="${name}"`,
+      "cache-control": "no-store",
+    },
+  });

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import type { Failure } from "@/core/shared";
 import { boardCommands, boardFacts, boardWhispers } from "./board";
+import { captionsCommands, captionsFacts, captionsWhispers } from "./captions";
 import { chatCommands, chatFacts } from "./chat";
 import { cuesCommands } from "./cues";
 import { floorCommands, floorWhispers } from "./floor";
@@ -26,12 +27,20 @@ const command = z.discriminatedUnion("type", [
   ...slidesCommands,
   ...boardCommands,
   ...scenesCommands,
+  ...captionsCommands,
 ]);
-const facts = [...questionsFacts, ...pollsFacts, ...chatFacts, ...signalsFacts, ...boardFacts] as const;
+const facts = [
+  ...questionsFacts,
+  ...pollsFacts,
+  ...chatFacts,
+  ...signalsFacts,
+  ...boardFacts,
+  ...captionsFacts,
+] as const;
 const fact = z.discriminatedUnion("type", facts);
 /** The names of the facts: they go past the room's lock. */
 export const factTypes: readonly string[] = facts.map((one) => one.shape.type.value);
-const whispers = [...stageWhispers, ...floorWhispers, ...boardWhispers] as const;
+const whispers = [...stageWhispers, ...floorWhispers, ...boardWhispers, ...captionsWhispers] as const;
 const whisper = z.discriminatedUnion("type", whispers);
 /** The names of what is said in passing: it is sent on and kept nowhere. */
 export const whisperTypes: readonly string[] = whispers.map((one) => one.shape.type.value);

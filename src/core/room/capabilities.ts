@@ -1,4 +1,5 @@
 import { board } from "./board";
+import { captions } from "./captions";
 import { chat } from "./chat";
 import { cues } from "./cues";
 import { files } from "./files";
@@ -27,6 +28,7 @@ export const capabilities = {
   board,
   files,
   scenes,
+  captions,
 } as const;
 
 export type Capabilities = typeof capabilities;

@@ -1,4 +1,5 @@
 import type { BoardCommand, BoardEntry, BoardShape } from "./board";
+import type { CaptionsCommand, CaptionsEntry, CaptionsShape } from "./captions";
 import type { ChatCommand, ChatEntry, ChatShape } from "./chat";
 import type { CuesCommand, CuesEntry, CuesShape } from "./cues";
 import type { FilesEntry } from "./files";
@@ -25,11 +26,13 @@ export type RoomCommand =
   | TrayCommand
   | SlidesCommand
   | BoardCommand
-  | ScenesCommand;
+  | ScenesCommand
+  | CaptionsCommand;
 /** Acts that come too often for the journal: each has a table and a unique key of its own. */
 export type RoomFact = Exclude<
   (
     | BoardShape
+    | CaptionsShape
     | ChatShape
     | CuesShape
     | FloorShape
@@ -55,7 +58,8 @@ export type EntryBody =
   | SlidesEntry
   | BoardEntry
   | FilesEntry
-  | ScenesEntry;
+  | ScenesEntry
+  | CaptionsEntry;
 
 /** One row of the journal. */
 export interface JournalEntry {

@@ -114,6 +114,15 @@ export { boardSurface, drawReaches, mostBoards, mostDrawers, type DrawReach } fr
 export { readSvg, writeSvg } from "./board/svg";
 export { doesTouch } from "./board/touch";
 export { isSurfaceShown, mayDraw } from "./may-draw";
+export { breakCaptions, expanded, lettersIn, standsMs } from "./captions/break";
+export {
+  correctWithinMs,
+  mostCaptionLanguages,
+  mostCaptionLetters,
+  type CaptionLine,
+  type CaptionsState,
+} from "./captions/state";
+export { endOf, vttOf } from "./captions/vtt";
 export { gridOf, layoutOf, peopleIn, pictureFor, type Box, type OnPicture, type Picture } from "./scenes/layout";
 export type { HoldingItem, SceneItem } from "./scenes/items";
 export {

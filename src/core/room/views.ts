@@ -170,6 +170,7 @@ export interface DeskView {
   readonly board: Section<BoardItem>;
   readonly boards: Section<BoardTitleItem>;
   readonly files: Section<FileItem>;
+  readonly captions: Section<{ readonly languages: readonly string[] }>;
   readonly scene: Section<SceneItem>;
   readonly holding: Section<HoldingItem>;
   readonly sceneChanges: Section<SceneChangesItem>;
@@ -196,6 +197,7 @@ export interface StageView {
   readonly board: Section<BoardItem>;
   readonly boards: Section<BoardTitleItem>;
   readonly files: Section<FileItem>;
+  readonly captions: Section<{ readonly languages: readonly string[] }>;
   readonly scene: Section<SceneItem>;
   readonly holding: Section<HoldingItem>;
   readonly sceneChanges: Section<SceneChangesItem>;
@@ -219,6 +221,7 @@ export interface HouseView {
   readonly slides: Section<HouseSlidesItem>;
   readonly openBoard: Section<HouseBoardItem>;
   readonly files: Section<HouseFileItem>;
+  readonly captions: Section<{ readonly languages: readonly string[] }>;
   readonly scene: Section<SceneItem>;
   readonly holding: Section<HoldingItem>;
 }

@@ -7,6 +7,7 @@ import { spanText } from "@/features/shared/times";
 export function Recording(props: {
   src: string;
   chaptersSrc: string;
+  captions: readonly { readonly language: string; readonly label: string; readonly src: string }[];
   chapters: readonly { title: string; startSeconds: number; endSeconds: number }[];
   words: { chapters: string };
 }) {
@@ -20,6 +21,9 @@ export function Recording(props: {
     <>
       <video ref={video} controls preload="metadata" className="mt-4 aspect-video w-full bg-ink" src={props.src}>
         <track kind="chapters" src={props.chaptersSrc} default />
+        {props.captions.map(({ language, src, label }) => (
+          <track key={language} kind="captions" srcLang={language} label={label} src={src} />
+        ))}
       </video>
       {props.chapters.length > 0 && (
         <section className="mt-4" aria-label={props.words.chapters}>

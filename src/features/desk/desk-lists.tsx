@@ -7,6 +7,7 @@ import { HandOuts } from "@/features/shared/hand-outs/hand-outs";
 import type { RoomLink } from "@/features/shared/room-link/use-room";
 import { Tabs } from "@/ui";
 import { BoardDesk } from "./board-desk";
+import { CaptionsDesk } from "./captions-desk";
 import type { DeskProps } from "./desk-props";
 import { Everyone } from "./everyone";
 import { PollDesk } from "./polls/poll-desk";
@@ -86,6 +87,11 @@ export function DeskLists({
                 acts={props.handOuts}
               />
             ),
+          },
+          {
+            id: "captions",
+            label: "Captions",
+            content: <CaptionsDesk scene={scene} room={room} ticketId={props.ticketId} />,
           },
           { id: "polls", label: "Polls", content: <PollDesk scene={scene} dateId={props.occurrenceId} /> },
           {

@@ -88,7 +88,7 @@ function Preview({ scene, seat, picture }: { scene: DeskScene; seat: InkSeat; pi
       shares={view.scene["it"]!.shares}
       gap={4}
       parts={{
-        person: (id, box) => <PersonTile person={view.stage[id]!} width={box.width} mutedWords="muted:" />,
+        person: (id, box) => <PersonTile person={view.stage[id]!} size={box} mutedWords="muted:" />,
         document: () => (
           <div className="relative size-full">
             {shown && deck && (
@@ -143,6 +143,7 @@ function WhoIsShown({ scene, kind }: { scene: DeskScene; kind: SceneKind }) {
   return Array.from({ length: places }, (_, i) => (
     <Select
       key={i}
+      className="w-auto! max-w-44 min-w-0"
       aria-label={places === 1 ? "Who is on the picture" : `Who is on the picture, ${i + 1}`}
       value={chosen[i] ?? ""}
       onChange={(event) => {
@@ -168,7 +169,7 @@ export function SceneDesk({ scene, seat }: { scene: DeskScene; seat: InkSeat }) 
   const picture = shownPicture(now, onPicture(view), null);
   const mayChange = may("scenes.set");
   return (
-    <section aria-label="Picture" className="grid grid-cols-[minmax(0,16rem)_1fr] gap-3">
+    <section aria-label="Picture" className="grid grid-cols-[minmax(0,15rem)_1fr] gap-3">
       <Preview scene={scene} seat={seat} picture={picture} />
       <div className="flex min-w-0 flex-col gap-2">
         <div role="group" aria-label="Scenes" className="flex flex-wrap gap-1.5">
@@ -181,20 +182,20 @@ export function SceneDesk({ scene, seat }: { scene: DeskScene; seat: InkSeat }) 
               disabled={!mayChange}
               onClick={() => void send({ type: "scenes.set", kind, personIds: [], seen: count })}
               className={classes(
-                "flex flex-col items-center gap-0.5 border-2 p-0.5 text-label",
+                "flex items-end gap-1 border-2 p-0.5 text-label",
                 picture.kind === kind ? "border-action text-action" : "border-transparent text-ink-2",
               )}
             >
-              <SceneDrawing kind={kind} />
               <span className="mono">{i + 1}</span>
+              <SceneDrawing kind={kind} />
             </Press>
           ))}
         </div>
+        <p className="text-label text-ink-2" role="status">
+          {sceneWords[picture.kind]}
+          {now.kind === null && ", by itself"}
+        </p>
         <div className="flex flex-wrap items-center gap-2">
-          <span className="text-label text-ink-2" role="status">
-            {sceneWords[picture.kind]}
-            {now.kind === null && ", by itself"}
-          </span>
           {mayChange && <WhoIsShown scene={scene} kind={picture.kind} />}
           {mayChange && now.kind !== null && (
             <Button

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { DeskView } from "@/core/room";
-import { isAnybodyHeard } from "./use-silence";
+import { isAnybodyHeard } from "@/features/shared/devices/heard";
 
 const person = (isMicrophoneOpen: boolean, callerLevel: number | null = null) => ({ isMicrophoneOpen, callerLevel });
 const view = (stage: object, floor: object = {}) => ({ stage, floor }) as unknown as DeskView;

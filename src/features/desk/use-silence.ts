@@ -1,14 +1,7 @@
 "use client";
 import { useEffect, useState } from "react";
-import { silenceDbfs, type DeskView } from "@/core/room";
-import { dbfsOfMeter } from "@/features/shared/devices/level";
-
-/** Whether anybody of stage, floor or phone line is loud enough to be heard. */
-export function isAnybodyHeard(view: DeskView, levels: ReadonlyMap<string, number>): boolean {
-  const open = [...Object.entries(view.stage), ...Object.entries(view.floor)].filter(([, one]) => one.isMicrophoneOpen);
-  const callers = Object.values(view.stage).map((person) => person.callerLevel ?? 0);
-  return [...open.map(([id]) => levels.get(id) ?? 0), ...callers].some((level) => dbfsOfMeter(level) > silenceDbfs);
-}
+import type { DeskView } from "@/core/room";
+import { isAnybodyHeard } from "@/features/shared/devices/heard";
 
 /**
  * For how long nobody has been heard before an open curtain, by this desk's own ears: counted from the rise, the cue

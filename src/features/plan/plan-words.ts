@@ -65,7 +65,7 @@ const whole: Words = {
   entryBy: (by) => (by === "registration" ? "by registration" : "by the open link"),
   approval: (how) => (how === "at-once" ? "at once" : "after somebody has looked at them"),
   soundBy: (by) => ({ computer: "computer", both: "computer or phone", phone: "phone alone" })[by],
-  interpretationInto: (tags) => tags.map(languageName).join(", ") || none,
+  interpretationInto: (tags) => tags.map((tag) => languageName(tag)).join(", ") || none,
   approvedDomains: (domains) => domains.join(", ") || none,
   picture: (picture) => pictureWords[picture],
   creditThresholdPercent: (percent) => `${percent} %`,

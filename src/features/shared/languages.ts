@@ -7,9 +7,9 @@ const tags =
   );
 const unnamed: Readonly<Record<string, string>> = { ils: "International Sign" };
 
-/** A language by its English name. */
-export const languageName = (tag: string): string =>
-  unnamed[tag] ?? new Intl.DisplayNames(["en"], { type: "language" }).of(tag) ?? tag;
+/** A language by its name in the reader's own; English unless said otherwise. */
+export const languageName = (tag: string, locale = "en"): string =>
+  unnamed[tag] ?? new Intl.DisplayNames([locale], { type: "language" }).of(tag) ?? tag;
 
 /** Languages by their English names, found by what they call themselves too. */
 export function languageChoices(): readonly Choice[] {

@@ -2,6 +2,7 @@ import type { CommandBody, FactBody } from "@/contracts";
 import type { JournalEntry, OwnParts, RoomCommand, RoomDirectory, RoomState } from "@/core/room";
 import type { Db } from "../db/client";
 import { boardServer } from "./board";
+import { captionsServer } from "./captions";
 import { chatServer } from "./chat";
 import { cuesServer } from "./cues";
 import { filesServer } from "./files";
@@ -31,6 +32,7 @@ const servers: Readonly<Record<string, RoomServer>> = {
   board: boardServer,
   files: filesServer,
   scenes: scenesServer,
+  captions: captionsServer,
 };
 const ofType = (type: string): RoomServer => servers[type.slice(0, type.indexOf("."))] ?? {};
 
@@ -130,6 +132,7 @@ export const freshened = (db: Db, of: WordsOf, known: RoomDirectory, wanted: rea
   words.freshened(db, of, known, wanted, notes);
 
 export { loadFigures, loadTallies } from "./figures";
+export { captionsOf } from "./captions";
 export { loadFiles } from "./files";
 export { surfaceActs } from "./board/acts";
 export { layMarks } from "./board/lay";

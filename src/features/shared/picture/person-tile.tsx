@@ -9,41 +9,49 @@ export interface TilePerson {
   readonly isMicrophoneOpen: boolean;
 }
 
-/** Somebody on the picture: their portrait or their initials, and their name where it can be read. */
+/** A tile lower than this holds a name alone. */
+const leastFaceHeight = 64;
+
+/** Somebody on the picture: their portrait or their initials, and under it their name where it can be read. */
 export function PersonTile(props: {
   person: TilePerson;
   /** of the tile, in pixels: what is too small to be read is left out */
-  width: number;
+  size: { readonly width: number; readonly height: number };
   mutedWords: string;
   /** an act of one's own, in a corner */
   act?: ReactNode;
 }) {
-  const { person, width } = props;
-  const isSmall = width < 150;
-  const face = "size-[min(44%,9rem)] min-w-8";
+  const { person, size } = props;
+  const isSmall = size.width < 220;
+  const bar = isSmall ? 24 : 34;
+  const face = Math.min(size.height - bar, size.width) * 0.72;
   return (
-    <div className="group relative grid size-full place-items-center overflow-hidden bg-sheet">
-      <div className={classes("grid aspect-square place-items-center", face)}>
-        {person.portraitId ? (
-          <img
-            src={`/pictures/${person.portraitId}`}
-            alt=""
-            className="aspect-square size-full rounded-sheet object-cover"
-          />
-        ) : (
-          <span
-            aria-hidden
-            className="grid aspect-square size-full place-items-center rounded-sheet bg-raised text-title font-semibold"
-          >
-            {initialsOf(person.name)}
-          </span>
-        )}
-      </div>
+    <div className="group relative flex size-full flex-col overflow-hidden bg-sheet">
+      {size.height >= leastFaceHeight ? (
+        <div className="grid min-h-0 flex-1 place-items-center">
+          {person.portraitId ? (
+            <img
+              src={`/pictures/${person.portraitId}`}
+              alt=""
+              className="rounded-sheet object-cover"
+              style={{ width: face, height: face }}
+            />
+          ) : (
+            <span
+              aria-hidden
+              className="grid place-items-center rounded-sheet bg-raised font-semibold"
+              style={{ width: face, height: face, fontSize: face / 3 }}
+            >
+              {initialsOf(person.name)}
+            </span>
+          )}
+        </div>
+      ) : (
+        <span className="flex-1" />
+      )}
       <p
-        className={classes(
-          "absolute inset-x-0 bottom-0 flex items-center gap-1.5 truncate bg-ground/80 px-2 font-medium",
-          isSmall ? "py-0.5 text-label" : "py-1",
-        )}
+        className={classes("flex shrink-0 items-center gap-1.5 px-2 font-medium", isSmall && "text-label")}
+        style={{ height: bar }}
       >
         {!person.isMicrophoneOpen && (
           <>

@@ -48,7 +48,7 @@ function Part({ box }: { box: Box }) {
 /** A scene as a small drawing, from the very layout that makes the picture. */
 export function SceneDrawing({ kind }: { kind: SceneKind }) {
   return (
-    <svg viewBox="0 0 64 36" width="64" height="36" aria-hidden>
+    <svg viewBox="0 0 64 36" width="56" height="31.5" aria-hidden>
       {layoutOf({ kind, personIds: people[kind] }, size, firstShares, 2).map((box, i) => (
         <g key={i}>
           <rect

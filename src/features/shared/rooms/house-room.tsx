@@ -15,6 +15,7 @@ import { Note } from "@/ui";
 import { DrawPlace } from "../board/house-board";
 import { PollPlace } from "../polls/poll-place";
 import { Programme } from "./programme";
+import { HouseCaptions } from "../captions/house-captions";
 import type { InkSeat } from "../board/ink-pad";
 import { spanText } from "../times";
 import { useNow } from "../use-now";
@@ -111,6 +112,13 @@ export function HouseRoom(props: { occurrenceId: string; ticketId: string; start
             {/* whoever reads on in the chat goes on seeing the stage */}
             <div className="lg:sticky lg:top-4 lg:self-start">
               <Programme view={house} seat={seat} startAt={props.startAt} ahead={room.clockAheadMs} />
+              {house.captions["it"] && (
+                <HouseCaptions
+                  languages={house.captions["it"].languages}
+                  rows={room.logs.get("captions:lines")?.rows ?? []}
+                  ahead={room.clockAheadMs}
+                />
+              )}
               {openBoard && (openBoard.isForAll || room.me?.own.board?.isDrawer) && (
                 <DrawPlace open={openBoard} seat={seat} />
               )}

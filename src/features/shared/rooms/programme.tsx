@@ -110,7 +110,7 @@ export function Programme(props: { view: HouseView; seat: InkSeat; startAt: numb
             person: (id, box) => (
               <PersonTile
                 person={people[id]!}
-                width={box.width}
+                size={box}
                 mutedWords={words("muted")}
                 act={
                   on.castIds.length > 1 && (

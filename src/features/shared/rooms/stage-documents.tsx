@@ -1,6 +1,8 @@
 "use client";
 import { useTranslations } from "use-intl";
 import type { StageView } from "@/core/room";
+import { Captioner } from "../captions/captioner";
+import { isAnybodyHeard } from "../devices/heard";
 import type { InkSeat } from "../board/ink-pad";
 import { StageBoards } from "../board/stage-boards";
 import { HandOuts, type HandOutActs } from "../hand-outs/hand-outs";
@@ -30,8 +32,17 @@ export function StageDocuments(props: {
     ticketId,
     nameOf: (id) => view.stage[id]?.name ?? view.floor[id]?.name ?? "",
   };
+  const role = view.stage[ticketId]?.role ?? "panelist";
   return (
     <>
+      {role === "captioner" && (
+        <Captioner
+          link={room}
+          languages={view.captions["it"]?.languages ?? []}
+          ticketId={ticketId}
+          isHeard={isAnybodyHeard(view, room.levels)}
+        />
+      )}
       <StageSlides
         view={view}
         send={room.send}
@@ -40,7 +51,7 @@ export function StageDocuments(props: {
         own={props.ownSlides}
         seat={seat}
       />
-      <StageBoards view={view} seat={seat} role={view.stage[ticketId]?.role ?? "panelist"} />
+      <StageBoards view={view} seat={seat} role={role} />
       {(ownFiles || Object.keys(view.files).length > 0) && (
         <details>
           <summary className="cursor-pointer text-ink-2">{t("title")}</summary>

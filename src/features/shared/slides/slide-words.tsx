@@ -8,7 +8,7 @@ export function SlideWords({
   words,
   children,
 }: {
-  words: Pick<Messages, "slides" | "board" | "files" | "picture">;
+  words: Pick<Messages, "slides" | "board" | "files" | "picture" | "captions">;
   children: ReactNode;
 }) {
   return (

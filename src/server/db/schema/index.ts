@@ -29,6 +29,7 @@ export { drawingBoards, holdingPictures, inkActs } from "./board";
 export { deckFailures, deckPages, decks, deckStates } from "./decks";
 export { handOuts } from "./hand-outs";
 export { parts, polls, segments } from "./run-sheet";
+export { captionLines } from "./captions";
 export { chatEntryNotes, chatLines, logHeads } from "./chat";
 export { datePlaces } from "./places";
 export { busyCalendars, licences, seatRequests, templates, type StoredCalendar } from "./house";

@@ -1,3 +1,4 @@
+import { captionLanguagesOf } from "./caption-files";
 import { fileTypeFromBuffer } from "file-type";
 import { and, desc, eq } from "drizzle-orm";
 import { chaptersFile, chaptersOf, type Chapter } from "@/core/watching";
@@ -201,6 +202,9 @@ export interface OnDemand {
   readonly eventTitle: string;
   readonly zone: string;
   readonly recordedAt: number;
+  readonly durationSeconds: number;
+  /** in which it was captioned */
+  readonly captionLanguages: readonly string[];
   readonly chapters: readonly Chapter[];
 }
 
@@ -237,6 +241,8 @@ export async function onDemand(
     eventTitle: event.title,
     zone: occurrence.zone,
     recordedAt: startAt,
+    durationSeconds: duration,
+    captionLanguages: await captionLanguagesOf(context, occurrence.id),
     chapters: chaptersOf(played, startAt, duration),
   };
 }

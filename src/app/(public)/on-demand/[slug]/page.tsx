@@ -5,6 +5,7 @@ import { AccessCodeForm } from "@/features/front-door/access-code-form";
 import { FilesToTake } from "@/features/shared/hand-outs/files-to-take";
 import { app } from "@/server/compose";
 import { shownHandOuts } from "@/server/services/hour/hand-outs";
+import { languageName } from "@/features/shared/languages";
 import { InLanguage } from "@/features/shared/language";
 import { visitorLocale } from "../../../_lib/locale";
 import { currentOrganisation, orNotFound } from "../../../_lib/request";
@@ -41,6 +42,11 @@ export default async function OnDemandPage({ params }: { params: Promise<{ slug:
         <Recording
           src={`/on-demand/${slug}/media`}
           chaptersSrc={`/on-demand/${slug}/chapters.vtt`}
+          captions={item.captionLanguages.map((language) => ({
+            language,
+            label: languageName(language, locale),
+            src: `/on-demand/${slug}/captions.${language}.vtt`,
+          }))}
           chapters={item.chapters}
           words={words}
         />

@@ -14,6 +14,7 @@ export async function removeCrowd(db: Db, occurrenceId: string): Promise<void> {
   await db.execute(sql`delete from questions where asker_ticket_id in (${gone})`);
   await db.execute(sql`delete from ballots where ticket_id in (${gone})`);
   await db.execute(sql`delete from chat_lines where author_ticket_id in (${gone}) or with_ticket_id in (${gone})`);
+  await db.execute(sql`delete from caption_lines where author_ticket_id in (${gone})`);
   await db.execute(sql`delete from ink_acts where author_ticket_id in (${gone})`);
   await db.execute(sql`delete from stays where ticket_id in (${gone})`);
   await db.execute(sql`delete from admissions where ticket_id in (${gone})`);

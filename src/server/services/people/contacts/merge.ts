@@ -36,6 +36,7 @@ async function moveTickets(tx: Db, keepId: string, goneId: string, now: string):
     ["questions", "asker_ticket_id"],
     ["chat_lines", "author_ticket_id"],
     ["ink_acts", "author_ticket_id"],
+    ["caption_lines", "author_ticket_id"],
   ] as const)
     await tx.execute(sql`
       update ${sql.identifier(table)} w set ${sql.identifier(column)} = k.id from tickets x join tickets k on ${twin}

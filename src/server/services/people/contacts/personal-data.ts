@@ -52,6 +52,8 @@ export const personalData: Readonly<Record<string, Columns>> = {
     id: "room_id topic rev organisation_id act_id author_ticket_id surface_id page n",
     figure: "at",
   },
+  // what somebody said before an audience, in a captioner's words: the recording keeps it
+  caption_lines: { id: "room_id seq rev organisation_id line_id author_ticket_id", figure: "language text at" },
   signals: { id: "room_id organisation_id ticket_id", figure: "kind at" },
   entry_proofs: { deleted: "id organisation_id ticket_id asked_at used_at device_print" },
   busy_calendars: { deleted: "id organisation_id person_id name body read_at" },

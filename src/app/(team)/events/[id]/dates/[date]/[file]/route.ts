@@ -1,9 +1,11 @@
 import { Refusal } from "@/core/shared";
 import { boardFile } from "@/server/services/afterwards/board-files";
+import { captionsFile } from "@/server/services/afterwards/caption-files";
 import { dateFile, dateFiles, type DateFile } from "@/server/services/afterwards/exports";
-import { csvResponse, pictureResponse } from "../../../../../../_lib/files";
+import { csvResponse, pictureResponse, vttResponse } from "../../../../../../_lib/files";
 import { answer, currentMember } from "../../../../../../_lib/request";
 
+const captionsName = /^captions\.([A-Za-z0-9-]{2,20})\.vtt$/;
 const boardName = /^board-([1-9]\d?)\.(svg|png)$/;
 
 export function GET(
@@ -18,6 +20,8 @@ export function GET(
       const bytes = await boardFile(context, member, id, date, { number: Number(number), kind });
       return pictureResponse(bytes, file, kind === "svg" ? "image/svg+xml" : "image/png");
     }
+    const [, language] = captionsName.exec(file) ?? [];
+    if (language) return vttResponse(await captionsFile(context, member, id, date, language), file);
     const name = file.replace(/\.csv$/, "");
     if (!file.endsWith(".csv") || !(dateFiles as readonly string[]).includes(name))
       throw new Refusal({ code: "not-found", what: "file" });

@@ -1,0 +1,49 @@
+import { vttOf } from "@/core/room";
+import { captionsOf } from "../../room";
+import { dateAccess, type TeamMember } from "../ground/access";
+import { audit } from "../ground/audit";
+import { notFound, type Context } from "../ground/context";
+
+/** A span that captions are told within: from when, and how long. */
+interface Within {
+  readonly startAt: number;
+  readonly durationMs: number;
+}
+const clockOf =
+  ({ startAt, durationMs }: Within) =>
+  (at: number): number | null =>
+    at < startAt || at > startAt + durationMs ? null : at - startAt;
+
+/** The languages in which something was captioned. */
+export const captionLanguagesOf = async (context: Context, occurrenceId: string): Promise<readonly string[]> => [
+  ...(await captionsOf(context.db, occurrenceId)).keys(),
+];
+
+/** The captions of one language on a recording's clock. @throws not-found where there are none */
+export async function captionsText(
+  context: Context,
+  occurrenceId: string,
+  language: string,
+  within: Within,
+): Promise<string> {
+  const lines = (await captionsOf(context.db, occurrenceId)).get(language);
+  if (!lines) throw notFound("captions");
+  return vttOf(lines, clockOf(within));
+}
+
+/** The same as a date's file, counted from the first rise of the curtain; each export is written to the audit log. */
+export async function captionsFile(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  occurrenceId: string,
+  language: string,
+): Promise<string> {
+  const { occurrence } = await dateAccess(context, member, eventId, occurrenceId, "event.exports");
+  const startAt = occurrence.showStartedAt ?? occurrence.startAt;
+  const text = await captionsText(context, occurrenceId, language, { startAt, durationMs: Infinity });
+  const { organisationId, userId } = member;
+  const facts = { file: `captions.${language}.vtt` };
+  await audit(context, context.db, { organisationId, actorId: userId, action: "export", eventId, occurrenceId, facts });
+  return text;
+}
