@@ -1,5 +1,6 @@
 import { longChatBench } from "./chat";
 import { attendanceBench } from "./attendance";
+import { boardsBench } from "./boards";
 import { decksBench } from "./decks";
 import { frontDoorBench } from "./front-door";
 import { largeRoomBench } from "./large-room";
@@ -14,6 +15,7 @@ const benches: Readonly<Record<string, () => Promise<void> | void>> = {
   attendance: attendanceBench,
   planning: planningBench,
   decks: decksBench,
+  boards: boardsBench,
   "front-door": frontDoorBench,
   registrations: registrationsBench,
   ...wayInBenches,

@@ -201,3 +201,77 @@ test("scenes on keys, a picture of one's own, the holding picture's words, and f
     await expectNoSeriousFinding(marit, "desk: files");
   });
 });
+
+test("captions in two languages: typed, put right, read as one wants them, in the date's files", async ({
+  page: marit,
+  browser,
+  baseURL,
+}) => {
+  test.setTimeout(120_000);
+  const date = await openDate(baseURL!, 1);
+  const [ilkaLink] = await addToEvent(date, [{ name: "Ilka Varn", role: "captioner" }]);
+  await signIn(marit);
+  await marit.goto(`/events/${date.eventId}/desk/${date.occurrenceId}`);
+  const ilka = await (await browser.newContext()).newPage();
+  await ilka.goto(`/enter/${ilkaLink}`);
+  await ilka.getByRole("button", { name: "Go backstage" }).click();
+  const anna = await seatOf(browser, date.attendees[0]!.token, { viewport: { width: 390, height: 844 } });
+  const captions = anna.getByRole("region", { name: "Captions" });
+  const place = ilka.getByRole("region", { name: "Captions" });
+
+  await test.step("the desk opens two languages; the captioner's place comes up", async () => {
+    await expect(ilka.getByText("The desk has opened no captions yet.")).toBeVisible();
+    await expect(captions).toBeHidden();
+    await marit.getByRole("tab", { name: "Captions" }).click();
+    await marit.getByRole("button", { name: "Open captions" }).click();
+    await marit.getByRole("combobox", { name: "Language of the captions" }).click();
+    await marit.getByRole("option", { name: "Portuguese", exact: true }).click();
+    await marit.getByRole("button", { name: "Open captions" }).click();
+    await expect(marit.getByText("Captions in Portuguese")).toBeVisible();
+    await expect(place).toBeVisible();
+  });
+
+  await test.step("a line is typed with an abbreviation and put right; the house reads it", async () => {
+    await place.getByRole("tab", { name: "Abbreviations" }).click();
+    await place.getByRole("textbox", { name: "Abbreviations" }).fill("hw = high water");
+    await place.getByRole("tab", { name: "By hand" }).click();
+    await place.getByLabel("The next line").fill("The knots come at hw tonigth.");
+    await ilka.keyboard.press("Enter");
+    await expect(place.getByText("The knots come at high water tonigth.")).toBeVisible();
+    await place.getByRole("button", { name: "Put right" }).click();
+    await place.getByLabel("Put this line right").fill("The knots come at high water tonight.");
+    await ilka.keyboard.press("Enter");
+    await expect(place.getByText("The knots come at high water tonight.")).toBeVisible();
+    await expect(place.getByText("tonigth")).toBeHidden();
+  });
+
+  await test.step("each reader has a language, a size, or none", async () => {
+    await captions
+      .getByRole("combobox", { name: "Language of the captions" })
+      .selectOption({ label: "Captions in Portuguese" });
+    await place.getByLabel("I write in").selectOption({ label: "Portuguese" });
+    await place.getByLabel("The next line").fill("Boa noite a todos.");
+    await ilka.keyboard.press("Enter");
+    await expect(captions.getByText("Boa noite a todos.")).toBeVisible();
+    await captions.getByRole("combobox", { name: "Size of the captions" }).selectOption("largest");
+    await expectNoSeriousFinding(anna, "house: captions");
+    await expectNoSidewaysScroll(anna, "house: captions");
+    await expectNoSeriousFinding(ilka, "captioner");
+    await captions.getByRole("combobox", { name: "Language of the captions" }).selectOption("off");
+    await expect(captions.getByRole("combobox", { name: "Size of the captions" })).toBeHidden();
+  });
+
+  await test.step("a text is fed line by hand where nobody is heard", async () => {
+    await place.getByRole("tab", { name: "From a text" }).click();
+    await place.getByLabel("Text", { exact: true }).fill("Primeira frase. Segunda frase.");
+    await place.getByRole("button", { name: "Next line now" }).click();
+    await expect(place.getByText("Line 1 of 2")).toBeVisible();
+  });
+
+  await test.step("both are in the date's files", async () => {
+    const file = async (language: string) =>
+      (await marit.request.get(`/events/${date.eventId}/dates/${date.occurrenceId}/captions.${language}.vtt`)).text();
+    expect(await file("en")).toMatch(/^WEBVTT\n\n[\d:.]+ --> [\d:.]+\nThe knots come at high water tonight\.\n$/);
+    expect(await file("pt")).toMatch(/Boa noite a todos\.[^]*Primeira frase\./);
+  });
+});

@@ -3,7 +3,7 @@ import { randomBytes } from "node:crypto";
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { createDatabase, startPostgres } from "./lib/postgres.mjs";
-import { freePort, keep, needModules, root, run, say, tsx, until } from "./lib/run.mjs";
+import { freePort, has, isRoot, keep, needModules, needPackages, root, run, say, tsx, until } from "./lib/run.mjs";
 
 const isFresh = process.argv.includes("--fresh");
 const data = join(root, "var/demo");
@@ -40,6 +40,8 @@ if (existsSync(pidFile)) {
   }
 }
 
+// the letters of a board's picture file are drawn with what fonts the machine has
+if (isRoot && !has("/usr/share/fonts/truetype")) needPackages(["fonts-dejavu-core"]);
 needModules();
 say("starting the database");
 const cluster = await startPostgres(join(data, "postgres"));

@@ -20,6 +20,13 @@ const percent = (n: number): string => `${(n / inkSpan) * 100}%`;
 /** Letters are typed where they will stand. */
 function Typing({ at, hand, done }: { at: At; hand: Hand; done: (text: string | null) => void }) {
   const t = useTranslations("board");
+  // leaving the place by Enter or Escape takes the focus from it: that is not a second end
+  const isOver = useRef(false);
+  const end = (text: string | null) => {
+    if (isOver.current) return;
+    isOver.current = true;
+    done(text);
+  };
   const size = textSizeOf({ tool: "text", colour: hand.colour, width: hand.width, points: [], text: "" });
   return (
     <Input
@@ -34,10 +41,10 @@ function Typing({ at, hand, done }: { at: At; hand: Hand; done: (text: string | 
       }}
       onKeyDown={(event) => {
         event.stopPropagation();
-        if (event.key === "Enter") done(event.currentTarget.value);
-        if (event.key === "Escape") done(null);
+        if (event.key === "Enter") end(event.currentTarget.value);
+        if (event.key === "Escape") end(null);
       }}
-      onBlur={(event) => done(event.currentTarget.value)}
+      onBlur={(event) => end(event.currentTarget.value)}
     />
   );
 }

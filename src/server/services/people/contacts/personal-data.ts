@@ -147,7 +147,7 @@ export const personalData: Readonly<Record<string, Columns>> = {
   seeded: { "theirs no more": "name at is_complete" },
   segments: {
     "theirs no more":
-      "id organisation_id occurrence_id position title length_minutes fixed_start_local leader_ticket_id beside_ticket_ids poll_id deck_id deck_page",
+      "id organisation_id occurrence_id position scene title length_minutes fixed_start_local leader_ticket_id beside_ticket_ids poll_id deck_id deck_page",
   },
   series: {
     "theirs no more":
