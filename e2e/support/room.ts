@@ -1,11 +1,13 @@
 import { parse } from "csv-parse/sync";
 import { eq } from "drizzle-orm";
+import { locales, messagesFor } from "../../src/contracts/messages";
 import { occurrences } from "../../src/server/db/schema";
 import { SimulatedGuest } from "../../src/stand-ins/crowd";
 import { makeContext } from "../../src/server/worker";
 import { makeBusyDate, type BusyDate } from "../../tests/support/busy-date";
 import { expect, test, type Browser, type Page } from "./test";
 
+const programmeWords = new RegExp(`^(${locales.map((one) => messagesFor(one).picture.programme).join("|")})$`);
 const producers: SimulatedGuest[] = [];
 
 /** An ended date gives the seat licence of its hour back to the journeys that follow, also when one fails. */
@@ -57,7 +59,8 @@ export async function seatOf(
   const page = await (await browser.newContext(options)).newPage();
   await page.goto(`/enter/${token}`);
   await page.getByRole("button", { name: act }).click();
-  await expect(page.getByRole("region", { name: "Programme" })).toBeVisible();
+  // in whatever language it is read
+  await expect(page.getByRole("region", { name: programmeWords })).toBeVisible();
   return page;
 }
 
