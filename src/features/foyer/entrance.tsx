@@ -27,7 +27,7 @@ export function Entrance(props: EntranceProps) {
     <div
       lang={props.locale}
       dir={props.isStage && isInside ? "ltr" : directionOf(props.locale)}
-      style={isInside ? undefined : lookStyle(props.look.colour)}
+      style={isInside && props.isStage ? undefined : lookStyle(props.look.colour)}
     >
       <PageLanguage locale={props.locale} direction={props.isStage && isInside ? "ltr" : directionOf(props.locale)} />
       <IntlProvider locale={props.locale} messages={props.words as never} timeZone={props.zone}>

@@ -9,6 +9,7 @@ export interface Wire {
   end(bytes: Uint8Array): void;
 }
 
+const nothing = new Uint8Array(0);
 /** Beyond so much unread a reader is given up: it comes back and begins with a snapshot. */
 const mostUnreadBytes = 1_000_000;
 
@@ -38,10 +39,10 @@ export class Follower {
     if (unread > mostUnreadBytes + this.allowance) return this.onLag(this);
     this.wire.write(bytes);
   }
-  /** A picture to begin with: however large, it is no lag. */
-  begin(text: string): void {
-    if (this.isOver || text === "") return;
-    const bytes = framed(text);
+  /** A picture to begin with: however large, it is no lag. @param shared bytes that others begin with too */
+  begin(text: string, shared: Uint8Array = nothing): void {
+    if (this.isOver || (text === "" && shared.length === 0)) return;
+    const bytes = Buffer.concat([framed(text), shared]);
     this.allowance += bytes.length;
     this.wire.write(bytes);
   }

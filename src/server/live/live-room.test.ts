@@ -50,3 +50,31 @@ describe("what an act shows at once", () => {
     expect(heard).toEqual([]);
   });
 });
+
+describe("whoever comes", () => {
+  const comeTo = (room: LiveRoom, ticketId: string) => {
+    const heard: string[] = [];
+    const wire = {
+      writableLength: 0,
+      write: (bytes: Uint8Array) => heard.push(Buffer.from(bytes).toString()) > 0,
+      end: () => {},
+    };
+    room.add(new Follower(`c-${ticketId}`, ticketId, false, { ...standing, ticketId }, wire, () => {}), new Map());
+    return heard;
+  };
+  const picturesIn = (text: string) => [...text.matchAll(/^event: snapshot\ndata: (.*)$/gm)].map(([, data]) => data);
+  it("gets the same pictures as whoever came before, in one write, and those of now once something changed", () => {
+    const { room } = house();
+    const [first, second] = [comeTo(room, "a2"), comeTo(room, "a3")];
+    expect([first.length, second.length]).toEqual([1, 1]);
+    expect(picturesIn(second[0]!)).toEqual(picturesIn(first[0]!));
+    expect(picturesIn(first[0]!).length).toBeGreaterThan(3);
+    // each is named by their own connection
+    expect(second[0]).toContain('"connectionId":"c-a3"');
+    room.foldIn([entry(3, { type: "hour.curtain-dropped" })]);
+    room.publish();
+    const third = comeTo(room, "a4");
+    expect(third[0]).toContain('"isCurtainUp":false');
+    expect(third[0]).not.toContain('"isCurtainUp":true');
+  });
+});

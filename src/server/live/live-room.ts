@@ -20,6 +20,7 @@ import {
 } from "@/core/room";
 import type { FigureChange } from "../room";
 import { AwayVoices } from "./away-voices";
+import { greetingOf, type Bundle } from "./bundle";
 import { Feed } from "./feed";
 import { KnownTopics } from "./known-topics";
 import { Follower, type Seen } from "./follower";
@@ -28,12 +29,6 @@ import { framed, messageText } from "./frame";
 import { SignalBook } from "./signal-book";
 import { withFigure } from "./with-figure";
 import type { LogTail } from "./log-tail";
-
-/** Streams that follow the same feeds: they get the very same bytes. */
-interface Bundle {
-  readonly topics: readonly string[];
-  readonly followers: Set<Follower>;
-}
 
 /** One room in this process's memory, and the streams that follow it. */
 export class LiveRoom {
@@ -174,7 +169,7 @@ export class LiveRoom {
   private place(follower: Follower, seen: Seen): void {
     const topics = this.topicsFor(follower.standing);
     const key = topics.join(" ");
-    const bundle = this.bundles.get(key) ?? { topics, followers: new Set<Follower>() };
+    const bundle = this.bundles.get(key) ?? { topics, followers: new Set<Follower>(), greeting: null };
     this.bundles.set(key, bundle);
     bundle.followers.add(follower);
     const follow: StreamMessages["follow"] = { topics, now: this.now(), connectionId: follower.connectionId };
@@ -184,9 +179,8 @@ export class LiveRoom {
       const log = this.logs.get(topic);
       return log ? log.welcome(seen.get(topic)?.n) : this.feed(topic).welcome(seen.get(topic));
     });
-    follower.begin(messageText("follow", follow) + pictures.join(""));
+    follower.begin(messageText("follow", follow), greetingOf(bundle, pictures));
   }
-
   private feed(topic: string): Feed {
     const known = this.feeds.get(topic);
     if (known) return known;
