@@ -1,7 +1,8 @@
 import { ar } from "../src/contracts/messages/ar";
 import { expectNoSeriousFinding } from "./support/axe";
 import { calledDate, endingItsDates } from "./support/room";
-import { readIn } from "./support/two-desks";
+import { expectNoSidewaysScroll } from "./support/scroll";
+import { addToEvent, readIn } from "./support/two-desks";
 import { expect, test, type Page } from "./support/test";
 
 endingItsDates();
@@ -72,4 +73,33 @@ test("the attendee's hour on a phone, in Arabic, from right to left, by keyboard
   expect(await overflows(page)).toBeLessThanOrEqual(0);
   await desk.send({ type: "hour.end" });
   await expect(page.getByText(ar.house.ended)).toBeVisible();
+});
+
+test("somebody on stage reads it in Arabic, from right to left: what the desk asks, what is left, the board, the chat", async ({
+  browser,
+  baseURL,
+}) => {
+  const date = await calledDate(baseURL!, 1);
+  const { producerAtWork: desk } = date;
+  const [link] = await addToEvent(date, [{ name: "ليلى", role: "panelist", locale: "ar" }]);
+  const page = await (await browser.newContext({ locale: "ar" })).newPage();
+  await page.goto(`/enter/${link}`);
+  await press(page, ar.foyer.enterBackstage);
+  await expect(page.getByText(ar.stage.places.backstage, { exact: true }).first()).toBeVisible();
+  expect(await page.locator("html").getAttribute("dir")).toBe("rtl");
+  await expect(page.getByText(ar.stage.before)).toBeVisible();
+  await desk.send({ type: "stage.ask-to-open", ticketId: null });
+  await desk.send({ type: "cues.show-card", card: "one-minute" });
+  await expect(page.getByText(ar.stage.cards["one-minute"])).toBeVisible();
+  await desk.send({ type: "board.make", title: "المد" });
+  await expect(page.getByRole("region", { name: ar.board.title })).toBeVisible();
+  await expect(page.getByRole("radio", { name: ar.board.tools.pen })).toBeVisible();
+  await expect(page.getByRole("tab", { name: ar.stage.talks.talkback })).toBeVisible();
+  // nothing English is left to be read out
+  const labels = await page
+    .locator("main [aria-label]")
+    .evaluateAll((all) => all.map((one) => one.getAttribute("aria-label")!));
+  expect(labels.filter((label) => /^[A-Z][a-z]+/.test(label) && !/Marit|Guest/.test(label))).toEqual([]);
+  await expectNoSeriousFinding(page, "stage in Arabic");
+  await expectNoSidewaysScroll(page, "stage in Arabic");
 });

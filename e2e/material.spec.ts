@@ -171,6 +171,8 @@ test("scenes on keys, a picture of one's own, the holding picture's words, and f
     await marit.getByLabel("Message").fill("Back at low water");
     await marit.getByRole("radio", { name: "a quiet shore" }).click();
     await marit.getByRole("button", { name: "Keep it" }).click();
+    // keys never fire behind a dialog
+    await expect(marit.getByRole("dialog")).toBeHidden();
     await marit.keyboard.press("7");
     await expect(programme.getByText("Back at low water")).toBeVisible();
     await expect(anna.getByRole("button", { name: "Sound off" })).toBeVisible();

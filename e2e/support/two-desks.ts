@@ -9,6 +9,8 @@ interface Added {
   readonly name: string;
   readonly role: Role;
   readonly duties?: readonly Duty[];
+  /** the language that somebody new reads */
+  readonly locale?: string;
   /** a member of the team, by their own address; else somebody new */
   readonly member?: string;
 }
@@ -18,7 +20,7 @@ export async function addToEvent(date: BusyDate, added: readonly Added[]): Promi
   const { context, close } = await makeContext({ ...process.env, STAGE_CALL_CLOCK_FILE: undefined });
   const { db, secrets, clock } = context;
   const links: string[] = [];
-  for (const { name, role, duties = [], member } of added) {
+  for (const { name, role, duties = [], locale = "en", member } of added) {
     const [known] = member
       ? await db
           .select({ personId: members.personId })
@@ -31,7 +33,7 @@ export async function addToEvent(date: BusyDate, added: readonly Added[]): Promi
     if (!known)
       await db
         .insert(people)
-        .values({ id: personId, ...of, name, email: `${randomUUID()}@example.org`, createdAt: clock.now() });
+        .values({ id: personId, ...of, name, email: `${randomUUID()}@example.org`, locale, createdAt: clock.now() });
     const id = randomUUID();
     await db
       .insert(tickets)

@@ -26,10 +26,10 @@ export function Entrance(props: EntranceProps) {
   return (
     <div
       lang={props.locale}
-      dir={props.isStage && isInside ? "ltr" : directionOf(props.locale)}
+      dir={directionOf(props.locale)}
       style={isInside && props.isStage ? undefined : lookStyle(props.look.colour)}
     >
-      <PageLanguage locale={props.locale} direction={props.isStage && isInside ? "ltr" : directionOf(props.locale)} />
+      <PageLanguage locale={props.locale} direction={directionOf(props.locale)} />
       <IntlProvider locale={props.locale} messages={props.words as never} timeZone={props.zone}>
         {!isSame ? (
           <OtherDevice {...props} onSame={() => setSame(true)} />
@@ -42,6 +42,7 @@ export function Entrance(props: EntranceProps) {
             zone={props.zone}
             ownSlides={props.slides?.acts ?? null}
             ownFiles={props.handOuts}
+            words={props.words}
           />
         ) : (
           <HouseRoom occurrenceId={occurrenceId} ticketId={ticketId} startAt={props.startAt} words={props.words} />

@@ -9,7 +9,7 @@ import { SlideWords } from "@/features/shared/slides/slide-words";
 export function DateFiles(props: {
   files: Readonly<Record<string, FileItem>>;
   dateId: string;
-  words: Pick<Messages, "slides" | "board" | "files" | "picture" | "captions">;
+  words: Pick<Messages, "slides" | "board" | "files" | "picture" | "captions" | "stage" | "signals">;
   space: { readonly keptBytes: number; readonly limitBytes: number };
   acts: HandOutActs | null;
 }) {

@@ -39,7 +39,7 @@ function HandOut({ isOn, onChange }: { isOn: boolean; onChange: (isOn: boolean) 
 export function DateSlides(props: {
   decks: DeskView["decks"];
   dateId: string;
-  words: Pick<Messages, "slides" | "board" | "files" | "picture" | "captions">;
+  words: Pick<Messages, "slides" | "board" | "files" | "picture" | "captions" | "stage" | "signals">;
   acts: DateSlidesActs | null;
 }) {
   const { acts } = props;

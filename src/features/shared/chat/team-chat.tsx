@@ -1,7 +1,8 @@
 "use client";
 import { useState } from "react";
 import type { CommandBody } from "@/contracts";
-import { messagesFor } from "@/contracts/messages";
+import { useLocale, useTranslations } from "use-intl";
+import { messagesFor, type Messages } from "@/contracts/messages";
 import type { Switches } from "@/core/people";
 import type { AnyView, ChatTarget } from "@/core/room";
 import { Button, Confirm, Menu, Tabs } from "@/ui";
@@ -12,7 +13,7 @@ import { LineList } from "./line-list";
 import { earlierOf, linesOf, type ShownLine } from "./rows";
 import { chatWords, type ChatWords } from "./words";
 
-/** Stage and desk are English. */
+/** The desk is English. */
 export const teamWords: ChatWords = chatWords(messagesFor("en").chat, (key, { count }) =>
   key === "newLines"
     ? `${count} new ${count === 1 ? "line" : "lines"}`
@@ -32,22 +33,25 @@ function Talk(props: {
   zone: string;
   topic: string;
   to: ChatTarget;
+  /** the team's own unless given */
+  words?: ChatWords;
+  locale?: string;
   acts?: (line: ShownLine) => React.ReactNode;
 }) {
-  const { room, topic, to } = props;
+  const { room, topic, to, words = teamWords } = props;
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-2">
       <LineList
         lines={linesOf(room.logs.get(topic))}
         me={props.me}
         zone={props.zone}
-        words={teamWords}
+        words={words}
         earlier={earlierOf(room, topic)}
         {...(props.acts ? { acts: props.acts } : {})}
       />
       <ChatComposer
-        words={teamWords}
-        locale="en"
+        words={words}
+        locale={props.locale ?? "en"}
         keptAs={`line-team-${to}`}
         targets={[to]}
         refusal={null}
@@ -58,19 +62,33 @@ function Talk(props: {
 }
 
 /** On stage: talkback first, what the house writes beside it. */
-export function StageChat({ room, me, zone }: { room: RoomLink<AnyView>; me: string; zone: string }) {
+export function StageChat({
+  room,
+  me,
+  zone,
+  words,
+}: {
+  room: RoomLink<AnyView>;
+  me: string;
+  zone: string;
+  words: Messages;
+}) {
+  const t = useTranslations("stage");
+  const counted = useTranslations("chat");
+  const locale = useLocale();
+  const own = chatWords(words.chat, (key, values) => counted(key, values));
   const [open, setOpen] = useState("chat:talkback");
   const order = [talks[1], talks[0], talks[2]];
   return (
-    <section aria-label="Chat" className="flex h-96 flex-col bg-sheet p-3">
+    <section aria-label={t("chat")} className="flex h-96 flex-col bg-sheet p-3">
       <Tabs
-        label="Chat"
+        label={t("chat")}
         open={open}
         onOpen={setOpen}
-        tabs={order.map(({ topic, label, to }) => ({
+        tabs={order.map(({ topic, to }) => ({
           id: topic,
-          label,
-          content: <Talk room={room} me={me} zone={zone} topic={topic} to={to} />,
+          label: t(`talks.${to}`),
+          content: <Talk room={room} me={me} zone={zone} topic={topic} to={to} words={own} locale={locale} />,
         }))}
       />
     </section>

@@ -1,23 +1,18 @@
 "use client";
+import { useTranslations } from "use-intl";
 import type { StagePersonItem, StageView } from "@/core/room";
 import { Button, Note } from "@/ui";
 import { useClosedButLoud } from "../devices/use-voices";
 import type { RoomLink } from "../room-link/use-room";
 
 type Send = RoomLink<StageView>["send"];
-/** Words and acts of the two devices that somebody of the stage opens for themselves, and nobody else for them. */
+/** Acts of the two devices that somebody of the stage opens for themselves, and nobody else for them. */
 const devices = {
   microphone: {
-    asked: "The desk asks you to open your microphone.",
-    isOpen: "Microphone open: close it",
-    isClosed: "Microphone closed: open it",
     set: (isOpen: boolean) => ({ type: "stage.set-microphone", isOpen }) as const,
     keep: { type: "stage.keep-closed" },
   },
   camera: {
-    asked: "The desk asks you to open your camera.",
-    isOpen: "Camera open: close it",
-    isClosed: "Camera closed: open it",
     set: (isOpen: boolean) => ({ type: "stage.set-camera", isOpen }) as const,
     keep: { type: "stage.keep-camera-closed" },
   },
@@ -32,10 +27,11 @@ function OwnDevice(props: {
   start: () => void;
 }) {
   const { isOpen, send } = props;
-  const words = devices[props.device];
+  const t = useTranslations("stage");
+  const acts = devices[props.device];
   const set = (open: boolean) => {
     if (open) props.start();
-    void send(words.set(open));
+    void send(acts.set(open));
   };
   return (
     <>
@@ -45,16 +41,16 @@ function OwnDevice(props: {
         aria-pressed={isOpen}
         onClick={() => set(!isOpen)}
       >
-        {isOpen ? words.isOpen : words.isClosed}
+        {t(`${props.device}.${isOpen ? "isOpen" : "isClosed"}`)}
       </Button>
       {props.isAsked && (
-        <div role="alert" className="border-l-4 border-attention bg-sheet p-3">
-          <p className="text-lead font-semibold">{words.asked}</p>
+        <div role="alert" className="border-s-4 border-attention bg-sheet p-3">
+          <p className="text-lead font-semibold">{t(`${props.device}.asked`)}</p>
           <div className="mt-2 flex gap-2">
             <Button weight="act" onClick={() => set(true)}>
-              Open it
+              {t("openIt")}
             </Button>
-            <Button onClick={() => send(words.keep)}>Keep it closed</Button>
+            <Button onClick={() => send(acts.keep)}>{t("keepClosed")}</Button>
           </div>
         </div>
       )}
@@ -72,6 +68,7 @@ export function OwnOpen(props: {
 }) {
   const { own, send, start } = props;
   const isHeard = own?.isMicrophoneOpen ?? false;
+  const t = useTranslations("stage");
   const isLost = useClosedButLoud(props.dbfs, isHeard);
   return (
     <>
@@ -91,7 +88,7 @@ export function OwnOpen(props: {
           start={start}
         />
       </div>
-      {isLost && <Note tone="attention">You are muted.</Note>}
+      {isLost && <Note tone="attention">{t("muted")}</Note>}
     </>
   );
 }

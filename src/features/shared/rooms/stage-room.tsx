@@ -3,6 +3,9 @@ import type { LiveClock } from "@/core/run-sheet";
 
 import { StageChat } from "../chat/team-chat";
 import { useEffect, useRef } from "react";
+import { useTranslations } from "use-intl";
+import type { Messages } from "@/contracts/messages";
+import { refusalWords } from "@/contracts/messages/refusal";
 import { liveClock } from "@/core/run-sheet";
 import { cityOf, clockTime } from "@/core/time";
 import type { StageView } from "@/core/room";
@@ -11,8 +14,6 @@ import { OwnDevices } from "../devices/own-devices";
 import { Rail } from "../rail";
 import { segmentsInOrder, type OrderedSegment } from "../segments";
 import { spanText } from "../times";
-import { cardWords } from "../card-words";
-import { troubleWords } from "../signal-words";
 import { TeamSignals } from "./team-signals";
 import { useDevices } from "../devices/use-devices";
 import { useOwnLevel } from "./use-own-level";
@@ -22,7 +23,7 @@ import { LinkNote } from "./house-room";
 import { OwnOpen } from "./own-open";
 import type { OwnSlidesActs } from "../slides/stage-slides";
 import { StageDocuments, type OwnFiles } from "./stage-documents";
-import { placeWords, StagePeople } from "./stage-people";
+import { StagePeople } from "./stage-people";
 
 function StageClocks({
   now,
@@ -35,15 +36,16 @@ function StageClocks({
   clock: LiveClock | null;
   view: StageView;
 }) {
+  const t = useTranslations("stage");
   return (
     <div className="flex flex-wrap gap-8">
       <p>
-        <span className="block text-label text-ink-2">Time in {cityOf(zone)}</span>
+        <span className="block text-label text-ink-2">{t("timeIn", { city: cityOf(zone) })}</span>
         <output className="text-clock leading-none">{clockTime(now, zone)}</output>
       </p>
       <p>
         <span className="block text-label text-ink-2">
-          {clock && clock.currentOverMinutes > 0 ? "Over by" : "Left in this segment"}
+          {t(clock && clock.currentOverMinutes > 0 ? "over" : "left")}
         </span>
         <output
           className={classes("text-clock leading-none", clock && clock.currentOverMinutes > 0 && "text-attention")}
@@ -52,7 +54,7 @@ function StageClocks({
         </output>
       </p>
       <p>
-        <span className="block text-label text-ink-2">Audience</span>
+        <span className="block text-label text-ink-2">{t("audience")}</span>
         <output className="text-clock leading-none">{view.figures["house"]?.count ?? 0}</output>
       </p>
     </div>
@@ -61,12 +63,13 @@ function StageClocks({
 
 /** What the desk holds up: large enough to be read from a step back. */
 function Card({ view }: { view: StageView }) {
+  const t = useTranslations("stage");
   const card = view.card["it"];
   return (
     <div role="alert">
       {card && (
-        <p className="border-l-8 border-attention bg-attention-ground px-4 py-3 text-clock leading-tight font-semibold text-attention">
-          {cardWords[card.kind]}
+        <p className="border-s-8 border-attention bg-attention-ground px-4 py-3 text-clock leading-tight font-semibold text-attention">
+          {t(`cards.${card.kind}`)}
         </p>
       )}
     </div>
@@ -75,11 +78,12 @@ function Card({ view }: { view: StageView }) {
 
 /** What the audience signals: rates, and what is wrong for many, for whoever leads. */
 function AudienceSignals({ view }: { view: StageView }) {
+  const t = useTranslations("stage");
   return (
     <div>
       {Object.entries(view.troubles).map(([kind, { count, house }]) => (
         <Note key={kind} tone="attention">
-          {troubleWords(kind, count, house)}
+          {t(`troubles.${kind as "cannot-hear" | "too-fast"}`, { count, house })}
         </Note>
       ))}
       <TeamSignals view={view} className="text-lead" />
@@ -88,15 +92,16 @@ function AudienceSignals({ view }: { view: StageView }) {
 }
 
 function QuestionInHand({ inHand, view }: { inHand: StageView["questions"][string] | undefined; view: StageView }) {
+  const t = useTranslations("stage");
   return (
     <section aria-live="polite" className="bg-sheet p-4">
-      <h2 className="text-label text-ink-2">The question in hand</h2>
+      <h2 className="text-label text-ink-2">{t("question")}</h2>
       {inHand ? (
         <p className="mt-1 text-head" dir="auto">
           {inHand.text} <span className="block text-base text-ink-2">{inHand.askerName}</span>
         </p>
       ) : (
-        <p className="text-ink-2">None at the moment.</p>
+        <p className="text-ink-2">{t("noQuestion")}</p>
       )}
       <ul className="mt-3">
         {Object.entries(view.questions)
@@ -106,7 +111,7 @@ function QuestionInHand({ inHand, view }: { inHand: StageView["questions"][strin
               {question.text}{" "}
               <span className="text-ink-2">
                 {question.askerName && `· ${question.askerName}`}
-                {question.forName && ` · for ${question.forName}`}
+                {question.forName && ` · ${t("forWhom", { name: question.forName })}`}
               </span>
             </li>
           ))}
@@ -144,10 +149,11 @@ function SheetRail(props: {
 }
 
 function Heading({ now, next }: { now: string | undefined; next: string | undefined }) {
+  const t = useTranslations("stage");
   return (
     <div>
-      <p className="text-head font-semibold">{now ?? "Before the first cue"}</p>
-      <p className="text-ink-2">Next: {next ?? "the end"}</p>
+      <p className="text-head font-semibold">{now ?? t("before")}</p>
+      <p className="text-ink-2">{t("next", { title: next ?? t("theEnd") })}</p>
     </div>
   );
 }
@@ -169,6 +175,7 @@ export function StageRoom({
   zone,
   ownSlides,
   ownFiles,
+  words,
 }: {
   occurrenceId: string;
   ticketId: string;
@@ -177,8 +184,10 @@ export function StageRoom({
   ownSlides: OwnSlidesActs | null;
   /** of whoever may share files of their own */
   ownFiles: OwnFiles | null;
+  words: Messages;
 }) {
-  const room = useRoom<StageView>(occurrenceId, ticketId);
+  const t = useTranslations("stage");
+  const room = useRoom<StageView>(occurrenceId, ticketId, (failure) => refusalWords(failure, words.errors));
   const { view, me, state, refusal, clockAheadMs, send } = room;
   const devices = useDevices();
   const isOwnOpen = view?.stage[ticketId]?.isMicrophoneOpen ?? false;
@@ -189,13 +198,13 @@ export function StageRoom({
   if (state === "withdrawn")
     return (
       <main data-theme="desk" className="min-h-screen p-16 text-center text-lead">
-        This link was withdrawn.
+        {t("withdrawn")}
       </main>
     );
   if (!view)
     return (
       <main data-theme="desk" className="min-h-screen p-16 text-center text-ink-2">
-        One moment
+        {t("moment")}
       </main>
     );
   const status = view.status["it"]!;
@@ -216,19 +225,19 @@ export function StageRoom({
       <LinkNote state={state} />
       {refusal && <Note tone="wrong">{refusal}</Note>}
       {view.event["it"]!.crowdSize > 0 && (
-        <Note tone="attention">Rehearsal: the audience of {view.event["it"]!.crowdSize} is invented.</Note>
+        <Note tone="attention">{t("rehearsal", { count: view.event["it"]!.crowdSize })}</Note>
       )}
-      {status.phase === "ended" && <Note>The date has ended. Backstage stays open for as long as you are here.</Note>}
+      {status.phase === "ended" && <Note>{t("ended")}</Note>}
       <div className="mx-auto grid max-w-6xl gap-4 md:grid-cols-[20rem_1fr]">
         <div className="flex flex-col gap-3">
           <p
             className={classes(
-              "border-l-4 px-3 py-2 text-head font-semibold",
+              "border-s-4 px-3 py-2 text-head font-semibold",
               isSeen ? "border-on-air text-on-air" : "border-rule",
             )}
             aria-live="polite"
           >
-            {isSeen ? "The audience sees you" : place === "stage" ? "On stage, curtain down" : placeWords[place]}
+            {isSeen ? t("isSeen") : place === "stage" ? t("curtainDown") : t(`places.${place}`)}
           </p>
           <OwnDevices devices={devices} isHeard={isOwnOpen} count={own?.devices ?? 0} />
           <OwnOpen own={own} dbfs={devices.dbfs} send={send} start={devices.start} />
@@ -249,7 +258,7 @@ export function StageRoom({
           />
           <AudienceSignals view={view} />
           <QuestionInHand inHand={inHand} view={view} />
-          <StageChat room={room} me={ticketId} zone={zone} />
+          <StageChat room={room} me={ticketId} zone={zone} words={words} />
         </div>
       </div>
     </main>

@@ -8,7 +8,7 @@ export function SlideWords({
   words,
   children,
 }: {
-  words: Pick<Messages, "slides" | "board" | "files" | "picture" | "captions">;
+  words: Pick<Messages, "slides" | "board" | "files" | "picture" | "captions" | "stage" | "signals">;
   children: ReactNode;
 }) {
   return (

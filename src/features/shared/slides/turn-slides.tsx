@@ -137,7 +137,7 @@ export function TurnSlides({
         </h2>
         <IconButton
           label={t("previous")}
-          icon={<ChevronLeft size={18} aria-hidden />}
+          icon={<ChevronLeft size={18} aria-hidden className="rtl:rotate-180" />}
           disabled={!mayTurn || shown.page <= 1}
           onClick={() => step(-1)}
         />
@@ -146,7 +146,7 @@ export function TurnSlides({
         </span>
         <IconButton
           label={t("next")}
-          icon={<ChevronRight size={18} aria-hidden />}
+          icon={<ChevronRight size={18} aria-hidden className="rtl:rotate-180" />}
           disabled={!mayTurn || shown.page >= deck.pageCount}
           onClick={() => step(1)}
         />
