@@ -23,7 +23,6 @@ const tsx = "node --conditions=react-server --import tsx";
 
 export default defineConfig({
   testDir: "e2e",
-  outputDir: process.env["TEST_RESULTS"] ?? "test-results",
   fullyParallel: false,
   workers: 1,
   timeout: 240_000,

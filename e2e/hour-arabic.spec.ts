@@ -93,7 +93,7 @@ test("somebody on stage reads it in Arabic, from right to left: what the desk as
   await expect(page.getByText(ar.stage.cards["one-minute"])).toBeVisible();
   await desk.send({ type: "board.make", title: "المد" });
   await expect(page.getByRole("region", { name: ar.board.title })).toBeVisible();
-  await expect(page.getByRole("radio", { name: ar.board.tools.pen })).toBeVisible();
+  await expect(page.getByRole("radio", { name: ar.board.tools.pen, exact: true })).toBeVisible();
   await expect(page.getByRole("tab", { name: ar.stage.talks.talkback })).toBeVisible();
   // nothing English is left to be read out
   const labels = await page

@@ -2,7 +2,7 @@
 import { spawn } from "node:child_process";
 import { mkdirSync } from "node:fs";
 import { join } from "node:path";
-import { bothLanes, installLane, runLane } from "./lib/browser-lanes.mjs";
+import { installForBrowser, runBrowserTests } from "./lib/browser-tests.mjs";
 import { createDatabase, startPostgres } from "./lib/postgres.mjs";
 import { has, needModules, needPackages, root, run, say, tsx } from "./lib/run.mjs";
 
@@ -70,16 +70,10 @@ if (wants("browser")) {
   const build = { ...process.env, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1", STAGE_CALL_DIST: ".next-test" };
   const canReuse = process.env.REUSE_BUILD === "1" && has(join(root, ".next-test/BUILD_ID"));
   if (!canReuse) run("npx", ["next", "build"], { env: build, stdio: ["ignore", "ignore", "inherit"] });
+  step("seeding");
+  const env = await installForBrowser({ cluster, folder, build, secret });
   step("browser tests");
-  const chosen = only === "browser" ? process.argv.slice(3) : [];
-  const lanes = chosen.length > 0 ? [{ name: "first", files: chosen }] : await bothLanes(root);
-  const installations = [];
-  for (const lane of lanes)
-    installations.push({ ...lane, env: await installLane(lane.name, { cluster, folder, build, secret }) });
-  step("seeded");
-  const outcomes = await Promise.all(installations.map((lane) => runLane(lane)));
-  step(`browser tests: ${outcomes.every(Boolean) ? "passed" : "FAILED"}`);
-  if (!outcomes.every(Boolean)) process.exit(1);
+  if (!runBrowserTests(only === "browser" ? process.argv.slice(3) : [], env)) process.exit(1);
 }
 step("all passed");
 // the worker beside the browser tests would keep this process alive

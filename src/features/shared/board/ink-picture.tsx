@@ -81,11 +81,18 @@ function Moving(props: {
   traces: ReadonlyMap<string, Traced>;
   nameOf: (ticketId: string) => string;
 }) {
+  const wasDrawn = useRef(false);
   const paint = (context: CanvasRenderingContext2D) => {
+    const live = [...props.traces].filter(
+      ([, trace]) => Date.now() - trace.at <= traceMs && isSameSurface(trace.surface, props.store.surface),
+    );
+    const isDrawn = props.drafts.length > 0 || live.length > 0;
+    // a canvas that stays empty is not touched: each touch is a picture for the machine to make
+    if (!isDrawn && !wasDrawn.current) return;
+    wasDrawn.current = isDrawn;
     wipe(context);
     for (const mark of props.drafts) paintMark(context, mark);
-    for (const [id, trace] of props.traces) {
-      if (Date.now() - trace.at > traceMs || !isSameSurface(trace.surface, props.store.surface)) continue;
+    for (const [id, trace] of live) {
       if (trace.mark) paintMark(context, trace.mark);
       else paintPointer(context, trace, props.nameOf(id));
     }
