@@ -69,7 +69,8 @@ if (wants("browser")) {
   step("building for the browser tests");
   const build = { ...process.env, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1", STAGE_CALL_DIST: ".next-test" };
   const canReuse = process.env.REUSE_BUILD === "1" && has(join(root, ".next-test/BUILD_ID"));
-  if (!canReuse) run("npx", ["next", "build"], { env: build, stdio: ["ignore", "ignore", "inherit"] });
+  const types = wants("static") ? { TYPES_ARE_CHECKED: "1" } : {};
+  if (!canReuse) run("npx", ["next", "build"], { env: { ...build, ...types }, stdio: ["ignore", "ignore", "inherit"] });
   step("seeding");
   const env = await installForBrowser({ cluster, folder, build, secret });
   step("browser tests");

@@ -457,6 +457,7 @@ export const ar: Messages = {
     lines: "أسطر النص",
   },
   stage: {
+    rail: "الساعة من {from} إلى {to}",
     withdrawn: "سُحب هذا الرابط.",
     moment: "لحظة",
     timeIn: "الوقت في {city}",

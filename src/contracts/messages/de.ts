@@ -460,6 +460,7 @@ export const de: Messages = {
     lines: "Zeilen des Textes",
   },
   stage: {
+    rail: "Die Stunde von {from} bis {to}",
     withdrawn: "Dieser Link wurde zurückgezogen.",
     moment: "Einen Moment",
     timeIn: "Uhrzeit in {city}",

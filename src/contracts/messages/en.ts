@@ -461,6 +461,7 @@ export const en = {
     lines: "Lines of the text",
   },
   stage: {
+    rail: "The hour from {from} to {to}",
     withdrawn: "This link was withdrawn.",
     moment: "One moment",
     timeIn: "Time in {city}",

@@ -459,6 +459,7 @@ export const es: Messages = {
     lines: "Líneas del texto",
   },
   stage: {
+    rail: "La hora de {from} a {to}",
     withdrawn: "Este enlace se retiró.",
     moment: "Un momento",
     timeIn: "Hora en {city}",

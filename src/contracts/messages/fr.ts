@@ -461,6 +461,7 @@ export const fr: Messages = {
     lines: "Lignes du texte",
   },
   stage: {
+    rail: "L’heure de {from} à {to}",
     withdrawn: "Ce lien a été retiré.",
     moment: "Un instant",
     timeIn: "Heure à {city}",

@@ -460,6 +460,7 @@ export const pt: Messages = {
     lines: "Linhas do texto",
   },
   stage: {
+    rail: "A hora das {from} às {to}",
     withdrawn: "Esta ligação foi retirada.",
     moment: "Um momento",
     timeIn: "Hora em {city}",

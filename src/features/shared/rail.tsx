@@ -48,6 +48,8 @@ export function Rail(props: {
   size?: "line" | "small" | "large";
   /** from when on the team is due: hatched up to the first block */
   call?: number;
+  /** what it is, to whoever hears it; English unless given */
+  label?: string;
   /** drawn over the blocks: the house curve */
   children?: ReactNode;
 }) {
@@ -59,7 +61,7 @@ export function Rail(props: {
     <div
       className={classes("relative w-full", size !== "line" && "pb-4")}
       role="img"
-      aria-label={`Time from ${clockTime(from, zone)} to ${clockTime(to, zone)}`}
+      aria-label={props.label ?? `Time from ${clockTime(from, zone)} to ${clockTime(to, zone)}`}
     >
       <div className={classes("relative overflow-hidden border-y border-rule bg-raised", height)}>
         {props.call !== undefined && props.call < first && (

@@ -128,9 +128,11 @@ function SheetRail(props: {
   segments: readonly OrderedSegment[];
   index: number;
 }) {
+  const t = useTranslations("stage");
   const { startAt, endAt } = props.view.event["it"]!;
   return (
     <Rail
+      label={t("rail", { from: clockTime(startAt, props.zone), to: clockTime(endAt, props.zone) })}
       from={startAt}
       to={endAt}
       zone={props.zone}
