@@ -11,8 +11,7 @@ import { cityOf, clockTime } from "@/core/time";
 import type { StageView } from "@/core/room";
 import { classes, Note } from "@/ui";
 import { OwnDevices } from "../devices/own-devices";
-import { Rail } from "../rail";
-import { segmentsInOrder, type OrderedSegment } from "../segments";
+import { segmentsInOrder } from "../segments";
 import { spanText } from "../times";
 import { TeamSignals } from "./team-signals";
 import { useDevices } from "../devices/use-devices";
@@ -22,6 +21,7 @@ import { useRoom, type RoomLink } from "../room-link/use-room";
 import { LinkNote } from "./house-room";
 import { OwnOpen } from "./own-open";
 import type { OwnSlidesActs } from "../slides/stage-slides";
+import { SheetRail } from "./sheet-rail";
 import { StageDocuments, type OwnFiles } from "./stage-documents";
 import { StagePeople } from "./stage-people";
 
@@ -117,36 +117,6 @@ function QuestionInHand({ inHand, view }: { inHand: StageView["questions"][strin
           ))}
       </ul>
     </section>
-  );
-}
-
-/** The whole hour, and where it stands. */
-function SheetRail(props: {
-  view: StageView;
-  zone: string;
-  now: number;
-  segments: readonly OrderedSegment[];
-  index: number;
-}) {
-  const t = useTranslations("stage");
-  const { startAt, endAt } = props.view.event["it"]!;
-  return (
-    <Rail
-      label={t("rail", { from: clockTime(startAt, props.zone), to: clockTime(endAt, props.zone) })}
-      from={startAt}
-      to={endAt}
-      zone={props.zone}
-      now={props.now}
-      size="large"
-      blocks={props.segments.map((one, i) => ({
-        id: one.id,
-        title: one.title,
-        startAt: one.plannedStartAt,
-        endAt: one.plannedEndAt,
-        isNow: i === props.index,
-        isPast: i < props.index,
-      }))}
-    />
   );
 }
 
