@@ -25,15 +25,17 @@ export default defineConfig({
   testDir: "e2e",
   fullyParallel: false,
   workers: 1,
-  timeout: 240_000,
-  expect: { timeout: 20_000 },
+  timeout: 360_000,
+  expect: { timeout: 40_000 },
   reporter: [["list"]],
   use: {
     baseURL: process.env["STAGE_CALL_URL"],
     viewport: { width: 1280, height: 800 },
     locale: "en-GB",
     timezoneId: "Europe/Lisbon",
-    trace: "retain-on-failure",
+    // A trace photographs the page at every act; it is asked for (E2E_TRACE=1) when a failure is looked into.
+    trace: process.env["E2E_TRACE"] ? "retain-on-failure" : "off",
+    screenshot: "only-on-failure",
     launchOptions: { executablePath: "/usr/bin/chromium", args: flags },
   },
   webServer: [

@@ -62,7 +62,6 @@ test("an hour of two desks, two panelists and four attendees, carried to its end
   browser,
   baseURL,
 }) => {
-  test.setTimeout(300_000);
   const date = await calledDate(baseURL!, 4);
   const [, leiraLink, ilkaLink] = await addToEvent(date, [
     {

@@ -30,7 +30,6 @@ test("a board drawn on by three, with a mouse, a finger's place and keys alone; 
   browser,
   baseURL,
 }) => {
-  test.setTimeout(180_000);
   const date = await openDate(baseURL!, 2);
   const [leiraLink] = await addToEvent(date, [{ name: "Leira Quill", role: "panelist" }]);
   const files = `/events/${date.eventId}/dates/${date.occurrenceId}`;
@@ -122,7 +121,6 @@ test("scenes on keys, a picture of one's own, the holding picture's words, and f
   browser,
   baseURL,
 }) => {
-  test.setTimeout(150_000);
   const date = await openDate(baseURL!, 2);
   const links = await addToEvent(date, [
     { name: "Leira Quill", role: "panelist" },
@@ -209,7 +207,6 @@ test("captions in two languages: typed, put right, read as one wants them, in th
   browser,
   baseURL,
 }) => {
-  test.setTimeout(120_000);
   const date = await openDate(baseURL!, 1);
   const [ilkaLink] = await addToEvent(date, [{ name: "Ilka Varn", role: "captioner" }]);
   await signIn(marit);

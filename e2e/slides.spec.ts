@@ -29,7 +29,6 @@ test("a panelist's slides: brought by their link, another language added, opened
   browser,
   baseURL,
 }) => {
-  test.setTimeout(240_000);
   const date = await calledDate(baseURL!, 2, { areAdmitted: true });
   const [leiraLink] = await addToEvent(date, [{ name: "Leira Quill", role: "panelist" }]);
   await readIn(date.attendees[1]!.ticketId, "pt");

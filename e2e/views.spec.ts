@@ -8,7 +8,7 @@ const hrefOf = async (page: Page, link: string): Promise<string> =>
   (await page.getByRole("link", { name: link }).first().getAttribute("href"))!;
 
 test("axe finds nothing serious on the main views", async ({ page }) => {
-  test.setTimeout(420_000);
+  test.setTimeout(600_000);
   await signIn(page);
   await expectNoSeriousFinding(page, "season");
   const plan = await hrefOf(page, "Warden training, part two");

@@ -89,7 +89,6 @@ test("an event is found by words in any order, without accents, and by what is m
 });
 
 test("planning on a phone: every place of the work without a sideways scroll", async ({ page, browser }) => {
-  test.setTimeout(180_000);
   await signIn(page);
   await planEvent(page, "Walk with a phone");
   const eventPlan = page.url();

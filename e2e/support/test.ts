@@ -16,7 +16,16 @@ function waitForReadiness(page: Page): void {
   };
 }
 
-export const test = base.extend<object, { readiness: undefined }>({
+export const test = base.extend<{ leftovers: undefined }, { readiness: undefined }>({
+  // Playwright keeps a context that a test made itself until the whole run ends: its pages would go on
+  // living (clocks, feeds, drawing) beside every later test, and slow it down.
+  leftovers: [
+    async ({ browser }, use) => {
+      await use(undefined);
+      await Promise.all(browser.contexts().map((context) => context.close()));
+    },
+    { auto: true },
+  ],
   readiness: [
     async ({ browser }, use) => {
       const page = await browser.newPage();

@@ -1,221 +1,127 @@
-import { randomUUID } from "node:crypto";
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { eq } from "drizzle-orm";
-import sharp from "sharp";
-import { commandInput, type CommandBody, type InkRow } from "@/contracts";
-import type { Actor } from "@/core/people";
-import { boardSurface, pictureOf, readSvg, type InkBody, type Mark, type Surface } from "@/core/room";
-import { tickets } from "@/server/db/schema";
-import { mainRoomOf } from "@/server/db/queries/journal";
-import { logReader, surfaceActs } from "@/server/room";
-import { boardFile } from "@/server/services/afterwards/board-files";
-import { execute } from "@/server/services/ground/room/commands";
-import { boardFromFile } from "@/server/services/hour/boards";
-import { bringFact } from "@/server/services/hour/facts";
-import { erasePeople } from "@/server/services/people/contacts/erase";
-import { addTicket, makeEvent, makeWorld, seat, type MadeEvent, type World } from "../support/world";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { hourMs } from "@/core/time";
+import { boardPosts, organisations } from "@/server/db/schema";
+import {
+  boardFeed,
+  boardPage,
+  boardsOf,
+  callHooks,
+  makeBoard,
+  postOnBoard,
+  signHook,
+} from "@/server/services/afterwards/boards";
+import { publishEvent } from "@/server/services/planning/event-life";
+import { startHookReceiver } from "@/stand-ins/hook-receiver";
+import { addMember, addOrganisation, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
 
-const desk: Actor = { role: "producer", duties: [] };
-const guest: Actor = { role: "attendee", duties: [] };
-const panel: Actor = { role: "panelist", duties: [] };
 let world: World;
 let event: MadeEvent;
-let people: { producer: string; panelist: string; attendee: string };
-let boardId: string;
+let organisation: typeof organisations.$inferSelect;
+let secret = "";
+const port = 21_000 + (process.pid % 20_000);
+const receiver = startHookReceiver({ port, secret: () => secret });
 beforeAll(async () => {
   world = await makeWorld();
+  organisation = (await world.context.db.select().from(organisations))[0]!;
+  // a demo: its hooks are stand-ins on this machine
+  const environment = { ...world.context.environment, STAGE_CALL_URL: "http://127.0.0.1:3000" };
+  world = { ...world, context: { ...world.context, environment } };
+  event = await makeEvent(world);
 });
-afterAll(() => world.close());
-const who = (actorId: string, actor: Actor) => ({
-  actorId,
-  actor,
-  occurrenceId: event.occurrenceId,
-  organisationId: world.organisationId,
-});
-const run = (command: CommandBody, commandId: string = randomUUID()) =>
-  execute(world.context, world.cache, who(people.producer, desk), { commandId, command });
-beforeEach(async () => {
-  world.clock.set(Date.parse("2026-11-26T17:50:00Z"));
-  event = await makeEvent(world, { houseSize: 100 });
-  people = {
-    producer: await addTicket(world, event, "producer", "Second Producer"),
-    panelist: await addTicket(world, event, "panelist", "Ines Marl"),
-    attendee: await addTicket(world, event, "attendee", "Oskar Vell"),
-  };
-  await seat(world, event, people.attendee);
-  await run({ type: "stage.enter" });
-  await run({ type: "hour.open-doors" });
-  await run({ type: "hour.raise-curtain" });
-  boardId = randomUUID();
-  await run({ type: "board.make", title: "Tides" }, boardId);
+afterAll(async () => {
+  receiver.close();
+  await world.close();
 });
 
-const line = (...points: number[]): Mark => ({ tool: "line", colour: "red", width: 45, points, text: "" });
-const act = (
-  as: "producer" | "panelist" | "attendee",
-  body: InkBody | Mark,
-  surface: Surface = boardSurface(boardId),
-  id: string = randomUUID(),
-) => {
-  const actor = { producer: desk, panelist: panel, attendee: guest }[as];
-  const whole: InkBody = "tool" in body ? { do: "draw", mark: body, continues: null } : body;
-  return bringFact(world.context, who(people[as], actor), { type: "board.draw", surface, body: whole }, null, id);
+const board = async (name: string, path: string | null) => {
+  const made = await makeBoard(world.context, world.owner, {
+    name,
+    hookUrl: path === null ? "" : `http://127.0.0.1:${port}${path}`,
+  });
+  if (made.secret) secret = made.secret;
+  const line = (await boardsOf(world.context, world.owner)).find((one) => one.slug === made.slug)!;
+  return { ...made, id: line.id };
 };
-const roomId = async () => (await mainRoomOf(world.context.db, event.occurrenceId))!.id;
-const rows = async (surface = boardSurface(boardId)) => surfaceActs(world.context.db, await roomId(), surface);
-const picture = async () => pictureOf(await rows()).standing();
-const open = () => run({ type: "board.open", boardId, seen: null });
-const let_ = (reach: "team" | "stage" | "all", ...drawerIds: string[]) =>
-  run({ type: "board.let-draw", reach, drawerIds });
-const refused = async (act: Promise<unknown>) =>
-  act.then(
-    () => "done",
-    (error: { failure?: { code: string } }) => error.failure?.code ?? "defect",
-  );
 
-describe("rule 22: strokes in the database", () => {
-  it("of ten people who draw ten each at once none is lost, and each has its own place", async () => {
-    await open();
-    await let_("all");
-    const crowd = await Promise.all(
-      Array.from({ length: 7 }, (_, i) => addTicket(world, event, "attendee", `Guest ${i}`)),
-    );
-    for (const id of crowd) await seat(world, event, id);
-    const all: readonly (readonly [string, Actor])[] = [
-      [people.producer, desk],
-      [people.panelist, panel],
-      [people.attendee, guest],
-      ...crowd.map((id) => [id, guest] as const),
-    ];
-    await Promise.all(
-      all.flatMap(([id, actor], who_) =>
-        Array.from({ length: 10 }, (_, i) =>
-          bringFact(
-            world.context,
-            who(id, actor),
-            {
-              type: "board.draw",
-              surface: boardSurface(boardId),
-              body: { do: "draw", mark: line(who_, i, 9, 9), continues: null },
-            },
-            null,
-          ),
-        ),
-      ),
-    );
-    const written = await rows();
-    expect(written.map((row) => row.n)).toEqual(Array.from({ length: 100 }, (_, i) => i + 1));
-    expect(new Set(written.map((row) => row.body.do === "draw" && row.body.mark.points.slice(0, 2).join())).size).toBe(
-      100,
-    );
-    const fed = await logReader("board:shown").after(world.context.db, await roomId(), "board:shown", 0, 500);
-    expect(fed.map((row) => row.rev)).toEqual(Array.from({ length: 100 }, (_, i) => i + 1));
-  });
-  it("a repeated command is the same stroke", async () => {
-    const id = randomUUID();
-    await act("panelist", line(0, 0, 9, 9), undefined, id);
-    await act("panelist", line(0, 0, 9, 9), undefined, id);
-    expect(await rows()).toHaveLength(1);
-  });
-  it("what the house does not see stands in a feed that it never gets", async () => {
-    await act("panelist", line(0, 0, 9, 9));
-    await open();
-    await act("panelist", line(1, 1, 9, 9));
-    const feed = async (topic: string) =>
-      (await logReader(topic).after(world.context.db, await roomId(), topic, 0, 50)).map(
-        (row) => (row.row as InkRow).n,
-      );
-    expect([await feed("board:behind"), await feed("board:shown")]).toEqual([[1], [2]]);
-  });
-  it("is drawn on by whom the desk lets; the audience wipes out only its own, and clears nothing", async () => {
-    expect(await refused(act("attendee", line(0, 0, 9, 9)))).toBe("not-allowed");
-    await open();
-    expect(await refused(act("attendee", line(0, 0, 9, 9)))).toBe("not-allowed");
-    await let_("team", people.attendee);
-    const [others, own] = [randomUUID(), randomUUID()];
-    await act("producer", line(0, 0, 9, 9), undefined, others);
-    await act("attendee", line(1, 1, 9, 9), undefined, own);
-    expect(await refused(act("panelist", line(2, 2, 9, 9)))).toBe("not-allowed");
-    expect(await refused(act("attendee", { do: "clear" }))).toBe("not-allowed");
-    await act("attendee", { do: "erase", ids: [others, own] });
-    expect((await picture()).map((one) => one.id)).toEqual([others]);
-    await act("attendee", { do: "undo" });
-    expect(await picture()).toHaveLength(2);
-    expect(await refused(act("producer", line(0, 0, 9, 9), boardSurface(randomUUID())))).toBe("not-allowed");
-  });
-  it("a command of more points, other colours or half a point is none", () => {
-    const command = (mark: object) => ({
-      commandId: randomUUID(),
-      command: {
-        type: "board.draw",
-        surface: boardSurface(randomUUID()),
-        body: { do: "draw", mark: { ...line(0, 0, 9, 9), ...mark }, continues: null },
-      },
+describe("boards", () => {
+  it("carry a post on their page and in their feed, escaped, without anybody's own link", async () => {
+    const { id, slug } = await board("Field course", null);
+    await postOnBoard(world.context, world.owner, event.eventId, {
+      boardId: id,
+      text: "Come <b>along</b> & bring boots",
     });
-    const isOne = (mark: object) => commandInput.safeParse(command(mark)).success;
-    expect(isOne({})).toBe(true);
-    expect(isOne({ points: Array(4000).fill(1) })).toBe(true);
-    expect(isOne({ points: Array(4002).fill(1) })).toBe(false);
-    expect(isOne({ points: [0, 0, 10_001, 1] })).toBe(false);
-    expect(isOne({ points: [0, 0, 1] })).toBe(false);
-    expect(isOne({ colour: "#ff0000" })).toBe(false);
-    expect(isOne({ tool: "text", text: " " })).toBe(false);
-  });
-});
-
-describe("a board as the date's file", () => {
-  const file = (kind: "svg" | "png", number = 1) =>
-    boardFile(world.context, world.owner, event.eventId, event.occurrenceId, { number, kind });
-  it("holds what stands, as vectors that are read again and as a picture of 1600 by 900", async () => {
-    await act("panelist", line(1000, 5000, 9000, 5000));
-    await act("producer", { tool: "text", colour: "blue", width: 45, points: [500, 500], text: "High water 18:42" });
-    await act("producer", line(0, 0, 9999, 9999));
-    await act("producer", { do: "undo" });
-    const read = readSvg(Buffer.from(await file("svg")).toString());
-    expect(read).toEqual({ ok: true, value: (await picture()).map((one) => one.mark) });
-    const { data, info } = await sharp(await file("png"))
-      .raw()
-      .toBuffer({ resolveWithObject: true });
-    expect([info.width, info.height]).toEqual([1600, 900]);
-    const at = (x: number, y: number) => [
-      ...data.subarray((y * 1600 + x) * info.channels, (y * 1600 + x) * info.channels + 3),
-    ];
-    // the red line in the middle, white beside it (the palette's red: #b3202c)
-    expect([at(800, 450), at(800, 300)]).toEqual([
-      [0xb3, 0x20, 0x2c],
-      [255, 255, 255],
+    expect((await boardPage(world.context, organisation, slug)).posts).toMatchObject([
+      { title: "Tides and the saltmarsh", text: "Come <b>along</b> & bring boots" },
     ]);
+    const feed = await boardFeed(world.context, organisation, slug);
+    expect(feed).toContain("Come &lt;b&gt;along&lt;/b&gt; &amp; bring boots");
+    expect(feed).toMatch(/front\/[\w-]+\?via=board/);
+    await publishEvent(world.context, world.owner, event.eventId, false);
+    expect((await boardPage(world.context, organisation, slug)).posts).toEqual([]);
+    await expect(
+      postOnBoard(world.context, world.owner, event.eventId, { boardId: id, text: "x" }),
+    ).rejects.toMatchObject({ failure: { code: "wrong-state" } });
+    await publishEvent(world.context, world.owner, event.eventId, true);
   });
-  it("is the team's that may have files, by its number", async () => {
-    expect(await refused(file("svg", 2))).toBe("not-found");
-  });
-  it("becomes a new board whose marks are drawn on and wiped out; another file makes none", async () => {
-    await act("panelist", line(1000, 5000, 9000, 5000));
-    const bytes = await file("svg");
-    const made = await boardFromFile(
-      world.context,
-      world.cache,
-      world.owner,
-      { eventId: event.eventId, occurrenceId: event.occurrenceId },
-      { title: "Tides again", bytes },
-    );
-    boardId = made.boardId;
-    expect((await picture()).map((one) => one.mark)).toEqual([line(1000, 5000, 9000, 5000)]);
-    await act("producer", { do: "erase", ids: [(await picture())[0]!.id] });
-    expect(await picture()).toEqual([]);
-    const before = (await surfaceActs(world.context.db, await roomId(), boardSurface(boardId))).length;
-    expect(before).toBe(2);
-    const other = { title: "", bytes: new TextEncoder().encode("<svg></svg>") };
-    const place = { eventId: event.eventId, occurrenceId: event.occurrenceId };
-    expect(await refused(boardFromFile(world.context, world.cache, world.owner, place, other))).toBe("not-a-board");
-  });
-});
 
-it("erasing somebody takes the words that they drew, and leaves the lines", async () => {
-  await act("panelist", { tool: "text", colour: "blue", width: 45, points: [500, 500], text: "My number: 555" });
-  await act("panelist", line(0, 0, 9, 9));
-  const [ticket] = await world.context.db.select().from(tickets).where(eq(tickets.id, people.panelist));
-  await world.context.db.transaction((tx) => erasePeople(tx, [ticket!.personId], world.clock.now()));
-  expect(JSON.stringify(await rows())).not.toContain("555");
-  expect(await picture()).toHaveLength(2);
+  it("call their hook with a signature that the receiver checks, once", async () => {
+    const { id } = await board("Team page", "/hook");
+    await postOnBoard(world.context, world.owner, event.eventId, { boardId: id, text: "Tonight" });
+    expect([await callHooks(world.context), await callHooks(world.context)]).toEqual([1, 0]);
+    expect(receiver.received).toHaveLength(1);
+    expect(receiver.received[0]).toMatchObject({ isGenuine: true });
+    expect(JSON.parse(receiver.received[0]!.body)).toMatchObject({
+      type: "board.post",
+      board: "Team page",
+      text: "Tonight",
+    });
+    expect((await boardsOf(world.context, world.owner)).find((one) => one.id === id)!.lastHook).toEqual({
+      how: "answered",
+      tries: 1,
+    });
+  });
+
+  it("sign as the open scheme's published example has it (Standard Webhooks, from memory)", () => {
+    const signature = signHook(
+      "whsec_MfKQ9r8GKYqrTwjUPD8ILPZIo2LaLaSw",
+      "msg_p5jXN8AQM9LWM0D4loKWxJek",
+      1614265330,
+      '{"test": 2432232314}',
+    );
+    expect(signature).toBe("v1,g0hM9SsE+OTPJTGt/tmIKtSyZlE3uFJELVlNIOLJ1OE=");
+  });
+
+  it("try a broken hook again and again, then give it up and say so", async () => {
+    const { id } = await board("Broken page", "/fail");
+    await postOnBoard(world.context, world.owner, event.eventId, { boardId: id, text: "Lost?" });
+    for (let i = 0; i < 12; i += 1) {
+      expect(await callHooks(world.context)).toBe(0);
+      world.clock.advance(7 * hourMs);
+    }
+    const [post] = await world.context.db.select().from(boardPosts).where(eq(boardPosts.boardId, id));
+    expect(post).toMatchObject({ hookAttempts: 8, hookDueAt: null });
+    expect((await boardsOf(world.context, world.owner)).find((one) => one.id === id)!.lastHook).toEqual({
+      how: "given-up",
+      tries: 8,
+    });
+  });
+
+  it("refuse other addresses than web ones, crew, and other organisations", async () => {
+    for (const hookUrl of ["file:///etc/passwd", "javascript:1", "ftp://example.org"])
+      await expect(makeBoard(world.context, world.owner, { name: "x", hookUrl })).rejects.toMatchObject({
+        failure: { code: "invalid-input" },
+      });
+    const crew = await addMember(world.context, world.organisationId, "crew", "Crew");
+    await expect(makeBoard(world.context, crew, { name: "x", hookUrl: "" })).rejects.toMatchObject({
+      failure: { code: "not-allowed" },
+    });
+    const stranger = await addMember(
+      world.context,
+      await addOrganisation(world.context, "far.example.org"),
+      "owner",
+      "Stranger",
+    );
+    expect(await boardsOf(world.context, stranger)).toEqual([]);
+  });
 });

@@ -26,7 +26,12 @@ export function chain(entry: EntryBody): readonly RoomCommand[] {
       return [{ type: "scenes.release", opens: "board" }];
     // back in the segment before: its leader turns again
     case "cues.taken-back":
-      return entry.nowSegmentId ? [{ type: "slides.follow", segmentId: entry.nowSegmentId }] : [];
+      return entry.nowSegmentId
+        ? [
+            { type: "slides.follow", segmentId: entry.nowSegmentId },
+            { type: "scenes.follow", segmentId: entry.nowSegmentId },
+          ]
+        : [];
     default:
       return [];
   }

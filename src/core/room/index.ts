@@ -110,10 +110,10 @@ export {
 export { type Trace } from "./board";
 export { inkSize, pointsOf, shapeOf, textLeading, textSizeOf, widthOf, type Point, type Shape } from "./board/outline";
 export { clearBackMs, InkPicture, pictureOf, type Drawn, type DrawnMark } from "./board/picture";
-export { boardSurface, drawReaches, mostBoards, mostDrawers, type DrawReach } from "./board/state";
+export { boardSurface, drawReaches, mostBoards, mostDrawers, pageKey, type DrawReach } from "./board/state";
 export { readSvg, writeSvg } from "./board/svg";
 export { doesTouch } from "./board/touch";
-export { isSurfaceShown, mayDraw } from "./may-draw";
+export { drawsOnBoards, isSurfaceShown, marksPages, mayDraw, traceFor } from "./may-draw";
 export { breakCaptions, expanded, lettersIn, standsMs } from "./captions/break";
 export {
   correctWithinMs,

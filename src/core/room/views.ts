@@ -1,5 +1,5 @@
 import type { ChatReach, Duty, Phase, Role, Switches } from "../people";
-import type { BoardItem, BoardTitleItem, HouseBoardItem } from "./board/items";
+import type { BoardItem, BoardTitleItem, HouseBoardItem, MarkedPageItem } from "./board/items";
 import type { FileItem, HouseFileItem } from "./files/items";
 import type { TurnedItem } from "./hour/items";
 import type { CardKind } from "./cues/cards";
@@ -141,66 +141,48 @@ export interface CueItem {
   readonly cuedAt: number | null;
 }
 
-/** What each kind of screen holds once the feeds that it follows are laid together. */
-export interface DeskView {
+/** What desk and stage see alike. */
+interface TeamView {
   readonly event: Section<EventItem>;
+  readonly cue: Section<CueItem>;
+  readonly card: Section<CardItem>;
+  readonly segments: Section<SegmentItem>;
+  readonly stage: Section<StagePersonItem>;
+  readonly hands: Section<HandItem>;
+  readonly floor: Section<HolderItem>;
+  readonly everyone: Section<EveryoneItem>;
+  readonly polls: Section<PollItem>;
+  readonly tallies: Section<TallyItem>;
+  readonly figures: Section<CountItem>;
+  readonly signals: Section<CountItem>;
+  readonly troubles: Section<SignalTroubleItem>;
+  readonly shown: Section<Shown>;
+  readonly turners: Section<TurnersItem>;
+  readonly decks: Section<DeckItem>;
+  readonly board: Section<BoardItem>;
+  readonly boards: Section<BoardTitleItem>;
+  readonly files: Section<FileItem>;
+  readonly captions: Section<{ readonly languages: readonly string[] }>;
+  readonly scene: Section<SceneItem>;
+  readonly holding: Section<HoldingItem>;
+  readonly sceneChanges: Section<SceneChangesItem>;
+  readonly markedPages: Section<MarkedPageItem>;
+}
+
+/** What each kind of screen holds once the feeds that it follows are laid together. */
+export interface DeskView extends TeamView {
   readonly status: Section<DeskStatusItem>;
   readonly switches: Section<Switches>;
   readonly turned: Section<TurnedItem>;
   readonly barred: Section<{ readonly name: string }>;
   readonly taken: Section<TakenItem>;
-  readonly cue: Section<CueItem>;
-  readonly card: Section<CardItem>;
-  readonly segments: Section<SegmentItem>;
-  readonly stage: Section<StagePersonItem>;
   readonly audience: Section<AudienceItem>;
-  readonly hands: Section<HandItem>;
-  readonly floor: Section<HolderItem>;
-  readonly everyone: Section<EveryoneItem>;
   readonly questions: Section<DeskQuestionItem>;
-  readonly polls: Section<PollItem>;
   readonly votes: Section<CountItem>;
-  readonly tallies: Section<TallyItem>;
-  readonly figures: Section<CountItem>;
-  readonly signals: Section<CountItem>;
-  readonly troubles: Section<SignalTroubleItem>;
-  readonly shown: Section<Shown>;
-  readonly turners: Section<TurnersItem>;
-  readonly decks: Section<DeckItem>;
-  readonly board: Section<BoardItem>;
-  readonly boards: Section<BoardTitleItem>;
-  readonly files: Section<FileItem>;
-  readonly captions: Section<{ readonly languages: readonly string[] }>;
-  readonly scene: Section<SceneItem>;
-  readonly holding: Section<HoldingItem>;
-  readonly sceneChanges: Section<SceneChangesItem>;
 }
-export interface StageView {
-  readonly event: Section<EventItem>;
+export interface StageView extends TeamView {
   readonly status: Section<StageStatusItem>;
-  readonly cue: Section<CueItem>;
-  readonly card: Section<CardItem>;
-  readonly segments: Section<SegmentItem>;
-  readonly stage: Section<StagePersonItem>;
-  readonly hands: Section<HandItem>;
-  readonly floor: Section<HolderItem>;
-  readonly everyone: Section<EveryoneItem>;
   readonly questions: Section<StageQuestionItem>;
-  readonly polls: Section<PollItem>;
-  readonly tallies: Section<TallyItem>;
-  readonly figures: Section<CountItem>;
-  readonly signals: Section<CountItem>;
-  readonly troubles: Section<SignalTroubleItem>;
-  readonly shown: Section<Shown>;
-  readonly turners: Section<TurnersItem>;
-  readonly decks: Section<DeckItem>;
-  readonly board: Section<BoardItem>;
-  readonly boards: Section<BoardTitleItem>;
-  readonly files: Section<FileItem>;
-  readonly captions: Section<{ readonly languages: readonly string[] }>;
-  readonly scene: Section<SceneItem>;
-  readonly holding: Section<HoldingItem>;
-  readonly sceneChanges: Section<SceneChangesItem>;
 }
 export interface HouseView {
   readonly event: Section<EventItem>;
@@ -220,6 +202,7 @@ export interface HouseView {
   readonly signals: Section<CountItem>;
   readonly slides: Section<HouseSlidesItem>;
   readonly openBoard: Section<HouseBoardItem>;
+  readonly markedPages: Section<MarkedPageItem>;
   readonly files: Section<HouseFileItem>;
   readonly captions: Section<{ readonly languages: readonly string[] }>;
   readonly scene: Section<SceneItem>;

@@ -19,8 +19,6 @@ import { Tray } from "./tray";
 
 /** The in-tray, and the deeper lists that open over it. */
 export function DeskLists({
-  tray,
-  heldCount,
   room,
   scene,
   seat,
@@ -28,6 +26,7 @@ export function DeskLists({
   openLate,
   list,
   setList,
+  ...inTray
 }: {
   openLate: () => void;
   /** which of the lists is open */
@@ -52,23 +51,22 @@ export function DeskLists({
           {
             id: "tray",
             label: "In-tray",
-            count: tray.length + heldCount,
-            content: (
-              <>
-                <Tray
-                  scene={scene}
-                  items={tray}
-                  me={props.ticketId}
-                  held={heldCount > 0 && <HeldLines room={room} mayHandle={scene.may("chat.let-through")} />}
-                />
-              </>
-            ),
+            count: inTray.tray.length + inTray.heldCount,
+            content: <InTray {...inTray} room={room} scene={scene} me={props.ticketId} />,
           },
           { id: "questions", label: "Questions", content: <QuestionList scene={scene} /> },
           {
             id: "slides",
             label: "Slides",
-            content: <SlidesDesk scene={scene} dateId={props.occurrenceId} acts={props.decks} seat={seat} />,
+            content: (
+              <SlidesDesk
+                scene={scene}
+                dateId={props.occurrenceId}
+                acts={props.decks}
+                seat={seat}
+                role={props.actor.role}
+              />
+            ),
           },
           {
             id: "board",
@@ -117,4 +115,21 @@ export function DeskLists({
       />
     </div>
   );
+}
+
+function InTray({
+  tray,
+  heldCount,
+  room,
+  scene,
+  me,
+}: {
+  tray: readonly TrayItem[];
+  heldCount: number;
+  room: RoomLink<DeskView>;
+  scene: DeskScene;
+  me: string;
+}) {
+  const held = heldCount > 0 && <HeldLines room={room} mayHandle={scene.may("chat.let-through")} />;
+  return <Tray scene={scene} items={tray} me={me} held={held} />;
 }

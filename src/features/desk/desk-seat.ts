@@ -9,5 +9,6 @@ export const deskSeat = (room: RoomLink<DeskView>, view: DeskView, props: DeskPr
   occurrenceId: props.occurrenceId,
   as: null,
   ticketId: props.ticketId,
+  markedPages: view.markedPages,
   nameOf: (id) => view.stage[id]?.name ?? view.audience[id]?.name ?? "",
 });

@@ -4,6 +4,7 @@ import { cityOf, clockTime, longDate } from "@/core/time";
 import { isOver } from "@/core/people";
 import { Button, classes, Confirm, toast } from "@/ui";
 import { phaseWords } from "@/features/shared/role-words";
+import { pictureWords } from "./on-picture";
 import type { DeskScene } from "./scene";
 
 function CurtainPart({
@@ -118,9 +119,6 @@ export function DoorsAndCurtain({ scene, frontUrl }: { scene: DeskScene; frontUr
   const { view, send, may } = scene;
   const status = view.status["it"]!;
   const count = (place: string) => view.figures[place]?.count ?? 0;
-  const cast = Object.values(view.stage).filter((person) => person.place === "stage" && person.isPresent);
-  const shown = view.shown["it"];
-  const deck = shown && view.decks[shown.deckId];
   if (isOver(status.phase)) return <OverPart scene={scene} />;
   return (
     <section aria-label="Doors and curtain">
@@ -167,15 +165,7 @@ export function DoorsAndCurtain({ scene, frontUrl }: { scene: DeskScene; frontUr
         <CurtainPart status={status} count={count} may={may} send={send} />
       </div>
       <div className="mt-2 flex items-center gap-3 text-label text-ink-2">
-        <span>
-          The audience gets:{" "}
-          {!status.isCurtainUp
-            ? "the holding picture"
-            : [
-                ...(shown && deck ? [`page ${shown.page} of “${deck.title}”`] : []),
-                ...(cast.length === 0 ? ["an empty stage"] : cast.map((person) => person.name)),
-              ].join(", ")}
-        </span>
+        <span>The audience gets: {pictureWords(view)}</span>
         <Button
           weight="plain"
           className="ml-auto"

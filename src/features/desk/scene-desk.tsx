@@ -4,10 +4,9 @@ import {
   boardSurface,
   leastShare,
   mostShare,
+  pageKey,
   sceneKinds,
   type Box,
-  type DeskView,
-  type OnPicture,
   type Picture,
   type SceneKind,
   type SharedKind,
@@ -20,19 +19,9 @@ import { SceneDrawing } from "@/features/shared/picture/scene-drawing";
 import { PagePicture } from "@/features/shared/slides/page-picture";
 import { Button, classes, Press, Select } from "@/ui";
 import { HoldingDesk } from "./holding-desk";
+import { castOf, onPicture } from "./on-picture";
 import type { DeskScene } from "./scene";
 import { sceneWords } from "@/features/shared/scene-words";
-
-/** What the house has to look at now, from what the desk knows. */
-export function onPicture(view: DeskView): OnPicture {
-  const cast = Object.entries(view.stage).filter(([, one]) => one.place === "stage" && one.isPresent);
-  return {
-    castIds: cast.map(([id]) => id),
-    hasDocument: view.shown["it"] !== undefined,
-    hasBoard: view.board["it"]!.openId !== null,
-    isCurtainUp: view.status["it"]!.isCurtainUp,
-  };
-}
 
 const isShared = (kind: SceneKind): kind is SharedKind => kind === "two" || kind === "document-one";
 
@@ -81,6 +70,7 @@ function Preview({ scene, seat, picture }: { scene: DeskScene; seat: InkSeat; pi
   const shown = view.shown["it"];
   const deck = shown && view.decks[shown.deckId];
   const event = view.event["it"]!;
+  const people = castOf(view);
   return (
     <PictureView
       className="aspect-video w-full bg-ground"
@@ -88,7 +78,7 @@ function Preview({ scene, seat, picture }: { scene: DeskScene; seat: InkSeat; pi
       shares={view.scene["it"]!.shares}
       gap={4}
       parts={{
-        person: (id, box) => <PersonTile person={view.stage[id]!} size={box} mutedWords="muted:" />,
+        person: (id, box) => <PersonTile person={people[id]!} size={box} mutedWords="muted:" />,
         document: () => (
           <div className="relative size-full">
             {shown && deck && (
@@ -100,11 +90,13 @@ function Preview({ scene, seat, picture }: { scene: DeskScene; seat: InkSeat; pi
                   isSmall
                   className="absolute inset-0 size-full"
                 />
-                <InkSight
-                  seat={seat}
-                  surface={{ id: shown.deckId, page: shown.page }}
-                  label="What is drawn on the page"
-                />
+                {pageKey({ id: shown.deckId, page: shown.page }) in view.markedPages && (
+                  <InkSight
+                    seat={seat}
+                    surface={{ id: shown.deckId, page: shown.page }}
+                    label="What is drawn on the page"
+                  />
+                )}
               </>
             )}
           </div>
@@ -139,7 +131,7 @@ function WhoIsShown({ scene, kind }: { scene: DeskScene; kind: SceneKind }) {
   const { view, send } = scene;
   const places = kind === "two" ? 2 : kind === "one" || kind === "document-one" ? 1 : 0;
   const chosen = view.scene["it"]!.personIds;
-  const cast = onPicture(view).castIds;
+  const people = castOf(view);
   return Array.from({ length: places }, (_, i) => (
     <Select
       key={i}
@@ -152,9 +144,9 @@ function WhoIsShown({ scene, kind }: { scene: DeskScene; kind: SceneKind }) {
       }}
     >
       <option value="">whoever speaks</option>
-      {cast.map((id) => (
+      {Object.entries(people).map(([id, one]) => (
         <option key={id} value={id}>
-          {view.stage[id]!.name}
+          {one.name}
         </option>
       ))}
     </Select>

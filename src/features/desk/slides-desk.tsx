@@ -6,6 +6,7 @@ import { DeckList } from "@/features/shared/slides/deck-list";
 import { TurnSlides, useTurning } from "@/features/shared/slides/turn-slides";
 import { Button, Field, Menu, Select, toast } from "@/ui";
 import type { InkSeat } from "@/features/shared/board/ink-pad";
+import type { Role } from "@/core/people";
 import type { DeskScene } from "./scene";
 
 /** What the team may do about the decks of a date. */
@@ -47,11 +48,13 @@ export function SlidesDesk({
   dateId,
   acts,
   seat,
+  role,
 }: {
   scene: DeskScene;
   dateId: string;
   acts: DeckActs | null;
   seat: InkSeat;
+  role: Role;
 }) {
   const { view, send, may } = scene;
   const t = useTranslations("slides");
@@ -65,7 +68,7 @@ export function SlidesDesk({
     <div className="flex flex-col gap-3">
       {view.shown["it"] && (
         <>
-          <TurnSlides view={view} send={send} by="slides.show" mayTurn={mayShow} seat={seat} isOfTeam />
+          <TurnSlides view={view} send={send} by="slides.show" mayTurn={mayShow} seat={seat} role={role} />
           {may("slides.put-away") && (
             <Button className="self-start" onClick={() => send({ type: "slides.put-away" })}>
               Put the slides away

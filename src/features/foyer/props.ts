@@ -28,9 +28,9 @@ export interface EntranceProps {
   readonly phone: readonly (readonly [label: string, value: string])[];
   /** null where nobody is called */
   readonly callMe: ((number: string) => Promise<Done<unknown>>) | null;
-  /** slides of their own, of whoever may bring some; null for others */
-  /** of whoever may share files of their own */
+  /** of whoever may share files of their own; null for others */
   readonly handOuts: OwnFiles | null;
+  /** slides of their own, of whoever may bring some; null for others */
   readonly slides: { readonly acts: OwnSlidesActs; readonly decks: DeskView["decks"] } | null;
   readonly soundBy: "computer" | "phone" | "both";
   readonly now: number;

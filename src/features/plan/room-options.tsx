@@ -1,6 +1,6 @@
 "use client";
-import { chatReaches, questionViews } from "@/core/people";
-import { othersSeeWords } from "@/features/shared/switch-words";
+import { chatReaches, markers, questionViews } from "@/core/people";
+import { markersWords, othersSeeWords } from "@/features/shared/switch-words";
 import { reachWords } from "@/features/shared/chat/reach-words";
 import { useFormContext, useWatch } from "react-hook-form";
 import type { PlanInput } from "@/contracts";
@@ -62,7 +62,7 @@ function QuestionOptions() {
   );
 }
 
-/** Whom the audience may write to; it can be turned during the hour too. */
+/** Whom the audience may write to, and who draws on the slides; both can be turned during the hour too. */
 function ChatOptions() {
   const { register } = useFormContext<PlanInput>();
   return (
@@ -79,6 +79,17 @@ function ChatOptions() {
         )}
       </Field>
       <Check name="switches.chat.isHeld" label="Somebody looks at every line before all see it" />
+      <Field label="On the slides draws" id="switches.marking.who">
+        {(ids) => (
+          <Select {...ids} {...register("switches.marking.who")}>
+            {markers.map((who) => (
+              <option key={who} value={who}>
+                {markersWords[who]}
+              </option>
+            ))}
+          </Select>
+        )}
+      </Field>
     </div>
   );
 }

@@ -3,19 +3,19 @@ import { useRouter } from "next/navigation";
 import type { Messages } from "@/contracts/messages";
 import type { FileItem } from "@/core/room";
 import { HandOuts, type HandOutActs } from "@/features/shared/hand-outs/hand-outs";
-import { SlideWords } from "@/features/shared/slides/slide-words";
+import { RoomWords } from "@/features/shared/room-words";
 
 /** The files of a date: brought before it, shown when the time has come. */
 export function DateFiles(props: {
   files: Readonly<Record<string, FileItem>>;
   dateId: string;
-  words: Pick<Messages, "slides" | "board" | "files" | "picture" | "captions" | "stage" | "signals">;
+  words: Messages;
   space: { readonly keptBytes: number; readonly limitBytes: number };
   acts: HandOutActs | null;
 }) {
   const router = useRouter();
   return (
-    <SlideWords words={props.words}>
+    <RoomWords words={props.words}>
       <section id="files" aria-label="Files" className="mt-8 max-w-5xl border-t-2 border-ink pt-3">
         <h2 className="text-head font-semibold">Files for the audience</h2>
         <p className="mb-2 text-ink-2">
@@ -32,6 +32,6 @@ export function DateFiles(props: {
           onDone={() => router.refresh()}
         />
       </section>
-    </SlideWords>
+    </RoomWords>
   );
 }

@@ -8,7 +8,7 @@ import { AddDeck } from "@/features/shared/slides/add-deck";
 import { DeckList } from "@/features/shared/slides/deck-list";
 import { EditNotes } from "@/features/shared/slides/edit-notes";
 import { useMaking } from "@/features/shared/slides/own-slides";
-import { SlideWords } from "@/features/shared/slides/slide-words";
+import { RoomWords } from "@/features/shared/room-words";
 import { Button, Checkbox, toast } from "@/ui";
 
 export interface DateSlidesActs {
@@ -39,7 +39,7 @@ function HandOut({ isOn, onChange }: { isOn: boolean; onChange: (isOn: boolean) 
 export function DateSlides(props: {
   decks: DeskView["decks"];
   dateId: string;
-  words: Pick<Messages, "slides" | "board" | "files" | "picture" | "captions" | "stage" | "signals">;
+  words: Messages;
   acts: DateSlidesActs | null;
 }) {
   const { acts } = props;
@@ -52,7 +52,7 @@ export function DateSlides(props: {
     return done.ok;
   };
   return (
-    <SlideWords words={props.words}>
+    <RoomWords words={props.words}>
       <section id="slides" aria-label="Slides" className="mt-8 max-w-5xl border-t-2 border-ink pt-3">
         <h2 className="text-head font-semibold">Slides</h2>
         <p className="mb-2 text-ink-2">
@@ -93,6 +93,6 @@ export function DateSlides(props: {
           </div>
         )}
       </section>
-    </SlideWords>
+    </RoomWords>
   );
 }

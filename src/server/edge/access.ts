@@ -27,6 +27,13 @@ async function memberAt(app: App, request: IncomingMessage, occurrenceId: string
   return who;
 }
 
+/** The room that somebody asks about, and where they stand in it now. @param as null for the desk */
+export async function roomOfAsker(app: App, request: IncomingMessage, occurrenceId: string, as: string | null) {
+  const who = await whoAsks(app, request, occurrenceId, as);
+  const room = await app.hub.openRoom(occurrenceId, who.actorId);
+  return { room, standing: room.standing(who.actorId, as === null) };
+}
+
 /** Who asks for this room: by the cookie of the ticket named in `?as=`, or, without one, the signed-in member at the desk. */
 export async function whoAsks(
   app: App,

@@ -1,7 +1,7 @@
 import type { IncomingMessage, ServerResponse } from "node:http";
 import { commandInput, factTypes, whisperTypes, type FactBody, type WhisperBody } from "@/contracts";
 import { isStageRole, verdictBy, type Actor, type Permission } from "@/core/people";
-import { roomRights } from "@/core/room";
+import { roomRights, traceFor } from "@/core/room";
 import { Refusal } from "@/core/shared";
 import type { App } from "../compose";
 import { parse } from "../services/ground/context";
@@ -57,8 +57,9 @@ export async function takeCommand(
     return sendJson(response, 200, { ok: true, seq: 0, ...outcome.answer });
   }
   if (whispers.has(command.type)) {
-    const body = command as WhisperBody;
-    await requireRight(context, who, body.type, known);
+    const said = command as WhisperBody;
+    await requireRight(context, who, said.type, known);
+    const body = "surface" in said ? traceFor(known?.state ?? null, said) : said;
     hub.whispered(occurrenceId, who.actorId, body);
     return done(0);
   }

@@ -4,7 +4,7 @@ import { Refusal } from "@/core/shared";
 import type { App } from "../compose";
 import { parse } from "../services/ground/context";
 import { earlierLines } from "../services/hour/earlier-lines";
-import { whoAsks } from "./access";
+import { roomOfAsker } from "./access";
 import { sendJson } from "./request";
 
 /** A page of a log feed before what a screen holds, for whoever follows that feed now. */
@@ -15,11 +15,8 @@ export async function sendEarlier(
   occurrenceId: string,
   query: URLSearchParams,
 ): Promise<void> {
-  const as = query.get("as");
-  const who = await whoAsks(app, request, occurrenceId, as);
+  const { room, standing } = await roomOfAsker(app, request, occurrenceId, query.get("as"));
   const { topic, before } = parse(earlierInput, { topic: query.get("topic"), before: query.get("before") });
-  const room = await app.hub.openRoom(occurrenceId, who.actorId);
-  const standing = room.standing(who.actorId, as === null);
   if (!standing || !room.logs.has(topic) || !room.topicsFor(standing).includes(topic)) {
     throw new Refusal({ code: "not-found", what: "lines" });
   }

@@ -41,10 +41,12 @@ export function cookiesOf(request: IncomingMessage): ReadonlyMap<string, string>
 
 const plain = { "cache-control": "no-store", "x-content-type-options": "nosniff" };
 
-export function sendJson(response: ServerResponse, status: number, body: unknown): void {
-  const text = JSON.stringify(body);
-  const headers = { ...plain, "content-type": "application/json", "content-length": Buffer.byteLength(text) };
-  response.writeHead(status, headers).end(text);
+export const sendJson = (response: ServerResponse, status: number, body: unknown): void =>
+  sendJsonBytes(response, status, Buffer.from(JSON.stringify(body)));
+/** The same for what was made before. */
+export function sendJsonBytes(response: ServerResponse, status: number, bytes: Buffer): void {
+  const headers = { ...plain, "content-type": "application/json", "content-length": bytes.length };
+  response.writeHead(status, headers).end(bytes);
 }
 
 /** What went wrong, as a failure; null for a defect. */

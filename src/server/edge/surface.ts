@@ -1,12 +1,20 @@
 import type { IncomingMessage, ServerResponse } from "node:http";
+import { LRUCache } from "lru-cache";
 import { surfaceInput } from "@/contracts";
 import { isInHouse, isOfTheStage, isSurfaceShown } from "@/core/room";
 import { Refusal } from "@/core/shared";
 import type { App } from "../compose";
 import { parse } from "../services/ground/context";
 import { drawnOn } from "../services/hour/boards";
-import { whoAsks } from "./access";
-import { sendJson } from "./request";
+import { roomOfAsker } from "./access";
+import { sendJsonBytes } from "./request";
+
+/**
+ * A full house asks at once for what has just opened: read once, sent to all. What was drawn since comes by the feeds,
+ * and a screen that finds a gap between the two asks again.
+ */
+const freshMs = 500;
+const reads = new LRUCache<string, Promise<Buffer>>({ max: 50, ttl: freshMs });
 
 /** Everything that was drawn on one surface: for the stage any, for the house what it sees now. */
 export async function sendSurface(
@@ -16,12 +24,15 @@ export async function sendSurface(
   occurrenceId: string,
   query: URLSearchParams,
 ): Promise<void> {
-  const as = query.get("as");
-  const who = await whoAsks(app, request, occurrenceId, as);
+  const { room, standing } = await roomOfAsker(app, request, occurrenceId, query.get("as"));
   const surface = parse(surfaceInput, { id: query.get("id"), page: query.get("page") });
-  const room = await app.hub.openRoom(occurrenceId, who.actorId);
-  const standing = room.standing(who.actorId, as === null);
   const maySee = standing && (isOfTheStage(standing) || (isInHouse(standing) && isSurfaceShown(room.state, surface)));
   if (!maySee) throw new Refusal({ code: "not-found", what: "board" });
-  sendJson(response, 200, { acts: await drawnOn(app.context, room.roomId, surface) });
+  const key = `${room.roomId} ${surface.id} ${surface.page}`;
+  const reading =
+    reads.get(key) ?? drawnOn(app.context, room.roomId, surface).then((acts) => Buffer.from(JSON.stringify({ acts })));
+  reads.set(key, reading, { noUpdateTTL: true });
+  // what failed is asked anew
+  reading.catch(() => reads.delete(key));
+  sendJsonBytes(response, 200, await reading);
 }

@@ -132,8 +132,8 @@ export const freshened = (db: Db, of: WordsOf, known: RoomDirectory, wanted: rea
   words.freshened(db, of, known, wanted, notes);
 
 export { loadFigures, loadTallies } from "./figures";
-export { captionsOf } from "./captions";
+export { captionLanguages, captionsOf } from "./captions";
 export { loadFiles } from "./files";
-export { surfaceActs } from "./board/acts";
-export { layMarks } from "./board/lay";
+export { mostActs, surfaceActs } from "./board/acts";
+export { dropMarks, layMarks } from "./board/lay";
 export { recentSignals } from "./signals/recent";

@@ -63,6 +63,8 @@ export interface FactOutcome {
   /** whose own parts changed beside the sender's */
   readonly concerns?: readonly string[];
   readonly answer?: Readonly<Record<string, unknown>>;
+  /** rows that it brings into the journal, where the room does not know of them yet */
+  readonly causes?: (room: RoomState) => readonly EntryBody[];
 }
 
 /** How a log feed's rows are read. */

@@ -1,4 +1,5 @@
 import { findSlots } from "@/core/people";
+import { readSvg } from "@/core/room";
 import { allocate } from "@/core/seats";
 import { dayMs } from "@/core/time";
 import { contactsIn, previewOf } from "../services/people/contacts/read-file";
@@ -12,7 +13,10 @@ const spread =
     sum(...args);
 
 /** Everything that may take longer than a screen can wait: what a file holds, and searches over months. Pure: bytes and plain data in, plain data out. */
+const boardFile = (bytes: Uint8Array) => readSvg(new TextDecoder().decode(bytes));
+
 export const sums = {
+  "board-file": spread(boardFile),
   "busy-file": spread(busyFile),
   "contacts-file": spread(contactsIn),
   "contacts-preview": spread(previewOf),
@@ -27,6 +31,7 @@ export type SumOutput<N extends SumName> = ReturnType<(typeof sums)[N]>;
 
 /** How long each may take; longer ones are broken off. */
 export const budgetsMs: Readonly<Record<SumName, number>> = {
+  "board-file": 10_000,
   "busy-file": 10_000,
   "contacts-file": 30_000,
   "contacts-preview": 30_000,
@@ -37,6 +42,7 @@ export const budgetsMs: Readonly<Record<SumName, number>> = {
 
 /** What takes some milliseconds at most, whatever is in it: files by their size, searches by what they search. */
 const lightBelow: { readonly [N in SumName]: (input: SumInput<N>) => boolean } = {
+  "board-file": ([bytes]) => bytes.byteLength < 200_000,
   // a small calendar may hold a rule without end: never light
   "busy-file": () => false,
   "contacts-file": ([bytes]) => bytes.byteLength < 50_000,

@@ -260,6 +260,6 @@ describe("rule 22: which board everyone sees, and who draws", () => {
     expect(who("leader")).toEqual([true, true, false, false]);
     expect(who("stage")).toEqual([true, true, true, false]);
     expect(who("all")).toEqual([true, true, true, true]);
-    expect(who("all", 3)).toEqual([true, true, true, false]);
+    expect(who("all", 3)).toEqual([false, false, false, false]);
   });
 });

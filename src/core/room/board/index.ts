@@ -4,7 +4,7 @@ import type { Capability } from "../capability";
 import { isCurtainUp } from "../hour/state";
 import { isInHouse, isOfTheStage } from "../standing";
 import type { InkBody, Mark, Surface } from "./ink";
-import { mostBoards, noBoards, type BoardState, type DrawReach } from "./state";
+import { mostBoards, noBoards, pageKey, type BoardState, type DrawReach } from "./state";
 
 export type BoardCommand =
   | { type: "board.make"; boardId: string }
@@ -17,7 +17,9 @@ export type BoardEntry =
   | { type: "board.made"; boardId: string }
   | { type: "board.opened"; boardId: string }
   | { type: "board.closed" }
-  | { type: "board.drawing-let"; reach: DrawReach; drawerIds: readonly string[] };
+  | { type: "board.drawing-let"; reach: DrawReach; drawerIds: readonly string[] }
+  /** the first thing that was drawn on a page */
+  | { type: "board.page-marked"; surface: Surface };
 
 /** A stroke while the hand still draws it, or where somebody points. */
 export interface Trace {
@@ -36,6 +38,9 @@ export interface BoardShape {
   whisper: ({ type: "board.trace" } & Trace) | ({ type: "board.trace-behind" } & Trace);
   entry: BoardEntry;
 }
+
+const markedItems = ({ markedPages }: BoardState) =>
+  Object.fromEntries([...markedPages].map(([key]) => [key, { isMarked: true as const }]));
 
 const ofDesk = { roles: team, duty: "cues", phases: live } as const;
 const done = (action: string) => fail({ code: "already-done", action } as const);
@@ -82,6 +87,10 @@ export const board = {
     "board.opened": (own, { boardId }) => ({ ...own, openId: boardId }),
     "board.closed": (own) => ({ ...own, openId: null }),
     "board.drawing-let": (own, { reach, drawerIds }) => ({ ...own, reach, drawerIds }),
+    "board.page-marked": (own, { surface }) => ({
+      ...own,
+      markedPages: own.markedPages.with(pageKey(surface), true as const),
+    }),
   },
   own: (own, ticketId) => ({ isDrawer: own.drawerIds.includes(ticketId) }),
   concerns: (before, after) => {
@@ -94,6 +103,7 @@ export const board = {
       reads: ["notes"],
       make: ({ own, words }) => ({
         board: { it: { openId: own.openId, reach: own.reach, drawerIds: own.drawerIds } },
+        markedPages: markedItems(own),
         boards: Object.fromEntries(
           own.boardIds.map((id, i) => [id, { number: i + 1, title: words.notes.get(`board.${id}`) ?? "" }]),
         ),
@@ -103,6 +113,7 @@ export const board = {
       isFor: isInHouse,
       reads: ["notes"],
       make: ({ own, hour, words }) => ({
+        markedPages: markedItems(own),
         openBoard:
           own.openId && isCurtainUp(hour)
             ? {

@@ -16,3 +16,7 @@ export interface HouseBoardItem {
   /** everybody may draw */
   readonly isForAll: boolean;
 }
+/** A page of slides that something was drawn on, by its key. */
+export interface MarkedPageItem {
+  readonly isMarked: true;
+}

@@ -1,3 +1,4 @@
+import { Book } from "../../shared";
 import type { Surface } from "./ink";
 
 /** Who of those who are asked draws on a board: the team always does. */
@@ -12,11 +13,21 @@ export interface BoardState {
   readonly reach: DrawReach;
   /** people who draw beside those, by name */
   readonly drawerIds: readonly string[];
+  /** pages of slides on which something was drawn: the others need not be asked for */
+  readonly markedPages: Book<true>;
 }
-export const noBoards: BoardState = { boardIds: [], openId: null, reach: "stage", drawerIds: [] };
+export const noBoards: BoardState = {
+  boardIds: [],
+  openId: null,
+  reach: "stage",
+  drawerIds: [],
+  markedPages: Book.empty(),
+};
 
 /** Boards of one date. */
 export const mostBoards = 20;
 export const mostDrawers = 50;
 
+/** A page of slides by one word. */
+export const pageKey = ({ id, page }: Surface): string => `${id}/${page}`;
 export const boardSurface = (id: string): Surface => ({ id, page: 0 });

@@ -129,7 +129,6 @@ describe("rule 23: the arrangement for all", () => {
     expect(scene(two)).toMatchObject({ kind: "two", personIds: [] });
     expect(refusal(two, set("all", 1)[0])).toBe("already-done");
     expect(refusal(two, set("two", 2)[0])).toBe("already-done");
-    expect(refusal(two, set("one", 2, "a1")[0])).toBe("not-found");
     const back = play(two, [{ type: "scenes.undo", seen: 2 }]);
     expect(scene(back)).toMatchObject({ kind: "one", personIds: ["t1"] });
     const first = play(back, [{ type: "scenes.undo", seen: 3 }]);
@@ -160,6 +159,9 @@ describe("rule 23: the arrangement for all", () => {
     const tied: Act = { by: "t1", scene: { segmentScenes: new Map([["s1", "two" as const]]) } };
     const cued = play(open, up, [{ type: "cues.next", leavingSegmentId: null }, tied]);
     expect(scene(cued).kind).toBe("two");
+    // and back with it
+    const on = play(cued, set("holding", 1), [{ type: "cues.next", leavingSegmentId: "s1" }, tied]);
+    expect(scene(play(on, [{ type: "cues.back", leavingSegmentId: "s2" }, tied])).kind).toBe("two");
   });
   it("puts on who speaks, as the first desk hears it", () => {
     const heard = play(open, up, [{ type: "scenes.put-speaker", personId: "t1", seen: null }]);

@@ -10,14 +10,7 @@ export function DrawPlace({ open, seat }: { open: HouseView["openBoard"][string]
   return (
     <section aria-label={t("youMayDraw")} className="mt-3 bg-sheet p-3">
       <h2 className="mb-2 font-semibold">{t("youMayDraw")}</h2>
-      <InkPad
-        {...seat}
-        surface={boardSurface(open.id)}
-        label={open.title || t("title")}
-        isSeen
-        mayDraw
-        isOfStage={false}
-      />
+      <InkPad {...seat} surface={boardSurface(open.id)} label={open.title || t("title")} mayDraw isOfStage={false} />
     </section>
   );
 }

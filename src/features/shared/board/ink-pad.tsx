@@ -1,7 +1,7 @@
 "use client";
 import { useState, type ReactNode } from "react";
 import { useTranslations } from "use-intl";
-import { inkWidths, type AnyView, type Mark, type Surface } from "@/core/room";
+import { inkWidths, type AnyView, type Mark, type StageView, type Surface } from "@/core/room";
 import { classes } from "@/ui";
 import type { RoomLink } from "../room-link/use-room";
 import { Drawing } from "./drawing";
@@ -23,13 +23,15 @@ export interface InkSeat {
   readonly as: string | null;
   readonly ticketId: string;
   readonly nameOf: (ticketId: string) => string;
+  /** pages that something was drawn on; a page that is not among them is not asked for */
+  readonly markedPages: StageView["markedPages"];
+  /** so long a screen may wait before it reads: a house spreads what it would ask all at once */
+  readonly spreadMs?: number;
 }
 
 export interface PadProps extends InkSeat {
   surface: Surface;
   label: string;
-  /** whether the house sees it */
-  isSeen: boolean;
   mayDraw: boolean;
   /** of the stage side: points, clears, wipes out what others drew */
   isOfStage: boolean;
@@ -65,8 +67,8 @@ interface ToolsProps {
 export function InkPad(props: PadProps) {
   const t = useTranslations("board");
   const { link, surface, mayDraw } = props;
-  const store = useSurface(link, props.occurrenceId, props.as, surface);
-  const ink = useInk(link, store, props.isSeen);
+  const store = useSurface(props, surface);
+  const ink = useInk(link, store);
   const [hand, setHand] = useState<Hand>({ hold: "pen", colour: "blue", width: inkWidths[1] });
   const [draft, setDraft] = useState<Mark | null>(null);
   return (
@@ -97,7 +99,7 @@ export function InkPad(props: PadProps) {
 
 /** A surface that is only looked at, as large as its box. */
 export function InkSight({ seat, surface, label }: { seat: InkSeat; surface: Surface; label: string }) {
-  const store = useSurface(seat.link, seat.occurrenceId, seat.as, surface);
+  const store = useSurface(seat, surface);
   return (
     <InkPicture
       store={store}

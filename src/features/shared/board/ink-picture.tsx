@@ -2,7 +2,7 @@
 import { useCallback, useEffect, useRef } from "react";
 import { inkSize, inkSpan, isSameSurface, type Mark } from "@/core/room";
 import { classes } from "@/ui";
-import type { Traced } from "../room-link/use-room";
+import type { Traced } from "../room-link/use-whispers";
 import type { InkStore } from "./ink-store";
 import { paintMark, scaled, wipe } from "./paint";
 

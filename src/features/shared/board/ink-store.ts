@@ -47,7 +47,8 @@ export class InkStore {
   take(rows: readonly InkRow[]): boolean {
     const own = rows.filter((row) => isSameSurface(row.surface, this.surface));
     if (!this.picture) {
-      this.early = [...this.early, ...own];
+      // the feeds tell all that they hold each time: what came last holds what came before
+      this.early = own;
       return false;
     }
     const before = this.picture.n;

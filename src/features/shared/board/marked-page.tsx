@@ -1,7 +1,7 @@
 "use client";
 import { useState, type ReactNode } from "react";
 import { useTranslations } from "use-intl";
-import type { Surface } from "@/core/room";
+import { pageKey, type Surface } from "@/core/room";
 import { Button } from "@/ui";
 import { InkPad, InkSight, type InkSeat } from "./ink-pad";
 
@@ -29,7 +29,6 @@ export function MarkedPage(props: {
           {...props.seat}
           surface={surface}
           label={label}
-          isSeen
           mayDraw
           isOfStage={props.isOfStage}
           under={props.page}
@@ -37,7 +36,7 @@ export function MarkedPage(props: {
       ) : (
         <div className="relative aspect-video w-full">
           {props.page}
-          <InkSight seat={props.seat} surface={surface} label={label} />
+          {pageKey(surface) in props.seat.markedPages && <InkSight seat={props.seat} surface={surface} label={label} />}
         </div>
       )}
     </div>

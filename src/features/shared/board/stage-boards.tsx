@@ -1,8 +1,8 @@
 "use client";
 import { useState } from "react";
 import { useTranslations } from "use-intl";
-import { isStageRole, team, type Role } from "@/core/people";
-import { boardSurface, type StageView } from "@/core/room";
+import type { Role } from "@/core/people";
+import { boardSurface, drawsOnBoards, type StageView } from "@/core/room";
 import { Select, Field } from "@/ui";
 import { InkPad, type InkSeat } from "./ink-pad";
 
@@ -30,9 +30,7 @@ export function StageBoards({
   const ids = Object.keys(view.boards);
   const at = chosen !== null && ids.includes(chosen) ? chosen : (openId ?? ids[0]);
   if (at === undefined) return null;
-  const isTeam = (team as readonly Role[]).includes(role);
-  const mayDraw =
-    isTeam || drawerIds.includes(seat.ticketId) || reach === "all" || (reach === "stage" && isStageRole(role));
+  const mayDraw = drawsOnBoards({ reach, drawerIds }, { ticketId: seat.ticketId, role });
   return (
     <section aria-label={t("title")} className="flex flex-col gap-2 bg-sheet p-3">
       <div className="flex flex-wrap items-end gap-3">
@@ -54,14 +52,7 @@ export function StageBoards({
           </Field>
         )}
       </div>
-      <InkPad
-        {...seat}
-        surface={boardSurface(at)}
-        label={nameOf(view.boards[at])}
-        isSeen={openId === at}
-        mayDraw={mayDraw}
-        isOfStage
-      />
+      <InkPad {...seat} surface={boardSurface(at)} label={nameOf(view.boards[at])} mayDraw={mayDraw} isOfStage />
     </section>
   );
 }

@@ -9,6 +9,8 @@ import { useInkVersion } from "./use-surface";
 export const eraserWidth = 24;
 const traceEveryMs = 200;
 const mostTracePoints = 200;
+/** one act wipes out so many */
+const mostErased = 300;
 
 type Link = Pick<RoomLink<AnyView>, "send" | "whisper">;
 interface Pending {
@@ -18,7 +20,7 @@ interface Pending {
 const inSize = ({ x, y }: At): At => ({ x: (x * inkSize.width) / inkSpan, y: (y * inkSize.height) / inkSpan });
 
 /** Acts on one surface. What was drawn shows at once and stays until its row has come, or it was refused. */
-export function useInk(link: Link, store: InkStore, isSeen: boolean) {
+export function useInk(link: Link, store: InkStore) {
   const { send, whisper } = link;
   const [pending, setPending] = useState<readonly Pending[]>([]);
   const version = useInkVersion(store);
@@ -58,9 +60,11 @@ export function useInk(link: Link, store: InkStore, isSeen: boolean) {
     [store],
   );
   const lift = useCallback(() => {
-    const ids = [...touched.current].slice(0, 300);
+    const ids = [...touched.current];
     touched.current = new Set();
-    if (ids.length > 0) void act({ do: "erase", ids });
+    for (let from = 0; from < ids.length; from += mostErased) {
+      void act({ do: "erase", ids: ids.slice(from, from + mostErased) });
+    }
   }, [act]);
   const traced = useRef(0);
   const trace = useCallback(
@@ -69,9 +73,10 @@ export function useInk(link: Link, store: InkStore, isSeen: boolean) {
       if (now - traced.current < traceEveryMs) return;
       traced.current = now;
       const short = mark && { ...mark, points: mark.points.slice(-mostTracePoints * 2) };
-      whisper({ type: isSeen ? "board.trace" : "board.trace-behind", surface, mark: short, x, y });
+      // on which feed it goes is the room's to say
+      whisper({ type: "board.trace", surface, mark: short, x, y });
     },
-    [whisper, surface, isSeen],
+    [whisper, surface],
   );
   return { drafts: waiting.map(({ mark }) => mark), act, draw, rub, lift, trace, version };
 }

@@ -7,6 +7,8 @@ import { InkStore } from "./ink-store";
 type Link = Pick<RoomLink<AnyView>, "logs" | "state">;
 /** two feeds come one after the other: what seems to be missing may be on its way */
 const patienceMs = 400;
+/** after an answer that did not come */
+const againMs = 2000;
 
 async function readSurface(occurrenceId: string, as: string | null, { id, page }: Surface): Promise<InkAct[] | null> {
   const asked = new URLSearchParams({ id, page: String(page), ...(as ? { as } : {}) });
@@ -14,25 +16,35 @@ async function readSurface(occurrenceId: string, as: string | null, { id, page }
   return answer?.ok ? ((await answer.json()) as { acts: InkAct[] }).acts : null;
 }
 
+/** Of a seat, what reading needs. */
+interface Reader {
+  readonly link: Link;
+  readonly occurrenceId: string;
+  readonly as: string | null;
+  readonly spreadMs?: number;
+}
+
 /** Follows one surface: read when it comes up and whenever the line was away, grown by the feeds between. */
-export function useSurface(link: Link, occurrenceId: string, as: string | null, { id, page }: Surface): InkStore {
+export function useSurface(reader: Reader, { id, page }: Surface): InkStore {
+  const { link, occurrenceId, as, spreadMs = 0 } = reader;
   const store = useMemo(() => new InkStore({ id, page }), [id, page]);
   const [asked, setAsked] = useState(0);
   const isLive = link.state === "live";
   useEffect(() => {
     if (!isLive) return;
     let isGone = false;
-    let again: ReturnType<typeof setTimeout> | undefined;
-    void readSurface(occurrenceId, as, store.surface).then((acts) => {
-      if (isGone) return;
-      if (acts) store.read(acts);
-      else again = setTimeout(() => setAsked((n) => n + 1), 2000);
-    });
+    let timer = setTimeout(() => {
+      void readSurface(occurrenceId, as, store.surface).then((acts) => {
+        if (isGone) return;
+        if (acts) store.read(acts);
+        else timer = setTimeout(() => setAsked((n) => n + 1), againMs);
+      });
+    }, Math.random() * spreadMs);
     return () => {
       isGone = true;
-      clearTimeout(again);
+      clearTimeout(timer);
     };
-  }, [store, occurrenceId, as, isLive, asked]);
+  }, [store, occurrenceId, as, isLive, asked, spreadMs]);
   const [shown, behind] = [link.logs.get("board:shown")?.rows, link.logs.get("board:behind")?.rows];
   useEffect(() => {
     const rows = [...(shown ?? []), ...(behind ?? [])].map(({ row }) => row as InkRow);

@@ -44,6 +44,8 @@ function Typing({
     if (whole === "") return;
     setText("");
     setMending(null);
+    // what was typed stands now: it is typed no more
+    link.whisper({ type: "captions.typing", language, text: "" });
     const receipt = await link.send({ type: "captions.say", language, text: whole, replacesId: mending });
     // nothing typed is lost
     if (!receipt.ok) setText((next) => next || text);

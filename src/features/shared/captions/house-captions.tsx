@@ -3,10 +3,11 @@ import { useMemo } from "react";
 import { useLocale, useTranslations } from "use-intl";
 import { classes, Select } from "@/ui";
 import type { LogRow } from "@/contracts";
+import type { RoomLink } from "../room-link/use-room";
 import { languageName } from "../languages";
 import { useBrowserChoice } from "../use-browser-choice";
 import { useNow } from "../use-now";
-import { linesOf, shownFrom, standingAt } from "./rows";
+import { linesNow, linesOf, shownFrom } from "./rows";
 
 const sizes = ["normal", "large", "largest"] as const;
 type Size = (typeof sizes)[number];
@@ -21,6 +22,8 @@ const off = "off";
 export function HouseCaptions(props: {
   languages: readonly string[];
   rows: readonly LogRow[];
+  /** what is being typed, by language */
+  typing: RoomLink<never>["typing"];
   /** server time minus this browser's */
   ahead: number;
 }) {
@@ -32,8 +35,8 @@ export function HouseCaptions(props: {
   const own = props.languages.find((one) => one === locale) ?? props.languages[0]!;
   const language = chosen === off ? null : chosen && props.languages.includes(chosen) ? chosen : own;
   const shown = useMemo(() => (language ? shownFrom(linesOf(props.rows, language)) : []), [props.rows, language]);
-  const now = useNow(0, props.ahead, 250);
-  const caption = standingAt(shown, now);
+  const now = useNow(0, language ? props.ahead : null, 250);
+  const lines = linesNow(shown, language ? props.typing.get(language) : undefined, { now, ahead: props.ahead });
   return (
     <section aria-label={t("title")} className="mt-2">
       {language && (
@@ -46,7 +49,7 @@ export function HouseCaptions(props: {
             sizeClass[size],
           )}
         >
-          {caption?.lines.map((line) => (
+          {lines.map((line) => (
             <span key={line} className="bg-[#14181b] px-2 text-white">
               {line}
             </span>

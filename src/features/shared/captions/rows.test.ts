@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { linesOf, shownFrom, standingAt, type WrittenLine } from "./rows";
+import { linesNow, linesOf, shownFrom, standingAt, typingMs, type WrittenLine } from "./rows";
 
 const line = (id: string, at: number, ...stands: number[]): WrittenLine => ({
   ...{ id, language: "en", authorId: "c", text: id, at },
@@ -25,5 +25,14 @@ describe("captions one after the other", () => {
   it("are those of one language", () => {
     const row = (id: string, language: string) => ({ id, seq: 1, rev: 1, row: { ...line(id, 0, 1), language } });
     expect(linesOf([row("a", "en"), row("b", "es")], "es").map((one) => one.id)).toEqual(["b"]);
+  });
+  it("show what is being typed where nothing stands, for as long as somebody types", () => {
+    const shown = shownFrom([line("a", 0, 2000)]);
+    const typed = { text: "The knots came early. And the curlews", at: 900 };
+    const at = (now: number) => linesNow(shown, typed, { now, ahead: 100 });
+    expect(at(1500)).toEqual(["a0"]);
+    expect(at(2500)).toEqual(["The knots came early. And the curlews"]);
+    expect(at(1000 + typingMs)).toEqual([]);
+    expect(linesNow(shown, undefined, { now: 2500, ahead: 0 })).toEqual([]);
   });
 });

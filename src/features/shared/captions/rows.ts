@@ -1,4 +1,5 @@
 import type { CaptionRow, LogRow } from "@/contracts";
+import { breakCaptions } from "@/core/room";
 
 /** A caption that may be shown: its two lines at most, from when and for how long. */
 export interface Shown {
@@ -34,3 +35,18 @@ export function shownFrom(lines: readonly WrittenLine[], mostBehindMs = 12_000):
 /** The caption that stands at an instant: the latest that has begun and is not over. */
 export const standingAt = (shown: readonly Shown[], now: number): Shown | null =>
   shown.findLast((one) => one.from <= now && now < one.until) ?? null;
+
+/** What is being typed shows for so long after the last letter. */
+export const typingMs = 4000;
+
+/** The two lines that a reader sees now: the caption that stands, else the end of what is being typed. */
+export function linesNow(
+  shown: readonly Shown[],
+  typed: { readonly text: string; readonly at: number } | undefined,
+  { now, ahead }: { readonly now: number; readonly ahead: number },
+): readonly string[] {
+  const standing = standingAt(shown, now);
+  if (standing) return standing.lines;
+  const isFresh = typed !== undefined && now - (typed.at + ahead) < typingMs;
+  return isFresh ? (breakCaptions(typed.text).at(-1) ?? []) : [];
+}

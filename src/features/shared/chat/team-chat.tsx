@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import type { CommandBody } from "@/contracts";
-import { useLocale, useTranslations } from "use-intl";
+import { useLocale, useMessages, useTranslations } from "use-intl";
 import { messagesFor, type Messages } from "@/contracts/messages";
 import type { Switches } from "@/core/people";
 import type { AnyView, ChatTarget } from "@/core/room";
@@ -62,21 +62,11 @@ function Talk(props: {
 }
 
 /** On stage: talkback first, what the house writes beside it. */
-export function StageChat({
-  room,
-  me,
-  zone,
-  words,
-}: {
-  room: RoomLink<AnyView>;
-  me: string;
-  zone: string;
-  words: Messages;
-}) {
+export function StageChat({ room, me, zone }: { room: RoomLink<AnyView>; me: string; zone: string }) {
   const t = useTranslations("stage");
   const counted = useTranslations("chat");
   const locale = useLocale();
-  const own = chatWords(words.chat, (key, values) => counted(key, values));
+  const own = chatWords((useMessages() as unknown as Messages).chat, (key, values) => counted(key, values));
   const [open, setOpen] = useState("chat:talkback");
   const order = [talks[1], talks[0], talks[2]];
   return (

@@ -1,14 +1,15 @@
 "use client";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { wordsOf, type CommandBody, type StreamMessages, type WhisperBody } from "@/contracts";
+import { wordsOf, type CommandBody, type WhisperBody } from "@/contracts";
 import type { Failure } from "@/core/shared";
-import type { AnyView, PersonalPart, Trace } from "@/core/room";
+import type { AnyView, PersonalPart } from "@/core/room";
 import type { Receipt } from "./command-queue";
 import { noFeeds, screenOf, type Feeds } from "./feeds";
 import { openLink, type LinkState } from "./open-link";
 import { useReadEarlier } from "./use-read-earlier";
+import { useWhispers, type Heard } from "./use-whispers";
 
-export interface RoomLink<V extends AnyView> {
+export interface RoomLink<V extends AnyView> extends Heard {
   /** null until the first picture has come */
   readonly view: V | null;
   readonly screen: ReturnType<typeof screenOf>;
@@ -22,21 +23,12 @@ export interface RoomLink<V extends AnyView> {
   readonly waiting: number;
   /** server time minus this browser's, in milliseconds */
   readonly clockAheadMs: number;
-  /** how loud people of the stage are, 0–100, as their own browsers say */
-  readonly levels: ReadonlyMap<string, number>;
-  /** what people draw or point at while their hand moves, by ticket */
-  readonly traces: ReadonlyMap<string, Traced>;
   /** @param commandId given where the act is to be known again before its answer */
   send(command: CommandBody, commandId?: string): Promise<Receipt>;
   /** a page more of a log feed, before what is there */
   readEarlier(topic: string): Promise<void>;
   /** says something in passing: sent once, kept nowhere, answered by nobody */
   whisper(body: WhisperBody): void;
-}
-
-/** What was said of a hand that moves, and when it came. */
-export interface Traced extends Trace {
-  readonly at: number;
 }
 
 /** At the end a whole house signs: spread over this long. */
@@ -62,26 +54,19 @@ export function useRoom<V extends AnyView>(
   const [refusal, setRefusal] = useState<Failure | { readonly code: "lost" } | null>(null);
   const [waiting, setWaiting] = useState(0);
   const [clockAheadMs, setClockAheadMs] = useState(0);
-  const [levels, setLevels] = useState<ReadonlyMap<string, number>>(new Map());
-  const [traces, setTraces] = useState<ReadonlyMap<string, Traced>>(new Map());
+  const { heard, hear } = useWhispers();
   const link = useRef<ReturnType<typeof openLink> | null>(null);
 
   useEffect(() => {
     const set = { feeds: setFeeds, me: setMe, state: setState, refusal: setRefusal, waiting: setWaiting };
-    const whispers = ({ said }: StreamMessages["whispers"]) => {
-      const heard = said.flatMap(([id, one]) => ("level" in one ? [[id, one.level] as const] : []));
-      if (heard.length > 0) setLevels((before) => new Map([...before, ...heard]));
-      const seen = said.flatMap(([id, one]) => ("surface" in one ? [[id, { ...one, at: Date.now() }] as const] : []));
-      if (seen.length > 0) setTraces((before) => new Map([...before, ...seen]));
-    };
     const opened = openLink(`/live/${occurrenceId}`, as ? `as=${as}` : "", {
       ...set,
-      whispers,
+      whispers: hear,
       clockAhead: setClockAheadMs,
     });
     link.current = opened;
     return opened.close;
-  }, [occurrenceId, as]);
+  }, [occurrenceId, as, hear]);
 
   // somebody who stayed to the end is counted to the end, not to their last sign before it
   const phase = (feeds.view as { status?: Record<string, { phase?: string }> } | null)?.status?.["it"]?.phase;
@@ -106,8 +91,7 @@ export function useRoom<V extends AnyView>(
     refusal: refusal && (refusal.code === "lost" ? lostWords : say(refusal)),
     waiting,
     clockAheadMs,
-    levels,
-    traces,
+    ...heard,
     send,
     readEarlier,
     whisper,

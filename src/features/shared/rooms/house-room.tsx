@@ -84,6 +84,8 @@ export function HouseRoom(props: { occurrenceId: string; ticketId: string; start
     occurrenceId: props.occurrenceId,
     as: props.ticketId,
     ticketId: props.ticketId,
+    markedPages: house?.markedPages ?? {},
+    spreadMs: 600,
     nameOf: (id) => house?.cast[id]?.name ?? house?.guests[id]?.name ?? "",
   };
   if (room.state === "withdrawn" || room.state === "shown-out")
@@ -116,6 +118,7 @@ export function HouseRoom(props: { occurrenceId: string; ticketId: string; start
                 <HouseCaptions
                   languages={house.captions["it"].languages}
                   rows={room.logs.get("captions:lines")?.rows ?? []}
+                  typing={room.typing}
                   ahead={room.clockAheadMs}
                 />
               )}

@@ -4,6 +4,7 @@ import { useState } from "react";
 import { useTranslations } from "use-intl";
 import { boardSurface, type HouseView } from "@/core/room";
 import { classes, IconButton, TextButton } from "@/ui";
+import { Fitted } from "../board/fitted";
 import { InkSight, type InkSeat } from "../board/ink-pad";
 import { HoldingPicture } from "../picture/holding-picture";
 import { PersonTile, type TilePerson } from "../picture/person-tile";
@@ -29,7 +30,10 @@ function OnStageQuestion({ view }: { view: HouseView }) {
 const peopleOf = (view: HouseView): Readonly<Record<string, TilePerson>> => ({
   ...view.cast,
   ...Object.fromEntries(
-    Object.entries(view.guests).map(([id, { name }]) => [id, { name, portraitId: null, isMicrophoneOpen: true }]),
+    Object.entries(view.guests).map(([id, { name }]) => [
+      id,
+      { name, portraitId: null, isMicrophoneOpen: id in view.heard },
+    ]),
   ),
 });
 
@@ -38,11 +42,11 @@ function BoardPart({ view, seat }: { view: HouseView; seat: InkSeat }) {
   const t = useTranslations("board");
   const open = view.openBoard["it"]!;
   return (
-    <div className="[container-type:size] grid size-full place-items-center">
-      <div className="relative aspect-video w-[min(100cqw,177.7cqh)] bg-white">
+    <Fitted>
+      <div className="relative aspect-video bg-white">
         <InkSight seat={seat} surface={boardSurface(open.id)} label={open.title || t("title")} />
       </div>
-    </div>
+    </Fitted>
   );
 }
 

@@ -30,6 +30,7 @@ export function StageDocuments(props: {
     occurrenceId,
     as: ticketId,
     ticketId,
+    markedPages: view.markedPages,
     nameOf: (id) => view.stage[id]?.name ?? view.floor[id]?.name ?? "",
   };
   const role = view.stage[ticketId]?.role ?? "panelist";
@@ -50,6 +51,7 @@ export function StageDocuments(props: {
         occurrenceId={occurrenceId}
         own={props.ownSlides}
         seat={seat}
+        role={role}
       />
       <StageBoards view={view} seat={seat} role={role} />
       {(ownFiles || Object.keys(view.files).length > 0) && (

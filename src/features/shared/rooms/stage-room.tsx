@@ -230,7 +230,7 @@ export function StageRoom({
           />
           <AudienceSignals view={view} />
           <QuestionInHand inHand={inHand} view={view} />
-          <StageChat room={room} me={ticketId} zone={zone} words={words} />
+          <StageChat room={room} me={ticketId} zone={zone} />
         </div>
       </div>
     </main>

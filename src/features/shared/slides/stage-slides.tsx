@@ -1,6 +1,7 @@
 "use client";
 import { useLocale, useTranslations } from "use-intl";
 import type { Done } from "@/contracts";
+import type { Role } from "@/core/people";
 import type { StageView } from "@/core/room";
 import { Button, toast } from "@/ui";
 import type { RoomLink } from "../room-link/use-room";
@@ -23,6 +24,7 @@ export function StageSlides(props: {
   occurrenceId: string;
   own: OwnSlidesActs | null;
   seat: InkSeat;
+  role: Role;
 }) {
   const { view, send, own } = props;
   const t = useTranslations("slides");
@@ -33,7 +35,7 @@ export function StageSlides(props: {
   if (!own && !hasDecks) return null;
   return (
     <>
-      <TurnSlides view={view} send={send} by="slides.turn" mayTurn={mayTurn} seat={props.seat} />
+      <TurnSlides view={view} send={send} by="slides.turn" mayTurn={mayTurn} seat={props.seat} role={props.role} />
       <details>
         <summary className="cursor-pointer text-ink-2">{t("title")}</summary>
         <div className="mt-2 flex flex-col gap-3">

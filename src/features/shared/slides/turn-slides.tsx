@@ -2,7 +2,8 @@
 import { ChevronLeft, ChevronRight } from "lucide-react";
 import { useEffect, useRef } from "react";
 import { useTranslations } from "use-intl";
-import type { StageView } from "@/core/room";
+import type { Role } from "@/core/people";
+import { marksPages, type StageView } from "@/core/room";
 import { classes, IconButton, Press } from "@/ui";
 import type { RoomLink } from "../room-link/use-room";
 import type { InkSeat } from "../board/ink-pad";
@@ -104,14 +105,14 @@ export function TurnSlides({
   by,
   mayTurn,
   seat,
-  isOfTeam = false,
+  role,
 }: {
   view: Seen;
   send: Send;
   by: "slides.show" | "slides.turn";
   mayTurn: boolean;
   seat: InkSeat;
-  isOfTeam?: boolean;
+  role: Role;
 }) {
   const t = useTranslations("slides");
   const turn = useTurning(view, send, by);
@@ -127,7 +128,7 @@ export function TurnSlides({
   const notes = usePageText((shown && deck?.notesIds[shown.page - 1]) ?? null);
   if (!shown || !deck) return null;
   const marking = view.turners["it"]?.marking ?? "nobody";
-  const mayMark = marking !== "nobody" && (isOfTeam || marking !== "leader" || mayTurn);
+  const mayMark = marksPages(marking, { role, isTurner: mayTurn });
   const next = shown.page < deck.pageCount ? (deck.pictureIds[shown.page] ?? null) : undefined;
   return (
     <section aria-label={deck.title} className="flex flex-col gap-2 bg-sheet p-3">

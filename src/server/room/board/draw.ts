@@ -1,7 +1,7 @@
 import { sql } from "drizzle-orm";
 import type { FactBody } from "@/contracts";
 import { isStageRole } from "@/core/people";
-import { isSurfaceShown, mayDraw, type InkBody } from "@/core/room";
+import { isSurfaceShown, mayDraw, pageKey, type InkBody, type RoomState } from "@/core/room";
 import { Refusal } from "@/core/shared";
 import type { Db } from "../../db/client";
 import { roomOf } from "../../db/queries/journal";
@@ -51,5 +51,9 @@ export async function draw(db: Db, place: FactPlace, { surface, body }: Draw): P
   if (row?.["is_full"] === true) throw new Refusal({ code: "board-full" });
   const roomId = row?.["room_id"] as string | null;
   if (!roomId) return {};
-  return { lines: { topic, rows: await actAt(db, roomId, place.commandId) } };
+  const isKnown = (now: RoomState) => surface.page === 0 || now.board.markedPages.has(pageKey(surface));
+  return {
+    lines: { topic, rows: await actAt(db, roomId, place.commandId) },
+    ...(isKnown(room) ? {} : { causes: (now) => (isKnown(now) ? [] : [{ type: "board.page-marked", surface }]) }),
+  };
 }

@@ -96,19 +96,25 @@ export const captionsServer: RoomServer = {
 
 const mostLines = 20_000;
 
-/** The captions of one date by language, in their order, each where it began to stand. */
-export async function captionsOf(db: Db, occurrenceId: string): Promise<ReadonlyMap<string, readonly CaptionLine[]>> {
+/** The languages in which a date was captioned. */
+export async function captionLanguages(db: Db, occurrenceId: string): Promise<readonly string[]> {
   const { rows } = await db.execute(sql`
-    select c.line_id, c.language, c.text, c.at from caption_lines c join rooms r on r.id = c.room_id and r.occurrence_id = ${occurrenceId}
-    where c.text <> '' order by c.at, c.seq limit ${mostLines}`);
-  const by = new Map<string, CaptionLine[]>();
-  for (const row of rows as unknown as Row[]) {
+    select distinct c.language from caption_lines c join rooms r on r.id = c.room_id and r.occurrence_id = ${occurrenceId}
+    where c.text <> '' order by 1`);
+  return rows.map((row) => String(row["language"]));
+}
+
+/** The captions of one date in one language, in their order, each where it began to stand. */
+export async function captionsOf(db: Db, occurrenceId: string, language: string): Promise<readonly CaptionLine[]> {
+  const { rows } = await db.execute(sql`
+    select c.line_id, c.text, c.at from caption_lines c join rooms r on r.id = c.room_id and r.occurrence_id = ${occurrenceId}
+    where c.language = ${language} and c.text <> '' order by c.at, c.seq limit ${mostLines}`);
+  return (rows as unknown as Row[]).flatMap((row) => {
     let at = new Date(row.at).getTime();
-    for (const [i, { lines, standsMs: stands }] of captionsIn(row.text).entries()) {
-      const line = { id: `${row.line_id}/${i}`, language: row.language, lines, at, standsMs: stands };
-      by.set(row.language, [...(by.get(row.language) ?? []), line]);
+    return captionsIn(row.text).map(({ lines, standsMs: stands }, i) => {
+      const line = { id: `${row.line_id}/${i}`, language, lines, at, standsMs: stands };
       at += stands;
-    }
-  }
-  return by;
+      return line;
+    });
+  });
 }

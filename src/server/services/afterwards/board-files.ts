@@ -8,7 +8,7 @@ import { dateAccess, type TeamMember } from "../ground/access";
 import { audit } from "../ground/audit";
 import { notFound, type Context } from "../ground/context";
 
-export interface BoardLine {
+interface DrawnBoard {
   /** from 1, in the order that they were made */
   readonly number: number;
   readonly id: string;
@@ -16,7 +16,7 @@ export interface BoardLine {
 }
 
 /** The boards of a date, by number. */
-export async function boardsOf(context: Context, occurrenceId: string): Promise<readonly BoardLine[]> {
+async function drawnBoards(context: Context, occurrenceId: string): Promise<readonly DrawnBoard[]> {
   const rows = await context.db
     .select({ id: drawingBoards.id, title: drawingBoards.title })
     .from(drawingBoards)
@@ -35,7 +35,7 @@ export async function boardFile(
   { number, kind }: { readonly number: number; readonly kind: "svg" | "png" },
 ): Promise<Uint8Array> {
   await dateAccess(context, member, eventId, occurrenceId, "event.exports");
-  const board = (await boardsOf(context, occurrenceId))[number - 1];
+  const board = (await drawnBoards(context, occurrenceId))[number - 1];
   const room = await mainRoomOf(context.db, occurrenceId);
   if (!board || !room) throw notFound("board");
   const { organisationId, userId } = member;

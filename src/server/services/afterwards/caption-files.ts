@@ -1,5 +1,5 @@
 import { vttOf } from "@/core/room";
-import { captionsOf } from "../../room";
+import { captionLanguages, captionsOf } from "../../room";
 import { dateAccess, type TeamMember } from "../ground/access";
 import { audit } from "../ground/audit";
 import { notFound, type Context } from "../ground/context";
@@ -15,9 +15,8 @@ const clockOf =
     at < startAt || at > startAt + durationMs ? null : at - startAt;
 
 /** The languages in which something was captioned. */
-export const captionLanguagesOf = async (context: Context, occurrenceId: string): Promise<readonly string[]> => [
-  ...(await captionsOf(context.db, occurrenceId)).keys(),
-];
+export const captionLanguagesOf = (context: Context, occurrenceId: string): Promise<readonly string[]> =>
+  captionLanguages(context.db, occurrenceId);
 
 /** The captions of one language on a recording's clock. @throws not-found where there are none */
 export async function captionsText(
@@ -26,8 +25,8 @@ export async function captionsText(
   language: string,
   within: Within,
 ): Promise<string> {
-  const lines = (await captionsOf(context.db, occurrenceId)).get(language);
-  if (!lines) throw notFound("captions");
+  const lines = await captionsOf(context.db, occurrenceId, language);
+  if (lines.length === 0) throw notFound("captions");
   return vttOf(lines, clockOf(within));
 }
 

@@ -1,4 +1,3 @@
-import { captionLanguagesOf } from "./caption-files";
 import { fileTypeFromBuffer } from "file-type";
 import { and, desc, eq } from "drizzle-orm";
 import { chaptersFile, chaptersOf, type Chapter } from "@/core/watching";
@@ -203,8 +202,6 @@ export interface OnDemand {
   readonly zone: string;
   readonly recordedAt: number;
   readonly durationSeconds: number;
-  /** in which it was captioned */
-  readonly captionLanguages: readonly string[];
   readonly chapters: readonly Chapter[];
 }
 
@@ -242,7 +239,6 @@ export async function onDemand(
     zone: occurrence.zone,
     recordedAt: startAt,
     durationSeconds: duration,
-    captionLanguages: await captionLanguagesOf(context, occurrence.id),
     chapters: chaptersOf(played, startAt, duration),
   };
 }

@@ -1,10 +1,11 @@
 import { boardTitleInput } from "@/contracts";
-import { readSvg, type InkAct, type Surface } from "@/core/room";
-import { unwrap } from "@/core/shared";
+import type { InkAct, Surface } from "@/core/room";
+import { Refusal, unwrap } from "@/core/shared";
 import { notifyFacts } from "../../db/notify";
-import { layMarks, surfaceActs } from "../../room";
+import { mainRoomOf } from "../../db/queries/journal";
+import { dropMarks, layMarks, mostActs, surfaceActs } from "../../room";
 import type { TeamMember } from "../ground/access";
-import { parse, type Context } from "../ground/context";
+import { notFound, parse, type Context } from "../ground/context";
 import type { RoomCache } from "../ground/room/commands";
 import { execute } from "../ground/room/commands";
 import { deskEntry } from "./entry";
@@ -22,21 +23,23 @@ export async function boardFromFile(
   file: { readonly title: string; readonly bytes: Uint8Array },
 ): Promise<{ readonly boardId: string }> {
   const { ticketId, actor } = await deskEntry(context, member, eventId, occurrenceId);
-  const marks = unwrap(readSvg(new TextDecoder().decode(file.bytes)));
   const title = parse(boardTitleInput, file.title.slice(0, 80));
+  const marks = unwrap(await context.sums.run("board-file", [file.bytes]));
+  if (marks.length > mostActs) throw new Refusal({ code: "board-full" });
+  const room = await mainRoomOf(context.db, occurrenceId);
+  if (!room) throw notFound("date");
   const boardId = context.ids.id();
-  const made = await execute(
-    context,
-    cache,
-    { actorId: ticketId, actor, occurrenceId },
-    { commandId: boardId, command: { type: "board.make", title } },
-  );
-  const at = { roomId: made.roomId, organisationId: member.organisationId, boardId, actorId: ticketId };
-  await layMarks(
-    context.db,
-    { ...at, now: context.clock.now() },
-    marks.map((mark) => [context.ids.id(), mark]),
-  );
+  const drawn = marks.map((mark) => [context.ids.id(), mark] as const);
+  const at = { roomId: room.id, organisationId: room.organisationId, boardId, actorId: ticketId };
+  // the marks first: a board is never seen half drawn, and one that is refused leaves none
+  await layMarks(context.db, { ...at, now: context.clock.now() }, drawn);
+  const command = { type: "board.make", title } as const;
+  try {
+    await execute(context, cache, { actorId: ticketId, actor, occurrenceId }, { commandId: boardId, command });
+  } catch (error) {
+    await dropMarks(context.db, room.id, boardId);
+    throw error;
+  }
   await notifyFacts(context.db, occurrenceId, ["board:behind"]);
   return { boardId };
 }

@@ -7,7 +7,7 @@ import { roomOf } from "../../db/queries/journal";
 import { loadScene } from "../../db/queries/command-scene";
 import { bring, type FactOutcome } from "../../room";
 import { notFound, type Context } from "../ground/context";
-import type { RoomActor } from "../ground/room/commands";
+import { appendRows, type RoomActor } from "../ground/room/commands";
 
 /** Whoever brings a fact: an actor with their organisation. */
 export interface FactActor extends RoomActor {
@@ -67,5 +67,8 @@ export async function bringFact(
 ): Promise<FactOutcome> {
   const { switches } = await requireRight(context, who, fact.type, known);
   const place = { ...who, commandId, now: context.clock.now(), room: known?.state ?? null, switches };
-  return bring(context.db, place, fact);
+  const outcome = await bring(context.db, place, fact);
+  const { causes } = outcome;
+  if (causes) await context.db.transaction((tx) => appendRows(context, tx, who.occurrenceId, causes));
+  return outcome;
 }

@@ -4,6 +4,7 @@ import { Recording } from "@/features/afterwards/recording";
 import { AccessCodeForm } from "@/features/front-door/access-code-form";
 import { FilesToTake } from "@/features/shared/hand-outs/files-to-take";
 import { app } from "@/server/compose";
+import { captionLanguagesOf } from "@/server/services/afterwards/caption-files";
 import { shownHandOuts } from "@/server/services/hour/hand-outs";
 import { languageName } from "@/features/shared/languages";
 import { InLanguage } from "@/features/shared/language";
@@ -29,6 +30,12 @@ export default async function OnDemandPage({ params }: { params: Promise<{ slug:
     );
   }
   const words = messagesFor(locale).onDemand;
+  const { context } = await app();
+  const { occurrenceId } = item.recording;
+  const [captionLanguages, handOuts] = await Promise.all([
+    captionLanguagesOf(context, occurrenceId),
+    shownHandOuts(context, occurrenceId),
+  ]);
   return (
     <InLanguage locale={locale} label={messagesFor(locale).front.language} choose={chooseLanguageAction}>
       <main className="mx-auto max-w-4xl px-4 py-6">
@@ -42,7 +49,7 @@ export default async function OnDemandPage({ params }: { params: Promise<{ slug:
         <Recording
           src={`/on-demand/${slug}/media`}
           chaptersSrc={`/on-demand/${slug}/chapters.vtt`}
-          captions={item.captionLanguages.map((language) => ({
+          captions={captionLanguages.map((language) => ({
             language,
             label: languageName(language, locale),
             src: `/on-demand/${slug}/captions.${language}.vtt`,
@@ -50,11 +57,7 @@ export default async function OnDemandPage({ params }: { params: Promise<{ slug:
           chapters={item.chapters}
           words={words}
         />
-        <FilesToTake
-          files={await shownHandOuts((await app()).context, item.recording.occurrenceId)}
-          title={messagesFor(locale).files.forYou}
-          locale={locale}
-        />
+        <FilesToTake files={handOuts} title={messagesFor(locale).files.forYou} locale={locale} />
       </main>
     </InLanguage>
   );

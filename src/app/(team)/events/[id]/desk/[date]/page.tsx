@@ -1,5 +1,5 @@
 import { messagesFor } from "@/contracts/messages";
-import { SlideWords } from "@/features/shared/slides/slide-words";
+import { RoomWords } from "@/features/shared/room-words";
 import { roleMay } from "@/core/rights";
 import { CopyLink } from "@/features/desk/copy-link";
 import { Desk } from "@/features/desk/desk";
@@ -32,7 +32,7 @@ export default async function DeskPage({
   const frontUrl = `${context.environment.STAGE_CALL_URL}/front/${entry.eventSlug}`;
   return (
     <>
-      <SlideWords words={messagesFor("en")}>
+      <RoomWords words={messagesFor("en")}>
         <Desk
           occurrenceId={date}
           ticketId={entry.ticketId}
@@ -67,7 +67,7 @@ export default async function DeskPage({
               : null
           }
         />
-      </SlideWords>
+      </RoomWords>
       {(await searchParams).link === "copy" && <CopyLink url={frontUrl} code={entry.roomCode} />}
     </>
   );
