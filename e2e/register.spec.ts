@@ -1,4 +1,4 @@
-import { expect, test } from "./support/test";
+import { expect, test } from "@playwright/test";
 import { demoLinks } from "../scripts/demo/links";
 
 /** The public form beside its usual way (story.spec): by machines that mean no good, and in a browser without scripts. */

@@ -34,6 +34,7 @@ export const httpStatusOf: Readonly<Record<FailureCode, number>> = {
   "date-fixed": 409,
   "house-full": 409,
   "floor-full": 409,
+  "channel-taken": 409,
   "seats-clash": 409,
   "no-licence-so-large": 409,
   "licences-in-use": 409,

@@ -37,6 +37,7 @@ const examples: Readonly<{ [Code in FailureCode]: Extract<Failure, { code: Code 
   "date-fixed": { code: "date-fixed", startLocal: "2026-11-26T18:00", phase: "scheduled" },
   "house-full": { code: "house-full" },
   "floor-full": { code: "floor-full", most: 3 },
+  "channel-taken": { code: "channel-taken" },
   "seats-clash": { code: "seats-clash", clashing: [clash], earlier: "2026-11-26T12:00", later: null },
   "no-licence-so-large": { code: "no-licence-so-large", houseSize: 900, largest: 500 },
   "licences-in-use": { code: "licences-in-use", dates: [clash] },

@@ -100,6 +100,7 @@ const plainWords = {
   "answer-incomplete": "The answer is not complete yet. Your vote was not counted.",
   "vote-locked": "You have answered already; in this poll the first answer stays.",
   "poll-was-open": "This poll was open already: what people answered stays with its words. Prepare another one.",
+  "channel-taken": "Somebody else interprets on this channel. Say when you take it, and they hand over.",
   "house-full": "All places are taken just now.",
   "nothing-to-undo": "There is nothing left to undo: something newer was changed, or a date has begun.",
   "no-dates": "This rule makes no date at all. Nothing was changed.",

@@ -1,10 +1,8 @@
 import { z } from "zod";
 import { issue } from "@/core/shared";
 import { mostCaptionLanguages, mostCaptionLetters, type CaptionLine } from "@/core/room";
-import { id } from "./shared";
+import { id, languageTag as language } from "./shared";
 
-/** BCP 47 as far as a language is named by it. */
-const language = z.string().regex(/^[A-Za-z]{2,3}(-[A-Za-z0-9]{1,8})*$/);
 const words = z
   .string()
   .max(4000)

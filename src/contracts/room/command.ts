@@ -2,6 +2,7 @@ import { z } from "zod";
 import type { Failure } from "@/core/shared";
 import { boardCommands, boardFacts, boardWhispers } from "./board";
 import { captionsCommands, captionsFacts, captionsWhispers } from "./captions";
+import { channelsCommands } from "./channels";
 import { chatCommands, chatFacts } from "./chat";
 import { cuesCommands } from "./cues";
 import { floorCommands, floorWhispers } from "./floor";
@@ -28,6 +29,7 @@ const command = z.discriminatedUnion("type", [
   ...boardCommands,
   ...scenesCommands,
   ...captionsCommands,
+  ...channelsCommands,
 ]);
 const facts = [
   ...questionsFacts,

@@ -1,5 +1,6 @@
 import { board } from "./board";
 import { captions } from "./captions";
+import { channels } from "./channels";
 import { chat } from "./chat";
 import { cues } from "./cues";
 import { files } from "./files";
@@ -29,6 +30,7 @@ export const capabilities = {
   files,
   scenes,
   captions,
+  channels,
 } as const;
 
 export type Capabilities = typeof capabilities;

@@ -1,5 +1,6 @@
 import type { BoardCommand, BoardEntry, BoardShape } from "./board";
 import type { CaptionsCommand, CaptionsEntry, CaptionsShape } from "./captions";
+import type { ChannelsCommand, ChannelsEntry, ChannelsShape } from "./channels";
 import type { ChatCommand, ChatEntry, ChatShape } from "./chat";
 import type { CuesCommand, CuesEntry, CuesShape } from "./cues";
 import type { FilesEntry } from "./files";
@@ -27,12 +28,14 @@ export type RoomCommand =
   | SlidesCommand
   | BoardCommand
   | ScenesCommand
-  | CaptionsCommand;
+  | CaptionsCommand
+  | ChannelsCommand;
 /** Acts that come too often for the journal: each has a table and a unique key of its own. */
 export type RoomFact = Exclude<
   (
     | BoardShape
     | CaptionsShape
+    | ChannelsShape
     | ChatShape
     | CuesShape
     | FloorShape
@@ -59,7 +62,8 @@ export type EntryBody =
   | BoardEntry
   | FilesEntry
   | ScenesEntry
-  | CaptionsEntry;
+  | CaptionsEntry
+  | ChannelsEntry;
 
 /** One row of the journal. */
 export interface JournalEntry {

@@ -16,6 +16,8 @@ export interface DirectoryEvent {
   readonly crowdSize: number;
   /** rooms opened at once have none: over and under mean nothing there (rule 5) */
   readonly hasPlannedEnd: boolean;
+  /** the languages that the hour is interpreted into (BCP 47) */
+  readonly interpretedInto: readonly string[];
   /** the event's own; the hour's rows may have turned some of them since */
   readonly switches: Switches;
 }
@@ -53,6 +55,8 @@ export interface DirectoryPerson {
   readonly duties: readonly Duty[];
   /** a picture of theirs, of people on stage */
   readonly portraitId?: string | null;
+  /** an interpreter's two languages */
+  readonly pair?: readonly string[] | null;
 }
 
 export interface DirectoryQuestion {

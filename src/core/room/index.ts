@@ -122,6 +122,16 @@ export {
   type CaptionLine,
   type CaptionsState,
 } from "./captions/state";
+export type { ChannelItem, HouseChannelItem, InterpreterItem } from "./channels/items";
+export { amplitudeOf, floorDb, floorMovesMs, mixAt, type Heard, type OpenSpan } from "./channels/mix";
+export {
+  channelLanguages,
+  handOverSeconds,
+  mostBelowDb,
+  mostHandOverSeconds,
+  usualBelowDb,
+  type Interpreting,
+} from "./channels/state";
 export { endOf, vttOf } from "./captions/vtt";
 export { gridOf, layoutOf, peopleIn, pictureFor, type Box, type OnPicture, type Picture } from "./scenes/layout";
 export type { HoldingItem, SceneItem } from "./scenes/items";

@@ -1,4 +1,5 @@
 import type { DateTimes } from "../dates";
+import type { Interpreting } from "./channels/state";
 import type { SceneKind } from "./scenes/state";
 import type { SegmentSlides } from "./slides/state";
 import type { Actor, Switches } from "../people";
@@ -24,6 +25,8 @@ export interface Scene {
   readonly segmentSlides: ReadonlyMap<string, SegmentSlides>;
   /** how the picture is arranged when a segment begins, where the run sheet says so */
   readonly segmentScenes: ReadonlyMap<string, SceneKind>;
+  /** which languages are interpreted, and by whom */
+  readonly interpreting: Interpreting;
   readonly stageTicketIds: ReadonlySet<string>;
   /** what the capability's own server part looked up for this command */
   readonly about: unknown;

@@ -29,6 +29,7 @@ export const scene = (part: Partial<Scene> = {}): Scene => ({
   stageTicketIds: new Set(["p", "t1"]),
   deckPages: new Map([["d1", 3]]),
   segmentScenes: new Map(),
+  interpreting: { into: [], pairs: new Map() },
   segmentSlides: new Map([
     ["s1", { leaderIds: ["t1"], deckId: null, page: 1 }],
     ["s2", { leaderIds: ["t1"], deckId: "d1", page: 2 }],
@@ -71,6 +72,7 @@ export const words: RoomDirectory = {
     isRehearsal: false,
     crowdSize: 0,
     hasPlannedEnd: true,
+    interpretedInto: [],
     switches: { ...defaultSwitches, questions: { ...defaultSwitches.questions, othersSee: "answered" } },
   },
   segments: [{ id: "s1", title: "SECRET-SEGMENT", lengthMinutes: 5, fixedStartAt: null, leaderId: "t1", pollId: "v1" }],

@@ -2,6 +2,7 @@ import type { ChatReach, Duty, Phase, Role, Switches } from "../people";
 import type { BoardItem, BoardTitleItem, HouseBoardItem, MarkedPageItem } from "./board/items";
 import type { FileItem, HouseFileItem } from "./files/items";
 import type { TurnedItem } from "./hour/items";
+import type { ChannelItem, HouseChannelItem, InterpreterItem, MixItem, OwnChannel } from "./channels/items";
 import type { CardKind } from "./cues/cards";
 import type { EveryoneItem, HandItem, HeardItem, HolderItem, OwnFloor } from "./floor/items";
 import type { QuestionState } from "../questions";
@@ -167,6 +168,9 @@ interface TeamView {
   readonly holding: Section<HoldingItem>;
   readonly sceneChanges: Section<SceneChangesItem>;
   readonly markedPages: Section<MarkedPageItem>;
+  readonly channels: Section<ChannelItem>;
+  readonly interpreters: Section<InterpreterItem>;
+  readonly mix: Section<MixItem>;
 }
 
 /** What each kind of screen holds once the feeds that it follows are laid together. */
@@ -207,6 +211,7 @@ export interface HouseView {
   readonly captions: Section<{ readonly languages: readonly string[] }>;
   readonly scene: Section<SceneItem>;
   readonly holding: Section<HoldingItem>;
+  readonly channels: Section<HouseChannelItem>;
 }
 export interface FoyerView {
   readonly event: Section<EventItem>;
@@ -230,6 +235,7 @@ export interface PersonalPart {
 export interface OwnParts {
   readonly [capability: string]: unknown;
   readonly floor?: OwnFloor;
+  readonly channels?: OwnChannel;
   /** named by the desk to draw on the boards */
   readonly board?: { readonly isDrawer: boolean };
   /** answers by poll and question */

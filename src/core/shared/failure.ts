@@ -43,6 +43,8 @@ export type Failure =
   | { code: "date-fixed"; startLocal: string; phase: string }
   | { code: "house-full" }
   | { code: "floor-full"; most: number }
+  /** somebody else's microphone is open on it */
+  | { code: "channel-taken" }
   | { code: "seats-clash"; clashing: readonly ClashingDate[]; earlier: string | null; later: string | null }
   | { code: "no-licence-so-large"; houseSize: number; largest: number }
   | { code: "licences-in-use"; dates: readonly ClashingDate[] }

@@ -7,6 +7,7 @@ import { HandOuts } from "@/features/shared/hand-outs/hand-outs";
 import type { RoomLink } from "@/features/shared/room-link/use-room";
 import { Tabs } from "@/ui";
 import { BoardDesk } from "./board-desk";
+import { ChannelsDesk } from "./channels-desk";
 import { CaptionsDesk } from "./captions-desk";
 import type { DeskProps } from "./desk-props";
 import { Everyone } from "./everyone";
@@ -91,6 +92,7 @@ export function DeskLists({
             label: "Captions",
             content: <CaptionsDesk scene={scene} room={room} ticketId={props.ticketId} />,
           },
+          { id: "channels", label: "Interpreting", content: <ChannelsDesk scene={scene} /> },
           { id: "polls", label: "Polls", content: <PollDesk scene={scene} dateId={props.occurrenceId} /> },
           {
             id: "chat",

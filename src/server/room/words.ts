@@ -48,6 +48,7 @@ async function people(db: Db, of: WordsOf, ids?: readonly string[]): Promise<Rea
       role: tickets.role,
       duties: tickets.duties,
       portraitId: tickets.portraitId,
+      pair: tickets.languages,
     })
     .from(tickets)
     .innerJoin(peopleTable, eq(peopleTable.id, tickets.personId))
@@ -152,6 +153,7 @@ async function event(
       times,
       houseSize,
       hasPlannedEnd,
+      interpretedInto: row.event.interpretationInto,
       isRehearsal: row.occurrence.kind === "rehearsal",
       crowdSize: row.crowdSize ?? 0,
       switches: switchesOf(row.event),

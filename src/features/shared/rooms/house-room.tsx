@@ -15,6 +15,7 @@ import { Note } from "@/ui";
 import { DrawPlace } from "../board/house-board";
 import { PollPlace } from "../polls/poll-place";
 import { Programme } from "./programme";
+import { ChooseLanguage } from "../channels/choose-language";
 import { HouseCaptions } from "../captions/house-captions";
 import type { InkSeat } from "../board/ink-pad";
 import { spanText } from "../times";
@@ -122,6 +123,11 @@ export function HouseRoom(props: { occurrenceId: string; ticketId: string; start
                   ahead={room.clockAheadMs}
                 />
               )}
+              <ChooseLanguage
+                channels={house.channels}
+                listensTo={room.me?.own.channels?.listensTo ?? null}
+                send={room.send}
+              />
               {openBoard && (openBoard.isForAll || room.me?.own.board?.isDrawer) && (
                 <DrawPlace open={openBoard} seat={seat} />
               )}

@@ -3,6 +3,7 @@ import { useTranslations } from "use-intl";
 import type { StageView } from "@/core/room";
 import { Captioner } from "../captions/captioner";
 import { isAnybodyHeard } from "../devices/heard";
+import { InterpreterBooth } from "../channels/interpreter-booth";
 import type { InkSeat } from "../board/ink-pad";
 import { StageBoards } from "../board/stage-boards";
 import { HandOuts, type HandOutActs } from "../hand-outs/hand-outs";
@@ -36,6 +37,9 @@ export function StageDocuments(props: {
   const role = view.stage[ticketId]?.role ?? "panelist";
   return (
     <>
+      {role === "interpreter" && (
+        <InterpreterBooth view={view} me={ticketId} ahead={room.clockAheadMs} send={room.send} />
+      )}
       {role === "captioner" && (
         <Captioner
           link={room}

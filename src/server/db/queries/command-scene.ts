@@ -34,6 +34,9 @@ export async function loadScene(db: Db, occurrenceId: string, of?: OfCommand): P
           else (select count(*) from deck_pages p where p.deck_id = d.id) end)), '[]') from decks d
         where d.occurrence_id = o.id and d.state in ('making', 'ready')) as deck_pages,
       (select coalesce(json_agg(json_build_array(s.id, s.scene)), '[]') from segments s where s.occurrence_id = o.id and s.scene is not null) as segment_scenes,
+      e.interpretation_into,
+      (select coalesce(json_agg(json_build_array(t.id, t.languages) order by t.registered_at, t.id), '[]') from tickets t where t.event_id = o.event_id
+        and t.occurrence_id is null and t.revoked_at is null and t.role = 'interpreter' and t.languages is not null) as pairs,
       array(select p.id from polls p where p.occurrence_id = o.id) as poll_ids,
       array(select t.id from tickets t where t.event_id = o.event_id and t.occurrence_id is null and t.revoked_at is null) as stage_ids
     from occurrences o join events e on e.id = o.event_id where o.id = ${occurrenceId}`);
@@ -61,6 +64,10 @@ export async function loadScene(db: Db, occurrenceId: string, of?: OfCommand): P
       ]),
     ),
     segmentScenes: new Map(row["segment_scenes"] as [string, SceneKind][]),
+    interpreting: {
+      into: row["interpretation_into"] as string[],
+      pairs: new Map(row["pairs"] as [string, string[]][]),
+    },
     stageTicketIds: new Set(row["stage_ids"] as string[]),
   };
 }

@@ -1,0 +1,82 @@
+"use client";
+import { useState } from "react";
+import { mostBelowDb } from "@/core/room";
+import { languageName } from "@/features/shared/languages";
+import { Button, Empty, Field, Input, List, ListItem } from "@/ui";
+import type { DeskScene } from "./scene";
+
+/** How much quieter the stage is under an interpreter: typed, and said when it is left. */
+function FloorUnder({ scene }: { scene: DeskScene }) {
+  const kept = scene.view.mix["it"]?.floorBelowDb ?? 0;
+  const [typed, setTyped] = useState<string | null>(null);
+  const set = () => {
+    const belowDb = Math.min(mostBelowDb, Math.max(0, Math.round(Number(typed))));
+    setTyped(null);
+    if (typed !== null && typed.trim() !== "" && Number.isFinite(belowDb) && belowDb !== kept)
+      void scene.send({ type: "channels.lower-floor", belowDb });
+  };
+  return (
+    <Field
+      label="Under an interpreter the stage is quieter by (decibels)"
+      hint="14 is usual; 0 leaves it as loud as it is."
+    >
+      {(ids) => (
+        <Input
+          {...ids}
+          inputMode="numeric"
+          className="w-20"
+          disabled={!scene.may("channels.lower-floor")}
+          value={typed ?? String(kept)}
+          onChange={({ target }) => setTyped(target.value)}
+          onBlur={set}
+          onKeyDown={({ key }) => key === "Enter" && set()}
+        />
+      )}
+    </Field>
+  );
+}
+
+/** The interpreters' channels at the desk: who is on, who listens, who hands over. */
+export function ChannelsDesk({ scene }: { scene: DeskScene }) {
+  const { channels, interpreters } = scene.view;
+  const inOrder = Object.entries(channels).sort(([, a], [, b]) => a.position - b.position);
+  const away = Object.values(interpreters).filter((one) => !one.isPresent);
+  if (inOrder.length === 0)
+    return (
+      <Empty title="Nothing is interpreted">
+        Languages are chosen at the plan, interpreters are on the people list.
+      </Empty>
+    );
+  return (
+    <div className="flex flex-col gap-3">
+      {away.length > 0 && <p className="text-attention">Not here yet: {away.map((one) => one.name).join(", ")}.</p>}
+      <List label="Interpreted languages">
+        {inOrder.map(([language, channel]) => (
+          <ListItem
+            key={language}
+            acts={
+              channel.speakerId !== null &&
+              scene.may("channels.close") && (
+                <Button size="small" onClick={() => void scene.send({ type: "channels.close", language })}>
+                  Close the microphone
+                </Button>
+              )
+            }
+          >
+            <span className="block font-semibold">{languageName(language)}</span>
+            <span className={channel.speaker ? "" : "text-attention"}>
+              {channel.speaker ? `${channel.speaker} interprets` : "Nobody interprets"}
+            </span>
+            <span className="text-ink-2">
+              {" · "}
+              {channel.listeners === 1 ? "1 listens" : `${channel.listeners} listen`}
+              {channel.handOver &&
+                ` · ${channel.handOver.to} takes over${channel.handOver.isAgreed ? "" : ", not agreed yet"}`}
+            </span>
+          </ListItem>
+        ))}
+      </List>
+      <FloorUnder scene={scene} />
+    </div>
+  );
+}
