@@ -19,6 +19,7 @@ const dateFiles = {
   "questions.csv": "asked_at,name,email,text,votes,state,answer,answered_by,answered_at,visibility",
   "chat.csv": "at,name,to,text,state",
   "signals.csv": "at,signal,count",
+  "side-rooms.csv": "room,email,name,from,until",
   "floor.csv": "name,email,offered_at,accepted_at,ended_at,seconds_open",
   "credit.csv": "email,points,out_of",
 };

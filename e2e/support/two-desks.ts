@@ -11,6 +11,8 @@ interface Added {
   readonly duties?: readonly Duty[];
   /** the language that somebody new reads */
   readonly locale?: string;
+  /** an interpreter's two languages */
+  readonly pair?: [string, string];
   /** a member of the team, by their own address; else somebody new */
   readonly member?: string;
 }
@@ -20,7 +22,7 @@ export async function addToEvent(date: BusyDate, added: readonly Added[]): Promi
   const { context, close } = await makeContext({ ...process.env, STAGE_CALL_CLOCK_FILE: undefined });
   const { db, secrets, clock } = context;
   const links: string[] = [];
-  for (const { name, role, duties = [], locale = "en", member } of added) {
+  for (const { name, role, duties = [], locale = "en", member, pair = null } of added) {
     const [known] = member
       ? await db
           .select({ personId: members.personId })
@@ -37,7 +39,16 @@ export async function addToEvent(date: BusyDate, added: readonly Added[]): Promi
     const id = randomUUID();
     await db
       .insert(tickets)
-      .values({ id, ...of, eventId: date.eventId, personId, role, duties: [...duties], registeredAt: clock.now() });
+      .values({
+        id,
+        ...of,
+        eventId: date.eventId,
+        personId,
+        role,
+        duties: [...duties],
+        languages: pair,
+        registeredAt: clock.now(),
+      });
     links.push(secrets.tokenFor(id, 1));
   }
   await close();
@@ -50,4 +61,16 @@ export async function readIn(ticketId: string, locale: string): Promise<void> {
   const own = context.db.select({ id: tickets.personId }).from(tickets).where(eq(tickets.id, ticketId));
   await context.db.update(people).set({ locale }).where(inArray(people.id, own));
   await close();
+}
+
+/** The address that somebody registered with. */
+export async function addressOf(ticketId: string): Promise<string> {
+  const { context, close } = await makeContext({ ...process.env, STAGE_CALL_CLOCK_FILE: undefined });
+  const [person] = await context.db
+    .select({ email: people.email })
+    .from(people)
+    .innerJoin(tickets, eq(tickets.personId, people.id))
+    .where(eq(tickets.id, ticketId));
+  await close();
+  return person!.email!;
 }

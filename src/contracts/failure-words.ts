@@ -1,4 +1,11 @@
-import { assertNever, type ClashingDate, type Failure, type SwitchedOff, type FileFault } from "@/core/shared";
+import {
+  assertNever,
+  type AllotmentFault,
+  type ClashingDate,
+  type Failure,
+  type SwitchedOff,
+  type FileFault,
+} from "@/core/shared";
 import { wordsOfIssue } from "./issue-words";
 import { cityOf, localWords } from "@/core/time";
 
@@ -101,6 +108,8 @@ const plainWords = {
   "vote-locked": "You have answered already; in this poll the first answer stays.",
   "poll-was-open": "This poll was open already: what people answered stays with its words. Prepare another one.",
   "channel-taken": "Somebody else interprets on this channel. Say when you take it, and they hand over.",
+  "sides-not-open": "The side rooms are not open.",
+  "sides-open": "People are in their side rooms. Call them back first.",
   "house-full": "All places are taken just now.",
   "nothing-to-undo": "There is nothing left to undo: something newer was changed, or a date has begun.",
   "no-dates": "This rule makes no date at all. Nothing was changed.",
@@ -117,6 +126,23 @@ const plainWords = {
 
 const isPlain = (failure: Failure): failure is Extract<Failure, { code: keyof typeof plainWords }> =>
   failure.code in plainWords;
+
+const mostWords = {
+  "floor-full": (most: number) => `${most} people have the floor already. Take it back from one of them first.`,
+  "comments-full": (most: number) => `This question has ${most} comments already.`,
+  "too-many-boards": (most: number) => `A date has at most ${most} boards.`,
+};
+
+/** Why people cannot be put into side rooms as wished; which people, the desk says by their names. */
+const allotmentWords: Readonly<Record<AllotmentFault, (people: number, most: number) => string>> = {
+  "together-and-apart": () => "Two people are to be together and apart at once. Nobody was moved.",
+  "group-too-large": (people, most) =>
+    `${people} people are to be together, and a room holds ${most}. Nobody was moved.`,
+  "too-few-rooms": (people, most) =>
+    `${people} people are each to be in another room, and there are ${most}. Nobody was moved.`,
+  impossible: () => "With rooms of even size these wishes cannot all be met. Nobody was moved.",
+  undecided: () => "No way was found in time. Take a wish away, or make more rooms. Nobody was moved.",
+};
 
 /** The one map from refusals to words: what happened, what was kept, what to do. */
 export function wordsOf(failure: Failure): string {
@@ -146,10 +172,8 @@ export function wordsOf(failure: Failure): string {
       return `These dates need the licences: ${failure.dates.map(dateWords).join("; ")}. Nothing was changed.`;
     case "limit-broken":
       return limitWords[failure.limit](failure.wanted, failure.most);
-    case "floor-full":
-      return `${failure.most} people have the floor already. Take it back from one of them first.`;
-    case "comments-full":
-      return `This question has ${failure.most} comments already.`;
+    case "no-allotment":
+      return allotmentWords[failure.why](failure.people.length, failure.most);
     case "not-welcome":
       return `This event is for addresses of ${failure.domains.join(", ")} only.`;
     case "bad-calendar":
@@ -158,8 +182,10 @@ export function wordsOf(failure: Failure): string {
       return ruleWords[failure.reason];
     case "rule-part-unknown":
       return `The rule has a part that a series here cannot keep: ${failure.part}. Nothing was changed; leave it out or write the dates one by one.`;
+    case "floor-full":
+    case "comments-full":
     case "too-many-boards":
-      return `A date has at most ${failure.most} boards.`;
+      return mostWords[failure.code](failure.most);
     case "too-many-dates":
       return `This rule makes more than ${failure.most} dates. Give it an earlier end, or part it into two series.`;
     case "unknown-merge-field":

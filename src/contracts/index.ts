@@ -127,3 +127,4 @@ export type { TrackMark } from "./views/track-mark";
 export type { LatePerson, LetIn } from "./views/late-person";
 export type { InvitationLine, TeamLine } from "./views/team";
 export type { EventDraft, UnreadPart } from "./views/event-draft";
+export { mostSideRoomsFileBytes, sideRoomsFileInput, type SideRoomsRead } from "./side-rooms-input";

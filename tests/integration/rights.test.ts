@@ -44,6 +44,7 @@ import { makeBoard, postOnBoard, removeBoard } from "@/server/services/afterward
 import { tryAgain } from "@/server/services/mailings/outbox";
 import { emptyRehearsal, fillRehearsal } from "@/server/services/hour/crowd";
 import { deskEntry } from "@/server/services/hour/entry";
+import { bringSideRooms } from "@/server/services/hour/side-rooms";
 import { keepSwitches } from "@/server/services/hour/keep-switches";
 import { extendDate } from "@/server/services/hour/extend";
 import { findLate, letLateIn } from "@/server/services/hour/late-people";
@@ -247,6 +248,13 @@ const actions: Readonly<Record<string, { needs: Action | "standing"; call: Call 
   emptyRehearsalAction: {
     needs: "event.people",
     call: (m) => emptyRehearsal(world.context, m, event.eventId, event.occurrenceId),
+  },
+  bringSideRoomsAction: {
+    needs: "sideRooms.make",
+    call: (m) =>
+      bringSideRooms(world.context, world.cache, m, event.eventId, event.occurrenceId, {
+        text: "room,email\r\n1,x@example.org\r\n",
+      }),
   },
   keepSwitchesAction: {
     needs: "event.plan",

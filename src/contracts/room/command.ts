@@ -10,6 +10,7 @@ import { hourCommands } from "./hour";
 import { pollsCommands, pollsFacts } from "./polls";
 import { questionsCommands, questionsFacts } from "./questions";
 import { scenesCommands } from "./scenes";
+import { sideRoomsCommands } from "./side-rooms";
 import { signalsFacts } from "./signals";
 import { id } from "./shared";
 import { slidesCommands } from "./slides";
@@ -30,6 +31,7 @@ const command = z.discriminatedUnion("type", [
   ...scenesCommands,
   ...captionsCommands,
   ...channelsCommands,
+  ...sideRoomsCommands,
 ]);
 const facts = [
   ...questionsFacts,

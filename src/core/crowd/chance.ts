@@ -1,12 +1,8 @@
-/** Mulberry32: a small generator with a fixed seed, so that the same seed gives the same house. */
+import { seededChance } from "../shared";
+
+/** What an invented house leaves to chance: the same seed gives the same house. */
 export function makeChance(seed: number) {
-  let state = seed;
-  const next = (): number => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
+  const next = seededChance(seed);
   const between = (low: number, high: number) => low + next() * (high - low);
   const pick = <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)]!;
   const hex = (length: number) => Array.from({ length }, () => Math.floor(next() * 16).toString(16)).join("");

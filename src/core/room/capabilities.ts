@@ -9,6 +9,7 @@ import { hour } from "./hour";
 import { polls } from "./polls";
 import { questions } from "./questions";
 import { scenes } from "./scenes";
+import { sideRooms } from "./side-rooms";
 import { signals } from "./signals";
 import { slides } from "./slides";
 import { stage } from "./stage";
@@ -31,6 +32,7 @@ export const capabilities = {
   scenes,
   captions,
   channels,
+  sideRooms,
 } as const;
 
 export type Capabilities = typeof capabilities;

@@ -10,6 +10,7 @@ import type { HourEntry } from "./hour/state";
 import type { PollsCommand, PollsEntry, PollsShape } from "./polls";
 import type { QuestionsCommand, QuestionsEntry, QuestionsShape } from "./questions";
 import type { ScenesCommand, ScenesEntry } from "./scenes";
+import type { SideRoomsCommand, SideRoomsEntry, SideRoomsShape } from "./side-rooms/shape";
 import type { SignalsShape } from "./signals";
 import type { SlidesCommand, SlidesEntry, SlidesShape } from "./slides";
 import type { StageCommand, StageEntry, StageShape } from "./stage";
@@ -29,13 +30,15 @@ export type RoomCommand =
   | BoardCommand
   | ScenesCommand
   | CaptionsCommand
-  | ChannelsCommand;
+  | ChannelsCommand
+  | SideRoomsCommand;
 /** Acts that come too often for the journal: each has a table and a unique key of its own. */
 export type RoomFact = Exclude<
   (
     | BoardShape
     | CaptionsShape
     | ChannelsShape
+    | SideRoomsShape
     | ChatShape
     | CuesShape
     | FloorShape
@@ -63,7 +66,8 @@ export type EntryBody =
   | FilesEntry
   | ScenesEntry
   | CaptionsEntry
-  | ChannelsEntry;
+  | ChannelsEntry
+  | SideRoomsEntry;
 
 /** One row of the journal. */
 export interface JournalEntry {

@@ -3,6 +3,7 @@ export type { By, LogTopic, Pace } from "./capability";
 export {
   chatTargets,
   mayWriteTo,
+  sideTopicOf,
   topicOf as chatTopicOf,
   type ChatTarget,
   type ChatTopic,
@@ -132,6 +133,18 @@ export {
   usualBelowDb,
   type Interpreting,
 } from "./channels/state";
+export { sideStays, type SideStay } from "./side-rooms/record";
+export { allot, smallestRoom, type AllotRules } from "./side-rooms/allot";
+export type { OwnSideRoom, SideMemberItem, SideRoomItem, SidesItem, TeamSideRoomItem } from "./side-rooms/items";
+export {
+  areSidesOpen,
+  areSidesRunning,
+  callBackSeconds,
+  mostCountdownSeconds,
+  mostSideRooms,
+  sideRoomOf,
+} from "./side-rooms/state";
+export { sideRoomNameNote, sideRoomsMessageNote } from "./side-rooms/views";
 export { endOf, vttOf } from "./captions/vtt";
 export { gridOf, layoutOf, peopleIn, pictureFor, type Box, type OnPicture, type Picture } from "./scenes/layout";
 export type { HoldingItem, SceneItem } from "./scenes/items";

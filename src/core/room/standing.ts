@@ -10,6 +10,8 @@ export interface Standing extends Actor {
   readonly place: Place;
   /** looks at the room from the desk, not from their own place in it */
   readonly isAtDesk: boolean;
+  /** the side room whose words they get */
+  readonly sideRoom?: number | null;
 }
 
 /**

@@ -11,6 +11,7 @@ import type { Answers, PollPlan, Tallies } from "../polls";
 import type { HoldingItem, SceneChangesItem, SceneItem } from "./scenes/items";
 import type { DeckItem, HouseSlidesItem, TurnersItem } from "./slides/items";
 import type { Shown } from "./slides/state";
+import type { OwnSideRoom, SideMemberItem, SideRoomItem, SidesItem, TeamSideRoomItem } from "./side-rooms/items";
 import type { StagePlace } from "./stage/state";
 
 /** A projection: sections of items by id, plain JSON. Each role class has its own sections and fields. */
@@ -171,6 +172,8 @@ interface TeamView {
   readonly channels: Section<ChannelItem>;
   readonly interpreters: Section<InterpreterItem>;
   readonly mix: Section<MixItem>;
+  readonly sides: Section<SidesItem>;
+  readonly sideRooms: Section<TeamSideRoomItem>;
 }
 
 /** What each kind of screen holds once the feeds that it follows are laid together. */
@@ -181,6 +184,7 @@ export interface DeskView extends TeamView {
   readonly barred: Section<{ readonly name: string }>;
   readonly taken: Section<TakenItem>;
   readonly audience: Section<AudienceItem>;
+  readonly sideMembers: Section<SideMemberItem>;
   readonly questions: Section<DeskQuestionItem>;
   readonly votes: Section<CountItem>;
 }
@@ -212,6 +216,8 @@ export interface HouseView {
   readonly scene: Section<SceneItem>;
   readonly holding: Section<HoldingItem>;
   readonly channels: Section<HouseChannelItem>;
+  readonly sides: Section<SidesItem>;
+  readonly sideRooms: Section<SideRoomItem>;
 }
 export interface FoyerView {
   readonly event: Section<EventItem>;
@@ -236,6 +242,7 @@ export interface OwnParts {
   readonly [capability: string]: unknown;
   readonly floor?: OwnFloor;
   readonly channels?: OwnChannel;
+  readonly sideRooms?: OwnSideRoom;
   /** named by the desk to draw on the boards */
   readonly board?: { readonly isDrawer: boolean };
   /** answers by poll and question */

@@ -43,6 +43,10 @@ export type Failure =
   | { code: "date-fixed"; startLocal: string; phase: string }
   | { code: "house-full" }
   | { code: "floor-full"; most: number }
+  /** of side rooms: the tickets that cannot be placed as wished, and how many a room holds or how many rooms there are */
+  | { code: "no-allotment"; why: AllotmentFault; people: readonly string[]; most: number }
+  | { code: "sides-not-open" }
+  | { code: "sides-open" }
   /** somebody else's microphone is open on it */
   | { code: "channel-taken" }
   | { code: "seats-clash"; clashing: readonly ClashingDate[]; earlier: string | null; later: string | null }
@@ -70,6 +74,9 @@ export type Failure =
   | { code: "too-heavy"; budgetMs: number }
   | { code: "storage-failed" }
   | { code: "unavailable" };
+
+/** Why people cannot be put into side rooms as wished (rule 15). */
+export type AllotmentFault = "together-and-apart" | "group-too-large" | "too-few-rooms" | "impossible" | "undecided";
 
 /** A date that stands in the way, in words a reader can find it by. */
 export interface ClashingDate {

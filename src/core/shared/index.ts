@@ -3,6 +3,7 @@ export { holdsWords } from "./holds-words";
 export { assertNever } from "./assert-never";
 export {
   Refusal,
+  type AllotmentFault,
   type ClashingDate,
   type Failure,
   type FailureCode,
@@ -16,3 +17,4 @@ export { isLoopback } from "./loopback";
 export { readableText } from "./readable-text";
 export { nulIn } from "./nul";
 export { fail, ok, unwrap, type Result } from "./result";
+export { seededChance } from "./chance";

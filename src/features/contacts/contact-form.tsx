@@ -75,7 +75,8 @@ export function ContactForm(props: ContactFormProps) {
           value={values[name]}
           readOnly={!props.mayEdit}
           dir="auto"
-          onChange={(event) => setValues({ ...values, [name]: event.target.value })}
+          // two fields filled within one drawing of the screen: neither takes the other's letters away
+          onChange={({ target }) => setValues((before) => ({ ...before, [name]: target.value }))}
         />
       )}
     </Field>
@@ -122,7 +123,7 @@ export function ContactForm(props: ContactFormProps) {
             rows={2}
             value={values.note}
             readOnly={!props.mayEdit}
-            onChange={(event) => setValues({ ...values, note: event.target.value })}
+            onChange={({ target }) => setValues((before) => ({ ...before, note: target.value }))}
           />
         )}
       </Field>

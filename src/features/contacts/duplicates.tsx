@@ -48,7 +48,7 @@ function PairRow({ pair, merge, onGone }: { pair: Pair; merge: Merge; onGone: ()
                     <Radio
                       name={`${pair.a.id}${pair.b.id}${field}`}
                       checked={side(field) === one}
-                      onChange={() => setChosen({ ...chosen, [field]: one })}
+                      onChange={() => setChosen((before) => ({ ...before, [field]: one }))}
                       aria-label={`${words}: ${pair[one][field] || "nothing"}`}
                     />
                     <span className="truncate" dir="auto">

@@ -14,6 +14,7 @@ import { Everyone } from "./everyone";
 import { PollDesk } from "./polls/poll-desk";
 import { QuestionList } from "./questions/question-list";
 import type { DeskScene } from "./scene";
+import { SideRoomsDesk } from "./side-rooms/side-rooms-desk";
 import { SlidesDesk } from "./slides-desk";
 import { SwitchesSheet } from "./switches-sheet";
 import { Tray } from "./tray";
@@ -94,23 +95,16 @@ export function DeskLists({
           },
           { id: "channels", label: "Interpreting", content: <ChannelsDesk scene={scene} /> },
           { id: "polls", label: "Polls", content: <PollDesk scene={scene} dateId={props.occurrenceId} /> },
-          {
-            id: "chat",
-            label: "Chat",
-            content: (
-              <DeskChat
-                room={room}
-                me={props.ticketId}
-                zone={scene.zone}
-                mayHandle={scene.may("chat.take-away")}
-                maySwitch={scene.may("hour.set-switch")}
-              />
-            ),
-          },
+          { id: "chat", label: "Chat", content: <ChatList scene={scene} room={room} me={props.ticketId} /> },
           {
             id: "people",
             label: "People",
             content: <Everyone scene={scene} {...(props.late ? { bringIn: openLate } : {})} />,
+          },
+          {
+            id: "side-rooms",
+            label: "Side rooms",
+            content: <SideRoomsDesk scene={scene} room={room} me={props.ticketId} bring={props.bringSideRooms} />,
           },
           { id: "switches", label: "Switches", content: <SwitchesSheet scene={scene} keep={props.keepSwitches} /> },
         ]}
@@ -134,4 +128,11 @@ function InTray({
 }) {
   const held = heldCount > 0 && <HeldLines room={room} mayHandle={scene.may("chat.let-through")} />;
   return <Tray scene={scene} items={tray} me={me} held={held} />;
+}
+
+function ChatList({ scene, room, me }: { scene: DeskScene; room: RoomLink<DeskView>; me: string }) {
+  const { zone, may } = scene;
+  return (
+    <DeskChat room={room} me={me} zone={zone} mayHandle={may("chat.take-away")} maySwitch={may("hour.set-switch")} />
+  );
 }

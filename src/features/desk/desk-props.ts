@@ -5,6 +5,7 @@ import type { CrowdActs } from "./crowd";
 import type { SetDuties } from "./duties-menu";
 import type { LateActs } from "./late-people";
 import type { Extend } from "./over-time";
+import type { BringSideRooms } from "./side-rooms/fill-rooms";
 import type { DeckActs } from "./slides-desk";
 import type { KeepSwitches } from "./switches-sheet";
 
@@ -27,6 +28,8 @@ export interface DeskProps {
   readonly handOuts: HandOutActs | null;
   /** null for whoever may not have the date's files */
   readonly boards: BoardPlaces | null;
+  /** side rooms from a file */
+  readonly bringSideRooms: BringSideRooms;
   /** null for whoever may not bring people in */
   readonly late: LateActs | null;
   /** null for whoever may not fill a rehearsal */

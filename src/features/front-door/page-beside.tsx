@@ -31,7 +31,7 @@ function FormPreview({ input, words }: { input: FrontDoorInput; words: DoorFacts
               error={undefined}
               required={words.required}
               countries={[]}
-              onChange={(value) => setAnswers({ ...answers, [field.id]: value })}
+              onChange={(value) => setAnswers((before) => ({ ...before, [field.id]: value }))}
             />
           ))}
         <div className="min-h-10 rounded-control bg-action px-4 py-2 text-center font-medium text-on-action">

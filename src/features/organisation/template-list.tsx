@@ -44,7 +44,7 @@ export function TemplateList({
               disabled={!mayEdit}
               className="w-72!"
               value={names[one.id] ?? one.name}
-              onChange={(event) => setNames({ ...names, [one.id]: event.target.value })}
+              onChange={({ target }) => setNames((before) => ({ ...before, [one.id]: target.value }))}
             />
             <span className="text-ink-2">{one.facts}</span>
             {mayEdit && (

@@ -55,7 +55,7 @@ export function OwnDetails(props: {
                   type={part === "email" ? "email" : "text"}
                   autoComplete={part}
                   value={typed[part]}
-                  onChange={(event) => setTyped({ ...typed, [part]: event.target.value })}
+                  onChange={({ target }) => setTyped((before) => ({ ...before, [part]: target.value }))}
                 />
               )}
             </Field>

@@ -8,6 +8,7 @@ import {
   isLetIn,
   noFigures,
   project,
+  sideRoomOf,
   sourcesOf,
   standingOf,
   type Place,
@@ -126,7 +127,8 @@ export class LiveRoom {
   standing(ticketId: string, wantsDesk: boolean, isInside = this.isInside(ticketId)): Standing | null {
     const person = this.words.people.get(ticketId);
     if (!person || this.state.hour.barred.has(ticketId)) return null;
-    return standingOf(this.state.stage, person, isInside, wantsDesk);
+    const standing = standingOf(this.state.stage, person, isInside, wantsDesk);
+    return { ...standing, sideRoom: sideRoomOf(this.state.sideRooms, ticketId) };
   }
   private readonly topics = new KnownTopics();
   topicsFor(standing: Standing): readonly string[] {
@@ -135,8 +137,16 @@ export class LiveRoom {
   private placedBy: readonly unknown[] = [];
   /** Whether anything that places and rights are made of is another than when everybody was last looked at. */
   private areStandingsDue(): boolean {
-    const { stage, hour } = this.state;
-    const made = [stage, hour.barred, hour.turned, this.words.event.switches, this.words.people, this.figures.present];
+    const { stage, hour, sideRooms } = this.state;
+    const made = [
+      stage,
+      sideRooms,
+      hour.barred,
+      hour.turned,
+      this.words.event.switches,
+      this.words.people,
+      this.figures.present,
+    ];
     const isSame = made.every((one, i) => one === this.placedBy[i]);
     this.placedBy = made;
     return !isSame;

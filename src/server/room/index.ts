@@ -12,6 +12,7 @@ import { pollsServer } from "./polls";
 import { questionsServer } from "./questions";
 import type { FactOutcome, FactPlace, LogReader, RoomPlace, RoomServer, Said, WordsWanted } from "./room-server";
 import { scenesServer } from "./scenes";
+import { sideRoomsServer } from "./side-rooms";
 import { signalsServer } from "./signals";
 import { slidesServer } from "./slides";
 import { stageServer } from "./stage";
@@ -33,6 +34,7 @@ const servers: Readonly<Record<string, RoomServer>> = {
   files: filesServer,
   scenes: scenesServer,
   captions: captionsServer,
+  sideRooms: sideRoomsServer,
 };
 const ofType = (type: string): RoomServer => servers[type.slice(0, type.indexOf("."))] ?? {};
 

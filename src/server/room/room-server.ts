@@ -69,8 +69,6 @@ export interface FactOutcome {
 
 /** How a log feed's rows are read. */
 export interface LogReader {
-  /** how far the feed's counter has come */
-  head(db: Db, roomId: string, topic: string): Promise<number>;
   /** what changed after `rev`, in the order of the changes */
   after(db: Db, roomId: string, topic: string, rev: number, limit: number): Promise<readonly LogRow[]>;
   /** the last rows before `seq`, oldest first; without it the very last */

@@ -1,14 +1,28 @@
 import { audience, isStageRole, live, onStage, running, team, type Actor } from "../../people";
 import { Book, fail, ok } from "../../shared";
 import type { Capability } from "../capability";
-import { isInHouse, isOfTheStage } from "../standing";
+import { mostSideRooms } from "../side-rooms/state";
+import { isInHouse, isOfTheStage, type Standing } from "../standing";
 
-/** Whom a line is for. `note`: between the desk and one person alone. */
-export const chatTargets = ["all", "stage", "desk", "talkback", "note"] as const;
+/** Whom a line is for. `note`: between the desk and one person alone; `side`: the writer's side room. */
+export const chatTargets = ["all", "stage", "desk", "talkback", "note", "side"] as const;
 export type ChatTarget = (typeof chatTargets)[number];
 
 /** The feed that a line stands in: what the house never gets has feeds of its own. */
-export type ChatTopic = "chat:house" | "chat:stage" | "chat:desk" | "chat:talkback" | "chat:notes" | "chat:held";
+export type ChatTopic =
+  "chat:house" | "chat:stage" | "chat:desk" | "chat:talkback" | "chat:notes" | "chat:held" | `chat:side-${number}`;
+
+/** Each side room has a feed of its own. */
+export const sideTopicOf = (room: number): ChatTopic => `chat:side-${room}`;
+const sideFeeds = Object.fromEntries(
+  Array.from({ length: mostSideRooms }, (_, i) => [
+    sideTopicOf(i + 1),
+    {
+      isFor: (standing: Standing) => standing.sideRoom === i + 1 && (isInHouse(standing) || isOfTheStage(standing)),
+      window: 60,
+    },
+  ]),
+);
 
 export interface ChatState {
   /** whose lines wait until somebody has looked at them; they are not told */
@@ -137,18 +151,23 @@ export const chat = {
     "chat:desk": { isFor: (standing) => standing.isAtDesk, window: 60 },
     "chat:notes": { isFor: (standing) => standing.isAtDesk, window: 60 },
     "chat:held": { isFor: (standing) => standing.isAtDesk, window: 200 },
+    ...sideFeeds,
   },
 } as const satisfies Capability<ChatShape>;
 
-/** Whom somebody may write to: stage people everybody, the audience as far as the switch reaches. */
-export function mayWriteTo(actor: Actor, target: ChatTarget, reach: "nobody" | "desk" | "stage" | "all"): boolean {
+/** Whom somebody may write to beside their own side room: stage people everybody, the audience as far as the switch reaches. */
+export function mayWriteTo(
+  actor: Actor,
+  target: Exclude<ChatTarget, "side">,
+  reach: "nobody" | "desk" | "stage" | "all",
+): boolean {
   if (isStageRole(actor.role)) return target !== "note" || actor.role === "producer" || actor.role === "crew";
   const reaches = { nobody: [], desk: ["desk"], stage: ["desk", "stage"], all: ["desk", "stage", "all"] } as const;
   return (reaches[reach] as readonly ChatTarget[]).includes(target);
 }
 
-/** The feed of a line. */
-export const topicOf = (target: ChatTarget, isHeld: boolean): ChatTopic =>
+/** The feed of a line; that of a side room is named by its number. */
+export const topicOf = (target: Exclude<ChatTarget, "side">, isHeld: boolean): ChatTopic =>
   isHeld
     ? "chat:held"
     : (

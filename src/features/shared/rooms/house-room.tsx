@@ -18,6 +18,8 @@ import { Programme } from "./programme";
 import { ChooseLanguage } from "../channels/choose-language";
 import { HouseCaptions } from "../captions/house-captions";
 import type { InkSeat } from "../board/ink-pad";
+import { SideNotice, SidePlace } from "../side-rooms/side-place";
+import { sidesNow } from "../side-rooms/sides-now";
 import { spanText } from "../times";
 import { useNow } from "../use-now";
 import { useRoom, type RoomLink } from "../room-link/use-room";
@@ -69,6 +71,73 @@ function LandingTitle({ children }: { children: ReactNode }) {
   );
 }
 
+/** The programme, and beside it one place that changes with what is asked; or one's side room in their stead. */
+function InHouse({
+  room,
+  house,
+  ...props
+}: {
+  room: RoomLink<HouseView>;
+  house: HouseView;
+  occurrenceId: string;
+  ticketId: string;
+  startAt: number;
+}) {
+  const t = useTranslations("house");
+  const now = useNow(0, room.clockAheadMs);
+  const event = house.event["it"];
+  const { me, send } = room;
+  const floor = me?.own.floor;
+  const openBoard = house.openBoard["it"];
+  const sides = sidesNow(house.sides["it"], me?.own.sideRooms, now);
+  const seat: InkSeat = {
+    link: room,
+    occurrenceId: props.occurrenceId,
+    as: props.ticketId,
+    ticketId: props.ticketId,
+    markedPages: house.markedPages,
+    spreadMs: 600,
+    nameOf: (id) => house.cast[id]?.name ?? house.guests[id]?.name ?? "",
+  };
+  if (sides.is === "inside" && me)
+    return <SidePlace room={room} view={house} me={me} number={sides.room} now={now} zone={event?.zone ?? "UTC"} />;
+  return (
+    <>
+      <SideNotice view={house} own={me?.own.sideRooms} now={sides} send={send} />
+      <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
+        {/* whoever reads on in the chat goes on seeing the stage */}
+        <div className="lg:sticky lg:top-4 lg:self-start">
+          <Programme view={house} seat={seat} startAt={props.startAt} ahead={room.clockAheadMs} />
+          {house.captions["it"] && (
+            <HouseCaptions
+              languages={house.captions["it"].languages}
+              rows={room.logs.get("captions:lines")?.rows ?? []}
+              typing={room.typing}
+              ahead={room.clockAheadMs}
+            />
+          )}
+          <ChooseLanguage channels={house.channels} listensTo={me?.own.channels?.listensTo ?? null} send={send} />
+          {openBoard && (openBoard.isForAll || me?.own.board?.isDrawer) && <DrawPlace open={openBoard} seat={seat} />}
+          {floor && <HandLine room={room} floor={floor} view={house} />}
+          <SignalLine view={house} send={send} />
+          {house.figures["house"] && (
+            <p className="mt-3 text-label text-ink-2">{t("here", { count: house.figures["house"].count })}</p>
+          )}
+          {event?.renameOn && me && <OwnName me={me} send={send} />}
+        </div>
+        <div className="flex flex-col gap-3">
+          {floor && <FloorPlace room={room} floor={floor} view={house} />}
+          <PollPlace view={house} me={me} ahead={room.clockAheadMs} send={send} />
+          {event?.questionsOn && (
+            <AskPlace dateId={props.occurrenceId} mayBeUnnamed={event.mayAskUnnamed} send={send} />
+          )}
+          <Lists room={room} house={house} />
+        </div>
+      </div>
+    </>
+  );
+}
+
 /** The attendee's room: the programme first, beside it one place that changes with what is asked. */
 export function HouseRoom(props: { occurrenceId: string; ticketId: string; startAt: number; words: Messages }) {
   const room = useRoom<HouseView | FoyerView>(props.occurrenceId, props.ticketId, (failure) =>
@@ -78,17 +147,6 @@ export function HouseRoom(props: { occurrenceId: string; ticketId: string; start
   const phase = room.view?.status["it"]?.phase;
   const house = room.screen === "house" && room.view && "cast" in room.view ? room.view : null;
   const event = room.view?.event["it"];
-  const floor = room.me?.own.floor;
-  const openBoard = house?.openBoard["it"];
-  const seat: InkSeat = {
-    link: room,
-    occurrenceId: props.occurrenceId,
-    as: props.ticketId,
-    ticketId: props.ticketId,
-    markedPages: house?.markedPages ?? {},
-    spreadMs: 600,
-    nameOf: (id) => house?.cast[id]?.name ?? house?.guests[id]?.name ?? "",
-  };
   if (room.state === "withdrawn" || room.state === "shown-out")
     return <main className="p-16 text-center text-lead">{t("withdrawn")}</main>;
   if (phase === "ended") {
@@ -111,42 +169,7 @@ export function HouseRoom(props: { occurrenceId: string; ticketId: string; start
       ) : (
         <>
           <LandingTitle>{event?.title}</LandingTitle>
-          <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
-            {/* whoever reads on in the chat goes on seeing the stage */}
-            <div className="lg:sticky lg:top-4 lg:self-start">
-              <Programme view={house} seat={seat} startAt={props.startAt} ahead={room.clockAheadMs} />
-              {house.captions["it"] && (
-                <HouseCaptions
-                  languages={house.captions["it"].languages}
-                  rows={room.logs.get("captions:lines")?.rows ?? []}
-                  typing={room.typing}
-                  ahead={room.clockAheadMs}
-                />
-              )}
-              <ChooseLanguage
-                channels={house.channels}
-                listensTo={room.me?.own.channels?.listensTo ?? null}
-                send={room.send}
-              />
-              {openBoard && (openBoard.isForAll || room.me?.own.board?.isDrawer) && (
-                <DrawPlace open={openBoard} seat={seat} />
-              )}
-              {floor && <HandLine room={room} floor={floor} view={house} />}
-              <SignalLine view={house} send={room.send} />
-              {house.figures["house"] && (
-                <p className="mt-3 text-label text-ink-2">{t("here", { count: house.figures["house"].count })}</p>
-              )}
-              {event?.renameOn && room.me && <OwnName me={room.me} send={room.send} />}
-            </div>
-            <div className="flex flex-col gap-3">
-              {floor && <FloorPlace room={room} floor={floor} view={house} />}
-              <PollPlace view={house} me={room.me} ahead={room.clockAheadMs} send={room.send} />
-              {event?.questionsOn && (
-                <AskPlace dateId={props.occurrenceId} mayBeUnnamed={event.mayAskUnnamed} send={room.send} />
-              )}
-              <Lists room={room} house={house} />
-            </div>
-          </div>
+          <InHouse {...props} room={room as RoomLink<HouseView>} house={house} />
         </>
       )}
     </main>

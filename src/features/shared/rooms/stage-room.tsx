@@ -23,6 +23,7 @@ import { OwnOpen } from "./own-open";
 import type { OwnSlidesActs } from "../slides/stage-slides";
 import { SheetRail } from "./sheet-rail";
 import { StageDocuments, type OwnFiles } from "./stage-documents";
+import { TeamSides } from "../side-rooms/team-sides";
 import { StagePeople } from "./stage-people";
 
 function StageClocks({
@@ -214,6 +215,7 @@ export function StageRoom({
           <OwnDevices devices={devices} isHeard={isOwnOpen} count={own?.devices ?? 0} />
           <OwnOpen own={own} dbfs={devices.dbfs} send={send} start={devices.start} />
           <StagePeople view={view} levels={room.levels} />
+          <TeamSides room={room} view={view} me={ticketId} now={now} zone={zone} />
         </div>
         <div className="flex flex-col gap-4">
           <Card view={view} />

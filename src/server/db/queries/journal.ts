@@ -3,7 +3,7 @@ import { Book } from "@/core/shared";
 import { emptyRoom, foldAll, roomFrom, type JournalEntry, type RoomState } from "@/core/room";
 import type { Db } from "../client";
 import { anyOf } from "./any-of";
-import { journal, roomCheckpoints, rooms } from "../schema";
+import { journal, logHeads as logHeadTable, roomCheckpoints, rooms } from "../schema";
 
 /** The journal's rows after `seq`, in order. */
 export function journalAfter(db: Db, roomId: string, seq: number): Promise<JournalEntry[]> {
@@ -21,6 +21,15 @@ export async function mainRoomOf(db: Db, occurrenceId: string): Promise<{ id: st
     .from(rooms)
     .where(and(eq(rooms.occurrenceId, occurrenceId), isNull(rooms.parentId)));
   return row ?? null;
+}
+
+/** How far each log feed of a room has come; one without rows is not in it. */
+export async function logHeads(db: Db, roomId: string): Promise<ReadonlyMap<string, number>> {
+  const rows = await db
+    .select({ topic: logHeadTable.topic, head: logHeadTable.head })
+    .from(logHeadTable)
+    .where(eq(logHeadTable.roomId, roomId));
+  return new Map(rows.map((row) => [row.topic, row.head]));
 }
 
 /** The folded room: its last checkpoint and the rows since. */

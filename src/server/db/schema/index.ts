@@ -31,6 +31,7 @@ export { handOuts } from "./hand-outs";
 export { parts, polls, segments } from "./run-sheet";
 export { captionLines } from "./captions";
 export { chatEntryNotes, chatLines, logHeads } from "./chat";
+export { sideRoomSheets } from "./side-rooms";
 export { datePlaces } from "./places";
 export { busyCalendars, licences, seatRequests, templates, type StoredCalendar } from "./house";
 export { boardPosts, boards, letters, mailings, messages, type AlsoAbout, type RenderedMessage } from "./mail";

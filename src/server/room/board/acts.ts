@@ -37,10 +37,6 @@ export const actAt = (db: Db, roomId: string, actId: string): Promise<LogRow[]> 
   logRows(db, sql`select ${columns} from ink_acts where room_id = ${roomId} and act_id = ${actId}`);
 
 export const inkLogs: LogReader = {
-  async head(db, roomId, topic) {
-    const { rows } = await db.execute(sql`select head from log_heads where room_id = ${roomId} and topic = ${topic}`);
-    return Number(rows[0]?.["head"] ?? 0);
-  },
   after: (db, roomId, topic, rev, limit) =>
     logRows(
       db,

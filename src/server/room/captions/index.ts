@@ -34,10 +34,6 @@ const one = (db: Db, roomId: string, lineId: string): Promise<LogRow[]> =>
   read(db, sql`select ${columns} from caption_lines where room_id = ${roomId} and line_id = ${lineId}`);
 
 const captionLogs: LogReader = {
-  async head(db, roomId) {
-    const { rows } = await db.execute(sql`select head from log_heads where room_id = ${roomId} and topic = ${topic}`);
-    return Number(rows[0]?.["head"] ?? 0);
-  },
   after: (db, roomId, _, rev, limit) =>
     read(
       db,

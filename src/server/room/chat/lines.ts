@@ -53,10 +53,6 @@ export const lineAt = (db: Db, roomId: string, topic: string, lineId: string): P
   rowsOf(db, sql`${select} where l.room_id = ${roomId} and l.topic = ${topic} and l.line_id = ${lineId}`, topic);
 
 export const chatLogs: LogReader = {
-  async head(db, roomId, topic) {
-    const { rows } = await db.execute(sql`select head from log_heads where room_id = ${roomId} and topic = ${topic}`);
-    return Number(rows[0]?.["head"] ?? 0);
-  },
   after: (db, roomId, topic, rev, limit) =>
     rowsOf(
       db,

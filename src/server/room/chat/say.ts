@@ -1,7 +1,7 @@
 import { sql } from "drizzle-orm";
 import type { FactBody } from "@/contracts";
 import { isStageRole } from "@/core/people";
-import { chatTopicOf, mayWriteTo } from "@/core/room";
+import { areSidesOpen, chatTopicOf, mayWriteTo, sideRoomOf, sideTopicOf, type RoomState } from "@/core/room";
 import { Refusal } from "@/core/shared";
 import type { Db } from "../../db/client";
 import { roomOf } from "../../db/queries/journal";
@@ -18,6 +18,13 @@ async function withWhom(db: Db, place: FactPlace, { to, withId }: Say): Promise<
     select 1 from tickets t join occurrences o on o.event_id = t.event_id and o.id = ${place.occurrenceId} where t.id = ${withId}`);
   if (rows.length === 0) throw new Refusal({ code: "not-found", what: "person" });
   return withId;
+}
+
+/** The side room that somebody is in now: words go nowhere else, and only while the rooms are open. */
+function ownSideRoom({ sideRooms }: RoomState, { actorId, now }: FactPlace): number {
+  const room = sideRoomOf(sideRooms, actorId);
+  if (room === null || !areSidesOpen(sideRooms, now)) throw new Refusal({ code: "sides-not-open" });
+  return room;
 }
 
 /** An answer to a note goes the way the note came: whoever was written to may write back. */
@@ -37,11 +44,14 @@ export async function say(db: Db, place: FactPlace, fact: Say): Promise<FactOutc
   const { switches } = place;
   const isGuest = !isStageRole(place.actor.role);
   const isAnswer = isGuest && fact.to === "note";
-  const isAllowed = isAnswer ? await mayAnswer(db, place) : mayWriteTo(place.actor, fact.to, switches.chat.to);
+  // a side room talks whatever the house may write
+  const isAllowed =
+    fact.to === "side" || (isAnswer ? await mayAnswer(db, place) : mayWriteTo(place.actor, fact.to, switches.chat.to));
   if (!isAllowed) throw new Refusal({ code: "switched-off", what: "chat" });
   const withId = isAnswer ? place.actorId : await withWhom(db, place, fact);
+  const sideRoom = fact.to === "side" ? ownSideRoom(room, place) : null;
   const isHeld = isGuest && fact.to === "all" && (switches.chat.isHeld || room.chat.heldPeople.has(place.actorId));
-  const topic = chatTopicOf(fact.to, isHeld);
+  const topic = fact.to === "side" ? sideTopicOf(sideRoom!) : chatTopicOf(fact.to, isHeld);
   const at = new Date(place.now).toISOString();
   const { rows } = await db.execute(sql`
     with room as (select id from rooms where occurrence_id = ${place.occurrenceId} and parent_id is null),

@@ -10,12 +10,13 @@ const toWords: Readonly<Record<ChatTarget, string>> = {
   desk: "desk",
   talkback: "talkback",
   note: "note",
+  side: "side room",
 };
 
 /** Every line of a date's chat in the order of its writing, with what became of it; where a note went, to whom. */
 export async function chatFile(db: Db, occurrenceId: string): Promise<string> {
   const { rows } = await db.execute(sql`
-    select l.at, p.name, l.target, wp.name as with_name, l.text, l.state
+    select l.at, p.name, l.target, wp.name as with_name, l.text, l.state, l.topic
     from chat_lines l join rooms r on r.id = l.room_id and r.occurrence_id = ${occurrenceId}
       join tickets t on t.id = l.author_ticket_id join people p on p.id = t.person_id
       left join tickets wt on wt.id = l.with_ticket_id left join people wp on wp.id = wt.person_id
@@ -28,9 +29,16 @@ export async function chatFile(db: Db, occurrenceId: string): Promise<string> {
       with_name: string | null;
       text: string;
       state: string;
+      topic: string;
     }[]
   ).map((row) => {
-    const to = row.target === "note" ? `note: ${row.with_name ?? ""}` : toWords[row.target];
+    const of =
+      row.target === "note"
+        ? (row.with_name ?? "")
+        : row.target === "side"
+          ? row.topic.replace("chat:side-", "")
+          : null;
+    const to = of === null ? toWords[row.target] : `${toWords[row.target]}: ${of}`;
     return [iso(new Date(row.at).getTime()), row.name ?? "", to, row.text, row.state];
   });
   return csvText(["at", "name", "to", "text", "state"], lines);

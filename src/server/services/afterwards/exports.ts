@@ -1,6 +1,7 @@
 import { chatFile } from "./chat-file";
 import { signalsFile } from "./signals-file";
 import { floorFile } from "./floor-file";
+import { sideRoomsFile } from "./side-rooms-file";
 import { iso, isoMs } from "./moments";
 import { asc, eq, sql } from "drizzle-orm";
 
@@ -113,6 +114,7 @@ export const dateFiles = [
   "floor",
   "signals",
   "credit",
+  "side-rooms",
 ] as const;
 export type DateFile = (typeof dateFiles)[number];
 
@@ -137,6 +139,7 @@ export async function dateFile(
     chat: () => chatFile(context.db, occurrenceId),
     signals: () => signalsFile(context.db, occurrenceId),
     floor: () => floorFile(context.db, occurrenceId),
+    "side-rooms": () => sideRoomsFile(context.db, occurrenceId),
   };
   return files[file]();
 }

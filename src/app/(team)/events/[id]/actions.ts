@@ -19,6 +19,7 @@ import { addFromEntry } from "@/server/services/people/stage-people";
 import { executeWhole } from "@/server/services/ground/room/commands";
 import { emptyRehearsal, fillRehearsal } from "@/server/services/hour/crowd";
 import { deskEntry } from "@/server/services/hour/entry";
+import { bringSideRooms } from "@/server/services/hour/side-rooms";
 import { keepSwitches } from "@/server/services/hour/keep-switches";
 import { extendDate } from "@/server/services/hour/extend";
 import { findLate, letLateIn } from "@/server/services/hour/late-people";
@@ -222,6 +223,15 @@ export async function extendDateAction(eventId: string, occurrenceId: string, mi
   return act(async () => {
     const { context, member } = await currentMember();
     await extendDate(context, member, eventId, occurrenceId, minutes, seenEndAt);
+  });
+}
+
+/** Side rooms from a file: what it came to, row by row where one could not be placed. */
+export async function bringSideRoomsAction(eventId: string, occurrenceId: string, input: unknown) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    const { roomCache } = await app();
+    return bringSideRooms(context, roomCache, member, eventId, occurrenceId, input);
   });
 }
 

@@ -110,6 +110,7 @@ export const personalData: Readonly<Record<string, Columns>> = {
     "theirs no more":
       "id organisation_id occurrence_id title language version_of_id is_hand_out state failure page_count size_bytes ticket_id created_at claimed_at",
   },
+  side_room_sheets: { "theirs no more": "occurrence_id organisation_id names message" },
   holding_pictures: { "theirs no more": "occurrence_id organisation_id message" },
   hand_outs: {
     "theirs no more":

@@ -71,7 +71,8 @@ export default async function AfterwardsPage({ params }: { params: Promise<{ id:
           <p className="text-ink-2">
             <a href={file("attendance")}>attendance.csv</a> · <a href={file("entries")}>entries.csv</a> ·{" "}
             <a href={file("floor")}>floor.csv</a> · <a href={file("signals")}>signals.csv</a> ·{" "}
-            <a href={file("credit")}>credit.csv</a> · <a href={`/events/${id}/registrants.csv`}>registrants.csv</a>
+            <a href={file("side-rooms")}>side-rooms.csv</a> · <a href={file("credit")}>credit.csv</a> ·{" "}
+            <a href={`/events/${id}/registrants.csv`}>registrants.csv</a>
           </p>
           {present.length === 0 ? (
             <p className="mt-2 text-ink-2">Nobody was present during the show.</p>

@@ -5,6 +5,7 @@ import { CopyLink } from "@/features/desk/copy-link";
 import { Desk } from "@/features/desk/desk";
 import { deskEntry } from "@/server/services/hour/entry";
 import {
+  bringSideRoomsAction,
   emptyRehearsalAction,
   extendDateAction,
   fillRehearsalAction,
@@ -55,6 +56,7 @@ export default async function DeskPage({
               ? { saved: `/events/${id}/dates/${date}`, upload: `/upload/board/${id}/${date}` }
               : null
           }
+          bringSideRooms={bringSideRoomsAction.bind(null, id, date)}
           late={
             roleMay(entry.actor, "event.people")
               ? { find: findLateAction.bind(null, id, date), letIn: letLateInAction.bind(null, id, date) }

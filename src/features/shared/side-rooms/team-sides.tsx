@@ -1,0 +1,68 @@
+"use client";
+import { useTranslations } from "use-intl";
+import { areSidesOpen, type AnyView, type DeskView, type StageView } from "@/core/room";
+import { Button, List, ListItem } from "@/ui";
+import type { RoomLink } from "../room-link/use-room";
+import { SideChat } from "./side-chat";
+import { CallBackNote } from "./side-place";
+import { useRoomName } from "./use-room-name";
+
+/** The side rooms as the stage side has them: who is there, who asks for help, looking in on one and writing there. */
+export function TeamSides(props: {
+  room: RoomLink<DeskView> | RoomLink<StageView>;
+  view: Pick<StageView, "sides" | "sideRooms" | "stage">;
+  me: string;
+  now: number;
+  zone: string;
+}) {
+  const { room, view, me, now } = props;
+  const t = useTranslations("sideRooms");
+  const nameOf = useRoomName(view.sideRooms);
+  const side = view.sides["it"];
+  if (!side) return null;
+  const isOpen = areSidesOpen(side, now);
+  const mine = Object.entries(view.sideRooms).find(([, { visitors }]) => visitors.some((one) => one.ticketId === me));
+  const visited = mine ? Number(mine[0]) : null;
+  const visit = (number: number | null) => void room.send({ type: "sideRooms.visit", room: number });
+  return (
+    <div className="flex flex-col gap-3">
+      <CallBackNote closesAt={side.closesAt} now={now} />
+      <List label={t("list")}>
+        {Object.entries(view.sideRooms).map(([number, { size, here, visitors, help }]) => {
+          const isMine = visited === Number(number);
+          const name = nameOf(Number(number));
+          return (
+            <ListItem
+              key={number}
+              acts={
+                isOpen && (
+                  <Button
+                    size="small"
+                    weight={help ? "act" : "quiet"}
+                    aria-label={`${t(isMine ? "leave" : "visit")}: ${name}`}
+                    onClick={() => visit(isMine ? null : Number(number))}
+                  >
+                    {t(isMine ? "leave" : "visit")}
+                  </Button>
+                )
+              }
+            >
+              <bdi className="font-semibold">{name}</bdi>{" "}
+              <span className="text-ink-2">{t("here", { here, size })}</span>
+              {visitors.length > 0 && (
+                <span className="block text-ink-2">{visitors.map((one) => one.name).join(", ")}</span>
+              )}
+              {help && <span className="block text-attention">{t("asks", { name: help.name })}</span>}
+            </ListItem>
+          );
+        })}
+      </List>
+      {isOpen && visited !== null && (
+        <div>
+          <p className="mb-1 text-label text-ink-2">{t("visits", { name: nameOf(visited) })}</p>
+          <SideChat room={room as unknown as RoomLink<AnyView>} number={visited} me={props.me} zone={props.zone} />
+        </div>
+      )}
+    </div>
+  );
+}
