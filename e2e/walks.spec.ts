@@ -117,6 +117,8 @@ test("a time that suits two people is found before there is an event, and become
   ] as const) {
     await page.getByRole("link", { name: "Contacts", exact: true }).click();
     await page.getByRole("link", { name: "Add somebody" }).click();
+    // until then the form beside the book is that of whoever was added before
+    await expect(page.getByRole("button", { name: "Add to the book" })).toBeVisible();
     await page.getByLabel("Name", { exact: true }).fill(name);
     await page.getByLabel("Mail address").fill(email);
     await page.getByRole("button", { name: "Add to the book" }).click();

@@ -37,18 +37,16 @@ export async function addToEvent(date: BusyDate, added: readonly Added[]): Promi
         .insert(people)
         .values({ id: personId, ...of, name, email: `${randomUUID()}@example.org`, locale, createdAt: clock.now() });
     const id = randomUUID();
-    await db
-      .insert(tickets)
-      .values({
-        id,
-        ...of,
-        eventId: date.eventId,
-        personId,
-        role,
-        duties: [...duties],
-        languages: pair,
-        registeredAt: clock.now(),
-      });
+    await db.insert(tickets).values({
+      id,
+      ...of,
+      eventId: date.eventId,
+      personId,
+      role,
+      duties: [...duties],
+      languages: pair,
+      registeredAt: clock.now(),
+    });
     links.push(secrets.tokenFor(id, 1));
   }
   await close();

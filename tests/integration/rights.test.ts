@@ -87,7 +87,7 @@ import { commands } from "../support/commands";
 let world: World;
 let event: MadeEvent;
 let ticketId: string;
-const recordingId = randomUUID();
+const [recordingId, roomsFile] = [randomUUID(), { text: "room,email\n1,x@example.org" }] as const;
 beforeAll(async () => {
   world = await makeWorld();
   event = await makeEvent(world);
@@ -251,10 +251,7 @@ const actions: Readonly<Record<string, { needs: Action | "standing"; call: Call 
   },
   bringSideRoomsAction: {
     needs: "sideRooms.make",
-    call: (m) =>
-      bringSideRooms(world.context, world.cache, m, event.eventId, event.occurrenceId, {
-        text: "room,email\r\n1,x@example.org\r\n",
-      }),
+    call: (m) => bringSideRooms(world.context, world.cache, m, event.eventId, event.occurrenceId, roomsFile),
   },
   keepSwitchesAction: {
     needs: "event.plan",

@@ -182,6 +182,7 @@ export function ContactTable({
   rows,
   heads,
   openId,
+  isBeside: isNarrow,
   names,
   mayEdit,
   mark,
@@ -189,6 +190,8 @@ export function ContactTable({
   rows: readonly ContactRow[];
   heads: readonly SortHead[];
   openId: string | null;
+  /** whether a contact stands beside, also one that is being added */
+  isBeside: boolean;
   /** groups and tags that there are */
   names: readonly string[];
   mayEdit: boolean;
@@ -196,8 +199,7 @@ export function ContactTable({
 }) {
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
   const shown = rows.filter((row) => ticked.has(row.id));
-  // beside an opened contact there is room for who they are alone
-  const isNarrow = openId !== null;
+  // beside one there is room for who they are alone
   const columns = isNarrow ? heads.filter((head) => ["name", "email", "marks"].includes(head.id)) : heads;
   const tick = (id: string) => {
     const next = new Set(ticked);

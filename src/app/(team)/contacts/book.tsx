@@ -163,6 +163,7 @@ export function BookList({
           }))}
           heads={headsOf(query, narrow)}
           openId={raw["contact"] ?? null}
+          isBeside={Boolean(raw["contact"]) || raw["view"] === "new"}
           names={[...book.groups, ...book.tags].map((one) => one.name)}
           mayEdit={mayEdit}
           mark={markContactsAction}
