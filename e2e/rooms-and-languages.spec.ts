@@ -99,6 +99,19 @@ test("side rooms from a file: opened with a countdown, written in, helped, calle
     await expect(anna.getByText("Your side room: Knots")).toBeVisible();
   });
 
+  await test.step("the room wears other colours for everybody, and its own again", async () => {
+    const dressed = anna.locator("div", { has: anna.locator("> main") }).last();
+    await marit.getByRole("button", { name: "Colours …" }).click();
+    await marit.getByRole("button", { name: "Rust" }).click();
+    await expectNoSeriousFinding(marit, "desk: colours of the room");
+    await marit.getByRole("button", { name: "Wear it" }).click();
+    await expect(dressed).toHaveAttribute("style", /--action: ?#7a3b1e/i);
+    await marit.getByRole("button", { name: "Colours …" }).click();
+    await marit.getByRole("button", { name: "Take the last change back" }).click();
+    await expect(dressed).not.toHaveAttribute("style", /#7a3b1e/i);
+    await marit.keyboard.press("Escape");
+  });
+
   await test.step("they open after a countdown; each writes in their own room", async () => {
     await marit.getByRole("button", { name: "Open them for 2" }).click();
     await expect(anna.getByText(/The side rooms open in/)).toBeVisible();

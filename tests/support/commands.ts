@@ -60,6 +60,8 @@ export const commands: { [T in CommandBody["type"]]: Extract<CommandBody, { type
   "sideRooms.go": { type: "sideRooms.go", room: null },
   "sideRooms.step-out": { type: "sideRooms.step-out" },
   "sideRooms.ask-help": { type: "sideRooms.ask-help" },
+  "look.wear": { type: "look.wear", dressing: { colour: "#0E5A5A", isTinted: true, showsPicture: false }, seen: 0 },
+  "look.undo": { type: "look.undo", seen: 0 },
   "captions.say": { type: "captions.say", language: "en", text: "Good evening.", replacesId: null },
   "captions.typing": { type: "captions.typing", language: "en", text: "Good" },
   "scenes.set": { type: "scenes.set", kind: "all", personIds: [], seen: 0 },

@@ -7,6 +7,7 @@ import { chatCommands, chatFacts } from "./chat";
 import { cuesCommands } from "./cues";
 import { floorCommands, floorWhispers } from "./floor";
 import { hourCommands } from "./hour";
+import { lookCommands } from "./look";
 import { pollsCommands, pollsFacts } from "./polls";
 import { questionsCommands, questionsFacts } from "./questions";
 import { scenesCommands } from "./scenes";
@@ -32,6 +33,7 @@ const command = z.discriminatedUnion("type", [
   ...captionsCommands,
   ...channelsCommands,
   ...sideRoomsCommands,
+  ...lookCommands,
 ]);
 const facts = [
   ...questionsFacts,

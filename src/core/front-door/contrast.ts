@@ -47,11 +47,29 @@ const darker = (colour: string, factor: number): string =>
     )
     .join("")}`;
 
-/** A colour made usable: what is written in it or on it can be read (4.5 : 1 on every ground it stands on). */
-export function readableLook(colour: string): ReadableLook {
+/** Quieter words stand on pages too. */
+const quietInk = "#5A625F";
+
+/** Paper with a breath of a colour: as much of it as leaves the quieter words readable. */
+export function tintedPaper(colour: string): string {
+  const [own, base] = [channelsOf(colour), channelsOf(paper)!];
+  if (!own) return paper;
+  for (let share = 0.14; share > 0; share -= 0.02) {
+    const mixed = base.map((byte, i) => Math.round(byte * (1 - share) + own[i]! * share));
+    const page = `#${mixed.map((byte) => byte.toString(16).padStart(2, "0")).join("")}`;
+    if (contrastOf(quietInk, page) >= neededContrast) return page;
+  }
+  return paper;
+}
+
+/**
+ * A colour made usable: what is written in it or on it can be read (4.5 : 1 on every ground it stands on).
+ * @param page what lies behind: paper unless it is tinted
+ */
+export function readableLook(colour: string, page: string = paper): ReadableLook {
   const own = channelsOf(colour) ? colour : "#0E5A5A";
   const isReadable = (text: string) =>
-    contrastOf(text, paper) >= neededContrast && contrastOf(text, sheet) >= neededContrast;
+    contrastOf(text, page) >= neededContrast && contrastOf(text, sheet) >= neededContrast;
   let text = own;
   for (let factor = 0.95; !isReadable(text) && factor > 0; factor -= 0.05) text = darker(own, factor);
   return {

@@ -9,6 +9,7 @@ import {
   neededContrast,
   paper,
   readableLook,
+  tintedPaper,
   waitsForApproval,
   type FormField,
 } from ".";
@@ -35,6 +36,9 @@ describe("colours that can be read", () => {
         expect(contrastOf(look.text, paper)).toBeGreaterThanOrEqual(neededContrast);
         expect(contrastOf(look.text, "#FFFFFF")).toBeGreaterThanOrEqual(neededContrast);
         expect(contrastOf(look.ground, look.onGround)).toBeGreaterThanOrEqual(3.9);
+        const page = tintedPaper(look.ground);
+        expect(contrastOf(readableLook(look.ground, page).text, page)).toBeGreaterThanOrEqual(neededContrast);
+        expect(contrastOf("#1B1F23", page)).toBeGreaterThanOrEqual(neededContrast);
         colours += 1;
       }),
       { numRuns: 2000, seed: 20261125 },

@@ -11,5 +11,13 @@ export {
   type FormField,
 } from "./answers";
 export { waitsForApproval, type ApprovalRule } from "./approval";
-export { contrastOf, luminanceOf, neededContrast, paper, readableLook, type ReadableLook } from "./contrast";
+export {
+  contrastOf,
+  luminanceOf,
+  neededContrast,
+  paper,
+  readableLook,
+  tintedPaper,
+  type ReadableLook,
+} from "./contrast";
 export { atomFeed, type FeedEntry } from "./feed";

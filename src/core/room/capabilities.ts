@@ -6,6 +6,7 @@ import { cues } from "./cues";
 import { files } from "./files";
 import { floor } from "./floor";
 import { hour } from "./hour";
+import { look } from "./look";
 import { polls } from "./polls";
 import { questions } from "./questions";
 import { scenes } from "./scenes";
@@ -33,6 +34,7 @@ export const capabilities = {
   captions,
   channels,
   sideRooms,
+  look,
 } as const;
 
 export type Capabilities = typeof capabilities;

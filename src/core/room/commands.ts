@@ -7,6 +7,7 @@ import type { FilesEntry } from "./files";
 import type { FloorCommand, FloorEntry, FloorShape } from "./floor/shape";
 import type { HourCommand } from "./hour";
 import type { HourEntry } from "./hour/state";
+import type { LookCommand, LookEntry, LookShape } from "./look";
 import type { PollsCommand, PollsEntry, PollsShape } from "./polls";
 import type { QuestionsCommand, QuestionsEntry, QuestionsShape } from "./questions";
 import type { ScenesCommand, ScenesEntry } from "./scenes";
@@ -31,7 +32,8 @@ export type RoomCommand =
   | ScenesCommand
   | CaptionsCommand
   | ChannelsCommand
-  | SideRoomsCommand;
+  | SideRoomsCommand
+  | LookCommand;
 /** Acts that come too often for the journal: each has a table and a unique key of its own. */
 export type RoomFact = Exclude<
   (
@@ -39,6 +41,7 @@ export type RoomFact = Exclude<
     | CaptionsShape
     | ChannelsShape
     | SideRoomsShape
+    | LookShape
     | ChatShape
     | CuesShape
     | FloorShape
@@ -67,7 +70,8 @@ export type EntryBody =
   | ScenesEntry
   | CaptionsEntry
   | ChannelsEntry
-  | SideRoomsEntry;
+  | SideRoomsEntry
+  | LookEntry;
 
 /** One row of the journal. */
 export interface JournalEntry {

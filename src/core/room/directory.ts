@@ -18,6 +18,8 @@ export interface DirectoryEvent {
   readonly hasPlannedEnd: boolean;
   /** the languages that the hour is interpreted into (BCP 47) */
   readonly interpretedInto: readonly string[];
+  /** the plan's own colour and picture */
+  readonly look: { readonly colour: string; readonly pictureId: string | null };
   /** the event's own; the hour's rows may have turned some of them since */
   readonly switches: Switches;
 }

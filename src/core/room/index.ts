@@ -145,6 +145,7 @@ export {
   sideRoomOf,
 } from "./side-rooms/state";
 export { sideRoomNameNote, sideRoomsMessageNote } from "./side-rooms/views";
+export type { Dressing, LookItem } from "./look";
 export { endOf, vttOf } from "./captions/vtt";
 export { gridOf, layoutOf, peopleIn, pictureFor, type Box, type OnPicture, type Picture } from "./scenes/layout";
 export type { HoldingItem, SceneItem } from "./scenes/items";

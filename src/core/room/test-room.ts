@@ -73,6 +73,7 @@ export const words: RoomDirectory = {
     crowdSize: 0,
     hasPlannedEnd: true,
     interpretedInto: [],
+    look: { colour: "#0E5A5A", pictureId: null },
     switches: { ...defaultSwitches, questions: { ...defaultSwitches.questions, othersSee: "answered" } },
   },
   segments: [{ id: "s1", title: "SECRET-SEGMENT", lengthMinutes: 5, fixedStartAt: null, leaderId: "t1", pollId: "v1" }],

@@ -5,6 +5,7 @@ import type { TurnedItem } from "./hour/items";
 import type { ChannelItem, HouseChannelItem, InterpreterItem, MixItem, OwnChannel } from "./channels/items";
 import type { CardKind } from "./cues/cards";
 import type { EveryoneItem, HandItem, HeardItem, HolderItem, OwnFloor } from "./floor/items";
+import type { LookChangesItem, LookItem } from "./look";
 import type { QuestionState } from "../questions";
 import type { DeskQuestionItem, HouseQuestionItem, StageQuestionItem } from "./questions/items";
 import type { Answers, PollPlan, Tallies } from "../polls";
@@ -174,6 +175,7 @@ interface TeamView {
   readonly mix: Section<MixItem>;
   readonly sides: Section<SidesItem>;
   readonly sideRooms: Section<TeamSideRoomItem>;
+  readonly look: Section<LookItem>;
 }
 
 /** What each kind of screen holds once the feeds that it follows are laid together. */
@@ -185,6 +187,7 @@ export interface DeskView extends TeamView {
   readonly taken: Section<TakenItem>;
   readonly audience: Section<AudienceItem>;
   readonly sideMembers: Section<SideMemberItem>;
+  readonly lookChanges: Section<LookChangesItem>;
   readonly questions: Section<DeskQuestionItem>;
   readonly votes: Section<CountItem>;
 }
@@ -218,10 +221,12 @@ export interface HouseView {
   readonly channels: Section<HouseChannelItem>;
   readonly sides: Section<SidesItem>;
   readonly sideRooms: Section<SideRoomItem>;
+  readonly look: Section<LookItem>;
 }
 export interface FoyerView {
   readonly event: Section<EventItem>;
   readonly status: Section<{ readonly phase: Phase }>;
+  readonly look: Section<LookItem>;
 }
 export type AnyView = DeskView | StageView | HouseView | FoyerView;
 

@@ -19,6 +19,7 @@ import { SceneDrawing } from "@/features/shared/picture/scene-drawing";
 import { PagePicture } from "@/features/shared/slides/page-picture";
 import { Button, classes, Press, Select } from "@/ui";
 import { HoldingDesk } from "./holding-desk";
+import { LookDesk } from "./look-desk";
 import { castOf, onPicture } from "./on-picture";
 import type { DeskScene } from "./scene";
 import { sceneWords } from "@/features/shared/scene-words";
@@ -203,6 +204,7 @@ export function SceneDesk({ scene, seat }: { scene: DeskScene; seat: InkSeat }) 
             </Button>
           )}
           {mayChange && <HoldingDesk scene={scene} />}
+          {scene.may("look.wear") && <LookDesk scene={scene} />}
         </div>
       </div>
     </section>

@@ -154,6 +154,7 @@ async function event(
       houseSize,
       hasPlannedEnd,
       interpretedInto: row.event.interpretationInto,
+      look: { colour: row.event.look.colour, pictureId: row.event.look.bannerId },
       isRehearsal: row.occurrence.kind === "rehearsal",
       crowdSize: row.crowdSize ?? 0,
       switches: switchesOf(row.event),

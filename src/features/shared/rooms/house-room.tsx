@@ -9,7 +9,7 @@ import { useEffect, useRef, type ReactNode } from "react";
 import { useTranslations, useLocale } from "use-intl";
 import type { Messages } from "@/contracts/messages";
 import { refusalWords } from "@/contracts/messages/refusal";
-import type { FoyerView, HouseView, PersonalPart } from "@/core/room";
+import type { FoyerView, HouseView, LookItem, PersonalPart } from "@/core/room";
 import { Note } from "@/ui";
 
 import { DrawPlace } from "../board/house-board";
@@ -20,6 +20,7 @@ import { HouseCaptions } from "../captions/house-captions";
 import type { InkSeat } from "../board/ink-pad";
 import { SideNotice, SidePlace } from "../side-rooms/side-place";
 import { sidesNow } from "../side-rooms/sides-now";
+import { lookStyle } from "../look";
 import { spanText } from "../times";
 import { useNow } from "../use-now";
 import { useRoom, type RoomLink } from "../room-link/use-room";
@@ -57,6 +58,18 @@ function InFoyer({
       <p className="mt-2 text-lead text-ink-2">{waits}</p>
       {now < startAt && <output className="mt-6 block text-clock">{spanText(startAt - now, locale)}</output>}
     </section>
+  );
+}
+
+/** The room's colours as the desk has them now; the page's own until the first word of them. */
+function Dressed({ look, children }: { look: LookItem | undefined; children: ReactNode }) {
+  return (
+    <div className="min-h-screen" style={look && lookStyle(look.colour, look.isTinted)}>
+      {look?.pictureId && (
+        <img src={`/pictures/${look.pictureId}`} alt="" className="block max-h-28 w-full object-cover" />
+      )}
+      {children}
+    </div>
   );
 }
 
@@ -158,20 +171,22 @@ export function HouseRoom(props: { occurrenceId: string; ticketId: string; start
     );
   }
   return (
-    <main className="mx-auto max-w-7xl px-4 py-4">
-      <LinkNote state={room.state} />
-      {room.refusal && <Note tone="wrong">{room.refusal}</Note>}
-      {event !== undefined && event.crowdSize > 0 && (
-        <Note tone="attention">{t("invented", { count: event.crowdSize })}</Note>
-      )}
-      {!house ? (
-        <InFoyer me={room.me} startAt={props.startAt} ahead={room.clockAheadMs} words={props.words} />
-      ) : (
-        <>
-          <LandingTitle>{event?.title}</LandingTitle>
-          <InHouse {...props} room={room as RoomLink<HouseView>} house={house} />
-        </>
-      )}
-    </main>
+    <Dressed look={room.view?.look["it"]}>
+      <main className="mx-auto max-w-7xl px-4 py-4">
+        <LinkNote state={room.state} />
+        {room.refusal && <Note tone="wrong">{room.refusal}</Note>}
+        {event !== undefined && event.crowdSize > 0 && (
+          <Note tone="attention">{t("invented", { count: event.crowdSize })}</Note>
+        )}
+        {!house ? (
+          <InFoyer me={room.me} startAt={props.startAt} ahead={room.clockAheadMs} words={props.words} />
+        ) : (
+          <>
+            <LandingTitle>{event?.title}</LandingTitle>
+            <InHouse {...props} room={room as RoomLink<HouseView>} house={house} />
+          </>
+        )}
+      </main>
+    </Dressed>
   );
 }
