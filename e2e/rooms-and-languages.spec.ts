@@ -104,7 +104,7 @@ test("side rooms from a file: opened with a countdown, written in, helped, calle
     await marit.getByRole("button", { name: "Colours …" }).click();
     await marit.getByRole("button", { name: "Rust" }).click();
     await expectNoSeriousFinding(marit, "desk: colours of the room");
-    await marit.getByRole("button", { name: "Wear it" }).click();
+    await marit.getByRole("button", { name: "Use it" }).click();
     await expect(dressed).toHaveAttribute("style", /--action: ?#7a3b1e/i);
     await marit.getByRole("button", { name: "Colours …" }).click();
     await marit.getByRole("button", { name: "Take the last change back" }).click();

@@ -168,14 +168,18 @@ export function DoorsAndCurtain({ scene, frontUrl }: { scene: DeskScene; frontUr
         <span>The audience gets: {pictureWords(view)}</span>
         <Button
           weight="plain"
-          className="ml-auto"
+          className="ms-auto shrink-0 whitespace-nowrap"
           onClick={() => void navigator.clipboard.writeText(frontUrl).then(() => toast("The event’s link is copied."))}
         >
           Copy the event’s link
         </Button>
         {may("hour.end") && (
           <Confirm
-            trigger={<Button weight="danger">End the date</Button>}
+            trigger={
+              <Button weight="danger" className="shrink-0 whitespace-nowrap">
+                End the date
+              </Button>
+            }
             title="End the date"
             act="End it for everybody"
             onConfirm={() => send({ type: "hour.end" })}

@@ -55,7 +55,7 @@ export function LookDesk({ scene }: { scene: DeskScene }) {
   return (
     <Dialog
       title="Colours of the room"
-      description="Foyer and room wear them at once, for everybody."
+      description="Foyer and room have them at once, for everybody."
       isOpen={isOpen}
       onOpenChange={open}
       trigger={
@@ -73,7 +73,12 @@ export function LookDesk({ scene }: { scene: DeskScene }) {
       >
         <div className="flex flex-wrap gap-2" role="group" aria-label="Colours that suit">
           {offered.map((one) => (
-            <Button key={one.colour} aria-pressed={colour === one.colour} onClick={() => setColour(one.colour)}>
+            <Button
+              key={one.colour}
+              aria-pressed={colour === one.colour}
+              className={colour === one.colour ? "border-action!" : ""}
+              onClick={() => setColour(one.colour)}
+            >
               <span
                 aria-hidden
                 className="me-1 inline-block size-3 rounded-control"
@@ -107,7 +112,7 @@ export function LookDesk({ scene }: { scene: DeskScene }) {
         {isColour && <Sample colour={colour} isTinted={isTinted} />}
         <div className="flex flex-wrap gap-2">
           <Button type="submit" weight="act">
-            Wear it
+            Use it
           </Button>
           {kept.mayUndo && (
             <Button onClick={() => void send({ type: "look.undo", seen: kept.changes })}>

@@ -22,7 +22,7 @@ export function ChooseLanguage({
   if (languages.length === 0) return null;
   const speaker = chosen && channels[chosen]!.speaker;
   return (
-    <div className="mt-3">
+    <div className="mt-3 max-w-sm">
       <Field label={t("hear")}>
         {(ids) => (
           <Select

@@ -66,7 +66,7 @@ function Dressed({ look, children }: { look: LookItem | undefined; children: Rea
   return (
     <div className="min-h-screen" style={look && lookStyle(look.colour, look.isTinted)}>
       {look?.pictureId && (
-        <img src={`/pictures/${look.pictureId}`} alt="" className="block max-h-28 w-full object-cover" />
+        <img src={`/pictures/${look.pictureId}`} alt="" className="h-14 w-full object-cover max-sm:hidden" />
       )}
       {children}
     </div>

@@ -98,7 +98,7 @@ export function SidePlace(props: {
   const side = view.sides["it"]!;
   const asksForHelp = me.own.sideRooms?.asksForHelp ?? false;
   return (
-    <section aria-labelledby="side-room" className="flex flex-col gap-3">
+    <section aria-labelledby="side-room" className="mx-auto flex max-w-3xl flex-col gap-3">
       <CallBackNote closesAt={side.closesAt} now={now} />
       {side.message && <Note>{t("fromDesk", { text: side.message })}</Note>}
       <div className="flex flex-wrap items-center justify-between gap-3">
