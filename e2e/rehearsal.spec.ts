@@ -40,6 +40,16 @@ test("a rehearsal filled with an invented audience: they come by themselves, are
   await page.getByRole("button", { name: "Open the poll" }).click();
   await expect(page.getByText(/^[1-9]\d* answered/)).toBeVisible({ timeout: 40_000 });
   await expectNoSeriousFinding(page, "desk of a rehearsal");
+  // captions by recognition are tried with invented words, as far as the audience's screens
+  await page.getByRole("tab", { name: "Captions" }).click();
+  await page.getByRole("button", { name: "Open captions" }).click();
+  await page.getByRole("tab", { name: "By recognition" }).click();
+  await page.getByRole("button", { name: "Try it with invented words" }).click();
+  await expect(
+    guest.getByRole("region", { name: "Captions" }).getByText(/Good evening from the shore, the tide/),
+  ).toBeVisible();
+  await expectNoSeriousFinding(page, "captions by recognition");
+  await page.getByRole("button", { name: "Stop listening" }).click();
 
   await page.getByRole("button", { name: "Send them home" }).click();
   await page.getByRole("alertdialog").getByRole("button", { name: "Send them home" }).click();

@@ -443,6 +443,17 @@ export const de: Messages = {
     way: "Wie Untertitel entstehen",
     byHand: "Von Hand",
     byText: "Aus einem Text",
+    byRecognition: "Durch Erkennung",
+    recogniserNote:
+      "Ihr Browser hört Ihr Mikrofon und schreibt, was er versteht. Manche Browser senden den Ton dafür an ihren Hersteller.",
+    noRecogniser:
+      "Dieser Browser erkennt keine Sprache. Schreiben Sie von Hand oder aus einem Text, oder nehmen Sie einen anderen Browser.",
+    listen: "Zuhören und schreiben",
+    listenInvented: "Mit erfundenen Worten ausprobieren",
+    listening: "Es hört zu …",
+    stopListening: "Nicht mehr zuhören",
+    recogniserFailed:
+      "Es konnte nicht weiter zuhören. Sehen Sie nach, ob das Mikrofon erlaubt ist, und beginnen Sie neu.",
     shorts: "Kürzel",
     shortsHint: "Eines je Zeile: hw = Hochwasser. Sie werden beim Senden ausgeschrieben.",
     last: "Die letzten Zeilen",

@@ -444,6 +444,16 @@ export const fr: Messages = {
     way: "D’où viennent les sous-titres",
     byHand: "À la main",
     byText: "D’un texte",
+    byRecognition: "Par reconnaissance",
+    recogniserNote:
+      "Votre navigateur entend votre micro et écrit ce qu’il comprend. Certains navigateurs envoient le son à leur fabricant.",
+    noRecogniser:
+      "Ce navigateur ne reconnaît pas la parole. Écrivez à la main ou d’après un texte, ou prenez un autre navigateur.",
+    listen: "Écouter et écrire",
+    listenInvented: "Essayer avec des mots inventés",
+    listening: "Il écoute …",
+    stopListening: "Ne plus écouter",
+    recogniserFailed: "L’écoute s’est arrêtée. Regardez si le micro est autorisé, puis recommencez.",
     shorts: "Abréviations",
     shortsHint: "Une par ligne : pm = pleine mer. Elles sont développées à l’envoi.",
     last: "Les dernières lignes",

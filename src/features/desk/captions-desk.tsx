@@ -65,7 +65,13 @@ export function CaptionsDesk({
         </div>
       )}
       {languages.length > 0 && (
-        <Captioner link={room} languages={languages} ticketId={ticketId} isHeard={isAnybodyHeard(view, scene.levels)} />
+        <Captioner
+          link={room}
+          languages={languages}
+          ticketId={ticketId}
+          isHeard={isAnybodyHeard(view, scene.levels)}
+          isRehearsal={view.event["it"]?.isRehearsal ?? false}
+        />
       )}
     </div>
   );

@@ -1,12 +1,13 @@
 "use client";
 import { useState } from "react";
-import { useTranslations } from "use-intl";
+import { useLocale, useTranslations } from "use-intl";
 import { correctWithinMs, expanded, mostCaptionLetters, type AnyView } from "@/core/room";
 import { Button, classes, Field, List, ListItem, Select, Tabs, Textarea, TextButton } from "@/ui";
 import { languageName } from "../languages";
 import type { RoomLink } from "../room-link/use-room";
 import { useKept } from "../use-kept";
 import { useNow } from "../use-now";
+import { ByRecognition } from "./by-recognition";
 import { ManuscriptFeed } from "./manuscript-feed";
 import { linesOf } from "./rows";
 
@@ -117,13 +118,16 @@ export function Captioner(props: {
   ticketId: string;
   /** whether anybody on stage is heard now */
   isHeard: boolean;
+  isRehearsal: boolean;
 }) {
   const { link, languages } = props;
+  const locale = useLocale();
   const t = useTranslations("captions");
   const [kept, setLanguage] = useKept<string | null>("caption-language", null);
   const [shorts, setShorts] = useKept("caption-shorts", "");
   const language = kept !== null && languages.includes(kept) ? kept : languages[0];
   if (language === undefined) return <p className="bg-sheet p-3 text-ink-2">{t("notOpen")}</p>;
+  const say = (text: string) => void link.send({ type: "captions.say", language, text, replacesId: null });
   return (
     <section aria-label={t("title")} className="flex flex-col gap-3 bg-sheet p-3">
       <div className="flex flex-wrap items-end gap-3">
@@ -134,7 +138,7 @@ export function Captioner(props: {
               <Select {...ids} value={language} onChange={(event) => setLanguage(event.target.value)}>
                 {languages.map((one) => (
                   <option key={one} value={one}>
-                    {languageName(one)}
+                    {languageName(one, locale)}
                   </option>
                 ))}
               </Select>
@@ -153,10 +157,17 @@ export function Captioner(props: {
           {
             id: "manuscript",
             label: t("byText"),
+            content: <ManuscriptFeed isHeard={props.isHeard} say={say} />,
+          },
+          {
+            id: "recognition",
+            label: t("byRecognition"),
             content: (
-              <ManuscriptFeed
-                isHeard={props.isHeard}
-                say={(text) => void link.send({ type: "captions.say", language, text, replacesId: null })}
+              <ByRecognition
+                language={language}
+                isRehearsal={props.isRehearsal}
+                say={say}
+                typing={(text) => link.whisper({ type: "captions.typing", language, text })}
               />
             ),
           },

@@ -46,6 +46,7 @@ export function StageDocuments(props: {
           languages={view.captions["it"]?.languages ?? []}
           ticketId={ticketId}
           isHeard={isAnybodyHeard(view, room.levels)}
+          isRehearsal={view.event["it"]?.isRehearsal ?? false}
         />
       )}
       <StageSlides
