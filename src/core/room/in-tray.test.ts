@@ -48,6 +48,10 @@ describe("rule 28: the in-tray", () => {
       troubles: { "cannot-hear": { count: 4, house: 40 } },
       figures: { foyer: { count: 2 } },
       hands: { h2: { name: "Bo", raisedAt: at + 2 }, h1: { name: "Ada", raisedAt: at + 1 } },
+      sideRooms: {
+        1: { name: "Knots", size: 2, here: 2, visitors: [], help: null },
+        2: { name: "Curlews", size: 2, here: 2, visitors: [], help: { byId: "b", name: "Bea", at } },
+      },
     };
     expect(ids(busy, { overMinutes: 7 })).toEqual([
       "leader-away",
@@ -55,6 +59,7 @@ describe("rule 28: the in-tray", () => {
       "foyer",
       "hand:h1",
       "hand:h2",
+      "side-help:b",
       "question:q1",
       "over-time",
       "signal-cannot-hear",

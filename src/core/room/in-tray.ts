@@ -22,6 +22,15 @@ export type TrayItem =
       readonly name: string;
       readonly raisedAt: number;
     }
+  /** a side room asks for help */
+  | {
+      readonly kind: "help";
+      readonly id: string;
+      readonly room: number;
+      readonly roomName: string;
+      readonly name: string;
+      readonly at: number;
+    }
   | { readonly kind: "question"; readonly id: string; readonly questionId: string; readonly votes: number }
   | {
       readonly kind: "signal";
@@ -86,6 +95,25 @@ function handsUp(view: DeskView): TrayItem[] {
     .map(([ticketId, { name, raisedAt }]) => ({ kind: "hand", id: `hand:${ticketId}`, ticketId, name, raisedAt }));
 }
 
+function helpAsked(view: DeskView): TrayItem[] {
+  return Object.entries(view.sideRooms)
+    .flatMap(([room, { name: roomName, help }]) =>
+      help
+        ? [
+            {
+              kind: "help" as const,
+              id: `side-help:${help.byId}`,
+              room: Number(room),
+              roomName,
+              name: help.name,
+              at: help.at,
+            },
+          ]
+        : [],
+    )
+    .sort((a, b) => a.at - b.at);
+}
+
 function newQuestions(view: DeskView): TrayItem[] {
   const open = Object.entries(view.questions)
     .filter(([, question]) => question.state === "new" && question.mergedIntoId === null)
@@ -123,6 +151,7 @@ export function inTray(view: DeskView, moment: TrayMoment): readonly TrayItem[] 
     ...troubles(view, moment).map((one) => ({ kind: "trouble", id: one.trouble, ...one }) as const),
     ...atTheDoor(view),
     ...handsUp(view),
+    ...helpAsked(view),
     ...newQuestions(view),
     ...notes(view, moment),
   ];

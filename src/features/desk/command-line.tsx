@@ -8,6 +8,7 @@ import type { Offer } from "./offer";
 import { pollOffers } from "./poll-offers";
 import { questionOffers } from "./questions/question-offers";
 import type { DeskScene } from "./scene";
+import { channelOffers, sideOffers } from "./side-offers";
 
 /** What the desk may do about the audience: the floor given and taken back, hands lowered. */
 function floorOffers({ view, may }: Pick<DeskScene, "view" | "may">): readonly Offer[] {
@@ -32,7 +33,7 @@ function floorOffers({ view, may }: Pick<DeskScene, "view" | "may">): readonly O
 }
 
 /** Every act the desk has now, in words: person and act first, then the room's own. */
-function offersOf({ view, segments, currentIndex, may }: DeskScene): readonly Offer[] {
+function offersOf({ view, segments, currentIndex, may, now }: DeskScene): readonly Offer[] {
   const status = view.status["it"]!;
   const cue = view.cue["it"]!;
   const leavingSegmentId = cue.currentSegmentId;
@@ -74,6 +75,8 @@ function offersOf({ view, segments, currentIndex, may }: DeskScene): readonly Of
     ...acts,
     ...pollOffers({ view, may }),
     ...questionOffers({ view, may }),
+    ...sideOffers({ view, may, now }),
+    ...channelOffers({ view, may }),
     ...people,
     ...deviceOffers({ view, leaderId, may }),
     ...floor,

@@ -62,3 +62,25 @@ export function DoorItem({ item, scene }: { item: Extract<TrayItem, { kind: "doo
     </div>
   );
 }
+
+/** A side room that asks for help: looking in is the answer. */
+export function HelpItem({ item, scene }: { item: Extract<TrayItem, { kind: "help" }>; scene: DeskScene }) {
+  const { send, may, now } = scene;
+  return (
+    <div className="flex items-center gap-2">
+      <Who name={item.name}>
+        asks for help in side room <bdi>{item.roomName}</bdi> for{" "}
+        <span className="mono">{spanText(Math.max(0, now - item.at))}</span>
+      </Who>
+      {may("sideRooms.visit") && (
+        <Button
+          weight="act"
+          aria-label={`Look in: ${item.roomName}`}
+          onClick={() => send({ type: "sideRooms.visit", room: item.room })}
+        >
+          Look in
+        </Button>
+      )}
+    </div>
+  );
+}

@@ -1,6 +1,6 @@
 "use client";
 import { useState } from "react";
-import { readableLook } from "@/core/front-door";
+import { paper, readableLook } from "@/core/front-door";
 import { lookStyle } from "@/features/shared/look";
 import { Button, Checkbox, Dialog, Field, Input } from "@/ui";
 import type { DeskScene } from "./scene";
@@ -17,7 +17,11 @@ const offered = [
 /** How a screen of the audience looks with it, before anybody sees it. */
 function Sample({ colour, isTinted }: { colour: string; isTinted: boolean }) {
   return (
-    <div data-theme="paper" className="rounded-sheet border border-rule p-3" style={lookStyle(colour, isTinted)}>
+    <div
+      data-theme="paper"
+      className="rounded-sheet border border-rule p-3"
+      style={{ background: paper, ...lookStyle(colour, isTinted) }}
+    >
       <p className="text-lead font-semibold text-[#1B1F23]">Tides and the saltmarsh</p>
       <p style={{ color: "var(--action)" }}>Words that lead somewhere</p>
       <span

@@ -2,7 +2,7 @@
 import { useState, type ReactNode } from "react";
 import { mostInTray, type TrayItem } from "@/core/room";
 import { troubleWords as signalTrouble } from "@/features/shared/signal-words";
-import { DoorItem, HandItem } from "./hand-item";
+import { DoorItem, HandItem, HelpItem } from "./hand-item";
 import { Button } from "@/ui";
 import { nearFinder } from "./questions/near";
 import { QuestionCard } from "./questions/question-card";
@@ -36,6 +36,8 @@ function Content(props: { item: Exclude<TrayItem, { kind: "question" }>; isFirst
       return <HandItem item={item} isFirst={props.isFirstHand} scene={scene} />;
     case "door":
       return <DoorItem item={item} scene={scene} />;
+    case "help":
+      return <HelpItem item={item} scene={scene} />;
     case "waiting":
       return (
         <>

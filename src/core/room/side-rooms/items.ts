@@ -9,7 +9,7 @@ export interface TeamSideRoomItem extends SideRoomItem {
   readonly here: number;
   readonly visitors: readonly { readonly ticketId: string; readonly name: string }[];
   /** who asks for help, and since when */
-  readonly help: { readonly name: string; readonly at: number } | null;
+  readonly help: { readonly byId: string; readonly name: string; readonly at: number } | null;
 }
 
 /** Where the side rooms stand in time, and what the desk says to all of them. */

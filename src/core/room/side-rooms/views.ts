@@ -39,7 +39,7 @@ export function teamSides(sight: Of) {
       visitors: [...own.visitors].flatMap(([id, at]) =>
         at === room ? [{ ticketId: id, name: personOf(sight, id) }] : [],
       ),
-      help: help ? { name: personOf(sight, help.byId), at: help.at } : null,
+      help: help ? { ...help, name: personOf(sight, help.byId) } : null,
     };
   }
   return { sides: sides(sight), sideRooms };
