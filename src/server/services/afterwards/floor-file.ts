@@ -1,21 +1,17 @@
-import { eq } from "drizzle-orm";
 import { floorRecord } from "@/core/room";
 import type { Db } from "../../db/client";
-import { anyOf } from "../../db/queries/any-of";
 import { rowsOfFloor } from "../../db/queries/floor-rows";
-import { people, tickets } from "../../db/schema";
 import { csvText, type Cell } from "../ground/delimited";
+import { folkOf } from "./folk";
 import { iso } from "./moments";
 
 /** Every time that somebody of the audience had the floor, or was offered it (rule 19). */
 export async function floorFile(db: Db, occurrenceId: string): Promise<string> {
   const turns = floorRecord(await rowsOfFloor(db, occurrenceId));
-  const folk = await db
-    .select({ id: tickets.id, name: people.name, email: people.email })
-    .from(tickets)
-    .innerJoin(people, eq(people.id, tickets.personId))
-    .where(anyOf(tickets.id, [...new Set(turns.map((turn) => turn.ticketId))]));
-  const known = new Map(folk.map((one) => [one.id, one]));
+  const known = await folkOf(
+    db,
+    turns.map((turn) => turn.ticketId),
+  );
   const rows = turns.map((turn): Cell[] => [
     known.get(turn.ticketId)?.name ?? "",
     known.get(turn.ticketId)?.email ?? "",

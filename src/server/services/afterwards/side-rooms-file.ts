@@ -1,21 +1,18 @@
-import { eq, sql } from "drizzle-orm";
+import { sql } from "drizzle-orm";
 import { sideStays } from "@/core/room";
 import type { Db } from "../../db/client";
-import { anyOf } from "../../db/queries/any-of";
 import { rowsOfSideRooms } from "../../db/queries/floor-rows";
-import { people, tickets } from "../../db/schema";
 import { csvText, type Cell } from "../ground/delimited";
+import { folkOf } from "./folk";
 import { iso } from "./moments";
 
 /** Who was in which side room and when: its first two columns are those that a file of rooms is read by. */
 export async function sideRoomsFile(db: Db, occurrenceId: string): Promise<string> {
   const stays = sideStays(await rowsOfSideRooms(db, occurrenceId));
-  const folk = await db
-    .select({ id: tickets.id, name: people.name, email: people.email })
-    .from(tickets)
-    .innerJoin(people, eq(people.id, tickets.personId))
-    .where(anyOf(tickets.id, [...new Set(stays.map((one) => one.ticketId))]));
-  const known = new Map(folk.map((one) => [one.id, one]));
+  const known = await folkOf(
+    db,
+    stays.map((one) => one.ticketId),
+  );
   const { rows } = await db.execute(sql`select names from side_room_sheets where occurrence_id = ${occurrenceId}`);
   const names = (rows[0]?.["names"] ?? []) as string[];
   const lines = stays.map(({ ticketId, room, from, until }): Cell[] => [
