@@ -1,77 +1,49 @@
 import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import type { CaptionRow, CommandBody } from "@/contracts";
-import type { Actor } from "@/core/people";
 import { mainRoomOf } from "@/server/db/queries/journal";
 import { logReader } from "@/server/room";
 import { captionsFile } from "@/server/services/afterwards/caption-files";
-import { execute } from "@/server/services/ground/room/commands";
-import { bringFact } from "@/server/services/hour/facts";
-import { addTicket, makeEvent, makeWorld, seat, type MadeEvent, type World } from "../support/world";
+import { openHour, type Hour } from "../support/hour";
+import { makeWorld, type World } from "../support/world";
+import { codeOf } from "../support/code-of";
 
 let world: World;
-let event: MadeEvent;
+let hour: Hour;
 let people: { producer: string; captioner: string; attendee: string };
-const actors: Readonly<Record<keyof typeof people, Actor>> = {
-  producer: { role: "producer", duties: [] },
-  captioner: { role: "captioner", duties: [] },
-  attendee: { role: "attendee", duties: [] },
-};
 beforeAll(async () => {
   world = await makeWorld();
 });
 afterAll(() => world.close());
-const who = (as: keyof typeof people) => ({
-  actorId: people[as],
-  actor: actors[as],
-  occurrenceId: event.occurrenceId,
-  organisationId: world.organisationId,
-});
-const run = (command: CommandBody) =>
-  execute(world.context, world.cache, who("producer"), { commandId: randomUUID(), command });
+const run = (command: CommandBody) => hour.run(command);
 const say = (
   text: string,
   part: { as?: keyof typeof people; language?: string; replacesId?: string; id?: string } = {},
 ) =>
-  bringFact(
-    world.context,
-    who(part.as ?? "captioner"),
+  hour.bring(
+    people[part.as ?? "captioner"],
     { type: "captions.say", language: part.language ?? "en", text, replacesId: part.replacesId ?? null },
-    null,
-    part.id ?? randomUUID(),
+    part.id,
   );
 const feed = async () => {
-  const room = await mainRoomOf(world.context.db, event.occurrenceId);
+  const room = await mainRoomOf(world.context.db, hour.event.occurrenceId);
   const rows = await logReader("captions:lines").after(world.context.db, room!.id, "captions:lines", 0, 100);
   return rows.map((row) => row.row as CaptionRow);
 };
-const code = async (act: Promise<unknown>) =>
-  act.then(
-    () => "done",
-    (error: { failure?: { code: string } }) => error.failure?.code ?? "defect",
-  );
-
 beforeEach(async () => {
+  hour = await openHour(world, ["Anna Lowe"], [{ name: "Ilka Varn", role: "captioner" }]);
+  people = { producer: hour.producerId, captioner: hour.stage[0]!, attendee: hour.guests[0]! };
   world.clock.set(Date.parse("2026-11-26T18:00:00Z"));
-  event = await makeEvent(world, { houseSize: 100 });
-  people = {
-    producer: await addTicket(world, event, "producer", "Second Producer"),
-    captioner: await addTicket(world, event, "captioner", "Ilka Varn"),
-    attendee: await addTicket(world, event, "attendee", "Anna Lowe"),
-  };
-  await seat(world, event, people.attendee);
-  await run({ type: "stage.enter" });
-  await run({ type: "hour.open-doors" });
   await run({ type: "hour.raise-curtain" });
   await run({ type: "captions.set-languages", languages: ["en", "es"] });
 });
 
 describe("rule 24: captions in the database", () => {
   it("are a captioner's or the team's to write, in a language that is open", async () => {
-    expect(await code(say("Good evening."))).toBe("done");
-    expect(await code(say("Good evening.", { as: "producer" }))).toBe("done");
-    expect(await code(say("Good evening.", { as: "attendee" }))).toBe("not-allowed");
-    expect(await code(say("Guten Abend.", { language: "de" }))).toBe("not-found");
+    expect(await codeOf(say("Good evening."))).toBe("done");
+    expect(await codeOf(say("Good evening.", { as: "producer" }))).toBe("done");
+    expect(await codeOf(say("Good evening.", { as: "attendee" }))).toBe("not-allowed");
+    expect(await codeOf(say("Guten Abend.", { language: "de" }))).toBe("not-found");
   });
   it("a repeated command is the same line; a correction within ten seconds takes its place, a later one is a line of its own", async () => {
     const id = randomUUID();
@@ -94,7 +66,7 @@ describe("rule 24: captions in the database", () => {
     await say("The knots came early. We counted until the light was gone on the north creek.");
     await say("Las aves llegaron pronto.", { language: "es" });
     const file = (language: string) =>
-      captionsFile(world.context, world.owner, event.eventId, event.occurrenceId, language);
+      captionsFile(world.context, world.owner, hour.event.eventId, hour.event.occurrenceId, language);
     expect(await file("en")).toBe(
       [
         "WEBVTT\n",
@@ -103,6 +75,6 @@ describe("rule 24: captions in the database", () => {
       ].join("\n"),
     );
     expect(await file("es")).toContain("Las aves llegaron pronto.");
-    expect(await code(file("fr"))).toBe("not-found");
+    expect(await codeOf(file("fr"))).toBe("not-found");
   });
 });

@@ -1,13 +1,12 @@
-import { randomUUID } from "node:crypto";
-import { inArray } from "drizzle-orm";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import type { CommandBody } from "@/contracts";
 import { project, noFigures, type StageView } from "@/core/room";
-import { tickets } from "@/server/db/schema";
 import { loadDirectory } from "@/server/room";
-import { executeWhole, roomOf } from "@/server/services/ground/room/commands";
+import { roomOf } from "@/server/services/ground/room/commands";
+import { dismissAway } from "@/server/services/hour/dismiss-away";
 import { openHour, type Hour } from "../support/hour";
-import { addTicket, makeWorld, type World } from "../support/world";
+import { makeWorld, type World } from "../support/world";
+import { codeOf } from "../support/code-of";
 
 let world: World;
 let hour: Hour;
@@ -17,26 +16,15 @@ beforeAll(async () => {
 });
 afterAll(() => world.close());
 beforeEach(async () => {
-  hour = await openHour(world, ["Ines Marl", "Oskar Vell"]);
-  first = await addTicket(world, hour.event, "interpreter", "Livia Aranda");
-  second = await addTicket(world, hour.event, "interpreter", "Tomas Reyo");
-  await world.context.db
-    .update(tickets)
-    .set({ languages: ["en", "es"] })
-    .where(inArray(tickets.id, [first, second]));
+  const pair: [string, string] = ["en", "es"];
+  hour = await openHour(
+    world,
+    ["Ines Marl", "Oskar Vell"],
+    ["Livia Aranda", "Tomas Reyo"].map((name) => ({ name, role: "interpreter", pair })),
+  );
+  [first, second] = hour.stage as [string, string];
 });
-const as = (by: string, command: CommandBody) =>
-  executeWhole(
-    world.context,
-    world.cache,
-    { actorId: by, actor: { role: "interpreter", duties: [] }, occurrenceId: hour.event.occurrenceId },
-    { commandId: randomUUID(), command },
-  );
-const code = (act: Promise<unknown>) =>
-  act.then(
-    () => "done",
-    (error: { failure?: { code: string } }) => error.failure?.code ?? "defect",
-  );
+const as = (by: string, command: CommandBody) => hour.run(command, by);
 const channel = async () => {
   const { db } = world.context;
   const words = (await loadDirectory(db, hour.event.occurrenceId))!.words;
@@ -48,8 +36,8 @@ const speak: CommandBody = { type: "channels.open-microphone", language: "es" };
 describe("rule 16: channels of interpreters in the database", () => {
   it("come from the pairs of the people list; one microphone speaks on each", async () => {
     await as(first, speak);
-    expect(await code(as(second, speak))).toBe("channel-taken");
-    expect(await code(as(second, { type: "channels.open-microphone", language: "fr" }))).toBe("not-found");
+    expect(await codeOf(as(second, speak))).toBe("channel-taken");
+    expect(await codeOf(as(second, { type: "channels.open-microphone", language: "fr" }))).toBe("not-found");
     expect(await channel()).toMatchObject({ speaker: "Livia Aranda", listeners: 0 });
   });
   it("are handed over when both agreed and the time has come, and go on without a gap", async () => {
@@ -66,5 +54,11 @@ describe("rule 16: channels of interpreters in the database", () => {
     await hour.run({ type: "channels.listen", language: "es" }, hour.guests[1]);
     await hour.run({ type: "channels.listen", language: null }, hour.guests[1]);
     expect(await channel()).toMatchObject({ listeners: 1, speaker: null });
+  });
+  it("are free a minute after the line of whoever spoke is gone, so that another can go on", async () => {
+    await as(first, speak);
+    await dismissAway(world.context, hour.event.occurrenceId, [first, hour.guests[0]!]);
+    expect(await channel()).toMatchObject({ speaker: null });
+    expect(await codeOf(as(second, speak))).toBe("done");
   });
 });

@@ -16,6 +16,7 @@ import { enterByLink, register } from "@/server/services/way-in/registration";
 import { addStagePerson } from "@/server/services/people/stage-people";
 import { holderById, holderOf } from "@/server/services/way-in/tickets";
 import { goodPlan, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
+import { codeOf } from "../support/code-of";
 
 let world: World;
 beforeAll(async () => {
@@ -37,12 +38,6 @@ const weekly = {
 const spring = () => makeEvent(world, { shape: "series", rule: weekly, startLocal: "2027-03-11T18:00" });
 const starts = async ({ eventId }: MadeEvent) =>
   (await datesOf(world.context.db, eventId)).map((date) => date.startLocal);
-const codeOf = (call: Promise<unknown>): Promise<string> =>
-  call.then(
-    () => "done",
-    (error: { failure?: { code: string } }) => error.failure?.code ?? String(error),
-  );
-
 async function signUp(event: MadeEvent, dateIndex: number, email: string): Promise<string> {
   const { event: row } = await eventAccess(world.context, world.owner, event.eventId);
   const occurrence = (await datesOf(world.context.db, event.eventId))[dateIndex]!;

@@ -17,6 +17,7 @@ import { deckOf, lockedPdf, streamOf } from "../support/pdf";
 import { makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
 import { eq } from "drizzle-orm";
 import { randomUUID } from "node:crypto";
+import { codeOf } from "../support/code-of";
 
 let world: World;
 let event: MadeEvent;
@@ -26,11 +27,6 @@ beforeAll(async () => {
 });
 afterAll(() => world.close());
 
-const codeOf = (call: Promise<unknown>): Promise<string> =>
-  call.then(
-    () => "done",
-    (error: { failure?: { code: string } }) => error.failure?.code ?? String(error),
-  );
 const by = () => ({ member: world.owner });
 const tides = { title: "Tides", language: "en" };
 const bring = async (bytes: Uint8Array<ArrayBuffer>, about: object = tides) =>

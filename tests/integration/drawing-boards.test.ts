@@ -3,48 +3,33 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { eq, sql } from "drizzle-orm";
 import sharp from "sharp";
 import { commandInput, type CommandBody, type InkRow } from "@/contracts";
-import type { Actor } from "@/core/people";
 import { boardSurface, pictureOf, readSvg, type InkBody, type Mark, type Surface } from "@/core/room";
 import { decks, inkActs, tickets } from "@/server/db/schema";
 import { mainRoomOf } from "@/server/db/queries/journal";
 import { logReader, surfaceActs } from "@/server/room";
 import { boardFile } from "@/server/services/afterwards/board-files";
-import { execute, roomOf } from "@/server/services/ground/room/commands";
+import { roomOf } from "@/server/services/ground/room/commands";
 import { boardFromFile } from "@/server/services/hour/boards";
-import { bringFact } from "@/server/services/hour/facts";
 import { erasePeople } from "@/server/services/people/contacts/erase";
-import { addTicket, makeEvent, makeWorld, seat, type MadeEvent, type World } from "../support/world";
+import { openHour, type Hour } from "../support/hour";
+import { makeWorld, type MadeEvent, type World } from "../support/world";
+import { codeOf } from "../support/code-of";
 
-const desk: Actor = { role: "producer", duties: [] };
-const guest: Actor = { role: "attendee", duties: [] };
-const panel: Actor = { role: "panelist", duties: [] };
 let world: World;
+let hour: Hour;
 let event: MadeEvent;
 let people: { producer: string; panelist: string; attendee: string };
 let boardId: string;
+const crowd = Array.from({ length: 7 }, (_, i) => `Guest ${i}`);
 beforeAll(async () => {
   world = await makeWorld();
 });
 afterAll(() => world.close());
-const who = (actorId: string, actor: Actor) => ({
-  actorId,
-  actor,
-  occurrenceId: event.occurrenceId,
-  organisationId: world.organisationId,
-});
-const run = (command: CommandBody, commandId: string = randomUUID()) =>
-  execute(world.context, world.cache, who(people.producer, desk), { commandId, command });
+const run = (command: CommandBody, commandId: string = randomUUID()) => hour.carryOut(commandId, command);
 beforeEach(async () => {
-  world.clock.set(Date.parse("2026-11-26T17:50:00Z"));
-  event = await makeEvent(world, { houseSize: 100 });
-  people = {
-    producer: await addTicket(world, event, "producer", "Second Producer"),
-    panelist: await addTicket(world, event, "panelist", "Ines Marl"),
-    attendee: await addTicket(world, event, "attendee", "Oskar Vell"),
-  };
-  await seat(world, event, people.attendee);
-  await run({ type: "stage.enter" });
-  await run({ type: "hour.open-doors" });
+  hour = await openHour(world, ["Oskar Vell", ...crowd], [{ name: "Ines Marl", role: "panelist" }]);
+  event = hour.event;
+  people = { producer: hour.producerId, panelist: hour.stage[0]!, attendee: hour.guests[0]! };
   await run({ type: "hour.raise-curtain" });
   boardId = randomUUID();
   await run({ type: "board.make", title: "Tides" }, boardId);
@@ -57,9 +42,8 @@ const act = (
   surface: Surface = boardSurface(boardId),
   id: string = randomUUID(),
 ) => {
-  const actor = { producer: desk, panelist: panel, attendee: guest }[as];
   const whole: InkBody = "tool" in body ? { do: "draw", mark: body, continues: null } : body;
-  return bringFact(world.context, who(people[as], actor), { type: "board.draw", surface, body: whole }, null, id);
+  return hour.bring(people[as], { type: "board.draw", surface, body: whole }, id);
 };
 const roomId = async () => (await mainRoomOf(world.context.db, event.occurrenceId))!.id;
 const rows = async (surface = boardSurface(boardId)) => surfaceActs(world.context.db, await roomId(), surface);
@@ -67,39 +51,20 @@ const picture = async () => pictureOf(await rows()).standing();
 const open = () => run({ type: "board.open", boardId, seen: null });
 const let_ = (reach: "team" | "stage" | "all", ...drawerIds: string[]) =>
   run({ type: "board.let-draw", reach, drawerIds });
-const refused = async (act: Promise<unknown>) =>
-  act.then(
-    () => "done",
-    (error: { failure?: { code: string } }) => error.failure?.code ?? "defect",
-  );
-
 describe("rule 22: strokes in the database", () => {
   it("of ten people who draw ten each at once none is lost, and each has its own place", async () => {
     await open();
     await let_("all");
-    const crowd = await Promise.all(
-      Array.from({ length: 7 }, (_, i) => addTicket(world, event, "attendee", `Guest ${i}`)),
-    );
-    for (const id of crowd) await seat(world, event, id);
-    const all: readonly (readonly [string, Actor])[] = [
-      [people.producer, desk],
-      [people.panelist, panel],
-      [people.attendee, guest],
-      ...crowd.map((id) => [id, guest] as const),
-    ];
+    const all = [people.producer, people.panelist, ...hour.guests];
+    expect(all).toHaveLength(10);
     await Promise.all(
-      all.flatMap(([id, actor], who_) =>
+      all.flatMap((id, nth) =>
         Array.from({ length: 10 }, (_, i) =>
-          bringFact(
-            world.context,
-            who(id, actor),
-            {
-              type: "board.draw",
-              surface: boardSurface(boardId),
-              body: { do: "draw", mark: line(who_, i, 9, 9), continues: null },
-            },
-            null,
-          ),
+          hour.bring(id, {
+            type: "board.draw",
+            surface: boardSurface(boardId),
+            body: { do: "draw", mark: line(nth, i, 9, 9), continues: null },
+          }),
         ),
       ),
     );
@@ -135,7 +100,7 @@ describe("rule 22: strokes in the database", () => {
       .insert(decks)
       .values({ ...about, state: "ready", pageCount: 3, sizeBytes: 1, createdAt: clock.now() });
     const page = { id: deckId, page: 2 };
-    expect(await refused(act("producer", line(0, 0, 9, 9), page))).toBe("not-allowed");
+    expect(await codeOf(act("producer", line(0, 0, 9, 9), page))).toBe("not-allowed");
     await run({ type: "slides.show", deckId, page: 2, seen: null });
     await act("producer", line(0, 0, 9, 9), page);
     await act("producer", line(1, 1, 9, 9), page);
@@ -149,20 +114,20 @@ describe("rule 22: strokes in the database", () => {
     expect(told[0]!["n"]).toBe(2);
   });
   it("is drawn on by whom the desk lets; the audience wipes out only its own, and clears nothing", async () => {
-    expect(await refused(act("attendee", line(0, 0, 9, 9)))).toBe("not-allowed");
+    expect(await codeOf(act("attendee", line(0, 0, 9, 9)))).toBe("not-allowed");
     await open();
-    expect(await refused(act("attendee", line(0, 0, 9, 9)))).toBe("not-allowed");
+    expect(await codeOf(act("attendee", line(0, 0, 9, 9)))).toBe("not-allowed");
     await let_("team", people.attendee);
     const [others, own] = [randomUUID(), randomUUID()];
     await act("producer", line(0, 0, 9, 9), undefined, others);
     await act("attendee", line(1, 1, 9, 9), undefined, own);
-    expect(await refused(act("panelist", line(2, 2, 9, 9)))).toBe("not-allowed");
-    expect(await refused(act("attendee", { do: "clear" }))).toBe("not-allowed");
+    expect(await codeOf(act("panelist", line(2, 2, 9, 9)))).toBe("not-allowed");
+    expect(await codeOf(act("attendee", { do: "clear" }))).toBe("not-allowed");
     await act("attendee", { do: "erase", ids: [others, own] });
     expect((await picture()).map((one) => one.id)).toEqual([others]);
     await act("attendee", { do: "undo" });
     expect(await picture()).toHaveLength(2);
-    expect(await refused(act("producer", line(0, 0, 9, 9), boardSurface(randomUUID())))).toBe("not-allowed");
+    expect(await codeOf(act("producer", line(0, 0, 9, 9), boardSurface(randomUUID())))).toBe("not-allowed");
   });
   it("a command of more points, other colours or half a point is none", () => {
     const command = (mark: object) => ({
@@ -208,7 +173,7 @@ describe("a board as the date's file", () => {
     ]);
   });
   it("is the team's that may have files, by its number", async () => {
-    expect(await refused(file("svg", 2))).toBe("not-found");
+    expect(await codeOf(file("svg", 2))).toBe("not-found");
   });
   it("becomes a new board whose marks are drawn on and wiped out; another file makes none", async () => {
     await act("panelist", line(1000, 5000, 9000, 5000));
@@ -228,7 +193,7 @@ describe("a board as the date's file", () => {
     expect(before).toBe(2);
     const other = { title: "", bytes: new TextEncoder().encode("<svg></svg>") };
     const place = { eventId: event.eventId, occurrenceId: event.occurrenceId };
-    expect(await refused(boardFromFile(world.context, world.cache, world.owner, place, other))).toBe("not-a-board");
+    expect(await codeOf(boardFromFile(world.context, world.cache, world.owner, place, other))).toBe("not-a-board");
   });
   it("leaves no mark behind where it is refused: the date is over", async () => {
     await act("panelist", line(1000, 5000, 9000, 5000));
@@ -237,7 +202,7 @@ describe("a board as the date's file", () => {
     const count = async () => world.context.db.$count(inkActs, eq(inkActs.roomId, await roomId()));
     const before = await count();
     const place = { eventId: event.eventId, occurrenceId: event.occurrenceId };
-    expect(await refused(boardFromFile(world.context, world.cache, world.owner, place, { title: "", bytes }))).toBe(
+    expect(await codeOf(boardFromFile(world.context, world.cache, world.owner, place, { title: "", bytes }))).toBe(
       "wrong-state",
     );
     expect(await count()).toBe(before);

@@ -30,17 +30,13 @@ import {
   saveTemplate,
 } from "@/server/services/planning/templates";
 import { addMember, goodPlan, makeEvent, makeWorld, type World } from "../support/world";
+import { codeOf } from "../support/code-of";
 
 let world: World;
 beforeAll(async () => {
   world = await makeWorld();
 });
 afterAll(() => world.close());
-const codeOf = (call: Promise<unknown>): Promise<string> =>
-  call.then(
-    () => "done",
-    (error: { failure?: { code: string } }) => error.failure?.code ?? String(error),
-  );
 const bytes = (text: string) => new TextEncoder().encode(text.replaceAll("\n", "\r\n"));
 
 describe("rule 3: seat licences in the database", () => {

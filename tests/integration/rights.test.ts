@@ -83,6 +83,7 @@ import {
   type World,
 } from "../support/world";
 import { commands } from "../support/commands";
+import { codeOf } from "../support/code-of";
 
 let world: World;
 let event: MadeEvent;
@@ -377,12 +378,6 @@ async function fromWorkspace(member: TeamMember, command: CommandBody): Promise<
     { commandId: randomUUID(), command },
   );
 }
-
-const codeOf = (call: Promise<unknown>): Promise<string> =>
-  call.then(
-    () => "done",
-    (error: { failure?: { code: string } }) => error.failure?.code ?? String(error),
-  );
 
 async function crewWith(duty: (typeof duties)[number] | null): Promise<TeamMember> {
   const member = await addMember(world.context, world.organisationId, "crew", "Crew");

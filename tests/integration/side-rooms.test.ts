@@ -13,6 +13,7 @@ import { bringSideRooms } from "@/server/services/hour/side-rooms";
 import { openHour, type Hour } from "../support/hour";
 import { joinAs, makeHub } from "../support/hub";
 import { makeWorld, type World } from "../support/world";
+import { codeOf } from "../support/code-of";
 
 const names = ["Ines Marl", "Oskar Vell", "Anna Lowe", "Zoë Marsh", "Rui Sand"];
 let world: World;
@@ -37,11 +38,6 @@ async function emailOf(ticketId: string): Promise<string> {
 }
 const state = async () => (await roomOf(world.context.db, hour.event.occurrenceId)).sideRooms;
 const say = (by: string, text: string) => hour.bring(by, { type: "chat.say", to: "side", withId: null, text });
-const code = (act: Promise<unknown>) =>
-  act.then(
-    () => "done",
-    (error: { failure?: { code: string } }) => error.failure?.code ?? "defect",
-  );
 const linesIn = async (room: number) => {
   const main = await mainRoomOf(world.context.db, hour.event.occurrenceId);
   const topic = sideTopicOf(room);
@@ -82,7 +78,7 @@ describe("rule 15: side rooms from a file and back", () => {
         "too-many-rows",
       ],
     ] as const)
-      expect(await code(bring(text))).toBe(expected);
+      expect(await codeOf(bring(text))).toBe(expected);
     expect((await state()).count).toBe(3);
   });
   it("is read again from the file that the date gives: the same people in the same rooms", async () => {
@@ -119,7 +115,7 @@ describe("rule 15: side rooms live", () => {
     expect(own.members.size).toBe(names.length);
     expect(own.members.get(a)).toBe(own.members.get(b));
     expect(own.members.get(a)).not.toBe(own.members.get(c));
-    expect(await code(hour.run({ type: "sideRooms.shuffle", seed: 5, together: [[a, b, c]], apart: [] }))).toBe(
+    expect(await codeOf(hour.run({ type: "sideRooms.shuffle", seed: 5, together: [[a, b, c]], apart: [] }))).toBe(
       "no-allotment",
     );
     await open();
@@ -138,21 +134,69 @@ describe("rule 15: side rooms live", () => {
         [b, 2],
       ],
     });
-    expect(await code(say(a, "Too early"))).toBe("sides-not-open");
+    expect(await codeOf(say(a, "Too early"))).toBe("sides-not-open");
     await open();
     await say(a, "We count on the ebb.");
     world.clock.advance(1000);
     await say(b, "We are two.");
-    expect(await code(say(d, "I have no room"))).toBe("sides-not-open");
+    expect(await codeOf(say(d, "I have no room"))).toBe("sides-not-open");
     expect([await linesIn(1), await linesIn(2)]).toEqual([["We count on the ebb."], ["We are two."]]);
     await hour.run({ type: "sideRooms.visit", room: 1 });
     await hour.run({ type: "sideRooms.call-back", inSeconds: 0 });
-    expect(await code(say(a, "Too late"))).toBe("sides-not-open");
+    expect(await codeOf(say(a, "Too late"))).toBe("sides-not-open");
     const chat = await hour.file("chat");
     expect(chat.map((row) => [row["to"], row["text"]])).toEqual([
       ["side room: 1", "We count on the ebb."],
       ["side room: 2", "We are two."],
     ]);
+  });
+  it("begins each round with empty rooms: nobody reads what others wrote there before; the record keeps it", async () => {
+    const [a, b] = hour.guests as [string, string];
+    await hour.run({ type: "sideRooms.make", count: 1, names: [] });
+    await hour.run({ type: "sideRooms.place", places: [[a, 1]] });
+    await open();
+    const first = await say(a, "Between us.");
+    await hour.run({ type: "sideRooms.call-back", inSeconds: 0 });
+    await hour.run({
+      type: "sideRooms.place",
+      places: [
+        [a, null],
+        [b, 1],
+      ],
+    });
+    const hub = makeHub(world);
+    try {
+      const screen = await joinAs(world, hub, hour.event, b, "attendee");
+      await screen.until(({ event, data }) => event === "lines" && JSON.stringify(data).includes("Between us."));
+      const { done } = await hour.carryOut(randomUUID(), { type: "sideRooms.open", inSeconds: 0 });
+      await hub.published(hour.event.occurrenceId, done);
+      // what stood on a screen goes from it
+      await screen.until(({ event, data }) => event === "lines" && JSON.stringify(data).includes('"row":null'));
+      const later = await joinAs(world, hub, hour.event, b, "attendee");
+      expect(JSON.stringify(later.heard)).not.toContain("Between us.");
+    } finally {
+      await hub.close();
+    }
+    expect(first.lines?.rows).toHaveLength(1);
+    expect((await hour.file("chat")).map((row) => [row["text"], row["state"]])).toEqual([["Between us.", "shown"]]);
+  });
+  it("has a line taken away by the team from the screens of the room", async () => {
+    const hub = makeHub(world);
+    try {
+      const a = hour.guests[0]!;
+      await hour.run({ type: "sideRooms.make", count: 1, names: [] });
+      await hour.run({ type: "sideRooms.place", places: [[a, 1]] });
+      await open();
+      const screen = await joinAs(world, hub, hour.event, a, "attendee");
+      const said = await say(a, "Not for here.");
+      hub.factBrought(hour.event.occurrenceId, a, said);
+      const lineId = said.lines!.rows[0]!.id;
+      const { done } = await hour.carryOut(randomUUID(), { type: "chat.take-away", lineId });
+      await hub.published(hour.event.occurrenceId, done);
+      await screen.until(({ event, data }) => event === "lines" && JSON.stringify(data).includes('"row":null'));
+    } finally {
+      await hub.close();
+    }
   });
   it("brings a room's words to its members' screens and to nobody else's, also after a move", async () => {
     const hub = makeHub(world);

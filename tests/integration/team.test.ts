@@ -22,6 +22,7 @@ import { eraseContact } from "@/server/services/people/contacts/erase";
 import { addStagePerson } from "@/server/services/people/stage-people";
 import { purge } from "@/server/services/outside/sweep";
 import { addMember, goodPlan, makeEvent, makeWorld, startOfTime, type World } from "../support/world";
+import { codeOf } from "../support/code-of";
 
 let world: World;
 beforeAll(async () => {
@@ -33,11 +34,6 @@ beforeEach(() => {
   world.sent.length = 0;
 });
 
-const codeOf = (call: Promise<unknown>): Promise<string> =>
-  call.then(
-    () => "done",
-    (error: { failure?: { code: string } }) => error.failure?.code ?? String(error),
-  );
 const nobodyKnows = () => Promise.resolve(false);
 const password = "reed-bed-at-noon";
 

@@ -4,6 +4,7 @@ export {
   chatTargets,
   mayWriteTo,
   sideTopicOf,
+  sideTopics,
   topicOf as chatTopicOf,
   type ChatTarget,
   type ChatTopic,
@@ -130,6 +131,7 @@ export {
   handOverSeconds,
   mostBelowDb,
   mostHandOverSeconds,
+  spokenBy,
   usualBelowDb,
   type Interpreting,
 } from "./channels/state";

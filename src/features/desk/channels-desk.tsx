@@ -1,6 +1,6 @@
 "use client";
 import { useState } from "react";
-import { mostBelowDb } from "@/core/room";
+import { mostBelowDb, type ChannelItem } from "@/core/room";
 import { languageName } from "@/features/shared/languages";
 import { Button, Empty, Field, Input, List, ListItem } from "@/ui";
 import type { DeskScene } from "./scene";
@@ -40,6 +40,8 @@ function FloorUnder({ scene }: { scene: DeskScene }) {
 export function ChannelsDesk({ scene }: { scene: DeskScene }) {
   const { channels, interpreters } = scene.view;
   const inOrder = Object.entries(channels).sort(([, a], [, b]) => a.position - b.position);
+  // somebody whose line is gone keeps the channel for a minute
+  const isHeard = ({ speakerId }: ChannelItem) => speakerId !== null && (interpreters[speakerId]?.isPresent ?? false);
   const away = Object.values(interpreters).filter((one) => !one.isPresent);
   if (inOrder.length === 0)
     return (
@@ -64,8 +66,10 @@ export function ChannelsDesk({ scene }: { scene: DeskScene }) {
             }
           >
             <span className="block font-semibold">{languageName(language)}</span>
-            <span className={channel.speaker ? "" : "text-attention"}>
-              {channel.speaker ? `${channel.speaker} interprets` : "Nobody interprets"}
+            <span className={isHeard(channel) ? "" : "text-attention"}>
+              {channel.speaker
+                ? `${channel.speaker} ${isHeard(channel) ? "interprets" : "lost the line"}`
+                : "Nobody interprets"}
             </span>
             <span className="text-ink-2">
               {" · "}

@@ -30,6 +30,15 @@ describe("hands of people who left (rule 19)", () => {
     expect(away.overdue(raised, here("a2"), at + 74 * second)).toEqual([]);
     expect(away.overdue(raised, here("a2"), at + 75 * second)).toEqual(["a1"]);
   });
+  it("are interpreters' channels, too: nobody waits for a microphone whose line is gone", () => {
+    const away = new AwayVoices();
+    const spoken = foldAll(emptyRoom, [
+      { seq: 1, at, actorId: "i1", body: { type: "channels.spoken", language: "es", ticketId: "i1" } },
+    ]);
+    expect(away.overdue(spoken, here("i1"), at)).toEqual([]);
+    expect(away.overdue(spoken, here(), at)).toEqual([]);
+    expect(away.overdue(spoken, here(), at + 35 * second)).toEqual(["i1"]);
+  });
   it("are those of whoever has the floor, too: a microphone that nobody sits at keeps none", () => {
     const away = new AwayVoices();
     const given = foldAll(emptyRoom, [

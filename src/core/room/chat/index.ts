@@ -14,9 +14,10 @@ export type ChatTopic =
 
 /** Each side room has a feed of its own. */
 export const sideTopicOf = (room: number): ChatTopic => `chat:side-${room}`;
+export const sideTopics: readonly ChatTopic[] = Array.from({ length: mostSideRooms }, (_, i) => sideTopicOf(i + 1));
 const sideFeeds = Object.fromEntries(
-  Array.from({ length: mostSideRooms }, (_, i) => [
-    sideTopicOf(i + 1),
+  sideTopics.map((topic, i) => [
+    topic,
     {
       isFor: (standing: Standing) => standing.sideRoom === i + 1 && (isInHouse(standing) || isOfTheStage(standing)),
       window: 60,

@@ -129,6 +129,7 @@ export const sideRooms = {
       closesAt: null,
       out: Book.empty(),
       help: Book.empty(),
+      visitors: Book.empty(),
     }),
     "sideRooms.called-back": (own, { closesAt }) => ({ ...own, closesAt }),
     "sideRooms.told": (own, { isTold }) => ({ ...own, isTold }),

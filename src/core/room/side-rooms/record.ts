@@ -31,6 +31,13 @@ export function sideStays(rows: Iterable<SideRow>): readonly SideStay[] {
     const until = closesAt === null ? at : Math.min(at, closesAt);
     if (from !== undefined && until > from) stays.push({ ticketId, room: roomOf.get(ticketId)!, from, until });
   };
+  const put = (ticketId: string, room: number | null, at: number) => {
+    if (roomOf.get(ticketId) === room && since.has(ticketId)) return;
+    leave(ticketId, at);
+    if (room === null) return void roomOf.delete(ticketId);
+    roomOf.set(ticketId, room);
+    if (opensAt !== null) since.set(ticketId, Math.max(at, opensAt));
+  };
   const closeAll = (at: number) => {
     for (const id of [...since.keys()]) leave(id, at);
     opensAt = null;
@@ -40,13 +47,10 @@ export function sideStays(rows: Iterable<SideRow>): readonly SideStay[] {
     if (closesAt !== null && at >= closesAt) closeAll(closesAt);
     switch (body.type) {
       case "sideRooms.placed":
-        for (const [id, room] of body.places) {
-          if (roomOf.get(id) === room && since.has(id)) continue;
-          leave(id, at);
-          if (room === null) roomOf.delete(id);
-          else roomOf.set(id, room);
-          if (room !== null && opensAt !== null) since.set(id, Math.max(at, opensAt));
-        }
+        for (const [id, room] of body.places) put(id, room, at);
+        break;
+      case "sideRooms.made":
+        for (const [id, room] of [...roomOf]) if (room > body.count) put(id, null, at);
         break;
       case "sideRooms.opened":
         opensAt = body.opensAt;
@@ -60,8 +64,7 @@ export function sideStays(rows: Iterable<SideRow>): readonly SideStay[] {
         closesAt = body.closesAt;
         break;
       case "hour.shown-out":
-        leave(body.ticketId, at);
-        roomOf.delete(body.ticketId);
+        put(body.ticketId, null, at);
         break;
       case "hour.ended":
         closeAll(at);

@@ -95,6 +95,13 @@ describe("help and visits", () => {
       sideRoomOf(play(visited, [{ type: "sideRooms.visit", room: null }, later(23_000)]).sideRooms, "p"),
     ).toBeNull();
     expect(refusal(opened, { type: "sideRooms.visit", room: 1 }, later(0))).toBe("sides-not-open");
+    // a second round begins without those who looked in on the first
+    const again = play(
+      visited,
+      [{ type: "sideRooms.call-back", inSeconds: 0 }, later(23_000)],
+      [{ type: "sideRooms.open", inSeconds: 0 }, later(24_000)],
+    );
+    expect(sideRoomOf(again.sideRooms, "p")).toBeNull();
   });
 });
 
@@ -166,6 +173,21 @@ describe("the record of side rooms", () => {
       { ticketId: "c", room: 2, from: 11_000, until: 25_000 },
       { ticketId: "b", room: 2, from: 20_000, until: 90_000 },
     ]);
+  });
+  it("ends with the room itself: whoever was in one that is no more is in none", () => {
+    const stays = sideStays([
+      row(0, {
+        type: "sideRooms.placed",
+        places: [
+          ["a", 1],
+          ["b", 2],
+        ],
+      }),
+      row(0, { type: "sideRooms.made", count: 1 }),
+      row(1000, { type: "sideRooms.opened", opensAt: 1000 }),
+      row(5000, { type: "hour.ended" }),
+    ]);
+    expect(stays).toEqual([{ ticketId: "a", room: 1, from: 1000, until: 5000 }]);
   });
   it("has whoever was put into a room that never opened, without times", () => {
     expect(sideStays([row(0, { type: "sideRooms.placed", places: [["a", 3]] })])).toEqual([

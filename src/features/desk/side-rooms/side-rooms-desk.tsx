@@ -108,6 +108,7 @@ export function SideRoomsDesk(props: {
         me={me}
         now={now}
         zone={zone}
+        mayRemove={may("chat.take-away")}
       />
       {areSidesOpen(side, now) && may("sideRooms.tell") && <TellAll scene={scene} />}
       {may("sideRooms.let-choose") && (

@@ -30,8 +30,8 @@ export function ByRecognition(props: {
     setHeard("");
     typing("");
   };
-  // another language, or this place left: it listens no longer
-  useEffect(() => () => running.current?.stop(), [language]);
+  // this place left: it listens no longer
+  useEffect(() => () => running.current?.stop(), []);
   const start = (recogniser: Recogniser) => {
     setWrong(false);
     running.current = recogniser;

@@ -164,6 +164,8 @@ export function Captioner(props: {
             label: t("byRecognition"),
             content: (
               <ByRecognition
+                // another language is another listening
+                key={language}
                 language={language}
                 isRehearsal={props.isRehearsal}
                 say={say}

@@ -8,6 +8,7 @@ import type { AnyView, ChatTarget } from "@/core/room";
 import { Button, Confirm, Menu, Tabs } from "@/ui";
 import type { RoomLink } from "../room-link/use-room";
 import { ChatSwitch } from "./chat-switch";
+import { Talk } from "./talk";
 import { ChatComposer } from "./composer";
 import { LineList } from "./line-list";
 import { earlierOf, linesOf, type ShownLine } from "./rows";
@@ -27,40 +28,6 @@ const talks = [
   { topic: "chat:desk", label: "To the team", to: "desk" },
 ] as const satisfies readonly { topic: string; label: string; to: ChatTarget }[];
 
-function Talk(props: {
-  room: RoomLink<AnyView>;
-  me: string;
-  zone: string;
-  topic: string;
-  to: ChatTarget;
-  /** the team's own unless given */
-  words?: ChatWords;
-  locale?: string;
-  acts?: (line: ShownLine) => React.ReactNode;
-}) {
-  const { room, topic, to, words = teamWords } = props;
-  return (
-    <div className="flex min-h-0 flex-1 flex-col gap-2">
-      <LineList
-        lines={linesOf(room.logs.get(topic))}
-        me={props.me}
-        zone={props.zone}
-        words={words}
-        earlier={earlierOf(room, topic)}
-        {...(props.acts ? { acts: props.acts } : {})}
-      />
-      <ChatComposer
-        words={words}
-        locale={props.locale ?? "en"}
-        keptAs={`line-team-${to}`}
-        targets={[to]}
-        refusal={null}
-        say={(target, text) => room.send({ type: "chat.say", to: target, withId: null, text })}
-      />
-    </div>
-  );
-}
-
 /** On stage: talkback first, what the house writes beside it. */
 export function StageChat({ room, me, zone }: { room: RoomLink<AnyView>; me: string; zone: string }) {
   const t = useTranslations("stage");
@@ -78,7 +45,7 @@ export function StageChat({ room, me, zone }: { room: RoomLink<AnyView>; me: str
         tabs={order.map(({ topic, to }) => ({
           id: topic,
           label: t(`talks.${to}`),
-          content: <Talk room={room} me={me} zone={zone} topic={topic} to={to} words={own} locale={locale} />,
+          content: <Talk {...{ room, me, zone, topic, to, locale }} words={own} keptAs={`line-team-${to}`} />,
         }))}
       />
     </section>
@@ -209,7 +176,7 @@ export function DeskChat({
           ...talks.map(({ topic, label, to }) => ({
             id: topic,
             label,
-            content: <Talk room={room} me={me} zone={zone} topic={topic} to={to} acts={acts} />,
+            content: <Talk {...{ room, me, zone, topic, to, acts }} words={teamWords} keptAs={`line-team-${to}`} />,
           })),
           {
             id: "chat:notes",

@@ -2,9 +2,8 @@
 import { useLocale, useMessages, useTranslations } from "use-intl";
 import type { Messages } from "@/contracts/messages";
 import { sideTopicOf, type AnyView } from "@/core/room";
-import { ChatComposer } from "../chat/composer";
-import { LineList } from "../chat/line-list";
-import { earlierOf, linesOf } from "../chat/rows";
+import { Button } from "@/ui";
+import { Talk } from "../chat/talk";
 import { chatWords } from "../chat/words";
 import type { RoomLink } from "../room-link/use-room";
 
@@ -14,32 +13,32 @@ export function SideChat({
   number,
   me,
   zone,
+  mayRemove = false,
 }: {
   room: RoomLink<AnyView>;
   number: number;
   me: string;
   zone: string;
+  /** whether this person may take a line away */
+  mayRemove?: boolean;
 }) {
   const t = useTranslations("chat");
+  const own = useTranslations("sideRooms");
   const locale = useLocale();
   const words = chatWords((useMessages() as unknown as Messages).chat, (key, values) => t(key, values));
-  const topic = sideTopicOf(number);
+  const remove = (lineId: string) => (
+    <Button size="small" onClick={() => void room.send({ type: "chat.take-away", lineId })}>
+      {own("remove")}
+    </Button>
+  );
   return (
-    <section aria-label={words.title} className="flex h-96 flex-col gap-2 bg-sheet p-3">
-      <LineList
-        lines={linesOf(room.logs.get(topic))}
-        me={me}
-        zone={zone}
-        words={words}
-        earlier={earlierOf(room, topic)}
-      />
-      <ChatComposer
-        words={words}
-        locale={locale}
+    <section aria-label={words.title} className="flex h-96 flex-col bg-sheet p-3">
+      <Talk
+        {...{ room, me, zone, words, locale }}
+        topic={sideTopicOf(number)}
+        to="side"
         keptAs={`line-side-${number}`}
-        targets={["side"]}
-        refusal={null}
-        say={(_, text) => room.send({ type: "chat.say", to: "side", withId: null, text })}
+        {...(mayRemove ? { acts: (line) => remove(line.id) } : {})}
       />
     </section>
   );

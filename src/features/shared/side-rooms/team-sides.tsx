@@ -14,6 +14,8 @@ export function TeamSides(props: {
   me: string;
   now: number;
   zone: string;
+  /** whether they may take lines away */
+  mayRemove?: boolean;
 }) {
   const { room, view, me, now } = props;
   const t = useTranslations("sideRooms");
@@ -60,7 +62,13 @@ export function TeamSides(props: {
       {isOpen && visited !== null && (
         <div>
           <p className="mb-1 text-label text-ink-2">{t("visits", { name: nameOf(visited) })}</p>
-          <SideChat room={room as unknown as RoomLink<AnyView>} number={visited} me={props.me} zone={props.zone} />
+          <SideChat
+            room={room as unknown as RoomLink<AnyView>}
+            number={visited}
+            me={props.me}
+            zone={props.zone}
+            mayRemove={props.mayRemove ?? false}
+          />
         </div>
       )}
     </div>

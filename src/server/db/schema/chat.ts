@@ -39,7 +39,7 @@ export const chatLines = pgTable(
     /** of a note: whom it is with */
     withTicketId: uuid("with_ticket_id"),
     text: text("text").notNull(),
-    state: text("state", { enum: ["shown", "held", "removed", "moved"] }).notNull(),
+    state: text("state", { enum: ["shown", "held", "removed", "moved", "past"] }).notNull(),
     isQuestion: integer("is_question").notNull().default(0),
     at: instant("at").notNull(),
   },

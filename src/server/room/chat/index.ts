@@ -1,6 +1,6 @@
 import { sql } from "drizzle-orm";
 import type { FactBody, OwnLine } from "@/contracts";
-import type { LineFacts } from "@/core/room";
+import { sideTopics, type LineFacts } from "@/core/room";
 import { groupBy } from "@/core/shared";
 import type { Db } from "../../db/client";
 import type { RoomServer } from "../room-server";
@@ -72,9 +72,11 @@ export const chatServer: RoomServer = {
     switch (body.type) {
       case "chat.line-let-through":
       case "chat.line-taken-away":
-        return { logs: ["chat:house", "chat:stage", "chat:desk", "chat:talkback", "chat:notes", "chat:held"] };
+        return {
+          logs: ["chat:house", "chat:stage", "chat:desk", "chat:talkback", "chat:notes", "chat:held", ...sideTopics],
+        };
       case "chat.line-asked":
-        return { logs: ["chat:house", "chat:stage", "chat:desk", "chat:held"], people: [body.authorId] };
+        return { logs: ["chat:house", "chat:stage", "chat:desk", "chat:held", ...sideTopics], people: [body.authorId] };
       case "chat.cleared":
         return { logs: ["chat:house"] };
       default:

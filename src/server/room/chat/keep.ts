@@ -25,17 +25,22 @@ async function letThrough(tx: Db, place: RoomPlace, lineId: string): Promise<voi
     from chat_lines l, place where l.room_id = ${roomId} and l.topic = 'chat:held' and l.line_id = ${lineId}`);
 }
 
-/** Everything of the house's chat goes off the screens; the record keeps it. */
-const clear = (tx: Db, { roomId }: RoomPlace) =>
+/**
+ * Everything of these feeds goes off the screens; the record keeps it.
+ * @param feeds as SQL's LIKE has them
+ * @param state `past`: not taken away by anybody, its time was over
+ */
+const takeOff = (tx: Db, { roomId }: RoomPlace, feeds: string, state: "removed" | "past") =>
   tx.execute(sql`
     with lines as (
-      select seq, row_number() over (order by seq) as n from chat_lines
-      where room_id = ${roomId} and topic = 'chat:house' and state = 'shown'),
-    head as (
-      update log_heads set head = head + (select count(*) from lines) where room_id = ${roomId} and topic = 'chat:house'
-      returning head - (select count(*) from lines) as first)
-    update chat_lines l set state = 'removed', rev = head.first + lines.n from lines, head
-    where l.room_id = ${roomId} and l.topic = 'chat:house' and l.seq = lines.seq`);
+      select topic, seq, row_number() over (partition by topic order by seq) as n from chat_lines
+      where room_id = ${roomId} and topic like ${feeds} and state = 'shown'),
+    counts as (select topic, count(*) as n from lines group by topic),
+    heads as (
+      update log_heads h set head = h.head + counts.n from counts where h.room_id = ${roomId} and h.topic = counts.topic
+      returning h.topic, h.head - counts.n as first)
+    update chat_lines l set state = ${state}, rev = heads.first + lines.n from lines join heads on heads.topic = lines.topic
+    where l.room_id = ${roomId} and l.topic = lines.topic and l.seq = lines.seq`);
 
 /** The line shows that it became a question; the question has its words, its author and its time. */
 async function asQuestion(tx: Db, place: RoomPlace, lineId: string): Promise<void> {
@@ -65,7 +70,11 @@ export async function keepLines(tx: Db, place: RoomPlace, entries: readonly Jour
         await asQuestion(tx, place, body.lineId);
         break;
       case "chat.cleared":
-        await clear(tx, place);
+        await takeOff(tx, place, "chat:house", "removed");
+        break;
+      // whoever is in a room this time reads nothing of those who were there before
+      case "sideRooms.opened":
+        await takeOff(tx, place, "chat:side-%", "past");
         break;
       default:
         break;

@@ -1,13 +1,15 @@
 import { sql } from "drizzle-orm";
-import { sideRoomNameNote, sideRoomsMessageNote } from "@/core/room";
+import { signLostAfterMs } from "@/contracts";
+import { sideRoomNameNote, sideRoomsMessageNote, sideTopics } from "@/core/room";
 import type { Db } from "../../db/client";
 import { isStage } from "../../db/queries/roles";
 import type { RoomPlace, RoomServer } from "../room-server";
 
 /** Who is to be put into rooms: who is in the house, or everybody registered while nobody is. */
-async function candidates(db: Db, { occurrenceId }: RoomPlace): Promise<readonly string[]> {
+async function candidates(db: Db, { occurrenceId, now }: RoomPlace): Promise<readonly string[]> {
+  const alive = new Date(now - signLostAfterMs).toISOString();
   const here = await db.execute(sql`
-    select distinct ticket_id from stays where occurrence_id = ${occurrenceId} and to_at is null and place = 'house'
+    select distinct ticket_id from stays where occurrence_id = ${occurrenceId} and to_at is null and last_sign_at > ${alive}::timestamptz and place = 'house'
       and ticket_id is not null and not ${isStage(sql`role`)} order by 1 limit 5000`);
   if (here.rows.length > 0) return here.rows.map((row) => String(row["ticket_id"]));
   const { rows } = await db.execute(sql`
@@ -49,5 +51,7 @@ export const sideRoomsServer: RoomServer = {
     const names = row.names.flatMap((name, i) => (name ? [[sideRoomNameNote(i + 1), name] as const] : []));
     return row.message ? [...names, [sideRoomsMessageNote, row.message] as const] : names;
   },
+  // the words of the round before go off the screens
+  touches: (body) => (body.type === "sideRooms.opened" ? { logs: sideTopics } : {}),
   wants: (body) => (body.type === "sideRooms.made" || body.type === "sideRooms.told" ? [{ part: "notes" }] : []),
 };

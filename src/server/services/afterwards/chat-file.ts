@@ -39,7 +39,7 @@ export async function chatFile(db: Db, occurrenceId: string): Promise<string> {
           ? row.topic.replace("chat:side-", "")
           : null;
     const to = of === null ? toWords[row.target] : `${toWords[row.target]}: ${of}`;
-    return [iso(new Date(row.at).getTime()), row.name ?? "", to, row.text, row.state];
+    return [iso(new Date(row.at).getTime()), row.name ?? "", to, row.text, row.state === "past" ? "shown" : row.state];
   });
   return csvText(["at", "name", "to", "text", "state"], lines);
 }
