@@ -1,4 +1,4 @@
-import { intersectionOf, lengthOf, unionOf, type Interval, type IntervalSet } from "../time";
+import { differenceOf, intersectionOf, lengthOf, unionOf, type Interval, type IntervalSet } from "../time";
 
 /** Gaps up to this long between a person's intervals are no absence: a reload (rule 13). */
 export const closedGapMs = 30_000;
@@ -11,13 +11,17 @@ export interface CurtainSpan {
   readonly isStruck: boolean;
 }
 
-/** The show: the union of the curtain-up spans that were not struck out. An open span ends `now`. */
-export function showOf(spans: readonly CurtainSpan[], now: number): IntervalSet {
-  return unionOf(
+/**
+ * The show: the union of the curtain-up spans that were not struck out, without the spans in which the server
+ * itself was away. An open span ends `now`.
+ */
+export function showOf(spans: readonly CurtainSpan[], now: number, away: IntervalSet = []): IntervalSet {
+  const up = unionOf(
     spans
       .filter((span) => !span.isStruck)
       .map((span) => ({ start: span.raisedAt, end: Math.max(span.raisedAt, span.droppedAt ?? now) })),
   );
+  return away.length === 0 ? up : differenceOf(up, away);
 }
 
 /** One connection: a person's device, in and out. A phone call is one too. */

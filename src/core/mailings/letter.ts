@@ -27,6 +27,17 @@ export type Letter =
       readonly isGranted: boolean;
       readonly answer: string;
     }
+  /** what the room recorded is one file now, or could not be made one */
+  | {
+      readonly kind: "recording-made";
+      readonly eventId: string;
+      readonly occurrenceId: string;
+      readonly title: string;
+      readonly isReady: boolean;
+      readonly minutes: number;
+    }
+  /** to whoever asked for everything that is kept of them, in their language */
+  | { readonly kind: "own-file"; readonly proofId: string; readonly locale: string }
   /** to a registrant's old address, in their language */
   | {
       readonly kind: "address-changed";

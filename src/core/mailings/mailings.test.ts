@@ -34,6 +34,7 @@ const values: MergeValues = {
   recording_link: plainValue("https://r"),
   place_in_line: plainValue("3"),
   ticket_link: plainValue("https://t"),
+  survey_link: plainValue("https://s"),
   join_details: { text: "Join: https://x", html: "<table></table>" },
 };
 

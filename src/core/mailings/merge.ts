@@ -15,6 +15,7 @@ export const mergeFields = [
   "recording_link",
   "place_in_line",
   "ticket_link",
+  "survey_link",
   "reason",
 ] as const;
 

@@ -11,6 +11,7 @@ export {
 export {
   after,
   ahead,
+  anyone,
   audience,
   holds,
   live,

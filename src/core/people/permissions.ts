@@ -7,6 +7,7 @@ export type Phase = (typeof phases)[number];
 export const team = ["producer", "crew"] as const;
 export const onStage = ["producer", "crew", "panelist", "interpreter", "captioner"] as const;
 export const audience = ["attendee", "test-guest"] as const;
+export const anyone = [...onStage, ...audience] as const;
 export const ahead = ["scheduled", "backstage"] as const;
 export const live = ["backstage", "open"] as const;
 export const running = ["scheduled", "backstage", "open"] as const;

@@ -1,4 +1,4 @@
-import { groupBy } from "../shared";
+import { foldedText, groupBy } from "../shared";
 import type { PollQuestion } from "./poll";
 import { share } from "./share";
 import type { Tally } from "./tally";
@@ -36,8 +36,7 @@ export interface PollResult {
 
 /** Texts that are the same but for capitals and blanks stand together under the way most wrote it. */
 function textGroups(counts: Tally["counts"]): { id: string; label: string; count: number }[] {
-  const folded = (text: string) => text.normalize("NFC").replace(/\s+/gu, " ").trim().toLowerCase();
-  return [...groupBy(Object.entries(counts), ([text]) => folded(text))]
+  return [...groupBy(Object.entries(counts), ([text]) => foldedText(text))]
     .map(([id, ways]) => {
       const [label] = ways.reduce((most, way) => (way[1] > most[1] ? way : most));
       return { id, label, count: ways.reduce((sum, [, n]) => sum + n, 0) };

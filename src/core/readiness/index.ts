@@ -42,6 +42,7 @@ import { stagePersonBusy } from "./checks/stage-person-busy";
 import { startOutsideHours } from "./checks/start-outside-hours";
 import { techChecksOpen } from "./checks/tech-checks-open";
 import type { Check, Finding, PlanFacts, Severity } from "./plan-facts";
+import { stageChecks } from "./names";
 
 export const checks: readonly Check[] = [
   accessCodeWeak,
@@ -96,6 +97,7 @@ export function readinessOf(plan: PlanFacts): readonly Finding[] {
   return checks
     .map((check) => check(plan))
     .filter((one) => one !== null)
+    .filter((one) => !plan.isScreening || !stageChecks.has(one.check))
     .sort((a, b) => rank[a.severity] - rank[b.severity] || a.byAt - b.byAt || (a.check < b.check ? -1 : 1));
 }
 

@@ -47,6 +47,26 @@ export const checkNames = [
 ] as const;
 export type CheckName = (typeof checkNames)[number];
 
+/** Those that are about people on stage and what they are to do. */
+export const stageChecks: ReadonlySet<CheckName> = new Set<CheckName>([
+  "doors-held-by-one",
+  "heavy-picture",
+  "interpretation-without-interpreter",
+  "leader-not-coming",
+  "no-panelist",
+  "nobody-confirmed",
+  "panelist-not-invited",
+  "recording-without-consent",
+  "replies-outstanding",
+  "run-sheet-empty",
+  "run-sheet-over-the-hour",
+  "run-sheet-short",
+  "segment-without-leader",
+  "stage-person-at-night",
+  "stage-person-busy",
+  "tech-checks-open",
+]);
+
 /** Those that one act can mend. */
 export const mendableChecks = [
   "access-code-weak",

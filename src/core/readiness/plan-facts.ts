@@ -48,6 +48,8 @@ export interface PlanFacts {
   readonly formFieldCount: number;
   readonly questionsOn: boolean;
   readonly pollsOn: boolean;
+  /** a recording is watched together: nobody is on stage */
+  readonly isScreening: boolean;
   readonly isRecorded: boolean;
   readonly consentText: string;
   readonly interpretationInto: readonly string[];

@@ -40,6 +40,7 @@ const good: PlanFacts = {
   formFieldCount: 1,
   questionsOn: true,
   pollsOn: true,
+  isScreening: false,
   isRecorded: false,
   consentText: "",
   interpretationInto: [],
@@ -165,6 +166,14 @@ describe("readiness", () => {
       "access-code-weak",
       "no-test-guest",
     ]);
+  });
+
+  it("asks nothing of a stage, a run sheet or a recording where a recording is watched together", () => {
+    const bare = { stagePeople: [producer, crew], segments: [], isRecorded: true, interpretationInto: ["es"] };
+    expect(found(bare).length).toBeGreaterThan(3);
+    expect(found({ ...bare, isScreening: true })).toEqual([]);
+    // what its house needs is asked as of any date
+    expect(found({ ...bare, isScreening: true, isPublished: false })).toEqual(["not-published"]);
   });
 
   it("says nothing of an expectation where nobody has registered, nor of licences where none is owned", () => {

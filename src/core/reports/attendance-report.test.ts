@@ -15,7 +15,9 @@ const person = (personKey: string) => ({
   checks: 0,
 });
 const here = (personKey: string, from: number, to: number) => ({
+  entryKey: `${personKey}-${from}`,
   personKey,
+  role: "attendee" as const,
   device: "laptop",
   inAt: from,
   outAt: to,
@@ -59,5 +61,43 @@ describe("who stays through a segment", () => {
   });
   it("has no base for one that the house never saw", () => {
     expect(retained(at(21), at(24))).toEqual([0, 0]);
+  });
+});
+
+describe("credit for segments (rule 13)", () => {
+  const credit = { points: 2, thresholdPercent: 75, checks: null };
+  const played = [
+    { segmentId: "law", startAt: at(0), endAt: at(15) },
+    { segmentId: "cases", startAt: at(25), endAt: at(60) },
+  ];
+  const points = (ids: readonly string[], spans: ReportInput["played"] = played) =>
+    attendanceReport({ ...evening(spans), credit, creditSegmentIds: new Set(ids) }).lines.map((one) => [
+      one.personKey,
+      one.creditPoints,
+    ]);
+  it("is measured against those that carry it, as far as the house saw them", () => {
+    // law: 18:00:30–18:15: ada, bo and cy all along; cases: 18:25–19:00: ada and di all along, cy 15 of 35 minutes
+    expect(points(["law"])).toEqual([
+      ["ada", 2],
+      ["bo", 2],
+      ["cy", 2],
+      ["di", 0],
+    ]);
+    expect(points(["cases"])).toEqual([
+      ["ada", 2],
+      ["bo", 0],
+      ["cy", 0],
+      ["di", 2],
+    ]);
+  });
+  it("is for the whole show where none carries it, or none of those was played", () => {
+    // of 54.5 minutes: di 35 (64 %), cy 34.5
+    expect(points([])).toEqual([
+      ["ada", 2],
+      ["bo", 0],
+      ["cy", 0],
+      ["di", 0],
+    ]);
+    expect(points(["law"], [])).toEqual(points([]));
   });
 });

@@ -1,20 +1,24 @@
 import {
+  corrected,
   creditPoints,
+  keyAfter,
   houseCurve,
   measure,
   presenceByPerson,
   retentionOf,
   spanOf,
   type Connection,
+  type Correction,
   type CreditRule,
   type CurtainSpan,
+  type EntryKeyed,
   type HouseCurve,
   type Retention,
   showOf,
 } from "../attendance";
 import { countsInFigures, type Role } from "../people";
 import { groupBy } from "../shared";
-import { intersectionOf, type IntervalSet } from "../time";
+import { intersectionOf, unionOf, type IntervalSet } from "../time";
 
 /** What is known of somebody beside their connections. */
 export interface ReportPerson {
@@ -35,6 +39,8 @@ export interface AttendanceLine extends ReportPerson {
   readonly lastOutAt: number | null;
   readonly minutesPresent: number;
   readonly percentPresent: number;
+  /** of the segments that carry the credit; of the show where none does */
+  readonly creditPercent: number;
   readonly devices: number;
   readonly entries: number;
   readonly creditPoints: number | null;
@@ -58,22 +64,69 @@ export interface AttendanceReport {
 }
 
 export interface ReportInput {
-  readonly connections: readonly Connection[];
+  readonly connections: readonly EntryKeyed[];
   readonly people: readonly ReportPerson[];
   readonly curtainSpans: readonly CurtainSpan[];
   readonly played: readonly PlayedSpan[];
   readonly credit: CreditRule | null;
+  /** segments that carry the credit; none: it is for the whole show */
+  readonly creditSegmentIds?: ReadonlySet<string>;
   readonly now: number;
+  /** when the server itself was away: nobody could be there, and nobody is missed */
+  readonly away?: IntervalSet;
+  /** what the producer put right by hand */
+  readonly corrections?: readonly Correction[];
+}
+
+/** Lines of one person as one: what they did adds up, and a name is taken from where there is one. */
+function folded(people: readonly ReportPerson[], corrections: readonly Correction[]): ReportPerson[] {
+  if (corrections.length === 0) return [...people];
+  const after = keyAfter(corrections);
+  const tests = new Set(corrections.flatMap((one) => (one.kind === "test" ? [after(one.personKey)] : [])));
+  const lines = new Map<string, ReportPerson>();
+  // whom the others were merged into first: name, address and role are theirs
+  for (const own of [true, false])
+    for (const person of people) {
+      const key = after(person.personKey);
+      if ((key === person.personKey) !== own) continue;
+      const line = lines.get(key);
+      lines.set(key, line ? together(line, person) : { ...person, personKey: key });
+    }
+  return [...lines.values()].map((one) => (tests.has(one.personKey) ? { ...one, role: "test-guest" } : one));
+}
+const together = (one: ReportPerson, other: ReportPerson): ReportPerson => ({
+  ...one,
+  name: one.name || other.name,
+  email: one.email || other.email,
+  isRegistered: one.isRegistered || other.isRegistered,
+  questions: one.questions + other.questions,
+  votes: one.votes + other.votes,
+  hands: one.hands + other.hands,
+  checks: one.checks + other.checks,
+});
+
+/** What credit is measured against: the show, or what was seen of the segments that carry it, where any was played. */
+function creditShowOf({ played, creditSegmentIds }: ReportInput, show: IntervalSet): IntervalSet {
+  if (!creditSegmentIds || creditSegmentIds.size === 0) return show;
+  const carried = unionOf(
+    played
+      .filter((span) => creditSegmentIds.has(span.segmentId))
+      .map((span) => ({ start: span.startAt, end: span.endAt })),
+  );
+  const seen = intersectionOf(carried, show);
+  return seen.length > 0 ? seen : show;
 }
 
 function lineOf(
   person: ReportPerson,
   own: readonly Connection[],
   presence: IntervalSet,
-  show: IntervalSet,
-  credit: CreditRule | null,
+  about: { readonly show: IntervalSet; readonly creditShow: IntervalSet; readonly credit: CreditRule | null },
 ): AttendanceLine {
+  const { show, creditShow, credit } = about;
   const { minutes, percent } = measure(presence, show);
+  const creditPercent =
+    creditShow === show ? percent : measure(intersectionOf(presence, creditShow), creditShow).percent;
   let firstInAt: number | null = null;
   let lastOutAt: number | null = null;
   for (const span of own.map(spanOf)) {
@@ -86,9 +139,10 @@ function lineOf(
     lastOutAt,
     minutesPresent: minutes,
     percentPresent: percent,
+    creditPercent,
     devices: new Set(own.map((one) => one.device)).size,
     entries: own.length,
-    creditPoints: person.role === "attendee" ? creditPoints(percent, person.checks, credit) : null,
+    creditPoints: person.role === "attendee" ? creditPoints(creditPercent, person.checks, credit) : null,
   };
 }
 
@@ -106,13 +160,17 @@ function retained(span: PlayedSpan, show: IntervalSet, presences: readonly Inter
 
 /** Rule 13 as a whole: one line a person, the house curve and its figures, retention by segment. */
 export function attendanceReport(input: ReportInput): AttendanceReport {
-  const show = showOf(input.curtainSpans, input.now);
-  const presence = presenceByPerson(input.connections, show);
-  const own = groupBy(input.connections, (one) => one.personKey);
-  const lines = input.people.map((person) =>
-    lineOf(person, own.get(person.personKey) ?? [], presence.get(person.personKey) ?? [], show, input.credit),
+  const { corrections = [] } = input;
+  const show = showOf(input.curtainSpans, input.now, input.away);
+  const connections = corrections.length === 0 ? input.connections : corrected(input.connections, corrections);
+  const people = folded(input.people, corrections);
+  const presence = presenceByPerson(connections, show);
+  const own = groupBy(connections, (one) => one.personKey);
+  const about = { show, creditShow: creditShowOf(input, show), credit: input.credit };
+  const lines = people.map((person) =>
+    lineOf(person, own.get(person.personKey) ?? [], presence.get(person.personKey) ?? [], about),
   );
-  const house = input.people.filter((person) => countsInFigures(person.role));
+  const house = people.filter((person) => countsInFigures(person.role));
   const presences = house.map((person) => presence.get(person.personKey) ?? []);
   return {
     show,

@@ -28,7 +28,12 @@ const planRights = {
   "deck.bring": { roles: ["panelist"], phases: ["scheduled", ...live] },
   "hand-out.bring": { roles: ["panelist"], phases: ["scheduled", ...live] },
   "date.cancel": { roles: ["producer"], phases: ahead },
+  "report.correct": { roles: ["producer"], phases: after },
+  "report.share": { roles: ["producer"], phases: after },
+  "credit.issue": { roles: ["producer"], phases: after },
+  "survey.edit": { roles: ["producer"], phases: "any" },
   "recording.upload": { roles: team, duty: "recording", phases: after },
+  "recording.edit": { roles: team, duty: "recording", phases: after },
   "desk.open": { roles: team, phases: "any" },
   "house.enter": { roles: audience, phases: ["scheduled", ...live] },
 } as const satisfies Record<string, Permission>;

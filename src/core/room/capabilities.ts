@@ -5,10 +5,14 @@ import { chat } from "./chat";
 import { cues } from "./cues";
 import { files } from "./files";
 import { floor } from "./floor";
+import { help } from "./help";
 import { hour } from "./hour";
 import { look } from "./look";
+import { page } from "./page";
 import { polls } from "./polls";
+import { programme } from "./programme";
 import { questions } from "./questions";
+import { recording } from "./recording";
 import { scenes } from "./scenes";
 import { sideRooms } from "./side-rooms";
 import { signals } from "./signals";
@@ -35,6 +39,10 @@ export const capabilities = {
   channels,
   sideRooms,
   look,
+  page,
+  help,
+  programme,
+  recording,
 } as const;
 
 export type Capabilities = typeof capabilities;

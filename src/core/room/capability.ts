@@ -53,8 +53,10 @@ export interface LogTopic {
  * What nobody keeps: a level, a pointer, a stroke in progress. Sent on to whoever may hear it, the last of each
  * person alone, at most four times a second; never journalled. Its type is the feed that carries it.
  */
-export interface WhisperTopic {
+export interface WhisperTopic<State = never> {
   readonly isFor: (standing: Standing, switches: Switches) => boolean;
+  /** of what is said to one person alone, by `to`: whether this one may say it to that one. At once, in order, all of it */
+  readonly mayTell?: (own: State, from: Standing, to: Standing) => boolean;
 }
 
 /** How fast one person may bring an act: so many at once, then one each so often. */
@@ -91,5 +93,5 @@ export interface Capability<C extends Shape> {
   readonly concerns?: (before: C["state"], after: C["state"]) => Iterable<string>;
   readonly views: Readonly<Record<string, ViewTopic<C["state"]>>>;
   readonly logs?: Readonly<Record<string, LogTopic>>;
-  readonly whispers?: { readonly [T in C["whisper"]["type"]]: WhisperTopic };
+  readonly whispers?: { readonly [T in C["whisper"]["type"]]: WhisperTopic<C["state"]> };
 }

@@ -22,6 +22,15 @@ export function chain(entry: EntryBody): readonly RoomCommand[] {
     case "slides.taken-down":
     case "board.closed":
       return [{ type: "scenes.release", opens: null }];
+    // the floor was given with a screen: the stage keeps whose are shared
+    case "floor.screen-begun":
+      return [{ type: "stage.put-screen", ticketId: entry.ticketId, overId: entry.overId }];
+    case "floor.ended":
+      return [{ type: "stage.drop-screen", ticketId: entry.ticketId }];
+    case "stage.screen-begun":
+      return [{ type: "scenes.release", opens: "screen" }];
+    case "stage.screen-ended":
+      return entry.isLast ? [{ type: "scenes.release", opens: null }] : [];
     case "board.opened":
       return [{ type: "scenes.release", opens: "board" }];
     // back in the segment before: its leader turns again

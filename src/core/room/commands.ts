@@ -5,11 +5,15 @@ import type { ChatCommand, ChatEntry, ChatShape } from "./chat";
 import type { CuesCommand, CuesEntry, CuesShape } from "./cues";
 import type { FilesEntry } from "./files";
 import type { FloorCommand, FloorEntry, FloorShape } from "./floor/shape";
+import type { HelpCommand, HelpEntry, HelpShape } from "./help";
 import type { HourCommand } from "./hour";
 import type { HourEntry } from "./hour/state";
 import type { LookCommand, LookEntry, LookShape } from "./look";
+import type { PageCommand, PageEntry, PageShape } from "./page";
 import type { PollsCommand, PollsEntry, PollsShape } from "./polls";
+import type { ProgrammeShape } from "./programme";
 import type { QuestionsCommand, QuestionsEntry, QuestionsShape } from "./questions";
+import type { RecordingCommand, RecordingEntry, RecordingShape } from "./recording";
 import type { ScenesCommand, ScenesEntry } from "./scenes";
 import type { SideRoomsCommand, SideRoomsEntry, SideRoomsShape } from "./side-rooms/shape";
 import type { SignalsShape } from "./signals";
@@ -33,7 +37,10 @@ export type RoomCommand =
   | CaptionsCommand
   | ChannelsCommand
   | SideRoomsCommand
-  | LookCommand;
+  | LookCommand
+  | PageCommand
+  | HelpCommand
+  | RecordingCommand;
 /** Acts that come too often for the journal: each has a table and a unique key of its own. */
 export type RoomFact = Exclude<
   (
@@ -42,6 +49,10 @@ export type RoomFact = Exclude<
     | ChannelsShape
     | SideRoomsShape
     | LookShape
+    | PageShape
+    | HelpShape
+    | ProgrammeShape
+    | RecordingShape
     | ChatShape
     | CuesShape
     | FloorShape
@@ -71,7 +82,10 @@ export type EntryBody =
   | CaptionsEntry
   | ChannelsEntry
   | SideRoomsEntry
-  | LookEntry;
+  | LookEntry
+  | PageEntry
+  | HelpEntry
+  | RecordingEntry;
 
 /** One row of the journal. */
 export interface JournalEntry {

@@ -1,3 +1,6 @@
+import type { KeptSpace } from "./recording/space";
+import type { Screening } from "./hour/screening";
+import type { OnAir } from "@/core/programme";
 import type { DateTimes } from "../dates";
 import type { PollPlan, Tallies } from "../polls";
 import type { FileItem } from "./files/items";
@@ -18,8 +21,15 @@ export interface DirectoryEvent {
   readonly hasPlannedEnd: boolean;
   /** the languages that the hour is interpreted into (BCP 47) */
   readonly interpretedInto: readonly string[];
+  /** planned to be recorded: whoever is on stage is asked from the beginning, in the event's own words where it has some */
+  readonly isRecorded: boolean;
+  readonly consentText: string;
+  /** its public page on this house; null where a code is asked for first */
+  readonly path: string | null;
   /** the plan's own colour and picture */
   readonly look: { readonly colour: string; readonly pictureId: string | null };
+  /** a recording is shown at this date; null: people are on stage */
+  readonly screening: Screening | null;
   /** the event's own; the hour's rows may have turned some of them since */
   readonly switches: Switches;
 }
@@ -89,6 +99,10 @@ export interface RoomFigures {
   readonly votes: ReadonlyMap<string, number>;
   readonly tallies: ReadonlyMap<string, Tallies>;
   readonly signals: ReadonlyMap<SignalKind, SignalRate>;
+  /** feeds that are on the air, each with whoever makes it */
+  readonly feeds: ReadonlyMap<string, OnAir>;
+  /** how much longer the hour can be kept; null: nobody has looked yet */
+  readonly space: KeptSpace | null;
 }
 
 export const noFigures: RoomFigures = {
@@ -98,4 +112,6 @@ export const noFigures: RoomFigures = {
   votes: new Map(),
   tallies: new Map(),
   signals: new Map(),
+  feeds: new Map(),
+  space: null,
 };

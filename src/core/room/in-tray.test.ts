@@ -52,6 +52,10 @@ describe("rule 28: the in-tray", () => {
         1: { name: "Knots", size: 2, here: 2, visitors: [], help: null },
         2: { name: "Curlews", size: 2, here: 2, visitors: [], help: { byId: "b", name: "Bea", at } },
       },
+      helped: {
+        s1: { name: "Sal", askedAt: at, helperId: null, helperName: null },
+        s2: { name: "Sue", askedAt: at, helperId: "p", helperName: "Ann" },
+      },
     };
     expect(ids(busy, { overMinutes: 7 })).toEqual([
       "leader-away",
@@ -60,10 +64,17 @@ describe("rule 28: the in-tray", () => {
       "hand:h1",
       "hand:h2",
       "side-help:b",
+      "sight:s1",
       "question:q1",
       "over-time",
       "signal-cannot-hear",
     ]);
+  });
+  it("asks for nobody on stage where a recording is shown", () => {
+    const screening = { title: "Tides", lengthMs: 60_000, shownBeforeMs: 0, runsSince: 1 };
+    const desk = deskOf(asked);
+    expect(ids(desk)).toContain("stage-empty");
+    expect(ids({ ...desk, status: { it: { ...desk.status["it"]!, screening } } })).not.toContain("stage-empty");
   });
 
   it("tells whoever never came from whose line was lost, and both from a leader who is there", () => {

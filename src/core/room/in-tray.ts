@@ -31,6 +31,14 @@ export type TrayItem =
       readonly name: string;
       readonly at: number;
     }
+  /** somebody would show one of the team what they see */
+  | {
+      readonly kind: "sight";
+      readonly id: string;
+      readonly ticketId: string;
+      readonly name: string;
+      readonly at: number;
+    }
   | { readonly kind: "question"; readonly id: string; readonly questionId: string; readonly votes: number }
   | {
       readonly kind: "signal";
@@ -70,7 +78,8 @@ function troubles(view: DeskView, moment: TrayMoment): Trouble[] {
   if (leader && !leader.isPresent)
     found.push({ trouble: leader.place === "stage" ? "leader-line-lost" : "leader-away", name: leader.name });
   const isSomebodyOn = Object.values(view.stage).some((person) => person.place === "stage" && person.isPresent);
-  if (status.isCurtainUp && !isSomebodyOn) found.push({ trouble: "stage-empty" });
+  // a recording needs nobody on stage
+  if (status.isCurtainUp && !status.screening && !isSomebodyOn) found.push({ trouble: "stage-empty" });
   if (status.isCurtainUp && leader?.isPresent && moment.silentMs >= silentForMs)
     found.push({ trouble: "silence", name: leader.name });
   const leftMs = event.endAt - moment.now;
@@ -114,6 +123,12 @@ function helpAsked(view: DeskView): TrayItem[] {
     .sort((a, b) => a.at - b.at);
 }
 
+const sightsShown = (view: DeskView): TrayItem[] =>
+  Object.entries(view.helped)
+    .filter(([, { helperId }]) => helperId === null)
+    .sort(([, a], [, b]) => a.askedAt - b.askedAt)
+    .map(([ticketId, { name, askedAt }]) => ({ kind: "sight", id: `sight:${ticketId}`, ticketId, name, at: askedAt }));
+
 function newQuestions(view: DeskView): TrayItem[] {
   const open = Object.entries(view.questions)
     .filter(([, question]) => question.state === "new" && question.mergedIntoId === null)
@@ -152,6 +167,7 @@ export function inTray(view: DeskView, moment: TrayMoment): readonly TrayItem[] 
     ...atTheDoor(view),
     ...handsUp(view),
     ...helpAsked(view),
+    ...sightsShown(view),
     ...newQuestions(view),
     ...notes(view, moment),
   ];

@@ -3,6 +3,7 @@ export type { By, LogTopic, Pace } from "./capability";
 export {
   chatTargets,
   mayWriteTo,
+  sideAsksTopicOf,
   sideTopicOf,
   sideTopics,
   topicOf as chatTopicOf,
@@ -44,6 +45,15 @@ export {
   type HolderItem,
   type OwnFloor,
 } from "./floor";
+export {
+  screeningActs,
+  screeningDoorsMs,
+  screeningMsAt,
+  screeningTalkMs,
+  shownMs,
+  type Screening,
+  type ScreeningItem,
+} from "./hour/screening";
 export { isCurtainUp, isLetIn, showStartedAt, switchesNow, type HourEntry, type HourState } from "./hour/state";
 export { inTray, mostInTray, takerOf, type TrayItem, type TrayMoment, type Trouble } from "./in-tray";
 export { takenForMs } from "./tray";
@@ -59,6 +69,7 @@ export {
   fold,
   foldAll,
   logTopics,
+  mayTell,
   ownOf,
   project,
   roomFrom,
@@ -109,7 +120,7 @@ export {
   type Mark,
   type Surface,
 } from "./board/ink";
-export { type Trace } from "./board";
+export { sideInkTopicOf, type Trace } from "./board";
 export { inkSize, pointsOf, shapeOf, textLeading, textSizeOf, widthOf, type Point, type Shape } from "./board/outline";
 export { clearBackMs, InkPicture, pictureOf, type Drawn, type DrawnMark } from "./board/picture";
 export { boardSurface, drawReaches, mostBoards, mostDrawers, pageKey, type DrawReach } from "./board/state";
@@ -135,6 +146,7 @@ export {
   usualBelowDb,
   type Interpreting,
 } from "./channels/state";
+export { isSideSurfaceOf, sideBoardId, sideBoardOf, sideSurface } from "./side-rooms/side-board";
 export { sideStays, type SideStay } from "./side-rooms/record";
 export { allot, smallestRoom, type AllotRules } from "./side-rooms/allot";
 export type { OwnSideRoom, SideMemberItem, SideRoomItem, SidesItem, TeamSideRoomItem } from "./side-rooms/items";
@@ -148,7 +160,24 @@ export {
 } from "./side-rooms/state";
 export { sideRoomNameNote, sideRoomsMessageNote } from "./side-rooms/views";
 export type { Dressing, LookItem } from "./look";
+export type { HealthWhisper, HereWhisper } from "./programme";
+export type { ProgrammeItem } from "./programme/items";
+export type { Signal as LinkSignal } from "./programme/signal";
+export type { RecordingItem, RecordingSignItem } from "./recording/items";
+export { isSpaceShort, recordableMs, toldRecordableMs, type KeptSpace, type StoreSpace } from "./recording/space";
+export { isRecorded, recordingWays, spansUntil, type RecordingState, type RecordingWay } from "./recording/state";
+export type { HelpItem, OwnHelp } from "./help/items";
+export {
+  helpedSettings,
+  type HelpedSetting,
+  type HelpSight,
+  type SettingChange,
+  type SettingSight,
+} from "./help/sight";
+export { wholePage, type PageSource } from "./page/state";
+export type { PageItem } from "./page/items";
 export { endOf, vttOf } from "./captions/vtt";
+export { mostScreens } from "./stage";
 export { gridOf, layoutOf, peopleIn, pictureFor, type Box, type OnPicture, type Picture } from "./scenes/layout";
 export type { HoldingItem, SceneItem } from "./scenes/items";
 export {

@@ -2,6 +2,8 @@ import { isStageRole, team, type Markers, type Role, type Switches } from "../pe
 import { isCurtainUp, type HourState } from "./hour/state";
 import type { BoardState } from "./board/state";
 import type { Surface } from "./board/ink";
+import { drawsInSideRoom, sideBoardOf } from "./side-rooms/side-board";
+import type { SideRoomsState } from "./side-rooms/state";
 import { mayTurn, type SlidesState } from "./slides/state";
 
 interface Seen {
@@ -44,9 +46,17 @@ export function marksPages(
   return isOfTeam(role) || (isStageRole(role) && (who === "stage" || isTurner));
 }
 
-/** Who draws where: on boards that there are, on the page that is on; the audience only on what it sees. */
-export function mayDraw(room: Seen, switches: Switches, drawer: Drawer, surface: Surface): boolean {
+/** Who draws where: on boards that there are, on the page that is on, in one's side room; the audience only on what it sees. */
+export function mayDraw(
+  room: Seen & { readonly sideRooms: SideRoomsState },
+  switches: Switches,
+  drawer: Drawer,
+  surface: Surface,
+  at: number,
+): boolean {
   const { ticketId, role } = drawer;
+  const side = sideBoardOf(surface);
+  if (side) return drawsInSideRoom(room.sideRooms, ticketId, side, at);
   if (!isStageRole(role) && !isSurfaceShown(room, surface)) return false;
   return surface.page > 0
     ? isOn(room.slides, surface) && marksPages(switches.marking.who, { role, isTurner: mayTurn(room.slides, ticketId) })

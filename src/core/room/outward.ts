@@ -1,4 +1,6 @@
 import type { EntryBody, JournalEntry } from "./commands";
+import type { Span } from "../programme";
+import { spansUntil } from "./recording/state";
 import type { RoomState } from "./room";
 
 /** What a row asks of the world outside the room. Data, not deeds: carried out after the commit. */
@@ -7,6 +9,8 @@ export type OutwardAct =
   | { act: "mail-answers"; questionIds: readonly string[] }
   /** an invented house goes with its rehearsal */
   | { act: "remove-crowd" }
+  /** what was recorded is one recording from here on */
+  | { act: "keep-recording"; spans: readonly Span[] }
   | { act: "audit"; action: string };
 
 const audited: ReadonlySet<EntryBody["type"]> = new Set<EntryBody["type"]>([
@@ -22,6 +26,8 @@ const audited: ReadonlySet<EntryBody["type"]> = new Set<EntryBody["type"]>([
   "hour.ended",
   "hour.cancelled",
   "hour.restored",
+  "recording.begun",
+  "recording.stopped",
 ]);
 
 /** Answers that were promised for later and are written: they go once the date is over. */
@@ -31,7 +37,7 @@ const promisedAndWritten = ({ questions }: RoomState): readonly string[] =>
   );
 
 /** The acts outside that a row brings about. */
-export function outwardOf({ body }: JournalEntry, before: RoomState): readonly OutwardAct[] {
+export function outwardOf({ body, at }: JournalEntry, before: RoomState): readonly OutwardAct[] {
   // after the date an answer in writing has no other way
   if (body.type === "questions.answered" && body.how !== "aloud" && before.hour.phase === "ended")
     return [{ act: "mail-answers", questionIds: [body.questionId] }];
@@ -40,5 +46,9 @@ export function outwardOf({ body }: JournalEntry, before: RoomState): readonly O
   const isOver = body.type === "hour.ended" || body.type === "hour.cancelled";
   const crowd: OutwardAct[] = isOver ? [{ act: "remove-crowd" }] : [];
   const audits: OutwardAct[] = audited.has(body.type) ? [{ act: "audit", action: body.type }] : [];
-  return [...mails, ...crowd, ...audits];
+  const kept: OutwardAct[] =
+    before.recording.way !== null && (body.type === "recording.stopped" || body.type === "hour.ended")
+      ? [{ act: "keep-recording", spans: spansUntil(before.recording, at) }]
+      : [];
+  return [...mails, ...crowd, ...kept, ...audits];
 }

@@ -140,6 +140,15 @@ const logs = new Map<string, LogTopic>(names.flatMap((name) => Object.entries(al
 export const whisperTopics: ReadonlyMap<string, WhisperTopic> = new Map(
   names.flatMap((name) => Object.entries<WhisperTopic>(all[name].whispers ?? {})),
 );
+const tellers = new Map<string, CapabilityName>(
+  names.flatMap((name) => Object.keys(all[name].whispers ?? {}).map((type) => [type, name] as const)),
+);
+/** Whether somebody may say this to that one person, as the room stands. */
+export function mayTell(room: RoomState, type: string, from: Standing, to: Standing): boolean {
+  const name = tellers.get(type);
+  const rule = name && (all[name].whispers?.[type as never] as WhisperTopic<unknown> | undefined)?.mayTell;
+  return rule ? rule(room[name], from, to) : false;
+}
 export const viewTopics: readonly string[] = [...views.keys()];
 export const logTopics: ReadonlyMap<string, LogTopic> = logs;
 

@@ -23,6 +23,10 @@ export interface Scene {
   readonly deckPages: ReadonlyMap<string, number>;
   /** who leads each segment, and what the run sheet ties to it */
   readonly segmentSlides: ReadonlyMap<string, SegmentSlides>;
+  /** the event's public page is read without a code */
+  readonly hasEventPage: boolean;
+  /** pictures among the files that the audience is shown */
+  readonly pictureFileIds: ReadonlySet<string>;
   /** how the picture is arranged when a segment begins, where the run sheet says so */
   readonly segmentScenes: ReadonlyMap<string, SceneKind>;
   /** which languages are interpreted, and by whom */

@@ -12,6 +12,8 @@ export interface Standing extends Actor {
   readonly isAtDesk: boolean;
   /** the side room whose words they get */
   readonly sideRoom?: number | null;
+  /** of the audience, somebody who may speak now */
+  readonly hasFloor?: boolean;
 }
 
 /**

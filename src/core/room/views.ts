@@ -1,3 +1,4 @@
+import type { ScreeningItem } from "./hour/screening";
 import type { ChatReach, Duty, Phase, Role, Switches } from "../people";
 import type { BoardItem, BoardTitleItem, HouseBoardItem, MarkedPageItem } from "./board/items";
 import type { FileItem, HouseFileItem } from "./files/items";
@@ -5,7 +6,11 @@ import type { TurnedItem } from "./hour/items";
 import type { ChannelItem, HouseChannelItem, InterpreterItem, MixItem, OwnChannel } from "./channels/items";
 import type { CardKind } from "./cues/cards";
 import type { EveryoneItem, HandItem, HeardItem, HolderItem, OwnFloor } from "./floor/items";
+import type { HelpItem, OwnHelp } from "./help/items";
 import type { LookChangesItem, LookItem } from "./look";
+import type { PageDeskItem, PageItem } from "./page/items";
+import type { ProgrammeItem } from "./programme/items";
+import type { OwnRecording, RecordingAskItem, RecordingItem, RecordingSignItem } from "./recording/items";
 import type { QuestionState } from "../questions";
 import type { DeskQuestionItem, HouseQuestionItem, StageQuestionItem } from "./questions/items";
 import type { Answers, PollPlan, Tallies } from "../polls";
@@ -46,6 +51,8 @@ export interface StatusItem {
   readonly isCurtainUp: boolean;
   /** the curtain has risen before: a fallen one is a pause, not the beginning */
   readonly hasBegun: boolean;
+  /** a recording is watched together */
+  readonly screening?: ScreeningItem;
 }
 export interface StageStatusItem extends StatusItem {
   readonly showStartedAt: number | null;
@@ -96,6 +103,14 @@ export interface CastItem {
   readonly portraitId: string | null;
   readonly isMicrophoneOpen: boolean;
   readonly isCameraOpen: boolean;
+}
+
+/** A screen that is shared, and the how manieth of those that are. */
+export interface ScreenItem {
+  readonly name: string;
+  readonly order: number;
+  /** whoever lost their line keeps it for a minute: nothing of it is shown meanwhile */
+  readonly isHere: boolean;
 }
 
 export interface AudienceItem {
@@ -151,6 +166,7 @@ interface TeamView {
   readonly card: Section<CardItem>;
   readonly segments: Section<SegmentItem>;
   readonly stage: Section<StagePersonItem>;
+  readonly screens: Section<ScreenItem>;
   readonly hands: Section<HandItem>;
   readonly floor: Section<HolderItem>;
   readonly everyone: Section<EveryoneItem>;
@@ -176,6 +192,10 @@ interface TeamView {
   readonly sides: Section<SidesItem>;
   readonly sideRooms: Section<TeamSideRoomItem>;
   readonly look: Section<LookItem>;
+  readonly page: Section<PageItem>;
+  readonly programme: Section<ProgrammeItem>;
+  readonly recordingSign: Section<RecordingSignItem>;
+  readonly recordingAsk: Section<RecordingAskItem>;
 }
 
 /** What each kind of screen holds once the feeds that it follows are laid together. */
@@ -188,6 +208,9 @@ export interface DeskView extends TeamView {
   readonly audience: Section<AudienceItem>;
   readonly sideMembers: Section<SideMemberItem>;
   readonly lookChanges: Section<LookChangesItem>;
+  readonly pageDesk: Section<PageDeskItem>;
+  readonly helped: Section<HelpItem>;
+  readonly recording: Section<RecordingItem>;
   readonly questions: Section<DeskQuestionItem>;
   readonly votes: Section<CountItem>;
 }
@@ -202,6 +225,7 @@ export interface HouseView {
   readonly status: Section<StatusItem>;
   readonly cue: Section<{ readonly segmentTitle: string | null }>;
   readonly cast: Section<CastItem>;
+  readonly screens: Section<ScreenItem>;
   readonly heard: Section<HeardItem>;
   /** people of the audience who were brought on stage */
   readonly guests: Section<HeardItem>;
@@ -222,11 +246,15 @@ export interface HouseView {
   readonly sides: Section<SidesItem>;
   readonly sideRooms: Section<SideRoomItem>;
   readonly look: Section<LookItem>;
+  readonly page: Section<PageItem>;
+  readonly programme: Section<ProgrammeItem>;
+  readonly recordingSign: Section<RecordingSignItem>;
 }
 export interface FoyerView {
   readonly event: Section<EventItem>;
   readonly status: Section<{ readonly phase: Phase }>;
   readonly look: Section<LookItem>;
+  readonly recordingSign: Section<RecordingSignItem>;
 }
 export type AnyView = DeskView | StageView | HouseView | FoyerView;
 
@@ -248,6 +276,8 @@ export interface OwnParts {
   readonly floor?: OwnFloor;
   readonly channels?: OwnChannel;
   readonly sideRooms?: OwnSideRoom;
+  readonly help?: OwnHelp;
+  readonly recording?: OwnRecording;
   /** named by the desk to draw on the boards */
   readonly board?: { readonly isDrawer: boolean };
   /** answers by poll and question */

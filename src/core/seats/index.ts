@@ -1,6 +1,15 @@
 export { admit, seatsLetInUnderLock, type HouseNow, type Waiting } from "./admission";
 export { allocate, searchBudget, type Allocation } from "./allocate";
 export { betaBinomialTail, binomialTail, expectedHouse, oddsOf, type ExpectedHouse, type PastShowUp } from "./forecast";
+export {
+  houseRange,
+  learntFromDates,
+  learntShowUp,
+  showUpFrom,
+  toldDates,
+  type ShowUp,
+  type ToldDate,
+} from "./held-to-account";
 export { defaultOverrunMinutes, holdOf, type Licence, type SeatClaim } from "./licences";
 export {
   fitsAt,

@@ -43,12 +43,32 @@ export type Failure =
   | { code: "date-fixed"; startLocal: string; phase: string }
   | { code: "house-full" }
   | { code: "floor-full"; most: number }
+  /** so many screens are shared already: another takes the place of one of them */
+  | { code: "screens-full"; most: number }
   /** of side rooms: the tickets that cannot be placed as wished, and how many a room holds or how many rooms there are */
   | { code: "no-allotment"; why: AllotmentFault; people: readonly string[]; most: number }
   | { code: "sides-not-open" }
   | { code: "sides-open" }
   /** somebody else's microphone is open on it */
   | { code: "channel-taken" }
+  /** so many on the stage side have not agreed to be recorded */
+  | { code: "consent-missing"; people: number }
+  | { code: "recording-not-ready" }
+  | { code: "disk-full" }
+  /** it is to be watched together at a date that is not over */
+  | { code: "screening-planned" }
+  /** two lines of a report cannot be one person */
+  | { code: "merge-refused"; why: "same" | "merged-already" | "on-stage-at-once" }
+  /** a certificate stands for what its date came to: nothing to issue yet */
+  | { code: "no-credit" }
+  /** statements have nowhere to go */
+  | { code: "no-record-store" }
+  | { code: "survey-closed" }
+  /** an anonymous answer was given already, from another browser: nobody knows which it is */
+  | { code: "answered-elsewhere" }
+  /** somebody else makes this feed just now, or nobody who may asked for it */
+  | { code: "no-lease" }
+  | { code: "not-media" }
   | { code: "seats-clash"; clashing: readonly ClashingDate[]; earlier: string | null; later: string | null }
   | { code: "no-licence-so-large"; houseSize: number; largest: number }
   | { code: "licences-in-use"; dates: readonly ClashingDate[] }

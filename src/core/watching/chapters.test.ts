@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { chaptersFile, chaptersOf, vttTime } from ".";
+import { chaptersFile, chaptersOf, clockedChapters, vttTime } from ".";
 
 describe("chapters as WebVTT (W3C)", () => {
   it("writes time stamps with hours and milliseconds", () => {
@@ -16,6 +16,23 @@ describe("chapters as WebVTT (W3C)", () => {
     expect(chaptersOf(played, at(0), 300)).toEqual([
       { title: "A", startSeconds: 0, endSeconds: 120 },
       { title: "B", startSeconds: 120, endSeconds: 300 },
+    ]);
+  });
+
+  it("follows rule 25's clock where the room recorded itself: pauses are not in it, short ones go into the next", () => {
+    const at = (clock: string) => Date.parse(`2026-11-26T${clock}:00Z`);
+    const spans = [
+      { from: at("18:02"), to: at("18:20") },
+      { from: at("18:25"), to: at("19:00") },
+    ];
+    const played = [
+      { title: "Welcome", startAt: at("18:00"), endAt: at("18:22") },
+      { title: "In the pause", startAt: at("18:22"), endAt: at("18:24") },
+      { title: "The count", startAt: at("18:24"), endAt: at("19:05") },
+    ];
+    expect(clockedChapters(played, spans, 3180)).toEqual([
+      { title: "Welcome", startSeconds: 0, endSeconds: 1080 },
+      { title: "The count", startSeconds: 1080, endSeconds: 3180 },
     ]);
   });
 

@@ -1,3 +1,5 @@
+import { mergedChapters, recordingMsAt, type Span } from "../programme";
+
 /** A chapter on the recording's own clock, in seconds. */
 export interface Chapter {
   readonly title: string;
@@ -32,6 +34,29 @@ export function chaptersOf(
   return segments
     .map((one) => ({ title: one.title, startSeconds: seconds(one.startAt), endSeconds: seconds(one.endAt) }))
     .filter((one) => one.endSeconds > one.startSeconds);
+}
+
+/**
+ * Chapters of what the room recorded itself, on the recording's clock: recorded time before each segment's edges, with
+ * the pauses left out, and what is shorter than 5 s taken into the next (rule 25).
+ */
+export function clockedChapters(
+  segments: readonly PlayedSegment[],
+  spans: readonly Span[],
+  durationSeconds: number,
+): readonly Chapter[] {
+  const clocked = segments
+    .map(({ title, startAt, endAt }) => ({
+      title,
+      fromMs: recordingMsAt(spans, startAt),
+      toMs: recordingMsAt(spans, endAt),
+    }))
+    .filter((one) => one.toMs > one.fromMs);
+  return mergedChapters(clocked).map(({ title, fromMs, toMs }) => ({
+    title,
+    startSeconds: Math.min(fromMs / 1000, durationSeconds),
+    endSeconds: Math.min(toMs / 1000, durationSeconds),
+  }));
 }
 
 const escapeCue = (text: string): string =>

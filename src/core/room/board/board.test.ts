@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { defaultSwitches, type Markers, type Role } from "../../people";
 import { plainView } from "../changes";
-import { play, open, refusal, words, figures } from "../test-room";
+import { at, play, open, refusal, words, figures } from "../test-room";
 import {
   boardSurface,
   clearBackMs,
@@ -227,7 +227,7 @@ describe("rule 22: which board everyone sees, and who draws", () => {
     ];
     const who = (room: RoomState, id = "b1") =>
       (["producer", "panelist", "attendee"] as const).map((role: Role) =>
-        mayDraw(room, defaultSwitches, { ticketId: role, role }, boardSurface(id)),
+        mayDraw(room, defaultSwitches, { ticketId: role, role }, boardSurface(id), at),
       );
     const seen = play(two, up);
     expect(who(seen)).toEqual([true, true, false]);
@@ -254,7 +254,7 @@ describe("rule 22: which board everyone sees, and who draws", () => {
           ["a1", "attendee"],
         ] as const
       ).map(([ticketId, role]) =>
-        mayDraw(shown, { ...defaultSwitches, marking: { who: marking } }, { ticketId, role }, { id: "d1", page }),
+        mayDraw(shown, { ...defaultSwitches, marking: { who: marking } }, { ticketId, role }, { id: "d1", page }, at),
       );
     expect(who("nobody")).toEqual([false, false, false, false]);
     expect(who("leader")).toEqual([true, true, false, false]);

@@ -2,7 +2,8 @@ import { audience, live, onStage, running, team } from "../../people";
 import { fail, ok } from "../../shared";
 import type { Capability } from "../capability";
 import { isCurtainUp } from "../hour/state";
-import { isInHouse, isOfTheStage } from "../standing";
+import { mostSideRooms } from "../side-rooms/state";
+import { isInHouse, isOfTheStage, type Standing } from "../standing";
 import type { InkBody, Mark, Surface } from "./ink";
 import { mostBoards, noBoards, pageKey, type BoardState, type DrawReach } from "./state";
 
@@ -41,6 +42,18 @@ export interface BoardShape {
 
 const markedItems = ({ markedPages }: BoardState) =>
   Object.fromEntries([...markedPages].map(([key]) => [key, { isMarked: true as const }]));
+
+/** Each side room's board has a feed of its own. */
+export const sideInkTopicOf = (room: number): `board:side-${number}` => `board:side-${room}`;
+const sideFeeds = Object.fromEntries(
+  Array.from({ length: mostSideRooms }, (_, i) => [
+    sideInkTopicOf(i + 1),
+    {
+      isFor: (standing: Standing) => standing.sideRoom === i + 1 && (isInHouse(standing) || isOfTheStage(standing)),
+      window: 20,
+    },
+  ]),
+);
 
 const ofDesk = { roles: team, duty: "cues", phases: live } as const;
 const done = (action: string) => fail({ code: "already-done", action } as const);
@@ -131,6 +144,7 @@ export const board = {
     // a surface is read whole; what comes after it comes by these. What the house does not see has a feed of its own
     "board:shown": { isFor: (standing) => isInHouse(standing) || isOfTheStage(standing), window: 20 },
     "board:behind": { isFor: isOfTheStage, window: 20 },
+    ...sideFeeds,
   },
   whispers: {
     "board.trace": { isFor: (standing) => isInHouse(standing) || isOfTheStage(standing) },

@@ -98,7 +98,10 @@ describe("relay and listening", () => {
       es: { speaker: "ana", listeners: 1 },
       fr: { speaker: null, listeners: 0 },
     });
-    expect(seen("channels:house", heard).channels).toEqual({ es: { speaker: "ana" }, fr: { speaker: null } });
+    expect(seen("channels:house", heard).channels).toEqual({
+      es: { speaker: "ana", floorBelowDb: 14 },
+      fr: { speaker: null, floorBelowDb: 14 },
+    });
   });
   it("the floor under an interpreter is set by the desk, within bounds", () => {
     const lower = (belowDb: number) => ({ type: "channels.lower-floor", belowDb }) as const;

@@ -2,6 +2,8 @@
 export interface HouseChannelItem {
   /** who interprets now; null: nobody, the floor is heard */
   readonly speaker: string | null;
+  /** how much lower the floor is while somebody interprets */
+  readonly floorBelowDb: number;
 }
 
 /** A channel as interpreters, stage and desk see it. */

@@ -46,7 +46,8 @@ export function houseChannels(sight: Of) {
   const channels: Record<string, HouseChannelItem> = {};
   for (const language of channelLanguages(interpretingOf(sight.words))) {
     const speakerId = sight.own.channels.get(language)?.speakerId;
-    channels[language] = { speaker: speakerId ? nameOf(sight, speakerId) : null };
+    const speaker = speakerId ? nameOf(sight, speakerId) : null;
+    channels[language] = { speaker, floorBelowDb: sight.own.floorBelowDb };
   }
   return { channels };
 }

@@ -10,19 +10,26 @@ export type ChatTarget = (typeof chatTargets)[number];
 
 /** The feed that a line stands in: what the house never gets has feeds of its own. */
 export type ChatTopic =
-  "chat:house" | "chat:stage" | "chat:desk" | "chat:talkback" | "chat:notes" | "chat:held" | `chat:side-${number}`;
+  | "chat:house"
+  | "chat:stage"
+  | "chat:desk"
+  | "chat:talkback"
+  | "chat:notes"
+  | "chat:held"
+  | `chat:side-${number}`
+  | `chat:side-${number}-asks`;
 
-/** Each side room has a feed of its own. */
+/** Each side room has two feeds of its own: its words, and its questions. */
 export const sideTopicOf = (room: number): ChatTopic => `chat:side-${room}`;
-export const sideTopics: readonly ChatTopic[] = Array.from({ length: mostSideRooms }, (_, i) => sideTopicOf(i + 1));
+export const sideAsksTopicOf = (room: number): ChatTopic => `chat:side-${room}-asks`;
+const sideFeedsOf = (room: number): readonly ChatTopic[] => [sideTopicOf(room), sideAsksTopicOf(room)];
+const roomNumbers = Array.from({ length: mostSideRooms }, (_, i) => i + 1);
+export const sideTopics: readonly ChatTopic[] = roomNumbers.flatMap(sideFeedsOf);
 const sideFeeds = Object.fromEntries(
-  sideTopics.map((topic, i) => [
-    topic,
-    {
-      isFor: (standing: Standing) => standing.sideRoom === i + 1 && (isInHouse(standing) || isOfTheStage(standing)),
-      window: 60,
-    },
-  ]),
+  roomNumbers.flatMap((room) => {
+    const isFor = (standing: Standing) => standing.sideRoom === room && (isInHouse(standing) || isOfTheStage(standing));
+    return sideFeedsOf(room).map((topic) => [topic, { isFor, window: 60 }] as const);
+  }),
 );
 
 export interface ChatState {
@@ -54,7 +61,10 @@ export type ChatEntry =
 export interface ChatShape {
   state: ChatState;
   command: ChatCommand;
-  fact: { type: "chat.say"; to: ChatTarget; text: string };
+  fact:
+    | { type: "chat.say"; to: ChatTarget; text: string; isAsked?: boolean | undefined }
+    /** a question of one's side room is answered, or open again */
+    | { type: "chat.settle"; lineId: string; isAnswered: boolean };
   whisper: never;
   entry: ChatEntry;
 }
@@ -79,6 +89,8 @@ export const chat = {
   rights: {
     // to whom attendees may write is the switch's; `mayWrite` looks at it, since stage people are free of it
     "chat.say": { roles: [...onStage, ...audience], phases: running },
+    // whoever is in the side room, as `settle` looks at it
+    "chat.settle": { roles: [...onStage, ...audience], phases: running },
     "chat.let-through": handle,
     "chat.take-away": handle,
     // the desk for anybody's line, an author for their own
@@ -87,7 +99,7 @@ export const chat = {
     "chat.hold-person": handle,
     "chat.set-entry-note": { ...handle, phases: running },
   },
-  paces: { "chat.say": { burst: 5, everyMs: 2000 } },
+  paces: { "chat.say": { burst: 5, everyMs: 2000 }, "chat.settle": { burst: 10, everyMs: 1000 } },
   empty: { heldPeople: Book.empty(), clears: 0, hasEntryNote: false } as ChatState,
   decide: {
     "chat.let-through": (_, { lineId }, { scene }) => {

@@ -47,6 +47,7 @@ export const floor = {
     "floor.accept": byHouse,
     "floor.give-back": byHouse,
     "floor.set-microphone": byHouse,
+    "floor.share-screen": byHouse,
     "floor.level": byHouse,
     "floor.lower-for": byDesk,
     "floor.lower-all": byDesk,
@@ -115,6 +116,12 @@ export const floor = {
         ? done("floor.set-microphone")
         : ok([{ type: "floor.microphone-set", ticketId, isOpen }]);
     },
+    "floor.share-screen": (own, { overId }, _, { ticketId }) => {
+      const holder = own.holders.get(ticketId);
+      return holder && holder.acceptedAt !== null && holder.parts.includes("screen")
+        ? ok([{ type: "floor.screen-begun", ticketId, overId }])
+        : gone("floor");
+    },
     "floor.withdraw": (own, { ticketId }) =>
       own.holders.has(ticketId) ? ok([{ type: "floor.ended", ticketId, why: "desk" }]) : done("floor.withdraw"),
     "floor.close-microphone": (own, { ticketId }) =>
@@ -159,8 +166,13 @@ export const floor = {
               isOnStage: false,
             }),
           },
-    "floor.brought-on-stage": (own, { ticketId }) =>
-      withHolder(own, ticketId, { isOnStage: true, isOfEveryone: false, parts: stageParts }),
+    "floor.brought-on-stage": (own, { ticketId }) => {
+      const isWithScreen = own.holders.get(ticketId)?.parts.includes("screen") ?? false;
+      const parts: FloorPart[] = isWithScreen ? [...stageParts, "screen"] : stageParts;
+      return withHolder(own, ticketId, { isOnStage: true, isOfEveryone: false, parts });
+    },
+    // the stage keeps whose screens are shared
+    "floor.screen-begun": (own) => own,
     // an offer that was taken back before it was taken up leaves the hand where it was in the line
     "floor.ended": (own, { ticketId, why }) =>
       why === "desk" && own.holders.get(ticketId)?.acceptedAt === null

@@ -14,6 +14,8 @@ export type FloorCommand =
   | { type: "floor.accept" }
   | { type: "floor.give-back" }
   | { type: "floor.set-microphone"; isOpen: boolean }
+  /** where the floor was given with it; `overId`: whose screen gives way */
+  | { type: "floor.share-screen"; overId: string | null }
   | { type: "floor.withdraw"; ticketId: string }
   /** back to the house again by `floor.withdraw`, or by giving the floor back */
   | { type: "floor.bring-on-stage"; ticketId: string }
@@ -30,6 +32,7 @@ export type FloorEntry =
   /** given back or declined by its holder, withdrawn by the desk, or its holder left */
   | { type: "floor.ended"; ticketId: string; why: "holder" | "desk" | "away" }
   | { type: "floor.brought-on-stage"; ticketId: string }
+  | { type: "floor.screen-begun"; ticketId: string; overId: string | null }
   | { type: "floor.renamed"; ticketId: string }
   | { type: "floor.everyone-let-speak" }
   | { type: "floor.everyone-ended" };

@@ -3,6 +3,7 @@ import { isInFoyer, isInHouse, isOfTheStage } from "../standing";
 import type { CountItem, DeskStatusItem, EventItem, Section, StageStatusItem, StatusItem } from "../views";
 import type { TurnedItem } from "./items";
 import type { HourShape } from "./shape";
+import { screeningItem } from "./screening";
 import { isCurtainUp, showStartedAt, type HourState } from "./state";
 
 type HourSight = Sight<HourState>;
@@ -44,17 +45,21 @@ function counts({ words, figures }: HourSight): Section<CountItem> {
 const shownCount = (sight: HourSight): Section<CountItem> =>
   sight.switches.count.on ? { house: counts(sight)["house"]! } : {};
 
-const houseStatus = (hour: HourState): StatusItem => ({
+const houseStatus = ({ own: hour, words }: HourSight): StatusItem => ({
   phase: hour.phase,
   isCurtainUp: isCurtainUp(hour),
   hasBegun: showStartedAt(hour) !== null,
+  ...(words.event.screening && { screening: screeningItem(hour, words.event.screening) }),
 });
-const stageStatus = (hour: HourState): StageStatusItem => ({
-  ...houseStatus(hour),
-  showStartedAt: showStartedAt(hour),
+const stageStatus = (sight: HourSight): StageStatusItem => ({
+  ...houseStatus(sight),
+  showStartedAt: showStartedAt(sight.own),
 });
-const deskStatus = ({ own, words }: HourSight): DeskStatusItem => ({
-  ...stageStatus(own),
+const deskStatus = (sight: HourSight): DeskStatusItem => ({
+  ...stageStatus(sight),
+  ...deskHour(sight),
+});
+const deskHour = ({ own, words }: HourSight) => ({
   areDoorsHeld: own.areDoorsHeld,
   doorsOpenedAt: own.doorsOpenedAt,
   curtainMoves: own.curtainSpans.length,
@@ -90,12 +95,12 @@ export const hourViews: Capability<HourShape>["views"] = {
   "hour:stage": {
     isFor: (standing) => isOfTheStage(standing) && !standing.isAtDesk,
     reads: ["event", "people", "present"],
-    make: (sight) => ({ event: event(sight), status: one(stageStatus(sight.own)), figures: counts(sight) }),
+    make: (sight) => ({ event: event(sight), status: one(stageStatus(sight)), figures: counts(sight) }),
   },
   "hour:house": {
     isFor: isInHouse,
     reads: ["event", "people", "present"],
-    make: (sight) => ({ event: event(sight), status: one(houseStatus(sight.own)), figures: shownCount(sight) }),
+    make: (sight) => ({ event: event(sight), status: one(houseStatus(sight)), figures: shownCount(sight) }),
   },
   "hour:foyer": {
     isFor: isInFoyer,

@@ -31,6 +31,10 @@ export const decideQuestions: Capability<QuestionsShape>["decide"] = {
       },
     ]);
   },
+  "questions.ask-afterwards": (own, { questionId }, _, { ticketId }) =>
+    own.asked.has(questionId)
+      ? done("questions.ask-afterwards")
+      : ok([{ type: "questions.asked", questionId, askerId: ticketId, segmentId: null, isAfterwards: true }]),
   "questions.move": (own, { questionId, state, segmentId, forId }, { scene }) =>
     known(own, questionId, (question) => {
       if (forId && !scene.stageTicketIds.has(forId)) return fail({ code: "not-found", what: "person" });

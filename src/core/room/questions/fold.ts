@@ -23,7 +23,7 @@ function move(
 }
 
 export const foldQuestions: Capability<QuestionsShape>["fold"] = {
-  "questions.asked": (own, { questionId, askerId, segmentId, isAnonymous, isHeld }, { at }) => ({
+  "questions.asked": (own, { questionId, askerId, segmentId, isAnonymous, isHeld, isAfterwards }, { at }) => ({
     ...own,
     asked: own.asked.with(questionId, {
       askerId,
@@ -35,6 +35,7 @@ export const foldQuestions: Capability<QuestionsShape>["fold"] = {
       answeredAt: null,
       ...(isAnonymous ? { isAnonymous } : {}),
       ...(isHeld ? { isHeld } : {}),
+      ...(isAfterwards ? { state: "later", isByMail: true } : {}),
     }),
   }),
   "questions.moved": (own, entry, { at }) => move(own, entry, at),

@@ -18,6 +18,7 @@ const byHouse = { roles: audience, phases: ["open"] } as const;
 export const questions = {
   rights: {
     "questions.ask": { ...byHouse, needs: { switch: "questions" } },
+    "questions.ask-afterwards": { roles: audience, phases: ["ended"] },
     "questions.vote": { ...byHouse, needs: { switch: "questions", part: "votes" } },
     "questions.comment": { ...byHouse, needs: { switch: "questions", part: "comments" } },
     "questions.move": handle,
@@ -28,7 +29,11 @@ export const questions = {
     "questions.remove-comment": handle,
     "questions.answer": { ...handle, phases: ["open", "ended"] },
   },
-  paces: { "questions.ask": { burst: 3, everyMs: 20_000 }, "questions.comment": { burst: 3, everyMs: 10_000 } },
+  paces: {
+    "questions.ask": { burst: 3, everyMs: 20_000 },
+    "questions.ask-afterwards": { burst: 3, everyMs: 20_000 },
+    "questions.comment": { burst: 3, everyMs: 10_000 },
+  },
   empty: { asked: Book.empty(), onStageId: null } as QuestionsState,
   decide: decideQuestions,
   fold: foldQuestions,

@@ -7,6 +7,8 @@ type How = "aloud" | "to-one" | "to-all";
 export type QuestionsCommand =
   /** `askerId`: only where another act makes the question, as a chat line does */
   | ({ type: "questions.ask"; segmentId: string | null; isAnonymous?: boolean; askerId?: string | undefined } & About)
+  /** by somebody who watches the recording: answered by mail */
+  | ({ type: "questions.ask-afterwards" } & About)
   | ({
       type: "questions.move";
       state: Exclude<QuestionState, "new" | "done">;
@@ -29,6 +31,7 @@ export type QuestionsEntry =
       segmentId: string | null;
       isAnonymous?: boolean;
       isHeld?: boolean;
+      isAfterwards?: boolean;
     } & About)
   | ({ type: "questions.moved"; state: QuestionState; segmentId: string | null; forId?: string | null } & About)
   | ({ type: "questions.shown" } & About)

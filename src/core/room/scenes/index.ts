@@ -4,6 +4,7 @@ import type { Capability, Sight } from "../capability";
 import { isInHouse, isOfTheStage } from "../standing";
 import type { HoldingItem, SceneItem } from "./items";
 import {
+  firstShares,
   leastShare,
   mostPast,
   mostShare,
@@ -25,7 +26,7 @@ export type ScenesCommand =
   /** caused by a cue: what the run sheet ties to the segment */
   | { type: "scenes.follow"; segmentId: string }
   /** caused by something that opens or goes: a scene that does not show it goes back to finding itself */
-  | { type: "scenes.release"; opens: "document" | "board" | null };
+  | { type: "scenes.release"; opens: "document" | "board" | "screen" | null };
 
 export type ScenesEntry =
   | { type: "scenes.changed"; kind: SceneKind | null; personIds: readonly string[] }
@@ -46,13 +47,15 @@ const ofDesk = { roles: team, duty: "cues", phases: live } as const;
 const done = (action: string) => fail({ code: "already-done", action } as const);
 const isSame = (a: Arrangement, b: Arrangement): boolean =>
   a.kind === b.kind && a.personIds.length === b.personIds.length && a.personIds.every((id, i) => b.personIds[i] === id);
-const shows: Readonly<Record<"document" | "board", readonly (SceneKind | null)[]>> = {
+const shows: Readonly<Record<"document" | "board" | "screen", readonly (SceneKind | null)[]>> = {
   document: [null, "document", "document-one", "holding"],
   board: [null, "board", "holding"],
+  screen: [null, "screen", "screen-one", "holding"],
 };
 
 const sceneItem = ({ own }: Sight<ScenesState>): Readonly<Record<string, SceneItem>> => ({
-  it: { ...own.now, shares: own.shares, speakerId: own.speakerId },
+  // a room kept before there was a scene has no size of its parts
+  it: { ...own.now, shares: { ...firstShares, ...own.shares }, speakerId: own.speakerId },
 });
 const holdingItem = ({ own, words }: Sight<ScenesState>): Readonly<Record<string, HoldingItem>> => ({
   it: {

@@ -6,8 +6,8 @@ export interface Size {
 }
 /** A part of the picture and where it stands, in the picture's own measure. */
 export interface Box extends Size {
-  readonly part: "person" | "document" | "board" | "holding";
-  /** of a person */
+  readonly part: "person" | "document" | "board" | "screen" | "holding";
+  /** of a person, or whose screen it is */
   readonly id: string | null;
   readonly x: number;
   readonly y: number;
@@ -65,27 +65,49 @@ export interface OnPicture {
   readonly castIds: readonly string[];
   readonly hasDocument: boolean;
   readonly hasBoard: boolean;
+  /** whose screens are shared, the one who began last at the end */
+  readonly screenIds: readonly string[];
   readonly isCurtainUp: boolean;
+}
+
+/** How many people stand in each; null: everybody on stage. */
+const wantedPeople: Readonly<Record<SceneKind, number | null>> = {
+  ...{ all: null, one: 1, two: 2, "document-one": 1, document: 0, board: 0, holding: 0 },
+  ...{ "screen-one": 1, screen: 0 },
+};
+/** Whether what the scene shows is there to be shown. */
+function isThere(kind: SceneKind, { hasBoard, hasDocument, screenIds }: OnPicture): boolean {
+  if (kind === "board") return hasBoard;
+  if (kind === "screen" || kind === "screen-one") return screenIds.length > 0;
+  return hasDocument || !kind.startsWith("document");
+}
+/** The picture where nobody chose one. */
+function byItself({ hasBoard, hasDocument, screenIds }: OnPicture): SceneKind {
+  if (screenIds.length > 0) return screenIds.length > 1 ? "screen" : "screen-one";
+  return hasBoard ? "board" : hasDocument ? "document-one" : "all";
 }
 
 /** What the picture comes to: a scene whose part is missing gives way, and missing people are found by who speaks. */
 export interface Picture {
   readonly kind: SceneKind;
   readonly personIds: readonly string[];
+  /** whose screens are on it */
+  readonly screenIds: readonly string[];
 }
-export function pictureFor(
-  { kind, personIds }: Arrangement,
-  speakerId: string | null,
-  { castIds, hasDocument, hasBoard, isCurtainUp }: OnPicture,
-): Picture {
-  if (!isCurtainUp || kind === "holding") return { kind: "holding", personIds: [] };
-  const byItself: SceneKind = hasBoard ? "board" : hasDocument ? "document-one" : "all";
-  const isThere = kind !== null && (kind !== "board" || hasBoard) && (!kind.startsWith("document") || hasDocument);
-  const shown = isThere ? kind : byItself;
-  const wanted = { all: castIds.length, one: 1, two: 2, "document-one": 1, document: 0, board: 0, holding: 0 }[shown];
+export function pictureFor({ kind, personIds }: Arrangement, speakerId: string | null, on: OnPicture): Picture {
+  const { castIds, screenIds } = on;
+  if (!on.isCurtainUp || kind === "holding") return { kind: "holding", personIds: [], screenIds: [] };
+  const shown = kind !== null && isThere(kind, on) ? kind : byItself(on);
+  const wanted = wantedPeople[shown] ?? castIds.length;
   const first = [...personIds, ...(speakerId === null ? [] : [speakerId])].filter((id) => castIds.includes(id));
   const order = shown === "all" ? castIds : [...new Set([...first, ...castIds])];
-  return { kind: shown, personIds: order.slice(0, wanted) };
+  // beside a person the latest alone can be read
+  const screens = { "screen-one": screenIds.slice(-1), screen: screenIds.slice(-2) };
+  return {
+    kind: shown,
+    personIds: order.slice(0, wanted),
+    screenIds: shown === "screen-one" || shown === "screen" ? screens[shown] : [],
+  };
 }
 
 const whole = (part: Box["part"], size: Size, id: string | null = null): Box => ({ part, id, x: 0, y: 0, ...size });
@@ -111,7 +133,7 @@ function parted(size: Size, share: number, gap: number) {
  * and whoever composes the programme draw the same.
  */
 export function layoutOf(
-  { kind, personIds }: Picture,
+  { kind, personIds, screenIds }: Picture,
   size: Size,
   shares: Readonly<Record<SharedKind, number>>,
   gap = 0,
@@ -127,6 +149,17 @@ export function layoutOf(
       if (personIds.length === 0) return [whole("document", size)];
       const [document, beside] = parted(size, shares["document-one"], gap);
       return [{ part: "document", id: null, ...document }, ...peopleIn(personIds, beside, gap)];
+    }
+    case "screen-one": {
+      if (personIds.length === 0) return [whole("screen", size, screenIds[0])];
+      const [screen, beside] = parted(size, shares["screen-one"], gap);
+      return [{ part: "screen", id: screenIds[0]!, ...screen }, ...peopleIn(personIds, beside, gap)];
+    }
+    case "screen": {
+      const [first, second] = screenIds;
+      if (second === undefined) return [whole("screen", size, first)];
+      const halves = parted(size, shares.screen, gap);
+      return halves.map((half, i) => ({ part: "screen", id: screenIds[i]!, ...half }));
     }
     case "two": {
       if (personIds.length < 2) return peopleIn(personIds, { x: 0, y: 0, ...size }, gap);

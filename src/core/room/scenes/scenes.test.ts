@@ -64,6 +64,7 @@ const on = (part: Partial<OnPicture> = {}): OnPicture => ({
   castIds: ["a", "b", "c"],
   hasDocument: false,
   hasBoard: false,
+  screenIds: [],
   isCurtainUp: true,
   ...part,
 });
@@ -75,10 +76,14 @@ describe("rule 23: what the picture comes to", () => {
     expect(kindOf(null)).toBe("all");
     expect(kindOf(null, { hasDocument: true })).toBe("document-one");
     expect(kindOf(null, { hasDocument: true, hasBoard: true })).toBe("board");
+    expect(kindOf(null, { hasDocument: true, hasBoard: true, screenIds: ["a"] })).toBe("screen-one");
+    expect(kindOf(null, { screenIds: ["a", "b"] })).toBe("screen");
   });
   it("never shows what is not there, and nothing but the holding picture behind the curtain", () => {
     expect(kindOf("document")).toBe("all");
     expect(kindOf("board", { hasDocument: true })).toBe("document-one");
+    expect(kindOf("screen")).toBe("all");
+    expect(kindOf("screen-one", { hasBoard: true })).toBe("board");
     for (const kind of sceneKinds)
       expect(kindOf(kind, { isCurtainUp: false, hasDocument: true, hasBoard: true })).toBe("holding");
   });
@@ -96,20 +101,62 @@ describe("rule 23: what the picture comes to", () => {
   });
   it("fills the picture, parts beside one another or, on a phone, one over the other", () => {
     const shares = firstShares;
-    const boxes = layoutOf({ kind: "document-one", personIds: ["a"] }, hd, shares, 10);
+    const boxes = layoutOf({ kind: "document-one", personIds: ["a"], screenIds: [] }, hd, shares, 10);
     expect(boxes.map((box) => [box.part, round(box.x), round(box.width)])).toEqual([
       ["document", 0, 965.2],
       ["person", 975.2, 304.8],
     ]);
-    const phone = layoutOf({ kind: "document-one", personIds: ["a"] }, { width: 390, height: 390 }, shares, 10);
+    const phone = layoutOf(
+      { kind: "document-one", personIds: ["a"], screenIds: [] },
+      { width: 390, height: 390 },
+      shares,
+      10,
+    );
     expect(phone.map((box) => [box.part, round(box.y)])).toEqual([
       ["document", 0],
       ["person", 298.8],
     ]);
-    expect(layoutOf({ kind: "document-one", personIds: [] }, hd, shares)).toMatchObject([{ part: "document", ...hd }]);
+    expect(layoutOf({ kind: "document-one", personIds: [], screenIds: [] }, hd, shares)).toMatchObject([
+      { part: "document", ...hd },
+    ]);
     expect(
-      layoutOf({ kind: "two", personIds: ["a", "b"] }, hd, { ...shares, two: 75 }).map((box) => box.width),
+      layoutOf({ kind: "two", personIds: ["a", "b"], screenIds: [] }, hd, { ...shares, two: 75 }).map(
+        (box) => box.width,
+      ),
     ).toEqual([960, 320]);
+  });
+});
+
+describe("rule 23: a shared screen", () => {
+  const shown = (kind: SceneKind, screenIds: string[]) =>
+    pictureFor({ kind, personIds: ["b"] }, null, on({ screenIds, hasDocument: true }));
+  const boxesOf = (kind: SceneKind, screenIds: string[], size = hd) =>
+    layoutOf(shown(kind, screenIds), size, firstShares).map((box) => [
+      box.part,
+      box.id,
+      round(box.x),
+      round(box.width),
+    ]);
+
+  it("stands beside one person, the latest of two; or alone, two beside one another", () => {
+    expect(boxesOf("screen-one", ["a", "c"])).toEqual([
+      ["screen", "c", 0, 972.8],
+      ["person", "b", 972.8, 307.2],
+    ]);
+    expect(boxesOf("screen", ["a"])).toEqual([["screen", "a", 0, 1280]]);
+    expect(boxesOf("screen", ["a", "c"])).toEqual([
+      ["screen", "a", 0, 640],
+      ["screen", "c", 640, 640],
+    ]);
+  });
+  it("stands one over the other on a phone, and in nobody's company where nobody is on stage", () => {
+    const phone = layoutOf(shown("screen", ["a", "c"]), { width: 390, height: 600 }, firstShares);
+    expect(phone.map((box) => [box.id, box.y, box.height])).toEqual([
+      ["a", 0, 300],
+      ["c", 300, 300],
+    ]);
+    const alone = pictureFor({ kind: null, personIds: [] }, null, on({ castIds: [], screenIds: ["a"] }));
+    expect(layoutOf(alone, hd, firstShares)).toMatchObject([{ part: "screen", id: "a", ...hd }]);
   });
 });
 

@@ -1,9 +1,19 @@
-/** What the picture shows (rule 23), in the order of their keys 1–7. */
-export const sceneKinds = ["all", "one", "two", "document-one", "document", "board", "holding"] as const;
+/** What the picture shows (rule 23), in the order of their keys 1–9. */
+export const sceneKinds = [
+  "all",
+  "one",
+  "two",
+  "document-one",
+  "document",
+  "board",
+  "holding",
+  "screen-one",
+  "screen",
+] as const;
 export type SceneKind = (typeof sceneKinds)[number];
 
 /** Kinds whose first part may be made larger or smaller, and what it has of the picture at first, in percent. */
-export const firstShares = { two: 50, "document-one": 76 } as const;
+export const firstShares = { two: 50, "document-one": 76, "screen-one": 76, screen: 50 } as const;
 export type SharedKind = keyof typeof firstShares;
 export const leastShare = 25;
 export const mostShare = 85;
@@ -13,7 +23,7 @@ export const holdingSounds = ["silence", "surf"] as const;
 export type HoldingSound = (typeof holdingSounds)[number];
 
 export interface Arrangement {
-  /** null: by itself, from what is open: the board, else the document with one person, else all on stage */
+  /** null: by itself, from what is open: a screen, else the board, else the document with one person, else all on stage */
   readonly kind: SceneKind | null;
   /** whom the desk put into it; who is missing is found by who speaks */
   readonly personIds: readonly string[];

@@ -143,9 +143,9 @@ describe("what is seen of side rooms", () => {
       const standing = { ...standingOf(open.stage, { ticketId: "z", role, duties: [] }, true), sideRoom };
       return topicsOf(standing, words.event.switches).logs.filter((topic) => topic.startsWith("chat:side-"));
     };
-    expect(feeds(2)).toEqual(["chat:side-2"]);
+    expect(feeds(2)).toEqual(["chat:side-2", "chat:side-2-asks"]);
     expect(feeds(null)).toEqual([]);
-    expect(feeds(1, "panelist")).toEqual(["chat:side-1"]);
+    expect(feeds(1, "panelist")).toEqual(["chat:side-1", "chat:side-1-asks"]);
   });
 });
 

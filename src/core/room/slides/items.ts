@@ -35,6 +35,8 @@ export interface DeckItem {
   readonly pictureIds: readonly (string | null)[];
   readonly notesIds: readonly (string | null)[];
   readonly failedPages: readonly number[];
+  /** fonts that the file only names */
+  readonly missingFonts: readonly string[];
 }
 /** Who may turn, by ticket: the leaders of the segment or whom the desk named. */
 export interface TurnersItem {

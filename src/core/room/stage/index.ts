@@ -1,11 +1,14 @@
 import { mayComeBackstage } from "../../dates";
-import { live, onStage, running, team } from "../../people";
+import { audience, live, onStage, running, team } from "../../people";
 import { fail, ok, type Result } from "../../shared";
 import type { By, Capability, Now } from "../capability";
 import type { HourEntry } from "../hour/state";
 import { isInHouse, isOfTheStage } from "../standing";
+import { beginScreen, endScreen, withoutScreen, withScreen, type ScreenCommand, type ScreenEntry } from "./screens";
 import { arrivedBackstage, closed, emptyStage, type StagePerson, type StagePlace, type StageState } from "./state";
-import { audienceOf, castOf, stagePeople } from "./views";
+import { audienceOf, castOf, houseScreens, screensOf, stagePeople } from "./views";
+
+export { mostScreens } from "./screens";
 
 export type StageCommand =
   | { type: "stage.enter" }
@@ -20,7 +23,8 @@ export type StageCommand =
   | { type: "stage.close-cameras"; exceptId: string | null }
   | { type: "stage.close-camera"; ticketId: string }
   | { type: "stage.ask-for-camera"; ticketId: string | null }
-  | { type: "stage.keep-camera-closed" };
+  | { type: "stage.keep-camera-closed" }
+  | ScreenCommand;
 
 export type StageEntry =
   | { type: "stage.entered"; ticketId: string }
@@ -32,7 +36,8 @@ export type StageEntry =
   | { type: "stage.camera-set"; ticketId: string; isOpen: boolean }
   | { type: "stage.cameras-closed"; exceptId: string | null }
   | { type: "stage.asked-for-camera"; ticketIds: string[] }
-  | { type: "stage.camera-kept-closed"; ticketId: string };
+  | { type: "stage.camera-kept-closed"; ticketId: string }
+  | ScreenEntry;
 
 export interface StageShape {
   state: StageState;
@@ -46,6 +51,7 @@ export interface StageShape {
 const done = (action: string) => fail({ code: "already-done", action } as const);
 
 const withPerson = (stage: StageState, id: string, change: Partial<StagePerson>): StageState => ({
+  ...stage,
   people: stage.people.with(id, { ...(stage.people.get(id) ?? arrivedBackstage), ...change }),
 });
 
@@ -140,6 +146,11 @@ export const stage = {
     "stage.close-camera": ofPeople,
     "stage.ask-for-camera": ofPeople,
     "stage.keep-camera-closed": { roles: onStage, phases: live },
+    "stage.share-screen": { roles: onStage, phases: live },
+    "stage.put-screen": { roles: audience, phases: ["open"] },
+    "stage.end-screen": { roles: [...onStage, ...audience], phases: live },
+    "stage.close-screen": ofPeople,
+    "stage.drop-screen": ofPeople,
     "stage.level": { roles: onStage, phases: live },
   },
   paces: { "stage.level": { burst: 8, everyMs: 200 } },
@@ -162,11 +173,23 @@ export const stage = {
     "stage.close-cameras": (_, { exceptId }) => ok([{ type: "stage.cameras-closed", exceptId }]),
     "stage.ask-for-camera": ask(camera),
     "stage.keep-camera-closed": keepClosed(camera),
+    // whoever waits backstage shows nothing to anybody yet
+    "stage.share-screen": (own, { type, overId }, _, { ticketId }) =>
+      own.people.get(ticketId)?.place === "stage"
+        ? beginScreen(own, ticketId, overId, type)
+        : fail({ code: "not-allowed", action: type }),
+    "stage.put-screen": (own, { type, ticketId, overId }) => beginScreen(own, ticketId, overId, type),
+    "stage.end-screen": (own, { type }, _, { ticketId }) => endScreen(own, ticketId, type),
+    "stage.close-screen": (own, { type, ticketId }) => endScreen(own, ticketId, type),
+    "stage.drop-screen": (own, { type, ticketId }) =>
+      own.screens.includes(ticketId) ? endScreen(own, ticketId, type) : ok([]),
   },
   fold: {
     "stage.entered": (own, { ticketId }) => withPerson(own, ticketId, {}),
     "stage.moved": (own, { ticketId, place }) =>
-      withPerson(own, ticketId, { place, ...(place === "stage" ? {} : closed) }),
+      place === "stage"
+        ? withPerson(own, ticketId, { place })
+        : withoutScreen(withPerson(own, ticketId, { place, ...closed }), ticketId),
     "stage.microphone-set": (own, entry) => withOpen(own, microphone, entry.ticketId, entry.isOpen),
     "stage.asked-to-open": (own, { ticketIds }) => withAll(own, ticketIds, { isAskedToOpen: true }),
     "stage.kept-closed": (own, { ticketId }) => withPerson(own, ticketId, { isAskedToOpen: false }),
@@ -177,19 +200,29 @@ export const stage = {
     "stage.camera-kept-closed": (own, { ticketId }) => withPerson(own, ticketId, { isAskedForCamera: false }),
     "stage.cameras-closed": (own, { exceptId }) =>
       withAll(own, openIds(own, camera, exceptId), { isCameraOpen: false }),
+    "stage.screen-begun": (own, { ticketId, overId }) => withScreen(own, ticketId, overId),
+    "stage.screen-ended": (own, { ticketId }) => withoutScreen(own, ticketId),
+  },
+  hears: (own, entry) => {
+    if (entry.type === "hour.shown-out") return withoutScreen(own, entry.ticketId);
+    return entry.type === "hour.ended" ? { ...own, screens: [] } : own;
   },
   views: {
     "stage:team": {
       isFor: isOfTheStage,
       reads: ["people", "present", "callers", "devices"],
-      make: (sight) => ({ stage: stagePeople(sight) }),
+      make: (sight) => ({ stage: stagePeople(sight), screens: screensOf(sight) }),
     },
     "stage:desk": {
       isFor: (standing) => standing.isAtDesk,
       reads: ["people", "present", "callers"],
       make: (sight) => ({ audience: audienceOf(sight) }),
     },
-    "stage:house": { isFor: isInHouse, reads: ["people", "present"], make: (sight) => ({ cast: castOf(sight) }) },
+    "stage:house": {
+      isFor: isInHouse,
+      reads: ["people", "present"],
+      make: (sight) => ({ cast: castOf(sight), screens: houseScreens(sight) }),
+    },
   },
   // the house never gets a level
   whispers: { "stage.level": { isFor: isOfTheStage } },

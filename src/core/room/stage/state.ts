@@ -12,8 +12,10 @@ export interface StagePerson {
 }
 export interface StageState {
   readonly people: Book<StagePerson>;
+  /** who shares their screen, the one who began last at the end */
+  readonly screens: readonly string[];
 }
-export const emptyStage: StageState = { people: Book.empty() };
+export const emptyStage: StageState = { people: Book.empty(), screens: [] };
 /** Nothing of one's own is open, and nothing is asked. */
 export const closed = {
   isMicrophoneOpen: false,

@@ -1,7 +1,7 @@
 import { isStageRole } from "../../people";
 import type { Sight } from "../capability";
 import { isCurtainUp } from "../hour/state";
-import type { AudienceItem, CastItem, Section, StagePersonItem } from "../views";
+import type { AudienceItem, CastItem, ScreenItem, Section, StagePersonItem } from "../views";
 import { arrivedBackstage, type StageState } from "./state";
 
 export function stagePeople({ own, words, figures }: Sight<StageState>): Section<StagePersonItem> {
@@ -31,6 +31,21 @@ export function audienceOf({ words, figures }: Sight<StageState>): Section<Audie
   }
   return out;
 }
+
+/** Whose screens are shared, in the order in which they began. */
+export const screensOf = ({ own, words, figures }: Sight<StageState>): Section<ScreenItem> =>
+  Object.fromEntries(
+    own.screens.map((id, order) => [
+      id,
+      { name: words.people.get(id)?.name ?? "", order, isHere: figures.present.has(id) },
+    ]),
+  );
+/** Behind the curtain nobody is named: somebody of the house who shares theirs still finds it there. */
+export const houseScreens = (sight: Sight<StageState>): Section<ScreenItem> => {
+  const all = screensOf(sight);
+  if (isCurtainUp(sight.hour)) return all;
+  return Object.fromEntries(Object.entries(all).map(([id, item]) => [id, { ...item, name: "" }]));
+};
 
 /** The house sees those on stage while the curtain is up, nobody else and never a level. */
 export function castOf(sight: Sight<StageState>): Section<CastItem> {
