@@ -25,7 +25,7 @@ export async function loadScene(db: Db, occurrenceId: string, of?: OfCommand): P
     ? sql`(select j.seq from journal j where j.room_id = ${of.roomId} and j.command_id = ${of.commandId})`
     : sql`null::int`;
   const { rows } = await db.execute(sql`
-    select ${repeat} as repeat_of, o.event_id, o.start_at, o.end_at, o.call_minutes, e.house_size, e.switches, e.early_entry, e.stage_microphones_open,
+    select ${repeat} as repeat_of, o.event_id, o.start_at, o.end_at, o.call_minutes, e.house_size, e.switches, e.early_entry, not e.is_private and e.published_at is not null as has_event_page, e.stage_microphones_open,
       e.stage_cameras_open,
       array(select s.id from segments s where s.occurrence_id = o.id order by s.position) as segment_ids,
       (select coalesce(json_agg(json_build_array(s.id, array_remove(array[s.leader_ticket_id::text] || array(select jsonb_array_elements_text(s.beside_ticket_ids)), null), s.deck_id, s.deck_page)), '[]')
@@ -34,6 +34,7 @@ export async function loadScene(db: Db, occurrenceId: string, of?: OfCommand): P
           else (select count(*) from deck_pages p where p.deck_id = d.id) end)), '[]') from decks d
         where d.occurrence_id = o.id and d.state in ('making', 'ready')) as deck_pages,
       (select coalesce(json_agg(json_build_array(s.id, s.scene)), '[]') from segments s where s.occurrence_id = o.id and s.scene is not null) as segment_scenes,
+      array(select h.id from hand_outs h where h.occurrence_id = o.id and h.is_shown and h.media_type like 'image/%') as picture_ids,
       e.interpretation_into,
       (select coalesce(json_agg(json_build_array(t.id, t.languages) order by t.registered_at, t.id), '[]') from tickets t where t.event_id = o.event_id
         and t.occurrence_id is null and t.revoked_at is null and t.role = 'interpreter' and t.languages is not null) as pairs,
@@ -64,6 +65,8 @@ export async function loadScene(db: Db, occurrenceId: string, of?: OfCommand): P
       ]),
     ),
     segmentScenes: new Map(row["segment_scenes"] as [string, SceneKind][]),
+    hasEventPage: row["has_event_page"] as boolean,
+    pictureFileIds: new Set(row["picture_ids"] as string[]),
     interpreting: {
       into: row["interpretation_into"] as string[],
       pairs: new Map(row["pairs"] as [string, string[]][]),

@@ -8,15 +8,21 @@ import { rooms } from "./room";
 export const drawingBoards = pgTable(
   "drawing_boards",
   {
-    id: uuid("id").primaryKey(),
+    id: uuid("id").notNull(),
     organisationId: organisationId(),
     occurrenceId: uuid("occurrence_id")
       .notNull()
       .references(() => occurrences.id, { onDelete: "cascade" }),
     title: text("title").notNull(),
+    /** the side room that it was drawn in; null for the main room's */
+    sideRoom: integer("side_room"),
     createdAt: instant("created_at").notNull(),
   },
-  (t) => [index("drawing_boards_occurrence").on(t.occurrenceId, t.createdAt)],
+  (t) => [
+    // a side room's board is named by room and hour alone
+    primaryKey({ columns: [t.occurrenceId, t.id] }),
+    index("drawing_boards_occurrence").on(t.occurrenceId, t.createdAt),
+  ],
 );
 
 /**

@@ -42,6 +42,8 @@ export const chatLines = pgTable(
     state: text("state", { enum: ["shown", "held", "removed", "moved", "past"] }).notNull(),
     isQuestion: integer("is_question").notNull().default(0),
     at: instant("at").notNull(),
+    /** of a side room's question */
+    answeredAt: instant("answered_at"),
   },
   (t) => [
     primaryKey({ columns: [t.roomId, t.topic, t.seq] }),

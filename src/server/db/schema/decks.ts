@@ -1,4 +1,4 @@
-import { bigint, boolean, index, integer, pgTable, text, uniqueIndex, uuid } from "drizzle-orm/pg-core";
+import { bigint, boolean, index, integer, jsonb, pgTable, text, uniqueIndex, uuid } from "drizzle-orm/pg-core";
 import { instant, organisationId } from "./columns";
 import { occurrences } from "./events";
 
@@ -24,6 +24,8 @@ export const decks = pgTable(
     state: text("state", { enum: deckStates }).notNull().default("waiting"),
     failure: text("failure", { enum: deckFailures }),
     pageCount: integer("page_count").notNull().default(0),
+    /** fonts that the file only names: its letters may look different */
+    missingFonts: jsonb("missing_fonts").$type<readonly string[]>().notNull().default([]),
     sizeBytes: bigint("size_bytes", { mode: "number" }).notNull(),
     /** whose it is, where somebody of the stage brought it */
     ticketId: uuid("ticket_id"),

@@ -2,6 +2,7 @@ import { sql } from "drizzle-orm";
 import { boolean, index, integer, numeric, jsonb, pgTable, text, unique, uniqueIndex, uuid } from "drizzle-orm/pg-core";
 import { pictures } from "@/core/organisation";
 import type { FormField } from "@/core/front-door";
+import { overflowReaches } from "@/core/programme";
 import { duties, phases, roles, type PartialSwitches } from "@/core/people";
 import type { RecurrenceRule } from "@/core/time";
 import { instant, organisationId } from "./columns";
@@ -57,6 +58,8 @@ export const events = pgTable(
     stageMicrophonesOpen: boolean("stage_microphones_open").notNull().default(false),
     stageCamerasOpen: boolean("stage_cameras_open").notNull().default(false),
     soundBy: text("sound_by", { enum: soundWays }).notNull().default("computer"),
+    /** who may watch without a seat */
+    overflow: text("overflow", { enum: overflowReaches }).notNull().default("nobody"),
     isRecorded: boolean("is_recorded").notNull().default(false),
     consentText: text("consent_text").notNull().default(""),
     /** where people may also come in person; "" for an hour that is only online */
@@ -73,6 +76,8 @@ export const events = pgTable(
     /** presence checks that somebody answers at least; null: none is asked for */
     creditChecks: integer("credit_checks"),
     creditThresholdPercent: integer("credit_threshold_percent").notNull().default(75),
+    /** below the threshold a part of the points, in proportion */
+    creditIsPartial: boolean("credit_is_partial").notNull().default(false),
     publishedAt: instant("published_at"),
     deletedAt: instant("deleted_at"),
     /** grows with every saved edit: two editors cannot overwrite each other unseen */
@@ -121,6 +126,8 @@ export const occurrences = pgTable(
     kind: text("kind", { enum: ["show", "rehearsal", "slot"] })
       .notNull()
       .default("show"),
+    /** the recording that is watched together at this date; null: people are on stage */
+    screeningOf: uuid("screening_of"),
     /** null: a single date */
     seriesId: uuid("series_id").references(() => series.id, { onDelete: "set null" }),
     /** the seat licence it is given; may move to another until it is live */
@@ -159,6 +166,9 @@ export const occurrences = pgTable(
     index("occurrences_phase").on(t.phase, t.endAt),
     uniqueIndex("occurrences_original").on(t.eventId, t.kind, t.originalStartLocal),
     index("occurrences_series").on(t.seriesId),
+    index("occurrences_screening")
+      .on(t.startAt)
+      .where(sql`screening_of is not null`),
     index("occurrences_event").on(t.eventId, t.startAt),
   ],
 );

@@ -1,4 +1,4 @@
-import { bigint, boolean, index, integer, pgTable, text, uuid } from "drizzle-orm/pg-core";
+import { bigint, boolean, index, integer, pgTable, primaryKey, text, uuid } from "drizzle-orm/pg-core";
 import { instant, organisationId } from "./columns";
 import { occurrences } from "./events";
 
@@ -27,4 +27,18 @@ export const handOuts = pgTable(
     index("hand_outs_organisation").on(t.organisationId),
     index("hand_outs_occurrence").on(t.occurrenceId, t.position),
   ],
+);
+
+/** Who took a file, where a ticket stands behind it: the first time; whoever has none is in the file's count alone. */
+export const handOutTakings = pgTable(
+  "hand_out_takings",
+  {
+    handOutId: uuid("hand_out_id")
+      .notNull()
+      .references(() => handOuts.id, { onDelete: "cascade" }),
+    ticketId: uuid("ticket_id").notNull(),
+    organisationId: organisationId(),
+    at: instant("at").notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.handOutId, t.ticketId] }), index("hand_out_takings_ticket").on(t.ticketId)],
 );

@@ -27,7 +27,7 @@ export {
 } from "./events";
 export { drawingBoards, holdingPictures, inkActs } from "./board";
 export { deckFailures, deckPages, decks, deckStates } from "./decks";
-export { handOuts } from "./hand-outs";
+export { handOuts, handOutTakings } from "./hand-outs";
 export { parts, polls, segments } from "./run-sheet";
 export { captionLines } from "./captions";
 export { chatEntryNotes, chatLines, logHeads } from "./chat";
@@ -35,7 +35,26 @@ export { sideRoomSheets } from "./side-rooms";
 export { datePlaces } from "./places";
 export { busyCalendars, licences, seatRequests, templates, type StoredCalendar } from "./house";
 export { boardPosts, boards, letters, mailings, messages, type AlsoAbout, type RenderedMessage } from "./mail";
+export { outlets } from "./outlets";
+export { programmeFeeds, recordedPieces } from "./programme";
 export { recordings } from "./recordings";
+export {
+  corrections,
+  credits,
+  dateFigures,
+  recordStores,
+  serverAway,
+  serverSigns,
+  statementPosts,
+  summaryLinks,
+  surveyAnswers,
+  surveyReplies,
+  surveys,
+  visitKeys,
+  visits,
+  type CreditChange,
+} from "./report";
+export { plays, viewers } from "./watching";
 export {
   admissions,
   ballots,

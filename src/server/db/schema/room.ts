@@ -107,6 +107,8 @@ export const questions = pgTable(
     isAnonymous: boolean("is_anonymous").notNull().default(false),
     /** its answer goes by mail after the date */
     isByMail: boolean("is_by_mail").notNull().default(false),
+    /** asked by somebody who watched the recording: where it stood */
+    recordingSeconds: integer("recording_seconds"),
     /** the one that it is asked together with */
     mergedInto: uuid("merged_into"),
   },

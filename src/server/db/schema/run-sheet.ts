@@ -26,6 +26,8 @@ export const segments = pgTable(
     deckPage: integer("deck_page").notNull().default(1),
     /** how the picture is arranged when it begins */
     scene: text("scene", { enum: sceneKinds }),
+    /** credit is for being there in it; where no segment carries it, it is for the whole show */
+    carriesCredit: boolean("carries_credit").notNull().default(false),
   },
   (t) => [index("segments_occurrence").on(t.occurrenceId, t.position)],
 );

@@ -13,6 +13,10 @@ export const entryProofs = pgTable(
       .notNull()
       .references(() => tickets.id, { onDelete: "cascade" }),
     askedAt: instant("asked_at").notNull(),
+    /** what the link opens: the room on one more device, or the file of everything kept of its person */
+    purpose: text("purpose", { enum: ["entry", "own-file"] })
+      .notNull()
+      .default("entry"),
     usedAt: instant("used_at"),
     /** a print of what the device that opened the link was given: the link itself opens nothing again */
     devicePrint: text("device_print"),

@@ -1,0 +1,1 @@
+ALTER TABLE "decks" ADD COLUMN "missing_fonts" jsonb DEFAULT '[]'::jsonb NOT NULL;

@@ -1,0 +1,1 @@
+CREATE INDEX "recordings_without_sound" ON "recordings" USING btree ("uploaded_at") WHERE sound_of is distinct from coalesce(edited_file, file_name);

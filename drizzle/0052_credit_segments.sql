@@ -1,0 +1,1 @@
+ALTER TABLE "segments" ADD COLUMN "carries_credit" boolean DEFAULT false NOT NULL;

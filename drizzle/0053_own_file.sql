@@ -1,0 +1,1 @@
+ALTER TABLE "entry_proofs" ADD COLUMN "purpose" text DEFAULT 'entry' NOT NULL;

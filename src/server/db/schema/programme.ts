@@ -1,0 +1,45 @@
+import { boolean, index, integer, pgTable, primaryKey, text, uuid } from "drizzle-orm/pg-core";
+import { instant, organisationId } from "./columns";
+import { rooms } from "./room";
+
+/** Who makes a feed of a room just now, by a lease that every piece renews; its pieces are numbered here (rule 26). */
+export const programmeFeeds = pgTable(
+  "programme_feeds",
+  {
+    roomId: uuid("room_id")
+      .notNull()
+      .references(() => rooms.id, { onDelete: "cascade" }),
+    organisationId: organisationId(),
+    /** `programme`, or `sound:es` of an interpreter's channel */
+    feed: text("feed").notNull(),
+    holderId: uuid("holder_id").notNull(),
+    /** of the page that holds it: a person may have several */
+    device: uuid("device").notNull(),
+    renewedAt: instant("renewed_at").notNull(),
+    lastPiece: integer("last_piece").notNull().default(0),
+    lastInit: integer("last_init").notNull().default(0),
+  },
+  (t) => [primaryKey({ columns: [t.roomId, t.feed] })],
+);
+
+/** Pieces that are kept because the hour was recorded when they came; the rest is gone after some seconds. */
+export const recordedPieces = pgTable(
+  "recorded_pieces",
+  {
+    roomId: uuid("room_id")
+      .notNull()
+      .references(() => rooms.id, { onDelete: "cascade" }),
+    organisationId: organisationId(),
+    feed: text("feed").notNull(),
+    number: integer("number").notNull(),
+    initNumber: integer("init_number").notNull(),
+    at: instant("at").notNull(),
+    durationMs: integer("duration_ms").notNull(),
+    isHolding: boolean("is_holding").notNull(),
+    sizeBytes: integer("size_bytes").notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.roomId, t.feed, t.number] }),
+    index("recorded_pieces_organisation").on(t.organisationId),
+  ],
+);
