@@ -109,10 +109,25 @@ const plainWords = {
   "poll-was-open": "This poll was open already: what people answered stays with its words. Prepare another one.",
   "channel-taken": "Somebody else interprets on this channel. Say when you take it, and they hand over.",
   "sides-not-open": "The side rooms are not open.",
+  "recording-not-ready":
+    "The recording is not ready to be shown yet: it is being put together, or its length is not known. Open it once in the editor and try again.",
+  "no-lease": "Somebody else makes the picture just now.",
+  "not-media": "That is no piece of a picture or sound. Nothing of it was passed on.",
+  "too-early": "Backstage opens at the team call.",
+  busy: "One moment: very many people are here just now. Try again in a few seconds; nothing was lost.",
   "sides-open": "People are in their side rooms. Call them back first.",
   "house-full": "All places are taken just now.",
   "nothing-to-undo": "There is nothing left to undo: something newer was changed, or a date has begun.",
   "no-dates": "This rule makes no date at all. Nothing was changed.",
+  "disk-full":
+    "There is no space left where this house keeps its files. Nothing was kept; whoever runs it can make room, then try again.",
+  "screening-planned":
+    "This recording is to be watched together at a time that is planned. Cancel that date first; then it can be deleted.",
+  "no-record-store": "No record store is set. An owner sets one under Organisation.",
+  "no-credit": "Nothing can be issued: this event gives no credit, or nobody has earned any yet.",
+  "survey-closed": "This survey is closed. Answers are taken for thirty days after the end.",
+  "answered-elsewhere":
+    "An answer was given by this link already. It is kept without a name, so it can be changed only in the browser that gave it.",
   "date-past": "That moment has passed. Choose a later one.",
   "last-owner": "An organisation needs an owner. Make somebody else an owner first.",
   "invitation-over": "This invitation was used, taken back or is too old. Ask for a new one.",
@@ -128,6 +143,7 @@ const isPlain = (failure: Failure): failure is Extract<Failure, { code: keyof ty
   failure.code in plainWords;
 
 const mostWords = {
+  "screens-full": (most: number) => `${most} screens are shared already. Take the place of one of them.`,
   "floor-full": (most: number) => `${most} people have the floor already. Take it back from one of them first.`,
   "comments-full": (most: number) => `This question has ${most} comments already.`,
   "too-many-boards": (most: number) => `A date has at most ${most} boards.`,
@@ -144,6 +160,19 @@ const allotmentWords: Readonly<Record<AllotmentFault, (people: number, most: num
   undecided: () => "No way was found in time. Take a wish away, or make more rooms. Nobody was moved.",
 };
 
+/** Why two lines of a report cannot be one person. */
+const mergeWords = {
+  "on-stage-at-once": "These two stood on stage at the same time: they are two people.",
+  same: "These two are one person already.",
+  "merged-already": "This line was merged into another already. Undo that first.",
+} as const;
+
+/** Nobody is recorded unasked. */
+const consentWords = (people: number): string =>
+  people === 1
+    ? "One person on the stage side has not agreed to be recorded yet. Nothing is recorded."
+    : `${people} people on the stage side have not agreed to be recorded yet. Nothing is recorded.`;
+
 /** The one map from refusals to words: what happened, what was kept, what to do. */
 export function wordsOf(failure: Failure): string {
   if (isPlain(failure)) return plainWords[failure.code];
@@ -152,12 +181,8 @@ export function wordsOf(failure: Failure): string {
       return failure.issues.map(wordsOfIssue).join(" ") || "Some fields need another look.";
     case "too-many-tries":
       return `Too many tries. Wait ${Math.ceil(failure.retryAfterSeconds / 60)} min, then try again.`;
-    case "too-early":
-      return "Backstage opens at the team call.";
     case "too-fast":
       return `One moment: wait ${Math.max(1, Math.ceil(failure.retryAfterMs / 1000))} s, then send it again. It is still here.`;
-    case "busy":
-      return "One moment: very many people are here just now. Try again in a few seconds; nothing was lost.";
     case "wrong-state":
       return `This cannot be done now: the date is ${failure.state.replace("not-held", "not held")}.`;
     case "switched-off":
@@ -183,6 +208,7 @@ export function wordsOf(failure: Failure): string {
     case "rule-part-unknown":
       return `The rule has a part that a series here cannot keep: ${failure.part}. Nothing was changed; leave it out or write the dates one by one.`;
     case "floor-full":
+    case "screens-full":
     case "comments-full":
     case "too-many-boards":
       return mostWords[failure.code](failure.most);
@@ -192,6 +218,10 @@ export function wordsOf(failure: Failure): string {
       return `{{${failure.field}}} is no field that can stand there (line ${failure.line}, column ${failure.column}).`;
     case "bad-file":
       return fileFault(failure);
+    case "merge-refused":
+      return mergeWords[failure.why];
+    case "consent-missing":
+      return consentWords(failure.people);
     case "too-heavy":
       return `This takes longer than the ${Math.round(failure.budgetMs / 1000)} s that it may. Nothing was kept; try a shorter span or a smaller file.`;
     case "file-too-large":

@@ -40,6 +40,8 @@ export {
   type CallReport,
   type CallState,
 } from "./phone-input";
+export { mostOutlets, outletInput, type OutletInput, type OutletLine } from "./outlet-input";
+export { recordStoreInput, type RecordStoreInput, type StatementPost } from "./record-store";
 export { hookOutcomeFrom, hookOutcomes, hookOutcomeText, type HookOutcome } from "./hook-outcome";
 export { fieldIssuesOf, issuesOf } from "./issues";
 export { wordsOfIssue } from "./issue-words";
@@ -75,6 +77,7 @@ export {
   factTypes,
   whisperTypes,
   type FactBody,
+  type AsideBody,
   type WhisperBody,
   type JournalledBody,
   type CommandAnswer,
@@ -128,3 +131,30 @@ export type { LatePerson, LetIn } from "./views/late-person";
 export type { InvitationLine, TeamLine } from "./views/team";
 export type { EventDraft, UnreadPart } from "./views/event-draft";
 export { mostSideRoomsFileBytes, sideRoomsFileInput, type SideRoomsRead } from "./side-rooms-input";
+export {
+  publicationInput,
+  recordingEditInput,
+  screeningInput,
+  type PublicationInput,
+  type RecordingEditInput,
+} from "./recording-input";
+export { mostPlaysAtOnce, playsInput, type PlaysInput } from "./plays-input";
+export {
+  chosenPeopleInput,
+  creditChangeInput,
+  entryCorrectionInput,
+  mergeLinesInput,
+  mostSurveyQuestions,
+  noteOnPeopleInput,
+  stretchInput,
+  summaryLinkInput,
+  surveyAnswersInput,
+  surveyInput,
+  testInput,
+  type CreditChangeInput,
+  type SurveyInput,
+} from "./report-input";
+export type { ComparedDate, Comparison, OfferedDate } from "./views/compared-date";
+export type { EntryOfPerson, PersonOfDate, PersonPage } from "./views/person-of-date";
+export type { Series, SeriesDate } from "./views/series";
+export type { Forecast, Year, YearDate } from "./views/year";

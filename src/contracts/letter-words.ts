@@ -16,6 +16,9 @@ const bookingActs = {
   "given-back": "gave back their booking of",
 } as const;
 
+const minutesText = (minutes: number): string =>
+  minutes < 1 ? "less than a minute" : minutes === 1 ? "1 minute" : `${minutes} minutes`;
+
 export interface LetterFacts {
   readonly toName: string;
   readonly organisation: string;
@@ -28,6 +31,40 @@ export interface LetterWords {
   readonly paragraphs: readonly string[];
   readonly link: string;
 }
+
+/** What the room recorded is one file, or could not be made one. */
+const recordingMade = (
+  { title, isReady, minutes }: Extract<Letter, { kind: "recording-made" }>,
+  hello: string,
+  link: string,
+): LetterWords => ({
+  subject: `${isReady ? "Recording ready" : "Recording not put together"}: ${title}`,
+  paragraphs: [
+    hello,
+    isReady
+      ? `The recording of ${title} is ready: ${minutesText(minutes)}. Nobody outside sees it before it is published.`
+      : `What was recorded of ${title} could not be put together. Its pieces are kept; it can be tried again.`,
+    "The report, where it is published:",
+  ],
+  link,
+});
+
+const seatsDecided = (
+  { isGranted, wantedSize, title, answer }: Extract<Letter, { kind: "seats-decided" }>,
+  hello: string,
+  link: string,
+): LetterWords => ({
+  subject: `${isGranted ? "Granted" : "Declined"}: ${wantedSize} seats for ${title}`,
+  paragraphs: [
+    hello,
+    isGranted
+      ? `${title} has ${wantedSize} seats now, as you asked.`
+      : `${title} keeps its seats: ${wantedSize} were not granted.`,
+    ...(answer ? [`“${answer}”`] : []),
+    "The plan:",
+  ],
+  link,
+});
 
 /** A letter in words. The team's pages and letters are English; a guest's is in their own language. */
 export function letterWords(letter: Letter, facts: LetterFacts): LetterWords {
@@ -75,18 +112,17 @@ export function letterWords(letter: Letter, facts: LetterFacts): LetterWords {
       const filled = (text: string) => text.replace("{event}", letter.title).replace("{name}", toName);
       return { subject: filled(words.subject), paragraphs: [words.hello, words.body, words.ask].map(filled), link };
     }
-    case "seats-decided":
+    case "own-file": {
+      const words = messagesFor(letter.locale).ownData;
       return {
-        subject: `${letter.isGranted ? "Granted" : "Declined"}: ${letter.wantedSize} seats for ${letter.title}`,
-        paragraphs: [
-          hello,
-          letter.isGranted
-            ? `${letter.title} has ${letter.wantedSize} seats now, as you asked.`
-            : `${letter.title} keeps its seats: ${letter.wantedSize} were not granted.`,
-          ...(letter.answer ? [`“${letter.answer}”`] : []),
-          "The plan:",
-        ],
+        subject: words.subject.replace("{organisation}", organisation),
+        paragraphs: [words.hello.replace("{name}", toName), words.body.replace("{organisation}", organisation)],
         link,
       };
+    }
+    case "recording-made":
+      return recordingMade(letter, hello, link);
+    case "seats-decided":
+      return seatsDecided(letter, hello, link);
   }
 }

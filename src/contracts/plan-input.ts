@@ -1,3 +1,4 @@
+import { overflowReaches } from "@/core/programme";
 import { sceneKinds } from "@/core/room";
 import { issue } from "@/core/shared";
 import { defaultSwitches } from "@/core/people";
@@ -83,6 +84,7 @@ export const planInput = z
     stageMicrophonesOpen: z.boolean(),
     stageCamerasOpen: z.boolean(),
     soundBy: z.enum(["computer", "phone", "both"]),
+    overflow: z.enum(overflowReaches),
     isRecorded: z.boolean(),
     consentText: z.string().trim().max(1000),
     place: z.string().trim().max(300).default(""),
@@ -94,6 +96,7 @@ export const planInput = z
       .max(1000, issue("too-many-points"))
       .refine((points) => Math.abs(points * 100 - Math.round(points * 100)) < 1e-6, issue("too-many-decimals"))
       .nullable(),
+    creditIsPartial: z.boolean().default(false),
     creditChecks: z.coerce.number().int().min(1).max(50).nullable().default(null),
     creditThresholdPercent: z.coerce.number().int().min(1).max(100).default(75),
     formFields: formFieldsInput,
@@ -134,6 +137,7 @@ export const freshPlan = (
   stageMicrophonesOpen: false,
   stageCamerasOpen: false,
   soundBy: "computer",
+  overflow: "nobody",
   isRecorded: false,
   consentText: "",
   place: "",
@@ -141,6 +145,7 @@ export const freshPlan = (
   picture: "cards",
   creditPoints: null,
   creditChecks: null,
+  creditIsPartial: false,
   creditThresholdPercent: 75,
   formFields: [],
 });
@@ -166,6 +171,8 @@ export const segmentInput = z.object({
   deckPage: z.coerce.number().int().min(1).max(500).default(1),
   /** how the picture is arranged when it begins */
   scene: z.enum(sceneKinds).nullable().default(null),
+  /** credit is for being there in it; where none carries it, it is for the whole show */
+  carriesCredit: z.boolean().default(false),
 });
 export const runSheetInput = z.object({
   segments: z.array(segmentInput).max(100, issue("too-many-segments")),

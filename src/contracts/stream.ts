@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { WhisperBody } from "./room/command";
+import type { AsideBody, WhisperBody } from "./room/command";
 import type { PersonalPart, PlainView, ViewChange } from "@/core/room";
 
 /** One row of a log feed: its place, the moment of its last change by the feed's own counter, and what it says. */
@@ -38,6 +38,8 @@ export interface StreamMessages {
   lines: { readonly topic: string; readonly head: number; readonly rows: readonly LogRow[] };
   /** what was said in passing since the last tick: the last word of each person, kept nowhere */
   whispers: { readonly topic: string; readonly said: readonly (readonly [ticketId: string, body: WhisperBody])[] };
+  /** what one person said to this one alone */
+  aside: { readonly from: string; readonly said: AsideBody };
   /** one person's own things */
   personal: { readonly me: PersonalPart };
   /** the line lives: to whoever works here, so that a lost one shows within seconds */

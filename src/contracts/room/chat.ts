@@ -21,7 +21,15 @@ export const chatCommands = [
 ] as const;
 
 export const chatFacts = [
-  z.object({ type: z.literal("chat.say"), to: z.enum(chatTargets), withId: id.nullable(), text: line }),
+  z.object({
+    type: z.literal("chat.say"),
+    to: z.enum(chatTargets),
+    withId: id.nullable(),
+    text: line,
+    /** a question to the people of one's side room */
+    isAsked: z.boolean().optional(),
+  }),
+  z.object({ type: z.literal("chat.settle"), lineId: id, isAnswered: z.boolean() }),
 ] as const;
 
 /** One line as screens get it. */
@@ -37,6 +45,8 @@ export interface ChatLineView {
   readonly withName: string | null;
   /** shown to all as a question too */
   readonly isQuestion: boolean;
+  /** of a side room's question that somebody has called answered */
+  readonly answeredAt?: number | null;
 }
 /** A line of one's own that others do not see yet, and words between oneself and the desk. */
 export interface OwnLine {

@@ -6,10 +6,14 @@ import { channelsCommands } from "./channels";
 import { chatCommands, chatFacts } from "./chat";
 import { cuesCommands } from "./cues";
 import { floorCommands, floorWhispers } from "./floor";
+import { helpCommands, helpWhispers } from "./help";
 import { hourCommands } from "./hour";
 import { lookCommands } from "./look";
+import { pageCommands, pageWhispers } from "./page";
 import { pollsCommands, pollsFacts } from "./polls";
+import { programmeWhispers } from "./programme";
 import { questionsCommands, questionsFacts } from "./questions";
+import { recordingCommands } from "./recording";
 import { scenesCommands } from "./scenes";
 import { sideRoomsCommands } from "./side-rooms";
 import { signalsFacts } from "./signals";
@@ -34,6 +38,9 @@ const command = z.discriminatedUnion("type", [
   ...channelsCommands,
   ...sideRoomsCommands,
   ...lookCommands,
+  ...pageCommands,
+  ...helpCommands,
+  ...recordingCommands,
 ]);
 const facts = [
   ...questionsFacts,
@@ -46,7 +53,15 @@ const facts = [
 const fact = z.discriminatedUnion("type", facts);
 /** The names of the facts: they go past the room's lock. */
 export const factTypes: readonly string[] = facts.map((one) => one.shape.type.value);
-const whispers = [...stageWhispers, ...floorWhispers, ...boardWhispers, ...captionsWhispers] as const;
+const whispers = [
+  ...stageWhispers,
+  ...floorWhispers,
+  ...boardWhispers,
+  ...captionsWhispers,
+  ...pageWhispers,
+  ...helpWhispers,
+  ...programmeWhispers,
+] as const;
 const whisper = z.discriminatedUnion("type", whispers);
 /** The names of what is said in passing: it is sent on and kept nowhere. */
 export const whisperTypes: readonly string[] = whispers.map((one) => one.shape.type.value);
@@ -60,6 +75,8 @@ const presence = z.discriminatedUnion("type", [
 export const commandInput = z.object({ commandId: id, command: z.union([command, fact, whisper, presence]) });
 export type JournalledBody = z.infer<typeof command>;
 export type WhisperBody = z.infer<typeof whisper>;
+/** What is said to one person alone. */
+export type AsideBody = Extract<WhisperBody, { to: string }>;
 export type FactBody = z.infer<typeof fact>;
 export type CommandBody = z.infer<typeof commandInput>["command"];
 export type CommandInput = z.infer<typeof commandInput>;

@@ -13,6 +13,7 @@ export const floorCommands = [
   z.object({ type: z.literal("floor.accept") }),
   z.object({ type: z.literal("floor.give-back") }),
   z.object({ type: z.literal("floor.set-microphone"), isOpen: z.boolean() }),
+  z.object({ type: z.literal("floor.share-screen"), overId: id.nullable() }),
   z.object({ type: z.literal("floor.withdraw"), ticketId: id }),
   z.object({ type: z.literal("floor.bring-on-stage"), ticketId: id }),
   z.object({ type: z.literal("floor.close-microphone"), ticketId: id }),

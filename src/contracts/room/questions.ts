@@ -11,6 +11,12 @@ export const questionsCommands = [
     isAnonymous: z.boolean().optional(),
   }),
   z.object({
+    type: z.literal("questions.ask-afterwards"),
+    text: words(1000),
+    /** where the recording stood, in seconds */
+    atSeconds: z.int().min(0).max(1_000_000),
+  }),
+  z.object({
     type: z.literal("questions.move"),
     questionId: id,
     state: z.enum(["lined-up", "on-stage", "later", "not-taken"]),

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { holdingSounds, leastShare, mostShare, sceneKinds } from "@/core/room";
+import { firstShares, holdingSounds, leastShare, mostShare, sceneKinds, type SharedKind } from "@/core/room";
 import { id } from "./shared";
 
 const seen = z.int().min(0);
@@ -13,7 +13,7 @@ export const scenesCommands = [
   z.object({ type: z.literal("scenes.undo"), seen }),
   z.object({
     type: z.literal("scenes.resize"),
-    kind: z.enum(["two", "document-one"]),
+    kind: z.enum(Object.keys(firstShares) as SharedKind[]),
     share: z.number().min(leastShare).max(mostShare),
   }),
   z.object({ type: z.literal("scenes.put-speaker"), personId: id, seen: id.nullable() }),

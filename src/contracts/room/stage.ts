@@ -14,6 +14,9 @@ export const stageCommands = [
   z.object({ type: z.literal("stage.close-camera"), ticketId: id }),
   z.object({ type: z.literal("stage.ask-for-camera"), ticketId: id.nullable() }),
   z.object({ type: z.literal("stage.keep-camera-closed") }),
+  z.object({ type: z.literal("stage.share-screen"), overId: id.nullable() }),
+  z.object({ type: z.literal("stage.end-screen") }),
+  z.object({ type: z.literal("stage.close-screen"), ticketId: id }),
 ] as const;
 
 export const stageWhispers = [z.object({ type: z.literal("stage.level"), level: z.int().min(0).max(100) })] as const;

@@ -28,6 +28,7 @@ export const material: MaterialMessages = {
     muted: "stumm:",
     soundOn: "Ton an",
     soundOff: "Ton aus",
+    screen: "Bildschirm von {name}",
   },
   captions: {
     title: "Untertitel",
@@ -119,6 +120,18 @@ export const material: MaterialMessages = {
     list: "Nebenräume",
     here: "{here} von {size} da",
     number: "Raum {room}",
+    chat: "Chat",
+    questions: "Fragen",
+    board: "Tafel",
+    askRoom: "Diesen Raum fragen",
+    ask: "Fragen",
+    noAsks: "Noch keine Fragen. Wer hier ist, darf antworten.",
+    answered: "Beantwortet",
+    settle: "Ist beantwortet",
+    reopen: "Noch offen",
+    toAll: "Im Hauptraum fragen",
+    wasAsked: "Im Hauptraum gefragt",
+    boardOf: "Tafel von {name}",
   },
   board: {
     title: "Tafeln",
@@ -185,6 +198,8 @@ export const material: MaterialMessages = {
     making: "Seiten werden gemacht: {made} von {count}",
     pages: "{count, plural, one {# Seite} other {# Seiten}}",
     pagesFailed: "Diese Seiten konnten nicht gemacht werden: {pages}.",
+    fontsMissing:
+      "Nicht in der Datei: {fonts}. Buchstaben können anders aussehen; exportieren Sie sie noch einmal mit eingebetteten Schriften.",
     failed: "Die Seiten konnten nicht gemacht werden.",
     notPdf:
       "Das ist kein PDF. Exportieren Sie die Folien als PDF (meist: Datei, Exportieren oder Drucken, PDF) und wählen Sie diese Datei.",

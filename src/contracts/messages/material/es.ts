@@ -28,6 +28,7 @@ export const material: MaterialMessages = {
     muted: "silenciado:",
     soundOn: "Activar sonido",
     soundOff: "Quitar sonido",
+    screen: "Pantalla de {name}",
   },
   captions: {
     title: "Subtítulos",
@@ -117,6 +118,18 @@ export const material: MaterialMessages = {
     list: "Salas aparte",
     here: "{here} de {size} aquí",
     number: "Sala {room}",
+    chat: "Chat",
+    questions: "Preguntas",
+    board: "Pizarra",
+    askRoom: "Preguntar a esta sala",
+    ask: "Preguntar",
+    noAsks: "Aún no hay preguntas. Quien está aquí puede responder.",
+    answered: "Respondida",
+    settle: "Está respondida",
+    reopen: "Sigue abierta",
+    toAll: "Preguntar en la sala principal",
+    wasAsked: "Preguntado en la sala principal",
+    boardOf: "Pizarra de {name}",
   },
   board: {
     title: "Pizarras",
@@ -182,6 +195,8 @@ export const material: MaterialMessages = {
     making: "Haciendo páginas: {made} de {count}",
     pages: "{count, plural, one {# página} other {# páginas}}",
     pagesFailed: "Estas páginas no pudieron hacerse: {pages}.",
+    fontsMissing:
+      "No están en el archivo: {fonts}. Las letras pueden verse distintas; expórtelo de nuevo con sus fuentes incrustadas.",
     failed: "Sus páginas no pudieron hacerse.",
     notPdf:
       "Esto no es un PDF. Exporte las diapositivas como PDF (en general: Archivo, Exportar o Imprimir, PDF) y elija ese archivo.",

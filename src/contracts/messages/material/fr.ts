@@ -28,6 +28,7 @@ export const material: MaterialMessages = {
     muted: "muet :",
     soundOn: "Activer le son",
     soundOff: "Couper le son",
+    screen: "Écran de {name}",
   },
   captions: {
     title: "Sous-titres",
@@ -118,6 +119,18 @@ export const material: MaterialMessages = {
     list: "Petites salles",
     here: "{here} sur {size} présents",
     number: "Salle {room}",
+    chat: "Discussion",
+    questions: "Questions",
+    board: "Tableau",
+    askRoom: "Demander à cette salle",
+    ask: "Demander",
+    noAsks: "Pas encore de questions. Chacun ici peut répondre.",
+    answered: "Répondue",
+    settle: "C’est répondu",
+    reopen: "Encore ouverte",
+    toAll: "Demander dans la salle principale",
+    wasAsked: "Demandé dans la salle principale",
+    boardOf: "Tableau de {name}",
   },
   board: {
     title: "Tableaux",
@@ -184,6 +197,8 @@ export const material: MaterialMessages = {
     making: "Pages en préparation : {made} sur {count}",
     pages: "{count, plural, one {# page} other {# pages}}",
     pagesFailed: "Ces pages n’ont pas pu être faites : {pages}.",
+    fontsMissing:
+      "Absentes du fichier : {fonts}. Les lettres peuvent changer d’aspect ; exportez-le à nouveau avec ses polices incorporées.",
     failed: "Ses pages n’ont pas pu être faites.",
     notPdf:
       "Ce n’est pas un PDF. Exportez les diapositives en PDF (le plus souvent : Fichier, Exporter ou Imprimer, PDF) et choisissez ce fichier.",

@@ -28,6 +28,7 @@ export const material: MaterialMessages = {
     muted: "sem som:",
     soundOn: "Ligar o som",
     soundOff: "Desligar o som",
+    screen: "Tela de {name}",
   },
   captions: {
     title: "Legendas",
@@ -117,6 +118,18 @@ export const material: MaterialMessages = {
     list: "Salas ao lado",
     here: "{here} de {size} presentes",
     number: "Sala {room}",
+    chat: "Conversa",
+    questions: "Perguntas",
+    board: "Quadro",
+    askRoom: "Perguntar a esta sala",
+    ask: "Perguntar",
+    noAsks: "Ainda não há perguntas. Quem está aqui pode responder.",
+    answered: "Respondida",
+    settle: "Está respondida",
+    reopen: "Ainda aberta",
+    toAll: "Perguntar na sala principal",
+    wasAsked: "Perguntado na sala principal",
+    boardOf: "Quadro de {name}",
   },
   board: {
     title: "Quadros",
@@ -182,6 +195,8 @@ export const material: MaterialMessages = {
     making: "A fazer páginas: {made} de {count}",
     pages: "{count, plural, one {# página} other {# páginas}}",
     pagesFailed: "Estas páginas não puderam ser feitas: {pages}.",
+    fontsMissing:
+      "Não estão no ficheiro: {fonts}. As letras podem parecer diferentes; exporte-o de novo com os tipos de letra incorporados.",
     failed: "As páginas não puderam ser feitas.",
     notPdf:
       "Isto não é um PDF. Exporte os diapositivos como PDF (em geral: Ficheiro, Exportar ou Imprimir, PDF) e escolha esse ficheiro.",

@@ -1,0 +1,60 @@
+/** Words of what comes after an hour: certificates, surveys, a report that is shown to others. */
+export const after = {
+  certificate: {
+    title: "Certificate of attendance",
+    attended: "took part in",
+    on: "{day}, {minutes} minutes of the show",
+    points: "{points} of {outOf} points",
+    number: "Number {number}",
+    check: "Whether it is valid can be read at {address}",
+    by: "{organisation}",
+    yours: "Your certificate",
+    save: "Save it as PDF",
+    withdrawn: "Your certificate was withdrawn.",
+  },
+  creditCheck: {
+    title: "Certificate {number}",
+    valid: "This certificate is valid.",
+    withdrawn: "This certificate was withdrawn: it is not valid.",
+    unknown: "There is no certificate with this number.",
+    slow: "Too many numbers were looked up from here. Wait a few minutes, then try again.",
+  },
+  survey: {
+    title: "How was it?",
+    anonymous: "Your answers are kept without your name, and nobody can find out whose they are.",
+    named: "Your name stands beside your answers.",
+    changeable: "You can change them until {day}.",
+    send: "Send the answers",
+    change: "Save the changes",
+    thanks: "Thank you. Your answers are kept.",
+    closed: "This survey is closed.",
+    none: "There is no survey for this date.",
+    elsewhere:
+      "An answer was given by this link already. It is kept without a name, so it can be changed only in the browser that gave it.",
+    optional: "may stay empty",
+    least: "lowest",
+    most: "highest",
+    answer: "Answer the survey",
+    notOffered: "Choose one of what is offered.",
+    needed: "An answer is missing here.",
+    tooLong: "At most 2000 characters.",
+  },
+  ownData: {
+    title: "Everything kept of you",
+    ask: "Ask for everything kept of you",
+    asks: "A link goes to {address}. It works once, within an hour: a file with your details, your tickets, when you were there, what you wrote and answered, and the mails to you.",
+    send: "Send me the link",
+    sent: "The link is on its way to {address}.",
+    save: "Save the file",
+    lead: "This file is for {name} alone. It can be saved once by this link.",
+    subject: "Everything that {organisation} keeps of you",
+    hello: "Hello {name},",
+    body: "You, most likely, asked for a file with everything that {organisation} keeps of you. If it was not you, leave this mail be. The link works once, for an hour:",
+  },
+  summary: {
+    title: "Report of a date",
+    revoked: "This link was taken back, or its time is over.",
+  },
+};
+
+export type AfterMessages = typeof after;
