@@ -1,5 +1,12 @@
 import { z } from "zod";
 import { isLoopback } from "@/core/shared";
+import { storeAddress } from "./store-address";
+
+/** Addresses parted by spaces. */
+const addresses = z
+  .string()
+  .default("")
+  .transform((text) => text.split(/\s+/).filter(Boolean));
 
 const settings = z.object({
   DATABASE_URL: z.string().min(1),
@@ -10,6 +17,8 @@ const settings = z.object({
   /** the one before it, while links and sealed values of its time are to be read */
   STAGE_CALL_PREVIOUS_SECRET: z.string().min(32).optional(),
   STAGE_CALL_FILES: z.string().min(1),
+  /** an object store in place of that folder, which then holds only what is being worked on: see store-address */
+  STAGE_CALL_OBJECT_STORE: storeAddress.optional(),
   SMTP_URL: z.string().default("smtp://127.0.0.1:2525"),
   /** mails that may leave in a second, as the mail server allows */
   STAGE_CALL_MAILS_PER_SECOND: z.coerce.number().positive().default(400),
@@ -21,6 +30,10 @@ const settings = z.object({
   STAGE_CALL_PHONE_SECRET: z.string().min(24).optional(),
   /** where that line is asked to call somebody; without it nobody is called back */
   STAGE_CALL_PHONE_DIAL_URL: z.url().optional(),
+  /** servers by which browsers on stage find one another (RFC 8445), and the secret that TURN credentials are made of */
+  STAGE_CALL_STUN: addresses,
+  STAGE_CALL_TURN: addresses,
+  STAGE_CALL_TURN_SECRET: z.string().min(16).optional(),
   /** how the receiving mail server names itself in Authentication-Results (RFC 8601): its findings are then believed */
   STAGE_CALL_AUTHSERV_ID: z.string().optional(),
   /** tests only: a file with the milliseconds by which the clock is ahead */

@@ -25,9 +25,14 @@ describe("the log", () => {
   });
   it("keeps no token of a link and no query", () => {
     expect(
-      ["/enter/abc.def-1", "/reply/tok?to=yes", "/front/tides?for=xyz", "/unsubscribe/t/x"].map((path) =>
-        safePath(path),
-      ),
-    ).toEqual(["/enter/…", "/reply/…", "/front/tides", "/unsubscribe/…/x"]);
+      [
+        "/enter/abc.def-1",
+        "/reply/tok?to=yes",
+        "/front/tides?for=xyz",
+        "/unsubscribe/t/x",
+        "/survey/t",
+        "/summary/t",
+      ].map((path) => safePath(path)),
+    ).toEqual(["/enter/…", "/reply/…", "/front/tides", "/unsubscribe/…/x", "/survey/…", "/summary/…"]);
   });
 });

@@ -8,7 +8,9 @@ export interface Log {
 
 /** A path as it may be logged: whatever stands in a token's place is gone. */
 export const safePath = (path: string): string =>
-  path.replace(/\/(ticket|enter|reply|unsubscribe)\/[^/?]+/g, "/$1/…").replace(/\?.*$/, "");
+  path
+    .replace(/\/(ticket|enter|reply|unsubscribe|join|new-password|screening|survey|summary)\/[^/?]+/g, "/$1/…")
+    .replace(/\?.*$/, "");
 
 function write(level: string, message: string, facts: Facts): void {
   process.stdout.write(`${JSON.stringify({ at: new Date().toISOString(), level, message, ...facts })}\n`);

@@ -1,7 +1,12 @@
 import http from "node:http";
 import https from "node:https";
+import ipaddr from "ipaddr.js";
 import { useAgent as filteringAgent } from "request-filtering-agent";
 import { isLoopback } from "@/core/shared";
+
+/** Whether an address is one of the open network, and neither this machine nor the inside of somebody's (RFC 6890). */
+export const isPublicAddress = (address: string): boolean =>
+  ipaddr.isValid(address) && ipaddr.process(address).range() === "unicast";
 
 /** How a call outside went, no finer: what exactly answers at an address is nobody's to learn from us. */
 export type OutwardAnswer = "answered" | "refused" | "silent";

@@ -30,6 +30,9 @@ export interface Secrets {
   seal(text: string): string;
   /** null where it was changed, or sealed with a key that is gone: one bad item is no reason to stop */
   unseal(sealed: string): string | null;
+  /** lets whoever has it watch a date's programme, for some hours: caches carry it in an address */
+  programmePass(occurrenceId: string, at: number): string;
+  isProgrammePass(pass: string, occurrenceId: string, at: number): boolean;
   /** a stable, unreadable key for counting tries */
   fingerprint(text: string): string;
   /** for the sign-in library */
@@ -55,6 +58,7 @@ function keysOf(master: string) {
     pin: derive("phone-pins"),
     mailbox: derive("mailboxes"),
     print: derive("fingerprints"),
+    programme: derive("programme-passes"),
     signIn: derive("sign-in"),
   };
 }
@@ -109,6 +113,14 @@ function opened({ seal }: Keys, sealed: string): string | null {
   }
 }
 
+/** A pass holds for the span it was given in and the next one: six hours at least, twelve at most. */
+const passSpanMs = 6 * 3_600_000;
+const passSpan = (at: number): number => Math.floor(at / passSpanMs);
+const passOf = ({ programme }: Keys, occurrenceId: string, span: number): string =>
+  macOf(programme, `${occurrenceId}|${span}`, macBytes).toString("base64url");
+const isSame = (a: string, b: string): boolean =>
+  a.length === b.length && timingSafeEqual(Buffer.from(a), Buffer.from(b));
+
 /**
  * Everything secret derives from one master, one key a purpose. What was made with the previous master is still read:
  * whoever changes it gives both for as long as old links are to live.
@@ -156,6 +168,9 @@ export function makeSecrets(master: string, previousMaster: string | null = null
     },
     // GCM tells whether a key fits: no letters are needed
     unseal: (sealed) => all.reduce<string | null>((out, keys) => out ?? opened(keys, sealed), null),
+    programmePass: (occurrenceId, at) => passOf(now, occurrenceId, passSpan(at)),
+    isProgrammePass: (pass, occurrenceId, at) =>
+      all.some((keys) => [0, 1].some((ago) => isSame(pass, passOf(keys, occurrenceId, passSpan(at) - ago)))),
     fingerprint: (text) => createHmac("sha256", now.print).update(text).digest("base64url").slice(0, 24),
   };
 }

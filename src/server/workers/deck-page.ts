@@ -26,6 +26,14 @@ async function notesOf(page: PDFPageProxy): Promise<string> {
     .join("\n\n");
 }
 
+/** Names of fonts that the file only mentions, without the mark of a subset (ISO 32000-1, 9.6.4). */
+function missingFontsOf(page: PDFPageProxy): readonly string[] {
+  // what a page was drawn with is kept here by the library, fonts among much else
+  const drawnWith = page.commonObjs as Iterable<readonly [string, { missingFile?: boolean; name?: string } | null]>;
+  const missing = [...drawnWith].flatMap(([, one]) => (one?.missingFile && one.name ? [one.name] : []));
+  return [...new Set(missing.map((name) => name.replace(/^[A-Z]{6}\+/, "")))];
+}
+
 /** One page as pictures, text and notes. Links and scripts in it are never run: it is drawn, nothing else. */
 export async function makePage(document: PDFDocumentProxy, number: number): Promise<MadePage> {
   const page = await document.getPage(number);
@@ -47,7 +55,13 @@ export async function makePage(document: PDFDocumentProxy, number: number): Prom
           .toBuffer(),
       ),
     );
-    return { number, pictures, text: await textOf(page), notes: await notesOf(page) };
+    return {
+      number,
+      pictures,
+      text: await textOf(page),
+      notes: await notesOf(page),
+      missingFonts: missingFontsOf(page),
+    };
   } finally {
     page.cleanup();
   }

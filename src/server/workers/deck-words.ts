@@ -10,6 +10,8 @@ export interface MadePage {
   readonly text: string;
   /** from the deck's own annotations; empty where there are none */
   readonly notes: string;
+  /** fonts that it is written in and the file does not hold: others were drawn in their place */
+  readonly missingFonts: readonly string[];
 }
 
 /** What is said of a deck while it is made, in this order: how many pages there are, then each; or why there is none. */

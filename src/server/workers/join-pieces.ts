@@ -1,0 +1,73 @@
+import { createReadStream, createWriteStream } from "node:fs";
+import { rm } from "node:fs/promises";
+import { pipeline } from "node:stream/promises";
+import {
+  ALL_FORMATS,
+  EncodedAudioPacketSource,
+  EncodedPacketSink,
+  EncodedVideoPacketSource,
+  FilePathSource,
+  FilePathTarget,
+  Input,
+  Mp4OutputFormat,
+  Output,
+} from "mediabunny";
+import { layStretch, type Tracks } from "./lay-packets";
+import type { JoinJob, PieceRun } from "./media-words";
+
+/** One file of a run's pieces, in their order: what was posted, byte for byte. */
+async function layTogether({ initPath, piecePaths }: PieceRun, path: string): Promise<void> {
+  for (const [i, part] of [initPath, ...piecePaths].entries())
+    await pipeline(createReadStream(part), createWriteStream(path, { flags: i === 0 ? "w" : "a" }));
+}
+
+/** @returns where the run ends in the file that is being made */
+async function addRun(tracks: Tracks, path: string, atSeconds: number): Promise<number> {
+  const input = new Input({ source: new FilePathSource(path), formats: ALL_FORMATS });
+  const [video, audio] = [await input.getPrimaryVideoTrack(), await input.getPrimaryAudioTrack()];
+  if (!video) throw new Error("no picture in the pieces");
+  const pictures = new EncodedPacketSink(video);
+  const first = await pictures.getFirstPacket();
+  if (!first) return atSeconds;
+  return atSeconds + (await layStretch(tracks, { video, pictures, audio }, { first, toSeconds: Infinity, atSeconds }));
+}
+
+/** Room for what reads the file, at its beginning: a player need not look for it at the end. */
+const packetsASecond = { video: 40, audio: 60 };
+
+/**
+ * So long nothing was made before it shows as a hole: chapters and captions stand on the recording's clock, and stay
+ * true after it. Less is what a piece needs on its way.
+ */
+const leastHoleSeconds = 1.5;
+
+/**
+ * One file of all pieces (rule 25): nothing is encoded again; a pause or another composer is a seam without a gap,
+ * a time in which nobody made a picture stands still.
+ * @returns how long it is, in seconds
+ */
+export async function joinPieces(
+  { runs, outPath }: Omit<JoinJob, "kind">,
+  tell: (done: number, all: number) => void = () => {},
+): Promise<number> {
+  const seconds = Math.ceil(runs.reduce((sum, run) => sum + run.seconds, 0)) + 10;
+  const output = new Output({
+    format: new Mp4OutputFormat({ fastStart: "reserve" }),
+    target: new FilePathTarget(outPath),
+  });
+  const tracks = { video: new EncodedVideoPacketSource("avc"), audio: new EncodedAudioPacketSource("opus") };
+  output.addVideoTrack(tracks.video, { maximumPacketCount: seconds * packetsASecond.video });
+  output.addAudioTrack(tracks.audio, { maximumPacketCount: seconds * packetsASecond.audio });
+  await output.start();
+  let atSeconds = 0;
+  for (const [i, run] of runs.entries()) {
+    const path = `${outPath}.run`;
+    await layTogether(run, path);
+    const isHole = run.fromSeconds - atSeconds > leastHoleSeconds;
+    atSeconds = await addRun(tracks, path, isHole ? run.fromSeconds : atSeconds);
+    await rm(path, { force: true });
+    tell(i + 1, runs.length);
+  }
+  await output.finalize();
+  return atSeconds;
+}

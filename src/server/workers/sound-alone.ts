@@ -1,0 +1,34 @@
+import {
+  ALL_FORMATS,
+  EncodedAudioPacketSource,
+  EncodedPacketSink,
+  FilePathSource,
+  FilePathTarget,
+  Input,
+  Mp4OutputFormat,
+  Output,
+} from "mediabunny";
+import type { SoundJob } from "./media-words";
+
+/** Room for what reads it at its beginning: more packets a second than any sound makes. */
+const packetsASecond = 130;
+
+/** Writes the sound of a recording, packet for packet, to a file of its own. @returns its length in seconds */
+export async function soundAlone({ path, outPath }: Omit<SoundJob, "kind">): Promise<number> {
+  const input = new Input({ source: new FilePathSource(path), formats: ALL_FORMATS });
+  const audio = await input.getPrimaryAudioTrack();
+  const codec = await audio?.getCodec();
+  if (!audio || !codec) throw new Error("no sound");
+  const output = new Output({
+    format: new Mp4OutputFormat({ fastStart: "reserve" }),
+    target: new FilePathTarget(outPath),
+  });
+  const source = new EncodedAudioPacketSource(codec);
+  const seconds = await audio.computeDuration();
+  output.addAudioTrack(source, { maximumPacketCount: Math.ceil(seconds + 10) * packetsASecond });
+  await output.start();
+  const decoderConfig = (await audio.getDecoderConfig())!;
+  for await (const packet of new EncodedPacketSink(audio).packets()) await source.add(packet, { decoderConfig });
+  await output.finalize();
+  return seconds;
+}
