@@ -1,3 +1,4 @@
+import { recordingMsAt, type Span } from "@/core/programme";
 import { vttOf } from "@/core/room";
 import { captionLanguages, captionsOf } from "../../room";
 import { dateAccess, type TeamMember } from "../ground/access";
@@ -8,11 +9,27 @@ import { notFound, type Context } from "../ground/context";
 interface Within {
   readonly startAt: number;
   readonly durationMs: number;
+  readonly spans?: readonly Span[] | null;
+  /** what stays of a recording that was cut, on its own clock */
+  readonly kept?: readonly Span[] | null;
 }
-const clockOf =
-  ({ startAt, durationMs }: Within) =>
-  (at: number): number | null =>
-    at < startAt || at > startAt + durationMs ? null : at - startAt;
+const originalClock = ({ startAt, durationMs, spans }: Within) => {
+  // what the room recorded itself: recorded time before it; what was said in a pause is not in it (rule 25)
+  if (spans)
+    return (at: number): number | null =>
+      spans.some(({ from, to }) => at >= from && at < to) ? recordingMsAt(spans, at) : null;
+  return (at: number): number | null => (at < startAt || at > startAt + durationMs ? null : at - startAt);
+};
+/** Where an instant is in what is watched; null where it is not in it. */
+function clockOf(within: Within): (at: number) => number | null {
+  const { kept } = within;
+  const original = originalClock(within);
+  if (!kept) return original;
+  return (at) => {
+    const ms = original(at);
+    return ms !== null && kept.some(({ from, to }) => ms >= from && ms < to) ? recordingMsAt(kept, ms) : null;
+  };
+}
 
 /** The languages in which something was captioned. */
 export const captionLanguagesOf = (context: Context, occurrenceId: string): Promise<readonly string[]> =>

@@ -36,7 +36,7 @@ export async function chatFile(db: Db, occurrenceId: string): Promise<string> {
       row.target === "note"
         ? (row.with_name ?? "")
         : row.target === "side"
-          ? row.topic.replace("chat:side-", "")
+          ? row.topic.replace(/^chat:side-|-asks$/g, "")
           : null;
     const to = of === null ? toWords[row.target] : `${toWords[row.target]}: ${of}`;
     return [iso(new Date(row.at).getTime()), row.name ?? "", to, row.text, row.state === "past" ? "shown" : row.state];

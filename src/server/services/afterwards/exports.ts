@@ -1,21 +1,13 @@
-import { chatFile } from "./chat-file";
-import { signalsFile } from "./signals-file";
-import { floorFile } from "./floor-file";
-import { sideRoomsFile } from "./side-rooms-file";
-import { iso, isoMs } from "./moments";
+import { filesOfDate, type DateFile } from "./date-files";
+import { iso } from "./moments";
 import { asc, eq, sql } from "drizzle-orm";
-
 import type { Db } from "../../db/client";
 import { invitees, occurrences, people, tickets } from "../../db/schema";
 import { accessFor, dateAccess, type TeamMember } from "../ground/access";
 import { audit } from "../ground/audit";
 import type { Context } from "../ground/context";
 import { registrantsOf } from "../way-in/registrants";
-import { dateReport, type DateReport } from "../ground/date-report";
-import { csvText, minutesCell, type Cell } from "../ground/delimited";
-import { entriesHeader } from "./read-entries";
-import { ballotsFile, pollsFile } from "./poll-files";
-import { questionsFile } from "./question-file";
+import { csvText, type Cell } from "../ground/delimited";
 
 async function noted(
   context: Context,
@@ -104,106 +96,28 @@ async function inviteesFile(db: Db, eventId: string): Promise<string> {
   );
 }
 
-export const dateFiles = [
-  "attendance",
-  "entries",
-  "polls",
-  "ballots",
-  "questions",
-  "chat",
-  "floor",
-  "signals",
-  "credit",
-  "side-rooms",
-] as const;
-export type DateFile = (typeof dateFiles)[number];
-
 /** One of a date's files, exactly as surface.md has it; each export is written to the audit log. */
 export async function dateFile(
   context: Context,
   member: TeamMember,
   eventId: string,
   occurrenceId: string,
-  file: DateFile,
+  file: DateFile | "statements",
 ): Promise<string> {
   const { event, occurrence } = await dateAccess(context, member, eventId, occurrenceId, "event.exports");
   await noted(context, member, eventId, file, occurrenceId);
-  const fromReport = async (make: (data: DateReport) => string) => make(await dateReport(context, event, occurrence));
-  const files: Record<DateFile, () => Promise<string>> = {
-    attendance: () => fromReport(attendanceFile),
-    entries: () => fromReport(entriesFile),
-    credit: () => fromReport((data) => creditFile(data, event.creditPoints)),
-    polls: () => pollsFile(context.db, occurrenceId),
-    ballots: () => ballotsFile(context.db, occurrenceId),
-    questions: () => questionsFile(context.db, occurrenceId),
-    chat: () => chatFile(context.db, occurrenceId),
-    signals: () => signalsFile(context.db, occurrenceId),
-    floor: () => floorFile(context.db, occurrenceId),
-    "side-rooms": () => sideRoomsFile(context.db, occurrenceId),
-  };
-  return files[file]();
+  return filesOfDate(context, event, occurrence)(file);
 }
 
-const attendanceHeader = [
-  "person",
-  "name",
-  "email",
-  "role",
-  "registered",
-  "first_in",
-  "last_out",
-  "minutes_present",
-  "percent_present",
-  "devices",
-  "entries",
-  "questions",
-  "votes",
-  "hands",
-  "credit_points",
-];
-
-function attendanceFile({ report }: DateReport): string {
-  const rows = report.lines.map((line): Cell[] => [
-    line.personKey,
-    line.name,
-    line.email,
-    line.role,
-    line.isRegistered ? "yes" : "no",
-    iso(line.firstInAt),
-    iso(line.lastOutAt),
-    minutesCell(line.minutesPresent),
-    minutesCell(line.percentPresent),
-    line.devices,
-    line.entries,
-    line.questions,
-    line.votes,
-    line.hands,
-    line.creditPoints,
-  ]);
-  return csvText(attendanceHeader, rows);
-}
-
-function entriesFile({ entries, people: folk }: DateReport): string {
-  const rows = entries.map((entry): Cell[] => {
-    const person = folk.get(entry.personKey);
-    const out = Math.max(entry.inAt, entry.outAt ?? entry.lastSignAt);
-    return [
-      entry.personKey,
-      person?.name ?? "",
-      person?.email ?? "",
-      entry.role,
-      entry.device,
-      isoMs(entry.inAt),
-      isoMs(out),
-    ];
-  });
-  return csvText(entriesHeader, rows);
-}
-
-function creditFile({ report }: DateReport, outOf: number | null): string {
-  const lines = report.lines.filter((line) => line.creditPoints !== null);
-  return csvText(
-    ["email", "points", "out_of"],
-    lines.map((line) => [line.email || line.personKey, line.creditPoints, outOf]),
-  );
+/** All of them, for an archive or a workbook: written to the audit log as the one export that it is. */
+export async function allFiles(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  occurrenceId: string,
+  as: string,
+) {
+  const { event, occurrence } = await dateAccess(context, member, eventId, occurrenceId, "event.exports");
+  await noted(context, member, eventId, as, occurrenceId);
+  return { ofDate: filesOfDate(context, event, occurrence), registrants: () => registrantsFile(context, event) };
 }

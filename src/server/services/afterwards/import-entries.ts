@@ -1,13 +1,13 @@
 import { entryMappingInput, type EntriesImported, type EntriesPreview } from "@/contracts";
 import { digest } from "../../platform/secrets";
 import type { Db } from "../../db/client";
-import { occurrences, stays } from "../../db/schema";
-import { eq } from "drizzle-orm";
+import { stays } from "../../db/schema";
 import { dateAccess, type TeamMember } from "../ground/access";
 import { audit } from "../ground/audit";
 import { parse, type Context } from "../ground/context";
 import { dateReport } from "../ground/date-report";
 import { personByEmail } from "../ground/people-records";
+import { countAgain } from "../../db/queries/count-again";
 import { mainRoomOf } from "../../db/queries/journal";
 import { appendRows, roomOf } from "../ground/room/commands";
 import { Refusal } from "@/core/shared";
@@ -137,10 +137,7 @@ export async function importEntries(
         member.userId,
       );
     }
-    await tx
-      .update(occurrences)
-      .set({ cameCount: null, registeredCount: null, peakCount: null })
-      .where(eq(occurrences.id, occurrenceId));
+    await countAgain(tx, occurrenceId);
     await audit(context, tx, {
       organisationId,
       actorId: member.userId,

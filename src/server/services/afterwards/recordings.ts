@@ -1,30 +1,15 @@
-import { fileTypeFromBuffer } from "file-type";
-import { and, desc, eq } from "drizzle-orm";
-import { chaptersFile, chaptersOf, type Chapter } from "@/core/watching";
-import { playedSegments } from "@/core/reports";
-import { Refusal } from "@/core/shared";
-import type { Db } from "../../db/client";
-import { events, messages, occurrences, recordings } from "../../db/schema";
-import { nobody } from "@/core/mailings";
-import { accessFor, dateAccess, eventAccess, type TeamMember } from "../ground/access";
+import { and, desc, eq, isNull } from "drizzle-orm";
+import { chaptersFile, closedBecause, editedChapters, type Chapter } from "@/core/watching";
+import { events, occurrences, recordings } from "../../db/schema";
+import { dateAccess, eventAccess, type TeamMember } from "../ground/access";
 import { audit } from "../ground/audit";
-import { planMessages } from "../ground/mail-plan";
-import { countAudience } from "../mailings/audience";
 import { notFound, oneOf, type Context } from "../ground/context";
-import { bytesToSpare } from "../ground/store-room";
 import { doorOf, type ProofOf } from "../way-in/door-rule";
+import { ticketAmong } from "../way-in/tickets";
 import type { Organisation } from "../way-in/front-door";
-import { roomOf } from "../ground/room/commands";
-import { segmentsOf } from "../planning/run-sheets";
-
-type Recording = typeof recordings.$inferSelect;
-
-/** What the bytes are, whatever the name says. */
-async function mediaTypeOf(head: Uint8Array): Promise<Recording["mediaType"]> {
-  const type = await fileTypeFromBuffer(head);
-  if (type?.mime === "video/mp4" || type?.mime === "video/webm") return type.mime;
-  throw new Refusal({ code: "bad-file", reason: "not-a-video" });
-}
+import { hourOf } from "./chapters";
+import { takeMedia } from "./take-media";
+import { ownRecording, servedOf, servedSeconds, type RecordingRow as Recording } from "./own-recording";
 
 /** Takes an upload whole or not at all; content and size are checked, nothing half-written stays. */
 export async function uploadRecording(
@@ -36,116 +21,14 @@ export async function uploadRecording(
   expectedBytes: number | null,
 ): Promise<string> {
   const { event } = await dateAccess(context, member, eventId, occurrenceId, "recording.upload");
-  const id = context.ids.id();
-  const fileName = `${id}.media`;
-  const limitBytes = context.environment.STAGE_CALL_UPLOAD_LIMIT_MB * 1_000_000;
-  const maxBytes = await bytesToSpare(context, event.organisationId, limitBytes, expectedBytes);
-  const sizeBytes = await context.storage.write(fileName, body, { maxBytes, expectedBytes });
-  try {
-    const mediaType = await mediaTypeOf(await context.storage.head(fileName, 8192));
-    const row = {
-      id,
-      organisationId: event.organisationId,
-      occurrenceId,
-      slug: `${event.slug}-${context.ids.code(5)}`,
-      title: event.title,
-      fileName,
-      mediaType,
-      sizeBytes,
-    };
+  const { organisationId, title } = event;
+  return takeMedia(context, organisationId, { body, expectedBytes }, async (file) => {
+    const id = context.ids.id();
+    const row = { id, organisationId, occurrenceId, slug: `${event.slug}-${context.ids.code(5)}`, title, ...file };
     await context.db.insert(recordings).values({ ...row, uploadedAt: context.clock.now() });
-    await audit(context, context.db, {
-      organisationId: event.organisationId,
-      actorId: member.userId,
-      action: "recording.upload",
-      eventId,
-      occurrenceId,
-    });
+    const about = { organisationId, actorId: member.userId, eventId, occurrenceId };
+    await audit(context, context.db, { ...about, action: "recording.upload" });
     return id;
-  } catch (error) {
-    await context.storage.remove(fileName);
-    throw error;
-  }
-}
-
-async function ownRecording(
-  context: Context,
-  member: TeamMember,
-  recordingId: string,
-): Promise<{ recording: Recording; eventId: string }> {
-  const [row] = await context.db
-    .select({ recording: recordings, eventId: occurrences.eventId })
-    .from(recordings)
-    .innerJoin(occurrences, eq(occurrences.id, recordings.occurrenceId))
-    .where(and(eq(recordings.id, recordingId), eq(recordings.organisationId, member.organisationId)));
-  const found = oneOf(row ? [row] : [], "recording");
-  await accessFor(context, member, found.eventId, "recording.upload");
-  return found;
-}
-
-/** Word to everybody registered for a date that its recording can be watched. Whoever had it has it: once a date. */
-async function tellOfRecording(
-  context: Context,
-  tx: Db,
-  { organisationId, eventId, occurrenceId }: { organisationId: string; eventId: string; occurrenceId: string },
-  publishedFrom: number,
-): Promise<number> {
-  const told = await tx
-    .select({ ticketId: messages.ticketId })
-    .from(messages)
-    .where(and(eq(messages.occurrenceId, occurrenceId), eq(messages.kind, "recording-ready")));
-  const toldTickets = new Set(told.map((one) => one.ticketId));
-  const { targets } = await countAudience(
-    context,
-    tx,
-    { organisationId, eventId, dateId: occurrenceId, kind: "note" },
-    { ...nobody, standing: ["registered"] },
-  );
-  const dueAt = Math.max(publishedFrom, context.clock.now());
-  return planMessages(
-    context,
-    tx,
-    targets
-      .filter((one) => !toldTickets.has(one.ticketId))
-      .map((one) => ({
-        organisationId,
-        eventId,
-        occurrenceId,
-        personId: one.personId!,
-        ticketId: one.ticketId,
-        kind: "recording-ready",
-        dueAt,
-      })),
-  );
-}
-
-/**
- * Publishes a recording from a moment on, or takes it back with null. Those who registered hear of it where
- * that is asked for, once it can be watched; a publication taken back or moved takes the mails not sent along.
- * @returns how many will be told
- */
-export async function publishRecording(
-  context: Context,
-  member: TeamMember,
-  recordingId: string,
-  publishedFrom: number | null,
-  tellPeople = false,
-): Promise<number> {
-  const { recording, eventId } = await ownRecording(context, member, recordingId);
-  const { organisationId, occurrenceId } = recording;
-  return context.db.transaction(async (tx) => {
-    await tx.update(recordings).set({ publishedFrom }).where(eq(recordings.id, recording.id));
-    await tx
-      .delete(messages)
-      .where(
-        and(
-          eq(messages.occurrenceId, occurrenceId),
-          eq(messages.kind, "recording-ready"),
-          eq(messages.state, "planned"),
-        ),
-      );
-    if (publishedFrom === null || !tellPeople) return 0;
-    return tellOfRecording(context, tx, { organisationId, eventId, occurrenceId }, publishedFrom);
   });
 }
 
@@ -173,74 +56,118 @@ export async function recordingsOfDate(
   return context.db
     .select()
     .from(recordings)
-    .where(and(eq(recordings.occurrenceId, occurrenceId), eq(recordings.organisationId, member.organisationId)))
+    .where(
+      and(
+        eq(recordings.occurrenceId, occurrenceId),
+        eq(recordings.organisationId, member.organisationId),
+        isNull(recordings.deletedAt),
+      ),
+    )
     .orderBy(desc(recordings.uploadedAt))
     .limit(20);
 }
 
-export interface Library {
+/** A published recording that somebody may watch. */
+export interface Shown {
+  readonly isLocked: false;
   readonly recording: Recording;
-  readonly eventId: string;
-  readonly recordedAt: number;
+  readonly event: typeof events.$inferSelect;
+  readonly occurrence: typeof occurrences.$inferSelect;
+}
+/** One that somebody does not see, and why: its event's code is missing, it is not its time, or it is for others. */
+export interface Locked {
+  readonly isLocked: true;
+  readonly why: "code" | "later" | "over" | "registrants";
+  readonly eventSlug: string;
+  readonly title: string;
+  readonly zone: string;
+  readonly publishedFrom: number;
 }
 
-/** The organisation's recordings, newest first. */
-export async function library(context: Context, member: TeamMember): Promise<readonly Library[]> {
-  return context.db
-    .select({ recording: recordings, eventId: occurrences.eventId, recordedAt: occurrences.startAt })
-    .from(recordings)
-    .innerJoin(occurrences, eq(occurrences.id, recordings.occurrenceId))
-    .where(eq(recordings.organisationId, member.organisationId))
-    .orderBy(desc(recordings.uploadedAt))
-    .limit(200);
-}
-
+/** A recording as its page shows it. */
 export interface OnDemand {
   readonly isLocked: false;
   readonly recording: Recording;
   readonly eventTitle: string;
   readonly zone: string;
   readonly recordedAt: number;
+  /** of the original, before anything was cut */
+  readonly originalSeconds: number;
   readonly durationSeconds: number;
   readonly chapters: readonly Chapter[];
 }
 
-/** A published recording with its chapters; before its hour it is not found, except for the team's own eyes. */
-export async function onDemand(
-  context: Context,
-  organisation: Organisation,
-  slug: string,
-  proofOf: ProofOf,
-): Promise<OnDemand | { readonly isLocked: true; readonly eventSlug: string }> {
-  const [row] = await context.db
+/** What a browser has that may open a recording: proofs of codes, and tickets. */
+export interface Viewer {
+  readonly proofOf: ProofOf;
+  readonly tokens: readonly string[];
+}
+
+/** A recording with its date and its event, whoever may see it. */
+export type RecordingAt = Omit<Shown, "isLocked">;
+
+/** Finds a recording by its name in addresses: nobody is asked yet. @throws not-found */
+export async function recordingNamed(context: Context, organisationId: string, slug: string): Promise<RecordingAt> {
+  const rows = await context.db
     .select({ recording: recordings, occurrence: occurrences, event: events })
     .from(recordings)
     .innerJoin(occurrences, eq(occurrences.id, recordings.occurrenceId))
     .innerJoin(events, eq(events.id, occurrences.eventId))
-    .where(and(eq(recordings.organisationId, organisation.id), eq(recordings.slug, slug)));
-  if (!row || row.recording.publishedFrom === null || row.recording.publishedFrom > context.clock.now())
-    throw notFound("recording");
-  const { recording, occurrence, event } = row;
+    .where(and(eq(recordings.organisationId, organisationId), eq(recordings.slug, slug), isNull(recordings.deletedAt)));
+  return oneOf(rows, "recording");
+}
+
+/** Whether somebody sees it now, and why not. @throws not-found where they are not to know of it */
+export async function seenBy(
+  context: Context,
+  found: RecordingAt,
+  { proofOf, tokens }: Viewer,
+): Promise<Shown | Locked> {
+  const { recording, event, occurrence } = found;
+  const { publishedFrom } = recording;
+  if (publishedFrom === null) throw notFound("recording");
   const door = doorOf(context, event, { cookie: proofOf(event.slug), isInvited: false });
   if (door === "absent") throw notFound("recording");
-  if (door === "locked") return { isLocked: true, eventSlug: event.slug };
-  const room = await roomOf(context.db, occurrence.id);
-  const titles = new Map((await segmentsOf(context.db, occurrence.id)).map((segment) => [segment.id, segment.title]));
-  const played = playedSegments(room.cues.given, room.hour.endedAt ?? occurrence.endAt).map((span) => ({
-    ...span,
-    title: titles.get(span.segmentId) ?? "",
-  }));
-  const startAt = occurrence.showStartedAt ?? occurrence.startAt;
-  const duration = recording.durationSeconds ?? Math.max(0, ((room.hour.endedAt ?? occurrence.endAt) - startAt) / 1000);
+  const isRegistered = recording.audience === "registrants" && (await ticketAmong(context, event.id, tokens)) !== null;
+  const closed = closedBecause(recording, context.clock.now(), isRegistered);
+  const why = door === "locked" ? "code" : closed === "absent" ? null : closed;
+  if (why === null) return { ...found, isLocked: false };
+  return { isLocked: true, why, eventSlug: event.slug, title: recording.title, zone: occurrence.zone, publishedFrom };
+}
+
+/** A published recording by its name in addresses, for whoever sees it: what every request for a part of it asks. */
+export const shownRecording = async (
+  context: Context,
+  organisation: Organisation,
+  slug: string,
+  viewer: Viewer,
+): Promise<Shown | Locked> => seenBy(context, await recordingNamed(context, organisation.id, slug), viewer);
+
+/** Adds what the hour tells of a recording: its length where it is not known, and its chapters; as it was edited. */
+export async function withChapters(context: Context, { recording, event, occurrence }: Shown): Promise<OnDemand> {
+  const original = await hourOf(context, recording, occurrence);
+  const { kept } = servedOf(recording);
   return {
     recording,
     isLocked: false,
     eventTitle: event.title,
     zone: occurrence.zone,
-    recordedAt: startAt,
-    durationSeconds: duration,
-    chapters: chaptersOf(played, startAt, duration),
+    recordedAt: original.startAt,
+    originalSeconds: original.durationSeconds,
+    durationSeconds: servedSeconds(recording) ?? original.durationSeconds,
+    chapters: kept ? editedChapters(original.chapters, kept) : original.chapters,
   };
+}
+
+/** A published recording with its chapters, or why it is not seen. */
+export async function onDemand(
+  context: Context,
+  organisation: Organisation,
+  slug: string,
+  viewer: Viewer,
+): Promise<OnDemand | Locked> {
+  const shown = await shownRecording(context, organisation, slug, viewer);
+  return shown.isLocked ? shown : withChapters(context, shown);
 }
 
 export const chaptersText = (item: OnDemand): string => chaptersFile(item.chapters);

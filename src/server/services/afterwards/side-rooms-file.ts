@@ -4,9 +4,9 @@ import type { Db } from "../../db/client";
 import { rowsOfSideRooms } from "../../db/queries/floor-rows";
 import { csvText, type Cell } from "../ground/delimited";
 import { folkOf } from "./folk";
-import { iso } from "./moments";
+import { isoMs } from "./moments";
 
-/** Who was in which side room and when: its first two columns are those that a file of rooms is read by. */
+/** Who was in which side room and when: `room` and `email` are what a file of rooms is read by. */
 export async function sideRoomsFile(db: Db, occurrenceId: string): Promise<string> {
   const stays = sideStays(await rowsOfSideRooms(db, occurrenceId));
   const known = await folkOf(
@@ -17,10 +17,10 @@ export async function sideRoomsFile(db: Db, occurrenceId: string): Promise<strin
   const names = (rows[0]?.["names"] ?? []) as string[];
   const lines = stays.map(({ ticketId, room, from, until }): Cell[] => [
     names[room - 1] || String(room),
-    known.get(ticketId)?.email ?? "",
     known.get(ticketId)?.name ?? "",
-    iso(from),
-    iso(until),
+    known.get(ticketId)?.email ?? "",
+    isoMs(from),
+    isoMs(until),
   ]);
-  return csvText(["room", "email", "name", "from", "until"], lines);
+  return csvText(["room", "name", "email", "in", "out"], lines);
 }

@@ -5,12 +5,14 @@ import { questionVoteCount } from "../../db/queries/counted";
 import { ballots, polls, questions } from "../../db/schema";
 import { dateAccess, type TeamMember } from "../ground/access";
 import type { Context } from "../ground/context";
+import type { EventRow } from "../planning/events";
 import type { PollRow } from "../planning/polls";
 import { segmentsOf, type SegmentRow } from "../planning/run-sheets";
 import type { OccurrenceRow } from "../planning/dates/load";
 import { dateReport, type DateReport } from "../ground/date-report";
 
 export interface Afterwards extends DateReport {
+  readonly event: EventRow;
   readonly occurrence: OccurrenceRow;
   readonly segments: readonly SegmentRow[];
   readonly polls: readonly PollRow[];
@@ -21,6 +23,7 @@ export interface Afterwards extends DateReport {
     votes: number;
     askedAt: number;
     answer: string | null;
+    recordingSeconds: number | null;
   }[];
   /** "41 of 68 present voted, 60 %", by poll */
   readonly turnout: ReadonlyMap<string, string>;
@@ -65,6 +68,12 @@ export async function afterwards(
   occurrenceId: string,
 ): Promise<Afterwards> {
   const { event, occurrence } = await dateAccess(context, member, eventId, occurrenceId, "event.read");
+  return dateData(context, event, occurrence);
+}
+
+/** The same for whoever was let in another way. */
+export async function dateData(context: Context, event: EventRow, occurrence: OccurrenceRow): Promise<Afterwards> {
+  const occurrenceId = occurrence.id;
   const data = await dateReport(context, event, occurrence);
   const [segments, prepared, asked] = await Promise.all([
     segmentsOf(context.db, occurrenceId),
@@ -77,6 +86,7 @@ export async function afterwards(
         votes: questionVoteCount,
         askedAt: questions.askedAt,
         answer: questions.answer,
+        recordingSeconds: questions.recordingSeconds,
       })
       .from(questions)
       .where(eq(questions.occurrenceId, occurrenceId))
@@ -85,6 +95,7 @@ export async function afterwards(
   ]);
   return {
     ...data,
+    event,
     occurrence,
     segments,
     polls: prepared,

@@ -1,8 +1,7 @@
-import { and, desc, eq, isNotNull, isNull } from "drizzle-orm";
+import { and, desc, eq, isNotNull, lt } from "drizzle-orm";
 import { expectedHouse, type ExpectedHouse, type PastShowUp } from "@/core/seats";
-import { dateRecords, events, occurrences } from "../../db/schema";
+import { dateRecords, occurrences } from "../../db/schema";
 import type { Context } from "../ground/context";
-import { dateReport } from "../ground/date-report";
 
 export interface PastHouse extends PastShowUp {
   /** how many of those who came were there at the peak; null where nothing is known */
@@ -10,58 +9,75 @@ export interface PastHouse extends PastShowUp {
   readonly dates: number;
 }
 
-/** Show-up of the organisation's last fifty held dates, added up (rule 3). */
-export async function pastHouse(context: Context, organisationId: string): Promise<PastHouse> {
+const mostPast = 50;
+
+/**
+ * The organisation's last fifty held dates, newest first, those that are gone included: only those that somebody had
+ * registered for say something about show-up.
+ * @param before only dates that began before then
+ */
+export async function pastDates(context: Context, organisationId: string, before?: number) {
   const rows = await context.db
-    .select({ registered: occurrences.registeredCount, came: occurrences.cameCount, peak: occurrences.peakCount })
+    .select({
+      startAt: occurrences.startAt,
+      registered: occurrences.registeredCount,
+      came: occurrences.cameCount,
+      peak: occurrences.peakCount,
+    })
     .from(occurrences)
     .where(
       and(
         eq(occurrences.organisationId, organisationId),
         eq(occurrences.kind, "show"),
+        before === undefined ? undefined : lt(occurrences.startAt, before),
         isNotNull(occurrences.cameCount),
         isNotNull(occurrences.registeredCount),
       ),
     )
     .orderBy(desc(occurrences.startAt))
-    .limit(50);
+    .limit(mostPast);
   const gone = await context.db
-    .select({ registered: dateRecords.registeredCount, came: dateRecords.cameCount, peak: dateRecords.peakCount })
+    .select({
+      startAt: dateRecords.startAt,
+      registered: dateRecords.registeredCount,
+      came: dateRecords.cameCount,
+      peak: dateRecords.peakCount,
+    })
     .from(dateRecords)
-    .where(eq(dateRecords.organisationId, organisationId))
+    .where(
+      and(
+        eq(dateRecords.organisationId, organisationId),
+        before === undefined ? undefined : lt(dateRecords.startAt, before),
+      ),
+    )
     .orderBy(desc(dateRecords.startAt))
-    .limit(50);
-  // only those who had registered say something about show-up
-  const held = [...rows, ...gone].slice(0, 50).filter((row) => row.registered! > 0);
+    .limit(mostPast);
+  return [...rows, ...gone]
+    .sort((a, b) => b.startAt - a.startAt)
+    .slice(0, mostPast)
+    .filter((row) => row.registered! > 0)
+    .map((row) => ({
+      startAt: row.startAt,
+      registered: row.registered!,
+      // people who came without having registered fill the house, and tell nothing of those who did
+      attended: Math.min(row.came!, row.registered!),
+      came: row.came!,
+      peak: row.peak ?? 0,
+    }));
+}
+
+/** Show-up of the organisation's last held dates, added up (rule 3). @param before only dates that began before then */
+export async function pastHouse(context: Context, organisationId: string, before?: number): Promise<PastHouse> {
+  const held = await pastDates(context, organisationId, before);
   const sum = (of: (row: (typeof held)[number]) => number) => held.reduce((total, row) => total + of(row), 0);
-  const came = sum((row) => row.came!);
+  const came = sum((row) => row.came);
   return {
-    registered: sum((row) => row.registered!),
-    attended: sum((row) => Math.min(row.came!, row.registered!)),
-    peakShare: came > 0 ? Math.min(1, sum((row) => row.peak ?? 0) / came) : null,
+    registered: sum((row) => row.registered),
+    attended: sum((row) => row.attended),
+    peakShare: came > 0 ? Math.min(1, sum((row) => row.peak) / came) : null,
     dates: held.length,
   };
 }
 
 export const expect = (past: PastHouse, registrations: number, houseSize: number): ExpectedHouse =>
   expectedHouse(registrations, houseSize, past, past.peakShare);
-
-/** Counts dates that were held and not counted yet: for forecasts and comparisons. Safe to run twice. */
-export async function countHeld(context: Context, limit = 20): Promise<number> {
-  const due = await context.db
-    .select({ event: events, occurrence: occurrences })
-    .from(occurrences)
-    .innerJoin(events, eq(events.id, occurrences.eventId))
-    .where(and(eq(occurrences.phase, "ended"), isNull(occurrences.cameCount)))
-    .limit(limit);
-  for (const { event, occurrence } of due) {
-    const { report } = await dateReport(context, event, occurrence);
-    const counts = {
-      registeredCount: report.registered,
-      cameCount: report.came,
-      peakCount: report.curve.peak?.count ?? 0,
-    };
-    await context.db.update(occurrences).set(counts).where(eq(occurrences.id, occurrence.id));
-  }
-  return due.length;
-}

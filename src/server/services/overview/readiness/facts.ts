@@ -236,6 +236,7 @@ export async function planFacts(
       const facts: PlanFacts = {
         now,
         ...eventFacts(context, event),
+        isScreening: occurrence.screeningOf !== null,
         start: { local: occurrence.startLocal, zone: occurrence.zone },
         ...timesOf(occurrence),
         stagePeople: stageFacts(loaded, date, busy),
