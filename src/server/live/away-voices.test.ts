@@ -30,6 +30,14 @@ describe("hands of people who left (rule 19)", () => {
     expect(away.overdue(raised, here("a2"), at + 74 * second)).toEqual([]);
     expect(away.overdue(raised, here("a2"), at + 75 * second)).toEqual(["a1"]);
   });
+  it("are shared screens, too: a place among two is not kept for somebody who is gone", () => {
+    const away = new AwayVoices();
+    const shared = foldAll(emptyRoom, [
+      { seq: 1, at, actorId: "p1", body: { type: "stage.screen-begun", ticketId: "p1", overId: null } },
+    ]);
+    expect(away.overdue(shared, here(), at)).toEqual([]);
+    expect(away.overdue(shared, here(), at + 35 * second)).toEqual(["p1"]);
+  });
   it("are interpreters' channels, too: nobody waits for a microphone whose line is gone", () => {
     const away = new AwayVoices();
     const spoken = foldAll(emptyRoom, [

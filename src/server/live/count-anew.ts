@@ -11,5 +11,5 @@ export async function countAnew(db: Db, room: LiveRoom, now: number): Promise<vo
     recentSignals(db, room.roomId, now),
   ]);
   room.signals.replace(given);
-  room.figures = { ...figures, signals: room.signals.at(now) };
+  room.figures = { ...figures, signals: room.signals.at(now), feeds: room.figures.feeds, space: room.figures.space };
 }

@@ -1,13 +1,8 @@
 import type { Standing } from "@/core/room";
+import type { Wire } from "../platform/wire";
 import { framed, lastChunk } from "./frame";
 
-/** Where a stream's bytes go: a socket, or an ear in tests. */
-export interface Wire {
-  /** bytes written and not yet taken by the network */
-  readonly writableLength: number;
-  write(bytes: Uint8Array): boolean;
-  end(bytes: Uint8Array): void;
-}
+export type { Wire } from "../platform/wire";
 
 const nothing = new Uint8Array(0);
 /** Beyond so much unread a reader is given up: it comes back and begins with a snapshot. */

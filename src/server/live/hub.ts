@@ -1,48 +1,49 @@
 import { editedParts, type HubPorts, type Join } from "./hub-ports";
+import { figuresEveryMs, headsEveryMs, keepAliveEveryMs, mostStreamsEach, recountEveryMs } from "./pace-of-rooms";
 
 export type { HubPorts, Join } from "./hub-ports";
-import { beatEveryMs, type WhisperBody } from "@/contracts";
-import { isOfTheStage, type JournalEntry } from "@/core/room";
+import { beatEveryMs, type AsideBody, type WhisperBody } from "@/contracts";
+import { isCurtainUp, isOfTheStage, type JournalEntry } from "@/core/room";
 import { Refusal } from "@/core/shared";
-import { isDatabaseAway } from "../db/away";
 import type { RoomNotice } from "../db/notify";
 import { journalAfter } from "../db/queries/journal";
 import { asksForRecount, concernedBy, touchedBy, wordsWanted, type FactOutcome } from "../room";
+import { AsideParts } from "./asides";
 import { roomsBehind } from "./behind";
-import { closeOverdue, dismissLongAway } from "./by-time";
+import { doneByTime, dismissLongAway } from "./by-time";
 import { actingCapabilities, concerned, isDoorOther } from "./concerned";
 import { countAnew } from "./count-anew";
 import { Follower } from "./follower";
 import { beat, framed, keepAlive, messageText } from "./frame";
+import { Health } from "./health";
 import type { LiveRoom } from "./live-room";
-import { listen } from "./listener";
+import { hearOthers } from "./hear-others";
+import { listen, type Listener } from "./listener";
 import { readLogs } from "./read-logs";
 import { readWords } from "./read-words";
 import { OpenRooms } from "./open-rooms";
 import { sendOwnParts } from "./personal";
 import { Timers } from "./timers";
 import { Relay } from "./relay";
-import type { Said } from "./whispers";
-
-const figuresEveryMs = 250;
-/** presence alone, and what another process counted, is read anew at most this often */
-const recountEveryMs = 5000;
-const headsEveryMs = 1000;
-const keepAliveEveryMs = 15_000;
-const mostStreamsEach = 4;
 
 /** Every open stream of this process: follows the journals, folds, projects, writes. */
 export class Hub {
   private readonly rooms: OpenRooms;
   private readonly timers: Timers;
-  private readonly listener: { close(): Promise<void> };
+  readonly listener: Listener;
   private readonly relay = new Relay();
+  private readonly asides = new AsideParts();
   private readonly id: string;
-  private isWell = true;
+  private readonly health: Health;
   private isTicking = false;
 
   constructor(private readonly ports: HubPorts) {
     this.id = ports.ids.id();
+    this.health = new Health(ports.log, (isWell) => {
+      if (isWell) ports.databaseBack();
+      this.broadcast(framed(messageText("health", { isWell })));
+    });
+    ports.feeds.onChange((id, on) => this.onAir(id, on));
     this.rooms = new OpenRooms(ports.db, ports.clock, ports.ids);
     this.listener = listen(ports.databaseUrl, ports.log, {
       onNotice: (notice) => this.hear(notice),
@@ -61,26 +62,11 @@ export class Hub {
     this.timers.every(beatEveryMs, () => this.broadcast(beat, ({ standing }) => isOfTheStage(standing)));
   }
 
-  private setHealth(isWell: boolean): void {
-    if (this.isWell === isWell) return;
-    this.isWell = isWell;
-    if (isWell) this.ports.databaseBack();
-    this.broadcast(framed(messageText("health", { isWell })));
-  }
   private broadcast(bytes: Uint8Array, isFor: (one: Follower) => boolean = () => true): void {
     for (const room of this.rooms) for (const one of room.followers()) if (isFor(one)) one.write(bytes);
   }
 
-  /** Does something with the database. While it is away the screens are told; every other failure is a defect. */
-  private async withDatabase(run: () => Promise<void>): Promise<void> {
-    try {
-      await run();
-    } catch (error) {
-      if (!isDatabaseAway(error)) throw error;
-      this.ports.log.warn("live: database does not answer", { code: (error as { code?: string }).code });
-      this.setHealth(false);
-    }
-  }
+  private withDatabase = (run: () => Promise<void>) => this.health.withDatabase(run);
 
   /**
    * Follows a room with one stream until the returned function is called. Where a part of it fails nothing
@@ -91,19 +77,21 @@ export class Hub {
     if (room.countOf(join.ticketId) >= mostStreamsEach) throw new Refusal({ code: "too-many-streams" });
     const standing = room.standing(join.ticketId, join.wantsDesk, join.isInside);
     if (!standing) throw new Refusal({ code: room.state.hour.barred.has(join.ticketId) ? "barred" : "not-signed-in" });
-    const leave = (follower: Follower) => this.leave(room, follower);
-    const follower = new Follower(join.connectionId, join.ticketId, join.wantsDesk, standing, join.wire, leave);
+    const follower = new Follower(join.connectionId, join.ticketId, join.wantsDesk, standing, join.wire, (one) =>
+      this.leave(room, one),
+    );
     room.seat(follower);
     room.add(follower, join.have);
-    if (!this.isWell) follower.write(framed(messageText("health", { isWell: false })));
+    if (!this.health.isWell) follower.write(framed(messageText("health", { isWell: false })));
     // own parts go with the next tick, those of all who came in one read
     room.changedPeople.add(join.ticketId);
     return () => this.leave(room, follower);
   }
-  /** The room in memory, this person among its people. */
-  async openRoom(occurrenceId: string, ticketId: string): Promise<LiveRoom> {
+  /** This person among its people. */
+  async openRoom(occurrenceId: string, ticketId: string | null): Promise<LiveRoom> {
     const room = await this.rooms.open(occurrenceId);
-    if (!room.words.people.has(ticketId)) await readWords(this.ports.db, room, [{ part: "people", ids: [ticketId] }]);
+    if (ticketId !== null && !room.words.people.has(ticketId))
+      await readWords(this.ports.db, room, [{ part: "people", ids: [ticketId] }]);
     return room;
   }
   private leave(room: LiveRoom, follower: Follower): void {
@@ -132,7 +120,7 @@ export class Hub {
     this.leave(room, follower);
   }
 
-  /** What the facts' services ask of a room that this process follows; null for any other. */
+  /** A room that this process follows; null for any other. */
   known = (occurrenceId: string): LiveRoom | null => this.rooms.get(occurrenceId) ?? null;
   /** After a fact in this process: added here, shown with the next tick, told to the others once a tick. */
   factBrought(occurrenceId: string, ticketId: string, outcome: FactOutcome): void {
@@ -153,27 +141,27 @@ export class Hub {
     this.rooms.get(occurrenceId)?.hear([[ticketId, body]]);
     this.relay.whisper(occurrenceId, [ticketId, body]);
   }
+  /** Said to one person alone: to each of their screens at once, in order. */
+  told(occurrenceId: string, from: string, said: AsideBody): void {
+    this.rooms.get(occurrenceId)?.tell(from, said);
+    this.relay.aside(occurrenceId, this.ports.ids.id(), [from, said]);
+  }
   /** The decision of a command of this process, just committed: its screens need not wait for NOTIFY. */
   async published(occurrenceId: string, done: { readonly entries: readonly JournalEntry[] } | null): Promise<void> {
     const room = this.rooms.get(occurrenceId);
-    if (!room || !done) return;
-    await this.rooms.inOrder(occurrenceId, () => this.withDatabase(() => this.takeIn(room, done.entries)));
+    if (room && done)
+      await this.rooms.inOrder(occurrenceId, () => this.withDatabase(() => this.takeIn(room, done.entries)));
   }
 
   private hear(notice: RoomNotice): void {
+    if ("piece" in notice) return void this.ports.feeds.hear(notice);
     const room = this.rooms.get(notice.room);
     if (!room) return;
-    if ("whispers" in notice) {
-      if (notice.by !== this.id) room.hear(notice.whispers as readonly Said[]);
-    } else if ("facts" in notice) {
-      // what this process counted itself is in memory already
-      if (notice.by === this.id) return;
-      room.areFiguresDirty = true;
-      for (const topic of notice.logs) room.logs.get(topic)?.fallBehind();
-      room.figuresReadAt = Math.min(room.figuresReadAt, this.ports.clock.now() - recountEveryMs + 1000);
-    } else if ("edited" in notice) void this.tail(room, true);
+    if ("edited" in notice) void this.tail(room, true);
     // rows that this process wrote itself are in memory already
-    else if (notice.seq > room.state.seq) void this.tail(room, false);
+    else if ("seq" in notice) void (notice.seq > room.state.seq && this.tail(room, false));
+    // as is what it counted and heard
+    else if (notice.by !== this.id) hearOthers(room, notice, this.asides, this.ports.clock.now());
   }
   private tail(room: LiveRoom, isEdited: boolean): Promise<void> {
     return this.rooms
@@ -202,6 +190,7 @@ export class Hub {
     const touched = touchedBy(rows);
     for (const topic of touched.logs) room.logs.get(topic)!.isBehind = true;
     await readLogs(this.ports.db, room);
+    if (isCurtainUp(before.hour) && !isCurtainUp(room.state.hour)) this.ports.feeds.curtainFell(room.occurrenceId);
     this.showPlaces(room);
     room.publish(isEdited ? undefined : actingCapabilities(rows));
     const further = [...touched.people, ...(await concernedBy(this.ports.db, rows, room.state))];
@@ -219,14 +208,21 @@ export class Hub {
     return moved;
   }
 
-  private async pollHeads(): Promise<void> {
+  // the one thing that always asks the database: its answer alone says that all is well again
+  private pollHeads = async (): Promise<void> => {
     if (this.rooms.size === 0) return;
     await this.withDatabase(async () => {
       const behind = await roomsBehind(this.ports.db, this.rooms);
-      // the one thing that always asks the database: its answer alone says that all is well again
-      this.setHealth(true);
+      this.health.set(true);
       behind.forEach((room) => void this.tail(room, false));
     });
+  };
+
+  private onAir(occurrenceId: string, feeds: LiveRoom["figures"]["feeds"]): void {
+    const room = this.rooms.get(occurrenceId);
+    if (!room) return;
+    room.figures = { ...room.figures, feeds };
+    room.areFiguresDirty = true;
   }
 
   private async tick(): Promise<void> {
@@ -238,9 +234,10 @@ export class Hub {
         await this.relay.tell(this.ports.db, this.id);
       });
       const now = this.ports.clock.now();
+      this.ports.feeds.settleAll();
       for (const room of this.rooms) {
-        await this.withDatabase(() => closeOverdue(this.ports, room, now));
-        if (room.isEmpty) this.rooms.forget(room);
+        await this.withDatabase(() => doneByTime(this.ports, room, now));
+        if (room.isEmpty) this.forget(room);
         else if (room.fadeSignals() || room.areFiguresDirty || now - room.figuresReadAt >= recountEveryMs) {
           await this.rooms.inOrder(room.occurrenceId, () => this.withDatabase(() => this.showFigures(room)));
         }
@@ -248,6 +245,10 @@ export class Hub {
     } finally {
       this.isTicking = false;
     }
+  }
+  private forget(room: LiveRoom): void {
+    this.rooms.forget(room);
+    this.ports.feeds.forget(room.occurrenceId);
   }
   /** Merged figures to the screens; read from the tables where that is due. */
   private async showFigures(room: LiveRoom): Promise<void> {
@@ -277,6 +278,7 @@ export class Hub {
   /** Ends every stream: open ones would keep the server from stopping. */
   async close(): Promise<void> {
     this.timers.stop();
+    this.ports.feeds.close();
     for (const room of this.rooms) for (const one of [...room.followers()]) this.leave(room, one);
     await this.listener.close();
   }

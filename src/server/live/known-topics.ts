@@ -15,7 +15,7 @@ export class KnownTopics {
       this.known.clear();
       [this.turned, this.event] = [hour.turned, event];
     }
-    const key = `${standing.role} ${standing.place} ${standing.isAtDesk} ${standing.duties.join()} ${standing.sideRoom ?? ""}`;
+    const key = `${standing.role} ${standing.place} ${standing.isAtDesk} ${standing.duties.join()} ${standing.sideRoom ?? ""} ${standing.hasFloor}`;
     const known = this.known.get(key);
     if (known) return known;
     const { views, logs, whispers } = topicsOf(standing, switchesNow(hour, event));

@@ -8,8 +8,16 @@ export interface Listening {
   onConnected(): void;
 }
 
+export interface Listener {
+  /** from here on nothing that is told is missed, but for outages */
+  readonly listening: Promise<void>;
+  close(): Promise<void>;
+}
+
 /** One connection of its own that LISTENs, and comes back by itself when the database was away. */
-export function listen(url: string, log: Log, handlers: Listening): { close(): Promise<void> } {
+export function listen(url: string, log: Log, handlers: Listening): Listener {
+  let isListening = () => {};
+  const listening = new Promise<void>((done) => (isListening = done));
   let client: pg.Client | null = null;
   let isClosed = false;
   let retry: NodeJS.Timeout | undefined;
@@ -32,6 +40,7 @@ export function listen(url: string, log: Log, handlers: Listening): { close(): P
       await fresh.connect();
       await fresh.query(`listen ${roomChannel}`);
       handlers.onConnected();
+      isListening();
     } catch {
       log.warn("listener cannot reach the database");
       fresh.end().catch(() => {});
@@ -40,6 +49,7 @@ export function listen(url: string, log: Log, handlers: Listening): { close(): P
   }
   void connect();
   return {
+    listening,
     async close() {
       isClosed = true;
       clearTimeout(retry);

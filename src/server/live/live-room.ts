@@ -1,4 +1,4 @@
-import type { StreamMessages } from "@/contracts";
+import type { AsideBody, StreamMessages } from "@/contracts";
 import { isStageRole, type Circumstance } from "@/core/people";
 import { seatsLetInUnderLock } from "@/core/seats";
 import {
@@ -27,6 +27,7 @@ import { KnownTopics } from "./known-topics";
 import { Follower, type Seen } from "./follower";
 import { Whispers, type Said } from "./whispers";
 import { framed, messageText } from "./frame";
+import { SeatCount } from "./seat-count";
 import { SignalBook } from "./signal-book";
 import { withFigure } from "./with-figure";
 import type { LogTail } from "./log-tail";
@@ -84,17 +85,9 @@ export class LiveRoom {
   circumstance(): Circumstance {
     return circumstanceOf(this.state, this.words.event.switches);
   }
-  private counted: { readonly of: RoomFigures["present"]; readonly seated: number } | null = null;
-  /** Attendees in the house: they alone take seats. Counted once for each list of who is there. */
+  private readonly seats = new SeatCount();
   seated(): number {
-    const { present } = this.figures;
-    if (this.counted?.of === present) return this.counted.seated + this.arrived.size;
-    let seated = 0;
-    for (const [id, place] of present) {
-      if (place === "house" && this.words.people.get(id)?.role === "attendee") seated += 1;
-    }
-    this.counted = { of: present, seated };
-    return seated + this.arrived.size;
+    return this.seats.of(this.figures, this.words) + this.arrived.size;
   }
   /**
    * Whether somebody who was let in before finds a seat: by memory, with some left over for who comes meanwhile.
@@ -107,6 +100,11 @@ export class LiveRoom {
   hear(said: readonly Said[]): void {
     for (const one of said) this.whispers.take(one);
     this.areFiguresDirty = true;
+  }
+  /** To each screen of one person, at once. */
+  tell(from: string, said: AsideBody): void {
+    const bytes = framed(messageText("aside", { from, said }));
+    for (const follower of this.of(said.to)) follower.write(bytes);
   }
   /** Where somebody of the stage stands. */
   stagePlaceOf(ticketId: string): Place {
@@ -128,7 +126,9 @@ export class LiveRoom {
     const person = this.words.people.get(ticketId);
     if (!person || this.state.hour.barred.has(ticketId)) return null;
     const standing = standingOf(this.state.stage, person, isInside, wantsDesk);
-    return { ...standing, sideRoom: sideRoomOf(this.state.sideRooms, ticketId) };
+    const holder = this.state.floor.holders.get(ticketId);
+    const hasFloor = holder !== undefined && holder.acceptedAt !== null;
+    return { ...standing, sideRoom: sideRoomOf(this.state.sideRooms, ticketId), hasFloor };
   }
   private readonly topics = new KnownTopics();
   topicsFor(standing: Standing): readonly string[] {
@@ -137,10 +137,11 @@ export class LiveRoom {
   private placedBy: readonly unknown[] = [];
   /** Whether anything that places and rights are made of is another than when everybody was last looked at. */
   private areStandingsDue(): boolean {
-    const { stage, hour, sideRooms } = this.state;
+    const { stage, hour, sideRooms, floor } = this.state;
     const made = [
       stage,
       sideRooms,
+      floor.holders,
       hour.barred,
       hour.turned,
       this.words.event.switches,

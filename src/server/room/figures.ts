@@ -38,7 +38,7 @@ export async function loadFigures(
   db: Db,
   occurrenceId: string,
   aliveSince: number,
-): Promise<Omit<RoomFigures, "signals">> {
+): Promise<Omit<RoomFigures, "signals" | "feeds" | "space">> {
   const alive = new Date(aliveSince).toISOString();
   const [present, votes, tallies] = await Promise.all([
     rowsOf(

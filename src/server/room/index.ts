@@ -11,6 +11,7 @@ import { hourServer } from "./hour";
 import { pollsServer } from "./polls";
 import { questionsServer } from "./questions";
 import type { FactOutcome, FactPlace, LogReader, RoomPlace, RoomServer, Said, WordsWanted } from "./room-server";
+import { recordingServer } from "./recording";
 import { scenesServer } from "./scenes";
 import { sideRoomsServer } from "./side-rooms";
 import { signalsServer } from "./signals";
@@ -35,6 +36,7 @@ const servers: Readonly<Record<string, RoomServer>> = {
   scenes: scenesServer,
   captions: captionsServer,
   sideRooms: sideRoomsServer,
+  recording: recordingServer,
 };
 const ofType = (type: string): RoomServer => servers[type.slice(0, type.indexOf("."))] ?? {};
 

@@ -12,6 +12,7 @@ import { groupBy } from "@/core/shared";
 import { instantOf } from "@/core/time";
 import type { Db } from "../db/client";
 import { anyOf } from "../db/queries/any-of";
+import { servedSeconds } from "../db/queries/served";
 import { switchesOf } from "../db/queries/switches";
 import {
   crowds,
@@ -21,6 +22,7 @@ import {
   polls as pollTable,
   questionComments as commentTable,
   questions as questionTable,
+  recordings,
   segments as segmentTable,
   tickets,
 } from "../db/schema";
@@ -135,10 +137,11 @@ async function event(
   { occurrenceId }: Pick<WordsOf, "occurrenceId">,
 ): Promise<(WordsOf & { event: DirectoryEvent }) | null> {
   const [row] = await db
-    .select({ event: events, occurrence: occurrences, crowdSize: crowds.size })
+    .select({ event: events, occurrence: occurrences, crowdSize: crowds.size, shown: recordings })
     .from(occurrences)
     .innerJoin(events, eq(events.id, occurrences.eventId))
     .leftJoin(crowds, eq(crowds.occurrenceId, occurrences.id))
+    .leftJoin(recordings, and(eq(recordings.id, occurrences.screeningOf), isNull(recordings.deletedAt)))
     .where(eq(occurrences.id, occurrenceId));
   if (!row) return null;
   const { startAt, endAt, zone, hasPlannedEnd, callMinutes } = row.occurrence;
@@ -154,9 +157,13 @@ async function event(
       houseSize,
       hasPlannedEnd,
       interpretedInto: row.event.interpretationInto,
+      isRecorded: row.event.isRecorded,
+      consentText: row.event.consentText,
+      path: row.event.isPrivate || row.event.publishedAt === null ? null : `/front/${row.event.slug}`,
       look: { colour: row.event.look.colour, pictureId: row.event.look.bannerId },
       isRehearsal: row.occurrence.kind === "rehearsal",
       crowdSize: row.crowdSize ?? 0,
+      screening: row.shown && { title: row.shown.title, lengthMs: (servedSeconds(row.shown) ?? 0) * 1000 },
       switches: switchesOf(row.event),
     },
   };

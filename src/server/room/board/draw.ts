@@ -1,7 +1,15 @@
 import { sql } from "drizzle-orm";
 import type { FactBody } from "@/contracts";
 import { isStageRole } from "@/core/people";
-import { isSurfaceShown, mayDraw, pageKey, type InkBody, type RoomState } from "@/core/room";
+import {
+  isSurfaceShown,
+  mayDraw,
+  pageKey,
+  sideBoardOf,
+  sideInkTopicOf,
+  type InkBody,
+  type RoomState,
+} from "@/core/room";
 import { Refusal } from "@/core/shared";
 import type { Db } from "../../db/client";
 import { roomOf } from "../../db/queries/journal";
@@ -21,6 +29,15 @@ async function asAllowed(db: Db, place: FactPlace, body: InkBody): Promise<InkBo
   return { do: "erase", ids: rows.map((row) => String(row["act_id"])) };
 }
 
+/** A side room's board is among the date's from its first stroke on; the main room's list never has it. */
+const keepSideBoard = (place: FactPlace, boardId: string, sideRoom: number) => sql`
+    board as (
+      insert into drawing_boards (id, organisation_id, occurrence_id, title, side_room, created_at)
+      select ${boardId}, ${place.organisationId}, o.id, coalesce(s.names ->> ${sideRoom - 1}::int, ''), ${sideRoom},
+        ${new Date(place.now).toISOString()}::timestamptz
+      from occurrences o left join side_room_sheets s on s.occurrence_id = o.id where o.id = ${place.occurrenceId}
+      on conflict do nothing),`;
+
 /**
  * One act onto a surface: one statement takes its place there and in the feed, and writes it. A repeated id finds it
  * there and writes nothing.
@@ -28,16 +45,18 @@ async function asAllowed(db: Db, place: FactPlace, body: InkBody): Promise<InkBo
 export async function draw(db: Db, place: FactPlace, { surface, body }: Draw): Promise<FactOutcome> {
   const room = place.room ?? (await roomOf(db, place.occurrenceId));
   const drawer = { ticketId: place.actorId, role: place.actor.role };
-  if (!mayDraw(room, place.switches, drawer, surface)) throw new Refusal({ code: "not-allowed", action: "board.draw" });
+  if (!mayDraw(room, place.switches, drawer, surface, place.now))
+    throw new Refusal({ code: "not-allowed", action: "board.draw" });
   const written = await asAllowed(db, place, body);
-  const topic = isSurfaceShown(room, surface) ? "board:shown" : "board:behind";
+  const side = sideBoardOf(surface);
+  const topic = side ? sideInkTopicOf(side.room) : isSurfaceShown(room, surface) ? "board:shown" : "board:behind";
   const counter = `ink:${surface.id}:${surface.page}`;
   const at = new Date(place.now).toISOString();
   const head = (name: string) => sql`insert into log_heads (room_id, topic, organisation_id, head)
       select id, ${name}, ${place.organisationId}, 1 from room where not exists (select 1 from known) and not exists (select 1 from "full")
       on conflict (room_id, topic) do update set head = log_heads.head + 1 returning head`;
   const { rows } = await db.execute(sql`
-    with room as (select id from rooms where occurrence_id = ${place.occurrenceId} and parent_id is null),
+    with ${side ? keepSideBoard(place, surface.id, side.room) : sql``} room as (select id from rooms where occurrence_id = ${place.occurrenceId} and parent_id is null),
     known as (select 1 from ink_acts where room_id = (select id from room) and act_id = ${place.commandId}),
     "full" as (select 1 from log_heads where room_id = (select id from room) and topic = ${counter} and head >= ${mostActs}),
     place as (${head(counter)}), feed as (${head(topic)}),

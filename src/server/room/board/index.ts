@@ -18,7 +18,7 @@ export const boardServer: RoomServer = {
   logs: inkLogs,
   async notes(db, { occurrenceId }) {
     const { rows } = await db.execute(
-      sql`select id, title from drawing_boards where occurrence_id = ${occurrenceId} order by created_at limit 50`,
+      sql`select id, title from drawing_boards where occurrence_id = ${occurrenceId} and side_room is null order by created_at limit 50`,
     );
     return rows.map((row) => [`board.${String(row["id"])}`, String(row["title"])] as const);
   },

@@ -7,6 +7,7 @@ import type { RoomServer } from "../room-server";
 import { keepLines } from "./keep";
 import { chatLogs } from "./lines";
 import { say } from "./say";
+import { settle } from "./settle";
 
 async function lineFacts(db: Db, roomId: string, lineId: string): Promise<LineFacts | null> {
   const { rows } = await db.execute(sql`
@@ -51,7 +52,10 @@ export const chatServer: RoomServer = {
       on conflict (room_id) do update set text = excluded.text`);
   },
   keep: (tx, place, _before, _after, entries) => keepLines(tx, place, entries),
-  fact: (db, place, fact) => say(db, place, fact as Extract<FactBody, { type: "chat.say" }>),
+  fact: (db, place, fact) =>
+    fact.type === "chat.settle"
+      ? settle(db, place, fact)
+      : say(db, place, fact as Extract<FactBody, { type: "chat.say" }>),
   own: ownLines,
   logs: chatLogs,
   async notes(db, { occurrenceId }) {

@@ -18,6 +18,7 @@ interface Row {
   state: string;
   is_question: number;
   at: string;
+  answered_at: string | null;
 }
 
 /** A line as its feed carries it; what was removed or went elsewhere carries no word. */
@@ -33,13 +34,14 @@ export function toLogRow(row: Row, topic: string): LogRow {
     withId: row.with_ticket_id,
     withName: row.with_name,
     isQuestion: row.is_question === 1,
+    ...(row.answered_at ? { answeredAt: new Date(row.answered_at).getTime() } : {}),
   };
   return { id: row.line_id, seq: row.seq, rev: row.rev, row: isHere ? view : null };
 }
 
 const select = sql`
   select l.line_id, l.seq, l.rev, l.author_ticket_id, coalesce(t.room_name, p.name) as name, t.role, l.target, l.with_ticket_id, wp.name as with_name,
-    l.text, l.state, l.is_question, l.at
+    l.text, l.state, l.is_question, l.at, l.answered_at
   from chat_lines l join tickets t on t.id = l.author_ticket_id join people p on p.id = t.person_id
     left join tickets wt on wt.id = l.with_ticket_id left join people wp on wp.id = wt.person_id`;
 

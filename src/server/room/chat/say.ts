@@ -1,7 +1,15 @@
 import { sql } from "drizzle-orm";
 import type { FactBody } from "@/contracts";
 import { isStageRole } from "@/core/people";
-import { areSidesOpen, chatTopicOf, mayWriteTo, sideRoomOf, sideTopicOf, type RoomState } from "@/core/room";
+import {
+  areSidesOpen,
+  chatTopicOf,
+  mayWriteTo,
+  sideAsksTopicOf,
+  sideRoomOf,
+  sideTopicOf,
+  type RoomState,
+} from "@/core/room";
 import { Refusal } from "@/core/shared";
 import type { Db } from "../../db/client";
 import { roomOf } from "../../db/queries/journal";
@@ -21,7 +29,7 @@ async function withWhom(db: Db, place: FactPlace, { to, withId }: Say): Promise<
 }
 
 /** The side room that somebody is in now: words go nowhere else, and only while the rooms are open. */
-function ownSideRoom({ sideRooms }: RoomState, { actorId, now }: FactPlace): number {
+export function ownSideRoom({ sideRooms }: RoomState, { actorId, now }: FactPlace): number {
   const room = sideRoomOf(sideRooms, actorId);
   if (room === null || !areSidesOpen(sideRooms, now)) throw new Refusal({ code: "sides-not-open" });
   return room;
@@ -51,7 +59,8 @@ export async function say(db: Db, place: FactPlace, fact: Say): Promise<FactOutc
   const withId = isAnswer ? place.actorId : await withWhom(db, place, fact);
   const sideRoom = fact.to === "side" ? ownSideRoom(room, place) : null;
   const isHeld = isGuest && fact.to === "all" && (switches.chat.isHeld || room.chat.heldPeople.has(place.actorId));
-  const topic = fact.to === "side" ? sideTopicOf(sideRoom!) : chatTopicOf(fact.to, isHeld);
+  const topic =
+    fact.to === "side" ? (fact.isAsked ? sideAsksTopicOf : sideTopicOf)(sideRoom!) : chatTopicOf(fact.to, isHeld);
   const at = new Date(place.now).toISOString();
   const { rows } = await db.execute(sql`
     with room as (select id from rooms where occurrence_id = ${place.occurrenceId} and parent_id is null),

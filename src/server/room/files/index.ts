@@ -14,9 +14,9 @@ export async function loadFiles(db: Db, occurrenceId: string): Promise<ReadonlyM
     .orderBy(asc(handOuts.position), asc(handOuts.createdAt))
     .limit(mostHandOuts);
   return new Map(
-    rows.map(({ id, name, sizeBytes, isShown, takenCount, ticketId, position }) => [
+    rows.map(({ id, name, sizeBytes, isShown, takenCount, ticketId, position, mediaType }) => [
       id,
-      { name, sizeBytes, isShown, takenCount, ticketId, position },
+      { name, sizeBytes, isShown, takenCount, ticketId, position, isPicture: mediaType.startsWith("image/") },
     ]),
   );
 }

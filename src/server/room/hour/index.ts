@@ -1,6 +1,7 @@
 import { and, eq, isNull, sql } from "drizzle-orm";
 import { signLostAfterMs } from "@/contracts";
 import { showStartedAt } from "@/core/room";
+import { countAgain } from "../../db/queries/count-again";
 import { occurrences, tickets } from "../../db/schema";
 import { Book } from "@/core/shared";
 import type { Db } from "../../db/client";
@@ -47,8 +48,7 @@ export const hourServer: RoomServer = {
     }
     if (entries.some(({ body }) => body.type === "hour.ended")) await endStays(tx, place);
     // what of the show counts is another: the date's figures are counted anew
-    if (entries.some(({ body }) => body.type === "hour.curtain-struck"))
-      await tx.update(occurrences).set({ registeredCount: null, cameCount: null, peakCount: null }).where(ofDate);
+    if (entries.some(({ body }) => body.type === "hour.curtain-struck")) await countAgain(tx, place.occurrenceId);
   },
   recounts: (body) => body.type === "hour.people-let-in",
   wants: (body) => (body.type === "hour.plan-changed" ? [{ part: "event" }, { part: "segments" }] : []),

@@ -29,6 +29,10 @@ async function write(tx: Db, place: RoomPlace, { commandId, body, actorId }: Sai
     const { segmentId, text, isAnonymous = false } = body;
     await tx.insert(questions).values({ ...about, segmentId, text, isAnonymous, askedAt: now });
   }
+  if (body.type === "questions.ask-afterwards") {
+    const about = { id: commandId, organisationId, occurrenceId, askerTicketId: actorId };
+    await tx.insert(questions).values({ ...about, text: body.text, askedAt: now, recordingSeconds: body.atSeconds });
+  }
   if (body.type === "questions.comment") {
     const about = { id: commandId, organisationId, questionId: body.questionId, ticketId: actorId };
     await tx.insert(questionComments).values({ ...about, text: body.text, at: now });
@@ -56,6 +60,8 @@ export const questionsServer: RoomServer = {
         const { type, isAnonymous = false } = body;
         return { type, questionId: commandId, segmentId, isAnonymous };
       }
+      case "questions.ask-afterwards":
+        return { type: body.type, questionId: commandId };
       case "questions.answer":
         return { type: body.type, questionId: body.questionId, how: body.how };
       case "questions.comment":

@@ -29,14 +29,14 @@ export async function loadDecks(db: Db, occurrenceId: string): Promise<ReadonlyM
           );
   const pagesOf = groupBy(pages, (page) => page.deckId);
   return new Map(
-    rows.map(({ id, title, language, versionOfId, isHandOut, state, failure, pageCount }) => {
+    rows.map(({ id, title, language, versionOfId, isHandOut, state, failure, pageCount, missingFonts }) => {
       const own = new Map((pagesOf.get(id) ?? []).map((page) => [page.number, page]));
       const each = <T>(of: (page: typeof deckPages.$inferSelect | undefined) => T): T[] =>
         Array.from({ length: pageCount }, (_, i) => of(own.get(i + 1)));
       return [
         id,
         {
-          ...{ id, title, language, versionOfId, isHandOut, state, failure, pageCount },
+          ...{ id, title, language, versionOfId, isHandOut, state, failure, pageCount, missingFonts },
           pictureIds: each((page) => (page?.isReady ? page.id : null)),
           notesIds: each((page) => page?.notesId ?? null),
           failedPages: [...own.values()].flatMap((page) => (page.isReady ? [] : [page.number])).sort((a, b) => a - b),

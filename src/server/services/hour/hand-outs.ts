@@ -1,15 +1,17 @@
-import { and, asc, eq, sql } from "drizzle-orm";
+import { and, asc, eq, like, sql } from "drizzle-orm";
 import { fileTypeFromBuffer } from "file-type";
 import { handOutChange, handOutName, mostHandOutBytes, mostHandOuts } from "@/contracts";
 import type { FileItem } from "@/core/room";
 import { Refusal } from "@/core/shared";
 import type { Db } from "../../db/client";
-import { handOuts, occurrences } from "../../db/schema";
+import { handOuts, handOutTakings, occurrences } from "../../db/schema";
 import { loadFiles } from "../../room";
 import { audit } from "../ground/audit";
 import { notFound, parse, wrongInput, type Context } from "../ground/context";
 import { appendRows } from "../ground/room/commands";
 import { bytesToSpare } from "../ground/store-room";
+import { ticketAmong } from "../way-in/tickets";
+import { addDeck } from "./decks";
 import { placeOf, type Bringer, type BringPlace } from "./bring";
 
 type HandOut = typeof handOuts.$inferSelect;
@@ -178,31 +180,76 @@ export const shownHandOuts = (context: Context, occurrenceId: string): Promise<r
     .orderBy(asc(handOuts.position))
     .limit(mostHandOuts);
 
-/** A file that is shown, taken once more. The id is the key: nobody can guess it. */
-export async function takeHandOut(
-  context: Context,
-  id: string,
-): Promise<{ readonly body: ReadableStream<Uint8Array>; readonly headers: Readonly<Record<string, string>> }> {
+/** A file that goes out: its bytes, and what a browser is told of them. */
+interface Sent {
+  readonly body: ReadableStream<Uint8Array>;
+  readonly headers: Readonly<Record<string, string>>;
+}
+const sent = async (context: Context, file: typeof handOuts.$inferSelect, told: Sent["headers"]): Promise<Sent> => ({
+  body: await context.storage.read(handOutFile(file.id), null),
+  headers: {
+    "content-type": file.mediaType,
+    "content-length": String(file.sizeBytes),
+    "x-content-type-options": "nosniff",
+    ...told,
+  },
+});
+/** Shown to the room, of an event that still stands. */
+const isOut = (id: string) =>
+  and(
+    eq(handOuts.id, id),
+    eq(handOuts.isShown, true),
+    sql`exists (select 1 from ${occurrences} o join events e on e.id = o.event_id where o.id = ${handOuts.occurrenceId} and e.deleted_at is null)`,
+  );
+
+/** A picture that is read together: looked at in the room, not taken. The id is the key, as above. */
+export async function showPicture(context: Context, id: string): Promise<Sent> {
+  const [file] = await context.db
+    .select()
+    .from(handOuts)
+    .where(and(isOut(id), like(handOuts.mediaType, "image/%")));
+  if (!file) throw notFound("file");
+  return sent(context, file, { "cache-control": "private, max-age=600" });
+}
+
+/** The pages of a PDF among the files, as slides: what everybody reads in step page by page. */
+export async function handOutAsDeck(context: Context, by: Bringer, id: string, language: string): Promise<string> {
+  const { file } = await changeable(context, by, id);
+  if (file.mediaType !== "application/pdf") throw new Refusal({ code: "bad-file", reason: "not-a-pdf" });
+  const title = file.name.replace(/\.pdf$/i, "").slice(0, 160);
+  const body = await context.storage.read(handOutFile(id), null);
+  return addDeck(context, by, file.occurrenceId, { title, language }, body, file.sizeBytes);
+}
+
+/** The first time that somebody with a ticket of the event took it; whoever holds none stays unknown. */
+async function noteTaker(context: Context, file: HandOut, tokens: readonly string[]): Promise<void> {
+  const { id: handOutId, occurrenceId, organisationId } = file;
+  const [date] = await context.db
+    .select({ eventId: occurrences.eventId })
+    .from(occurrences)
+    .where(eq(occurrences.id, occurrenceId));
+  const isOfDate = (ticket: { readonly occurrenceId: string | null }) =>
+    ticket.occurrenceId === null || ticket.occurrenceId === occurrenceId;
+  const ticket = date && (await ticketAmong(context, date.eventId, tokens, isOfDate));
+  if (!ticket) return;
+  const row = { handOutId, ticketId: ticket.id, organisationId, at: context.clock.now() };
+  await context.db.insert(handOutTakings).values(row).onConflictDoNothing();
+}
+
+/**
+ * A file that is shown, taken once more. The id is the key: nobody can guess it.
+ * @param tokens links that the browser came in by: one of this event says who took it
+ */
+export async function takeHandOut(context: Context, id: string, tokens: readonly string[] = []): Promise<Sent> {
   const [file] = await context.db
     .update(handOuts)
     .set({ takenCount: sql`${handOuts.takenCount} + 1` })
-    .where(
-      and(
-        eq(handOuts.id, id),
-        eq(handOuts.isShown, true),
-        sql`exists (select 1 from ${occurrences} o join events e on e.id = o.event_id where o.id = ${handOuts.occurrenceId} and e.deleted_at is null)`,
-      ),
-    )
+    .where(isOut(id))
     .returning();
   if (!file) throw notFound("file");
-  return {
-    body: await context.storage.read(handOutFile(id), null),
-    headers: {
-      "content-type": file.mediaType,
-      "content-length": String(file.sizeBytes),
-      "content-disposition": `attachment; filename*=UTF-8''${encodeURIComponent(file.name)}`,
-      "cache-control": "no-store",
-      "x-content-type-options": "nosniff",
-    },
-  };
+  await noteTaker(context, file, tokens);
+  return sent(context, file, {
+    "content-disposition": `attachment; filename*=UTF-8''${encodeURIComponent(file.name)}`,
+    "cache-control": "no-store",
+  });
 }

@@ -1,6 +1,6 @@
 import { sql } from "drizzle-orm";
 import { isStageRole, type Actor } from "@/core/people";
-import { Refusal } from "@/core/shared";
+import { isUuid, Refusal } from "@/core/shared";
 import { outcomeOf, type Outcome } from "../../platform/together";
 import { notFound, type Context } from "../ground/context";
 import { isProven } from "../way-in/entry-proofs";
@@ -26,7 +26,6 @@ interface HolderRow {
   readonly organisation_id: string;
 }
 
-const isId = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 const keyOf = (ticketId: string, occurrenceId: string): string => `${ticketId} ${occurrenceId}`;
 
 async function rowsOf(context: Context, claims: readonly HolderClaim[]): Promise<ReadonlyMap<string, HolderRow>> {
@@ -64,7 +63,7 @@ export async function holdersOfTokens(
   // one that is no id at all must not spoil the read for the others
   const rows = await rowsOf(
     context,
-    claims.filter((one) => isId.test(one.ticketId) && isId.test(one.occurrenceId)),
+    claims.filter((one) => isUuid(one.ticketId) && isUuid(one.occurrenceId)),
   );
   return Promise.all(
     claims.map((one) => outcomeOf(() => holderBy(context, one, rows.get(keyOf(one.ticketId, one.occurrenceId))))),

@@ -1,38 +1,31 @@
-import { and, eq, isNull, lt, or } from "drizzle-orm";
+import { eq } from "drizzle-orm";
 import { deckPages, decks } from "../../db/schema";
 import { pageWidths, type MadePage } from "../../workers/deck-words";
 import type { Context } from "../ground/context";
+import { nextToTake } from "../ground/next-to-take";
 import { deckFile, pictureFile, tellOfDecks, textFile, writeBytes, writeText } from "./decks";
 
 type Deck = typeof decks.$inferSelect;
-/** A maker that says nothing for so long is gone: its deck is taken over. */
-const silentAfterMs = 60_000;
+/** A maker that says nothing for so long, longer than it may take to begin, is gone: its deck is taken over. */
+const silentAfterMs = 150_000;
+const mostFontsNamed = 12;
 /** Screens hear of new pages at most so often. */
 const toldEveryMs = 1000;
 
-/** Takes one deck that waits, or whose maker fell silent; of two processes one gets it. */
+const work = {
+  table: decks,
+  ...{ id: decks.id, claimedAt: decks.claimedAt, order: decks.createdAt },
+  ...{ isWaiting: eq(decks.state, "waiting"), isUnderWay: eq(decks.state, "making") },
+};
+
 async function claim(context: Context): Promise<Deck | null> {
   const now = context.clock.now();
-  const isLeft = or(
-    eq(decks.state, "waiting"),
-    and(eq(decks.state, "making"), or(isNull(decks.claimedAt), lt(decks.claimedAt, now - silentAfterMs))),
-  );
-  return context.db.transaction(async (tx) => {
-    const [next] = await tx
-      .select({ id: decks.id })
-      .from(decks)
-      .where(isLeft)
-      .orderBy(decks.createdAt)
-      .limit(1)
-      .for("update", { skipLocked: true });
-    if (!next) return null;
-    const [deck] = await tx
-      .update(decks)
-      .set({ state: "making", claimedAt: now })
-      .where(eq(decks.id, next.id))
-      .returning();
-    return deck ?? null;
-  });
+  const [deck] = await context.db
+    .update(decks)
+    .set({ state: "making", claimedAt: now })
+    .where(eq(decks.id, nextToTake(work, now - silentAfterMs)))
+    .returning();
+  return deck ?? null;
 }
 
 async function keepPage(context: Context, deck: Deck, page: MadePage): Promise<void> {
@@ -49,12 +42,12 @@ async function keepPage(context: Context, deck: Deck, page: MadePage): Promise<v
 }
 
 /** The pages of one deck, told of as they come. */
-async function makePages(context: Context, deck: Deck): Promise<void> {
-  const path = await context.storage.localPath(deckFile(deck.id));
+async function makePages(context: Context, deck: Deck, path: string): Promise<void> {
   const ofDeck = eq(decks.id, deck.id);
   // begun before by somebody who is gone: what stands is made anew, so that no page is there twice
   await context.db.delete(deckPages).where(eq(deckPages.deckId, deck.id));
   let toldAt = 0;
+  const missing = new Set<string>();
   for await (const word of context.makeDeck(path)) {
     const now = context.clock.now();
     if (word.kind === "failed") {
@@ -62,7 +55,10 @@ async function makePages(context: Context, deck: Deck): Promise<void> {
       return;
     }
     if (word.kind === "pages") await context.db.update(decks).set({ pageCount: word.count }).where(ofDeck);
-    if (word.kind === "page") await keepPage(context, deck, word.page);
+    if (word.kind === "page") {
+      await keepPage(context, deck, word.page);
+      for (const font of word.page.missingFonts) if (missing.size < mostFontsNamed) missing.add(font.slice(0, 80));
+    }
     if (word.kind === "page-failed")
       await context.db
         .insert(deckPages)
@@ -75,7 +71,10 @@ async function makePages(context: Context, deck: Deck): Promise<void> {
     if (!still) return;
     await context.db.transaction((tx) => tellOfDecks(context, tx, deck.occurrenceId));
   }
-  await context.db.update(decks).set({ state: "ready" }).where(ofDeck);
+  await context.db
+    .update(decks)
+    .set({ state: "ready", missingFonts: [...missing] })
+    .where(ofDeck);
 }
 
 /** Makes the pages of every deck that waits (rule 20), one after another. */
@@ -83,7 +82,8 @@ export async function makeDecks(context: Context): Promise<number> {
   let made = 0;
   for (let deck = await claim(context); deck; deck = await claim(context)) {
     try {
-      await makePages(context, deck);
+      const made = deck;
+      await context.storage.withPaths([deckFile(deck.id)], ([path]) => makePages(context, made, path!));
     } catch (error) {
       context.log.error("a deck could not be made", error, { deckId: deck.id });
       await context.db.update(decks).set({ state: "failed", failure: "broken-pdf" }).where(eq(decks.id, deck.id));
