@@ -1,6 +1,7 @@
 import { crowdPlayer } from "../stand-ins/crowd-player";
 import { openDatabase } from "./db/client";
-import { folderStorage } from "./files/storage";
+import { openStorage } from "./files/open-storage";
+import { OutletKeeper } from "./outlets/keeper";
 import { bossQueue, startBoss } from "./jobs/boss";
 import { handlers } from "./jobs/handlers";
 import { maildir, noInbox } from "./mail/inbox";
@@ -14,6 +15,7 @@ import { makeSecrets } from "./platform/secrets";
 import { rederiveInstants } from "./services/planning/dates/rederive";
 import { noDial, signedDial } from "./platform/phone-dial";
 import { makeDeck } from "./workers/deck-maker";
+import { mediaInThread } from "./workers/media-worker";
 import { threadPool } from "./workers/pool";
 import type { Context } from "./services/ground/context";
 
@@ -23,6 +25,7 @@ const everyMs: Readonly<Record<JobName, number>> = {
   "receive-mail": 2000,
   "call-hooks": 3000,
   "make-decks": 1000,
+  "join-recordings": 5000,
   purge: 3_600_000,
 };
 
@@ -48,10 +51,13 @@ export async function makeContext(source: Record<string, string | undefined>) {
     queue: bossQueue(boss),
     mailer,
     inbox: environment.STAGE_CALL_INBOX ? maildir(environment.STAGE_CALL_INBOX) : noInbox,
-    storage: folderStorage(environment.STAGE_CALL_FILES),
+    storage: await openStorage(environment),
     environment,
     sums,
     makeDeck,
+    makeMedia: mediaInThread,
+    // the drawing library is read when the first one is made
+    makeCertificate: async (look) => (await import("./workers/certificate")).makeCertificate(look),
     crowd,
     dial: dialOf(environment),
   };
@@ -83,10 +89,13 @@ export async function makeWorker(source: Record<string, string | undefined>): Pr
   // a machine with another zone database: announced hours stay, instants follow
   void rederiveInstants(context).catch((error: unknown) => context.log.error("instants not looked at", error));
   for (const name of jobNames) await boss.work(name, { pollingIntervalSeconds: 0.5 }, () => runJob(name));
+  const outlets = new OutletKeeper(context);
+  outlets.start();
   const timers = jobNames.map((name) => setInterval(() => void runJob(name), everyMs[name]));
   return {
     async close() {
       timers.forEach(clearInterval);
+      await outlets.close();
       await close();
     },
   };

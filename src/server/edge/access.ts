@@ -5,6 +5,7 @@ import { memberOf } from "../services/ground/access";
 import { organisationFor } from "../services/way-in/front-door";
 import { deskEntryByDate } from "../services/hour/entry";
 import type { FactActor } from "../services/hour/facts";
+import type { Ask } from "./ask";
 import { cookiesOf } from "./request";
 
 /** Who a signed-in member is at this desk, kept for a few seconds as a ticket's holder is. */
@@ -27,20 +28,16 @@ async function memberAt(app: App, request: IncomingMessage, occurrenceId: string
   return who;
 }
 
-/** The room that somebody asks about, and where they stand in it now. @param as null for the desk */
-export async function roomOfAsker(app: App, request: IncomingMessage, occurrenceId: string, as: string | null) {
-  const who = await whoAsks(app, request, occurrenceId, as);
+/** The room that somebody asks about, and where they stand in it now. */
+export async function roomOfAsker(ask: Ask) {
+  const { app, occurrenceId, as } = ask;
+  const who = await whoAsks(ask);
   const room = await app.hub.openRoom(occurrenceId, who.actorId);
   return { room, standing: room.standing(who.actorId, as === null) };
 }
 
 /** Who asks for this room: by the cookie of the ticket named in `?as=`, or, without one, the signed-in member at the desk. */
-export async function whoAsks(
-  app: App,
-  request: IncomingMessage,
-  occurrenceId: string,
-  as: string | null,
-): Promise<FactActor> {
+export async function whoAsks({ app, request, occurrenceId, as }: Ask): Promise<FactActor> {
   if (!as) return memberAt(app, request, occurrenceId);
   const cookies = cookiesOf(request);
   const token = cookies.get(`sc-${as}`);

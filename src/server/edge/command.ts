@@ -1,16 +1,17 @@
-import type { IncomingMessage, ServerResponse } from "node:http";
 import { commandInput, factTypes, whisperTypes, type FactBody, type WhisperBody } from "@/contracts";
 import { isStageRole, verdictBy, type Actor, type Permission } from "@/core/people";
-import { roomRights, traceFor } from "@/core/room";
+import { mayTell, roomRights, traceFor } from "@/core/room";
 import { Refusal } from "@/core/shared";
-import type { App } from "../compose";
 import { parse } from "../services/ground/context";
 import { execute } from "../services/ground/room/commands";
 import { drainOutbox } from "../services/ground/room/outbox";
 import { bringFact, requireInside, requireRight, type KnownRoom } from "../services/hour/facts";
+import type { Ask } from "./ask";
 import { whoAsks } from "./access";
 import { readJson, requireOwnOrigin, sendJson } from "./request";
 
+/** Asked for from the foyer too: whoever cannot come in may need help with it. */
+const fromFoyer: ReadonlySet<string> = new Set(["help.ask", "help.end"]);
 const facts: ReadonlySet<string> = new Set(factTypes);
 const whispers: ReadonlySet<string> = new Set(whisperTypes);
 
@@ -26,13 +27,8 @@ function refuseEarly(room: KnownRoom, actor: Actor, type: string): void {
  * One command to a room. In the order of what costs least: size, origin, who, pace, right as far as memory
  * tells, and only then the lock. Repeated with the same id it changes nothing and is answered alike.
  */
-export async function takeCommand(
-  app: App,
-  request: IncomingMessage,
-  response: ServerResponse,
-  occurrenceId: string,
-  as: string | null,
-): Promise<void> {
+export async function takeCommand(ask: Ask): Promise<void> {
+  const { app, request, response, occurrenceId, as } = ask;
   requireOwnOrigin(request);
   const { context, hub, entrance, signs, roomCache, pace } = app;
   const input = parse(commandInput, await readJson(request));
@@ -43,7 +39,7 @@ export async function takeCommand(
     signs.sign(command.connectionId);
     return done(0);
   }
-  const who = await whoAsks(app, request, occurrenceId, as);
+  const who = await whoAsks(ask);
   if (command.type === "goodbye") {
     await entrance.close(command.connectionId);
     hub.factsChanged(occurrenceId);
@@ -59,12 +55,21 @@ export async function takeCommand(
   if (whispers.has(command.type)) {
     const said = command as WhisperBody;
     await requireRight(context, who, said.type, known);
+    if ("to" in said) {
+      // nobody of the room may be followed here: its state is read where it is not in memory
+      const room = known ?? (await hub.openRoom(occurrenceId, who.actorId));
+      const [from, to] = [room.standing(who.actorId, as === null), room.standing(said.to, false)];
+      if (!from || !to || !mayTell(room.state, said.type, from, to))
+        throw new Refusal({ code: "not-allowed", action: said.type });
+      hub.told(occurrenceId, who.actorId, said);
+      return done(0);
+    }
     const body = "surface" in said ? traceFor(known?.state ?? null, said) : said;
     hub.whispered(occurrenceId, who.actorId, body);
     return done(0);
   }
   if (known) refuseEarly(known, who.actor, command.type);
-  if (!isStageRole(who.actor.role)) await requireInside(context, who, known);
+  if (!isStageRole(who.actor.role) && !fromFoyer.has(command.type)) await requireInside(context, who, known);
   const executed = await execute(context, roomCache, who, input);
   // the screens first, in this very turn: the answer may follow them
   const shown = hub.published(occurrenceId, executed.done);

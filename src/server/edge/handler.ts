@@ -1,34 +1,49 @@
 import type { IncomingMessage, ServerResponse } from "node:http";
 import type { App } from "../compose";
+import { programmePartOf } from "@/core/programme";
 import { Refusal } from "@/core/shared";
+import type { Ask } from "./ask";
 import { takeCommand } from "./command";
 import { sendEarlier } from "./lines";
 import { sendSurface } from "./surface";
 import { sendFailure, sendJson } from "./request";
+import { sendIceServers } from "./ice";
+import { answerLease, takePiece } from "./make-programme";
+import { sendOnDemand } from "./on-demand";
+import { sendProgramme } from "./programme";
+import { sendScreening, sendScreeningCaptions } from "./screening";
 import { openStream } from "./stream";
 
-const livePath = /^\/live\/([0-9a-f-]{36})\/(stream|commands|lines|surface)$/;
+type Answer = (ask: Ask) => void | Promise<void>;
+/** What the edge answers, by the last part of the address and the method. */
+const answers: Readonly<Record<string, Readonly<Record<string, Answer>>>> = {
+  stream: { GET: openStream },
+  lines: { GET: sendEarlier },
+  surface: { GET: sendSurface },
+  commands: { POST: takeCommand },
+  ice: { GET: sendIceServers },
+  lease: { POST: answerLease },
+  pieces: { POST: takePiece },
+  "on-demand": { GET: sendOnDemand, HEAD: sendOnDemand },
+  screening: { GET: sendScreening },
+  "screening-captions": { GET: sendScreeningCaptions },
+};
+const media: Readonly<Record<string, Answer>> = { GET: sendProgramme };
+const isMedia = (part: string): boolean => part.startsWith("sound/") || programmePartOf(part) !== null;
+const livePath = /^\/live\/([0-9a-f-]{36})\/(.+)$/;
 
 /** Whether this handler answers, before the framework's: everything under /live/, and the operators' question. */
 export const isLive = (url: string): boolean => url.startsWith("/live/");
 
 async function answer(app: App, request: IncomingMessage, response: ServerResponse): Promise<void> {
   const url = new URL(request.url ?? "/", "http://live");
-  const [, occurrenceId, what] = livePath.exec(url.pathname) ?? [];
-  if (!occurrenceId) throw new Refusal({ code: "not-found", what: "address" });
-  if (what === "stream" && request.method === "GET") {
-    return openStream(app, request, response, occurrenceId, url.searchParams);
-  }
-  if (what === "lines" && request.method === "GET") {
-    return sendEarlier(app, request, response, occurrenceId, url.searchParams);
-  }
-  if (what === "surface" && request.method === "GET") {
-    return sendSurface(app, request, response, occurrenceId, url.searchParams);
-  }
-  if (what === "commands" && request.method === "POST") {
-    return takeCommand(app, request, response, occurrenceId, url.searchParams.get("as"));
-  }
-  sendJson(response, 405, { ok: false });
+  const [, occurrenceId, part] = livePath.exec(url.pathname) ?? [];
+  const byMethod = part === undefined ? undefined : isMedia(part) ? media : answers[part];
+  if (!occurrenceId || !part || !byMethod) throw new Refusal({ code: "not-found", what: "address" });
+  const run = byMethod[request.method ?? ""];
+  if (!run) return sendJson(response, 405, { ok: false });
+  const query = url.searchParams;
+  return run({ app, request, response, occurrenceId, part, query, as: query.get("as") });
 }
 
 /** The plain handler of the live edge. */

@@ -1,21 +1,15 @@
-import type { IncomingMessage, ServerResponse } from "node:http";
 import { earlierInput } from "@/contracts";
 import { Refusal } from "@/core/shared";
-import type { App } from "../compose";
 import { parse } from "../services/ground/context";
 import { earlierLines } from "../services/hour/earlier-lines";
+import type { Ask } from "./ask";
 import { roomOfAsker } from "./access";
 import { sendJson } from "./request";
 
 /** A page of a log feed before what a screen holds, for whoever follows that feed now. */
-export async function sendEarlier(
-  app: App,
-  request: IncomingMessage,
-  response: ServerResponse,
-  occurrenceId: string,
-  query: URLSearchParams,
-): Promise<void> {
-  const { room, standing } = await roomOfAsker(app, request, occurrenceId, query.get("as"));
+export async function sendEarlier(ask: Ask): Promise<void> {
+  const { app, response, query } = ask;
+  const { room, standing } = await roomOfAsker(ask);
   const { topic, before } = parse(earlierInput, { topic: query.get("topic"), before: query.get("before") });
   if (!standing || !room.logs.has(topic) || !room.topicsFor(standing).includes(topic)) {
     throw new Refusal({ code: "not-found", what: "lines" });

@@ -8,21 +8,26 @@ const mostBodyBytes = 16_384;
 
 /** The body as JSON, refused unread where it says that it is larger, and cut off where it is all the same. */
 export async function readJson(request: IncomingMessage): Promise<unknown> {
-  if (Number(request.headers["content-length"] ?? 0) > mostBodyBytes) {
-    throw new Refusal({ code: "too-large", limitBytes: mostBodyBytes });
+  const bytes = await readBytes(request, mostBodyBytes);
+  try {
+    return JSON.parse(Buffer.from(bytes).toString("utf8"));
+  } catch {
+    return null;
   }
+}
+
+/** The body as it is, up to so many bytes. */
+export async function readBytes(request: IncomingMessage, mostBytes: number): Promise<Uint8Array> {
+  const tooLarge = () => new Refusal({ code: "too-large", limitBytes: mostBytes });
+  if (Number(request.headers["content-length"] ?? 0) > mostBytes) throw tooLarge();
   const chunks: Buffer[] = [];
   let length = 0;
   for await (const chunk of request as AsyncIterable<Buffer>) {
     length += chunk.length;
-    if (length > mostBodyBytes) throw new Refusal({ code: "too-large", limitBytes: mostBodyBytes });
+    if (length > mostBytes) throw tooLarge();
     chunks.push(chunk);
   }
-  try {
-    return JSON.parse(Buffer.concat(chunks).toString("utf8"));
-  } catch {
-    return null;
-  }
+  return Buffer.concat(chunks);
 }
 
 /** Refuses a request of another site. */

@@ -1,7 +1,6 @@
-import type { IncomingMessage, ServerResponse } from "node:http";
 import type { Socket } from "node:net";
 import { readHave } from "@/contracts";
-import type { App } from "../compose";
+import type { Ask } from "./ask";
 import { whoAsks } from "./access";
 
 const deviceOf = (agent: string): string =>
@@ -44,16 +43,10 @@ class StreamWire {
 }
 
 /** The room's event stream. What was seen of which feed is in `?have=`; the rest comes again. */
-export async function openStream(
-  app: App,
-  request: IncomingMessage,
-  response: ServerResponse,
-  occurrenceId: string,
-  query: URLSearchParams,
-): Promise<void> {
+export async function openStream(ask: Ask): Promise<void> {
+  const { app, request, response, occurrenceId, query, as } = ask;
   const { context, hub, entrance } = app;
-  const as = query.get("as");
-  const who = await whoAsks(app, request, occurrenceId, as);
+  const who = await whoAsks(ask);
   const { connectionId, isInside } = await entrance.open({
     organisationId: who.organisationId,
     occurrenceId,

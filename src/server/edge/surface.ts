@@ -1,11 +1,10 @@
-import type { IncomingMessage, ServerResponse } from "node:http";
 import { LRUCache } from "lru-cache";
 import { surfaceInput } from "@/contracts";
-import { isInHouse, isOfTheStage, isSurfaceShown } from "@/core/room";
+import { isInHouse, isOfTheStage, isSideSurfaceOf, isSurfaceShown } from "@/core/room";
 import { Refusal } from "@/core/shared";
-import type { App } from "../compose";
 import { parse } from "../services/ground/context";
 import { drawnOn } from "../services/hour/boards";
+import type { Ask } from "./ask";
 import { roomOfAsker } from "./access";
 import { sendJsonBytes } from "./request";
 
@@ -17,16 +16,13 @@ const freshMs = 500;
 const reads = new LRUCache<string, Promise<Buffer>>({ max: 50, ttl: freshMs });
 
 /** Everything that was drawn on one surface: for the stage any, for the house what it sees now. */
-export async function sendSurface(
-  app: App,
-  request: IncomingMessage,
-  response: ServerResponse,
-  occurrenceId: string,
-  query: URLSearchParams,
-): Promise<void> {
-  const { room, standing } = await roomOfAsker(app, request, occurrenceId, query.get("as"));
+export async function sendSurface(ask: Ask): Promise<void> {
+  const { app, response, query } = ask;
+  const { room, standing } = await roomOfAsker(ask);
   const surface = parse(surfaceInput, { id: query.get("id"), page: query.get("page") });
-  const maySee = standing && (isOfTheStage(standing) || (isInHouse(standing) && isSurfaceShown(room.state, surface)));
+  const isShown =
+    isSurfaceShown(room.state, surface) || isSideSurfaceOf(room.state.sideRooms, standing?.sideRoom ?? null, surface);
+  const maySee = standing && (isOfTheStage(standing) || (isInHouse(standing) && isShown));
   if (!maySee) throw new Refusal({ code: "not-found", what: "board" });
   const key = `${room.roomId} ${surface.id} ${surface.page}`;
   const reading =

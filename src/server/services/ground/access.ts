@@ -2,7 +2,7 @@ import { switchesOf } from "../../db/queries/switches";
 import { and, eq, isNull } from "drizzle-orm";
 import { standingMay, type Actor, type HouseAction, type Phase, type Standing } from "@/core/people";
 import { roleMay, verdict, type Action } from "@/core/rights";
-import { Refusal } from "@/core/shared";
+import { isUuid, Refusal } from "@/core/shared";
 import { events, members, occurrences, tickets } from "../../db/schema";
 import { isEventWide } from "../../db/queries/event-wide";
 import { notFound, type Context } from "./context";
@@ -40,11 +40,9 @@ export async function memberOf(context: Context, organisationId: string, userId:
   return member;
 }
 
-const isId = (text: string): boolean => /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/.test(text);
-
 /** What a member is in an event. Another organisation's event is not found; nothing tells it exists. */
 export async function eventAccess(context: Context, member: TeamMember, eventId: string): Promise<EventAccess> {
-  if (!isId(eventId)) throw notFound("event");
+  if (!isUuid(eventId)) throw notFound("event");
   const [event] = await context.db
     .select()
     .from(events)
@@ -81,7 +79,7 @@ export async function dateAccess(
   action: Action,
 ): Promise<EventAccess & { occurrence: typeof occurrences.$inferSelect }> {
   const access = await accessFor(context, member, eventId, action);
-  if (!isId(occurrenceId)) throw notFound("date");
+  if (!isUuid(occurrenceId)) throw notFound("date");
   const [occurrence] = await context.db
     .select()
     .from(occurrences)

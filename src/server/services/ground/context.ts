@@ -12,7 +12,9 @@ import type { Environment } from "../../platform/environment";
 import type { Ids } from "../../platform/ids";
 import type { Log } from "../../platform/log";
 import type { Queue } from "../../platform/queue";
+import type { CertificateMaker } from "../../workers/certificate-words";
 import type { DeckMaker } from "../../workers/deck-words";
+import type { MediaWorker } from "../../workers/media-words";
 import type { HeavySums } from "../../workers/sums";
 import type { Secrets } from "../../platform/secrets";
 
@@ -30,6 +32,8 @@ export interface Context {
   readonly environment: Environment;
   readonly sums: HeavySums;
   readonly makeDeck: DeckMaker;
+  readonly makeMedia: MediaWorker;
+  readonly makeCertificate: CertificateMaker;
   readonly crowd: CrowdPort;
   readonly dial: DialPort;
 }

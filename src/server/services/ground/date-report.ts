@@ -1,36 +1,65 @@
 import { and, eq, inArray, isNull, ne, or, sql } from "drizzle-orm";
-import { connectionsOf, personKeyOf, untilEnd, type Connection, type CreditRule } from "@/core/attendance";
+import {
+  connectionsOf,
+  corrected,
+  keyAfter,
+  personKeyOf,
+  untilEnd,
+  type Correction,
+  type EntryKeyed,
+} from "@/core/attendance";
 import type { Role } from "@/core/people";
 import { isStageRole } from "@/core/people";
 import { attendanceReport, playedSegments, type AttendanceReport, type ReportPerson } from "@/core/reports";
 import { handCounts, type RoomState } from "@/core/room";
 import type { Db } from "../../db/client";
-import { people, stays, tickets, type events, type occurrences } from "../../db/schema";
+import { people, segments, stays, tickets, type events, type occurrences } from "../../db/schema";
 import { rowsOfFloor } from "../../db/queries/floor-rows";
 import { roomOf } from "../../db/queries/journal";
+import type { IntervalSet } from "@/core/time";
+import { creditRuleOf } from "./credit-rule";
+import { awayDuring, correctionsOf, type CorrectionRow } from "./corrections";
 import type { Context } from "./context";
 
-export interface EntryRow extends Connection {
-  readonly role: Role;
-}
+export type EntryRow = EntryKeyed;
 
 export interface DateReport {
   readonly room: RoomState;
   readonly report: AttendanceReport;
+  /** as they count: put right by hand, and each under the line it belongs to */
   readonly entries: readonly EntryRow[];
+  /** as they were written down */
+  readonly rawEntries: readonly EntryRow[];
+  readonly corrections: readonly CorrectionRow[];
+  /** spans of the curtain in which the server itself was away */
+  readonly away: IntervalSet;
   readonly people: ReadonlyMap<string, ReportPerson>;
+  /** what each line was called before any was merged */
+  readonly rawNames: ReadonlyMap<string, string>;
   /** whose line it is, where somebody of the book stands behind it */
   readonly persons: ReadonlyMap<string, { readonly personId: string; readonly ticketId: string | null }>;
 }
 
 type EventRow = typeof events.$inferSelect;
 type OccurrenceRow = typeof occurrences.$inferSelect;
-type StayRow = typeof stays.$inferSelect;
+/** What attendance is computed from, and no more: of ten thousand people there are fifty thousand. */
+const stayColumns = {
+  connectionId: stays.connectionId,
+  ticketId: stays.ticketId,
+  personId: stays.personId,
+  chainId: stays.chainId,
+  role: stays.role,
+  device: stays.device,
+  fromAt: stays.fromAt,
+  lastSignAt: stays.lastSignAt,
+  toAt: stays.toAt,
+};
+type StayRow = Pick<typeof stays.$inferSelect, keyof typeof stayColumns>;
 
 /** Only what was past the foyer is attendance; whoever was let in counts from then on. */
 const houseStays = (db: Db, occurrenceId: string): Promise<StayRow[]> =>
   db
-    .select()
+    .select(stayColumns)
     .from(stays)
     .where(and(eq(stays.occurrenceId, occurrenceId), ne(stays.place, "foyer")))
     .orderBy(stays.fromAt, stays.id);
@@ -107,15 +136,8 @@ async function guestPeople(
   });
 }
 
-/** Everything that a date's report is computed from and the report itself (rule 13). */
-export async function dateReport(context: Context, event: EventRow, occurrence: OccurrenceRow): Promise<DateReport> {
-  const { db } = context;
-  const room = await roomOf(db, occurrence.id);
-  const rows = await houseStays(db, occurrence.id);
-  const folk = await ticketPeople(db, event, occurrence);
-  const ticketByEmail = new Map(folk.filter((one) => one.email !== "").map((one) => [one.email, one.personKey]));
-  const emailById = await importedEmails(db, rows);
-  const keyOf = (row: StayRow) =>
+const keyOfStay =
+  (emailById: ReadonlyMap<string, string>, ticketByEmail: ReadonlyMap<string, string>) => (row: StayRow) =>
     personKeyOf(
       {
         ticketId: row.ticketId,
@@ -124,38 +146,69 @@ export async function dateReport(context: Context, event: EventRow, occurrence: 
       },
       ticketByEmail,
     );
-  const all = [...folk, ...(await guestPeople(db, rows, keyOf, new Set(folk.map((one) => one.personKey))))];
-  const { questions, votes, checks } = await counts(db, occurrence.id);
-  const hands = handCounts(await rowsOfFloor(db, occurrence.id));
-  const reportPeople = all.map((one): ReportPerson => ({
-    ...one,
-    questions: questions.get(one.personKey) ?? 0,
-    votes: votes.get(one.personKey) ?? 0,
-    hands: hands.get(one.personKey) ?? 0,
-    checks: checks.get(one.personKey) ?? 0,
-  }));
-  const connections = connectionsOf(rows).map((row): EntryRow => ({
+const entryFrom =
+  (keyOf: (row: StayRow) => string) =>
+  (row: StayRow): EntryRow => ({
+    entryKey: `${row.connectionId}@${row.fromAt}`,
     personKey: keyOf(row),
     device: row.device,
     inAt: row.fromAt,
     outAt: row.toAt,
     lastSignAt: row.lastSignAt,
     role: row.role as Role,
+  });
+
+/** What each of them did in the room, by their own line. */
+async function withCounts(db: Db, occurrenceId: string, all: readonly Known[]): Promise<ReportPerson[]> {
+  const { questions, votes, checks } = await counts(db, occurrenceId);
+  const hands = handCounts(await rowsOfFloor(db, occurrenceId));
+  return all.map((one) => ({
+    ...one,
+    questions: questions.get(one.personKey) ?? 0,
+    votes: votes.get(one.personKey) ?? 0,
+    hands: hands.get(one.personKey) ?? 0,
+    checks: checks.get(one.personKey) ?? 0,
   }));
+}
+
+/** Segments that carry the credit. */
+async function creditSegments(db: Db, occurrenceId: string): Promise<ReadonlySet<string>> {
+  const rows = await db
+    .select({ id: segments.id })
+    .from(segments)
+    .where(and(eq(segments.occurrenceId, occurrenceId), eq(segments.carriesCredit, true)));
+  return new Set(rows.map((row) => row.id));
+}
+
+/** Everything that a date's report is computed from and the report itself (rule 13). */
+export async function dateReport(context: Context, event: EventRow, occurrence: OccurrenceRow): Promise<DateReport> {
+  const { db } = context;
+  const room = await roomOf(db, occurrence.id);
+  const rows = await houseStays(db, occurrence.id);
+  const folk = await ticketPeople(db, event, occurrence);
+  const ticketByEmail = new Map(folk.filter((one) => one.email !== "").map((one) => [one.email, one.personKey]));
+  const keyOf = keyOfStay(await importedEmails(db, rows), ticketByEmail);
+  const all = [...folk, ...(await guestPeople(db, rows, keyOf, new Set(folk.map((one) => one.personKey))))];
+  const reportPeople = await withCounts(db, occurrence.id, all);
+  const connections = connectionsOf(rows).map(entryFrom(keyOf));
   const entries = room.hour.isImported ? connections : untilEnd(connections, room.hour.endedAt);
   const now = context.clock.now();
-  const credit: CreditRule | null =
-    event.creditPoints === null
-      ? null
-      : { points: event.creditPoints, thresholdPercent: event.creditThresholdPercent, checks: event.creditChecks };
+  const [marks, away] = await Promise.all([
+    correctionsOf(db, occurrence.id),
+    awayDuring(db, occurrence.startAt, room.hour, now),
+  ]);
+  const corrections = marks.flatMap((one): Correction[] => (one.undoneAt === null ? [one.correction] : []));
   const report = attendanceReport({
     connections: entries,
     people: reportPeople,
     curtainSpans: room.hour.curtainSpans,
     // a segment ends with the show: once the curtain has fallen for good nobody can be present
     played: playedSegments(room.cues.given, room.hour.curtainSpans.at(-1)?.droppedAt ?? room.hour.endedAt ?? now),
-    credit,
+    credit: creditRuleOf(event),
+    creditSegmentIds: await creditSegments(db, occurrence.id),
     now,
+    away,
+    corrections,
   });
   const tickets = new Set(folk.map((one) => one.personKey));
   const persons = new Map(
@@ -163,7 +216,28 @@ export async function dateReport(context: Context, event: EventRow, occurrence: 
       .filter((one) => one.personId !== "")
       .map(({ personKey, personId }) => [personKey, { personId, ticketId: tickets.has(personKey) ? personKey : null }]),
   );
-  return { room, report, entries, people: new Map(reportPeople.map((one) => [one.personKey, one])), persons };
+  const after = keyAfter(corrections);
+  return {
+    room,
+    report,
+    entries: corrected(entries, corrections),
+    rawEntries: entries,
+    corrections: marks,
+    away,
+    people: peopleOf(report.lines, reportPeople, after),
+    rawNames: new Map(reportPeople.map((one) => [one.personKey, one.name])),
+    persons,
+  };
+}
+
+/** Everybody by every key they had: whoever was merged into another line is found by their own too. */
+function peopleOf(
+  lines: readonly ReportPerson[],
+  known: readonly ReportPerson[],
+  after: (key: string) => string,
+): ReadonlyMap<string, ReportPerson> {
+  const byKey = new Map<string, ReportPerson>(lines.map((one) => [one.personKey, one]));
+  return new Map(known.map((one) => [one.personKey, byKey.get(after(one.personKey)) ?? one]));
 }
 
 async function importedEmails(db: Db, rows: readonly StayRow[]): Promise<ReadonlyMap<string, string>> {

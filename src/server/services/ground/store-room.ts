@@ -6,7 +6,9 @@ import type { Context } from "./context";
 async function keptBytes(context: Context, organisationId: string): Promise<number> {
   const [[recorded], [offered], [shown], [handed]] = await Promise.all([
     context.db
-      .select({ bytes: sql<string>`coalesce(sum(${recordings.sizeBytes}), 0)` })
+      .select({
+        bytes: sql<string>`coalesce(sum(${recordings.sizeBytes} + coalesce(${recordings.editedBytes}, 0) + coalesce(${recordings.soundBytes}, 0)), 0)`,
+      })
       .from(recordings)
       .where(eq(recordings.organisationId, organisationId)),
     // by way of the events, whose index leads to an organisation's own

@@ -17,6 +17,12 @@ export const limits = {
   registration: { count: 600, windowMs: hourMs },
   "registration-of-address": { count: 5, windowMs: hourMs },
   "mail-to-address": { count: 12, windowMs: hourMs },
+  /** browsers without a ticket that begin to watch a recording */
+  "viewer-of-network": { count: 2000, windowMs: hourMs },
+  /** of one ticket: questions while a recording is watched */
+  "question-on-demand": { count: 10, windowMs: hourMs },
+  /** certificates looked up from one network: a class reads its own, nobody a thousand */
+  "certificate-number": { count: 60, windowMs: 10 * minuteMs },
   "phone-pin": { count: 10, windowMs: 10 * minuteMs },
   "call-back": { count: 4, windowMs: hourMs },
   /** nobody is rung up again and again by somebody else's typing */

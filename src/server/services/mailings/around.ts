@@ -138,6 +138,7 @@ export async function copyTexts(context: Context, member: TeamMember, eventId: s
     recording_link: blank,
     place_in_line: blank,
     ticket_link: blank,
+    survey_link: blank,
     reason: blank,
     join_details: details,
   };

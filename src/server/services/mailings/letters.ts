@@ -31,8 +31,12 @@ function linkOf(context: Context, letter: Letter): string {
       return `${origin}/new-password/${context.secrets.tokenFor(letter.resetId, 0)}`;
     case "booking":
       return `${origin}/slots`;
+    case "recording-made":
+      return `${origin}/events/${letter.eventId}/afterwards/${letter.occurrenceId}`;
     case "seats-decided":
       return `${origin}/events/${letter.eventId}/plan`;
+    case "own-file":
+      return `${origin}/own-data/${context.secrets.tokenFor(letter.proofId, 0)}`;
     case "address-changed":
       return `${origin}/front/${letter.slug}`;
     default:

@@ -7,6 +7,7 @@ import type { Context } from "../ground/context";
 export const placeholder = {
   enter: "https://link.invalid/enter",
   ticket: "https://link.invalid/ticket",
+  survey: "https://link.invalid/survey",
   register: "https://link.invalid/register",
   unsubscribe: "https://link.invalid/unsubscribe",
   proof: "https://link.invalid/proof",
@@ -37,6 +38,8 @@ export interface LinkOwner {
   readonly proofId: string | null;
   /** of the recording that a mail is about */
   readonly recordingSlug: string | null;
+  /** it opens to people who registered alone: their ticket goes along */
+  readonly isRecordingTheirs?: boolean;
   readonly personId: string;
   readonly slug: string;
   readonly mailbox: string;
@@ -58,6 +61,7 @@ export function linksOf(context: Context, owner: LinkOwner): Links {
     enterOf: new Map(enterOf),
     enter: token ? `${origin}/enter/${token}` : register,
     ticket: token ? `${origin}/ticket/${token}` : register,
+    survey: token ? `${origin}/survey/${token}` : register,
     proof:
       token && owner.proofId
         ? `${origin}/enter/${token}?proof=${context.secrets.tokenFor(owner.proofId, 0)}`
@@ -68,7 +72,9 @@ export function linksOf(context: Context, owner: LinkOwner): Links {
         ? `${origin}/reply/${context.secrets.tokenFor(owner.inviteeId, 0)}`
         : register,
     event: `${origin}/front/${owner.slug}`,
-    recording: owner.recordingSlug ? `${origin}/on-demand/${owner.recordingSlug}` : `${origin}/front/${owner.slug}`,
+    recording: owner.recordingSlug
+      ? `${origin}/on-demand/${owner.recordingSlug}${owner.isRecordingTheirs && token ? `?ticket=${token}` : ""}`
+      : `${origin}/front/${owner.slug}`,
     register: owner.inviteeId ? `${register}&for=${context.secrets.tokenFor(owner.inviteeId, 0)}` : register,
     unsubscribe: `${origin}/unsubscribe/${context.secrets.tokenFor(owner.personId, 0)}`,
     mailbox: owner.mailbox,
@@ -82,6 +88,7 @@ export const redactedLinks: Links = {
   enterOf: new Map(),
   enter: "[personal link]",
   ticket: "[personal link]",
+  survey: "[personal link]",
   register: "[personal link]",
   unsubscribe: "[personal link]",
   proof: "[personal link]",

@@ -1,5 +1,5 @@
 import { answersOf, asOneText, type AnswersAsOne } from "./answers";
-import { and, desc, eq, inArray, isNotNull, sql } from "drizzle-orm";
+import { and, desc, eq, inArray, isNotNull, isNull, sql } from "drizzle-orm";
 import { callTimeOf } from "@/core/dates";
 import { traitsOf } from "@/core/mailings";
 import { isStageRole } from "@/core/people";
@@ -102,14 +102,16 @@ async function rowsFor(db: Db, wanted: readonly MessageRow[]) {
 }
 
 /** The newest published recording of a date. */
-async function recordingSlugOf(db: Db, occurrenceId: string): Promise<string | null> {
+async function recordingOf(db: Db, occurrenceId: string) {
   const [row] = await db
-    .select({ slug: recordings.slug })
+    .select({ recordingSlug: recordings.slug, audience: recordings.audience })
     .from(recordings)
-    .where(and(eq(recordings.occurrenceId, occurrenceId), isNotNull(recordings.publishedFrom)))
+    .where(
+      and(eq(recordings.occurrenceId, occurrenceId), isNotNull(recordings.publishedFrom), isNull(recordings.deletedAt)),
+    )
     .orderBy(desc(recordings.publishedFrom))
     .limit(1);
-  return row?.slug ?? null;
+  return { recordingSlug: row?.recordingSlug ?? null, isRecordingTheirs: row?.audience === "registrants" };
 }
 
 /** How many wait for a date as long as this ticket, itself among them. */
@@ -160,7 +162,7 @@ async function factsOf(
       ticketId: ticket?.id ?? null,
       linkVersion: ticket?.linkVersion ?? 0,
       proofId: message.kind === "entry-link" ? await openProofOf(db, message.ticketId!) : null,
-      recordingSlug: message.kind === "recording-ready" ? await recordingSlugOf(db, occurrence.id) : null,
+      ...(message.kind === "recording-ready" ? await recordingOf(db, occurrence.id) : { recordingSlug: null }),
       inviteeId: rows.guests.get(`${event.id}|${person.id}`)?.id ?? null,
       personId: person.id,
       slug: event.slug,

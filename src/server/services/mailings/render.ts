@@ -94,6 +94,7 @@ function valuesOf(facts: MessageFacts, now: number, locale: string): MergeValues
     },
     place_in_line: plainValue(facts.placeInLine === null ? "" : String(facts.placeInLine)),
     ticket_link: { text: placeholder.ticket, html: `<a href="${placeholder.ticket}">${placeholder.ticket}</a>` },
+    survey_link: { text: placeholder.survey, html: `<a href="${placeholder.survey}">${placeholder.survey}</a>` },
     reason: plainValue(occurrence.cancelledWhy ?? ""),
     join_details: joinBlock(messagesFor(locale).joinBlock, {
       audience,

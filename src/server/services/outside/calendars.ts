@@ -11,13 +11,19 @@ import { rulesOf } from "../organisation/rules";
 import { phoneDetails } from "../way-in/phone-details";
 import { tokenOf, type Holder } from "../way-in/tickets";
 
+/** A series has one; what stands beside the event's own date, as a screening does, has its own. */
+function publicUid(event: EventRow, { id, seriesId, screeningOf }: OccurrenceRow): string {
+  const own = seriesId ?? (screeningOf === null ? null : id);
+  return own === null ? event.uid : `${own}@stage-call.example.org`;
+}
+
 const publicEntry = (
   context: Context,
   organisation: Organisation,
   event: EventRow,
   occurrence: OccurrenceRow,
 ): CalendarEntry => ({
-  uid: occurrence.seriesId ? `${occurrence.seriesId}@stage-call.example.org` : event.uid,
+  uid: publicUid(event, occurrence),
   sequence: occurrence.sequence,
   start: { local: occurrence.startLocal, zone: occurrence.zone },
   durationMinutes: occurrence.durationMinutes,

@@ -1,10 +1,11 @@
-import { and, desc, eq, gt, lte } from "drizzle-orm";
+import { and, desc, eq, gt } from "drizzle-orm";
 import { atomFeed } from "@/core/front-door";
 import { dayMs, longDate, clockTime, cityOf } from "@/core/time";
 import { isPublicEvent } from "../../db/queries/public-events";
 import { events, occurrences, recordings } from "../../db/schema";
 import type { Context } from "../ground/context";
 import type { Organisation } from "../way-in/front-door";
+import { isListed } from "../way-in/listed-recordings";
 
 /** The organisation's public events and recordings as an Atom feed. Private events are in none. */
 export async function organisationFeed(context: Context, organisation: Organisation): Promise<string> {
@@ -24,7 +25,7 @@ export async function organisationFeed(context: Context, organisation: Organisat
       .from(recordings)
       .innerJoin(occurrences, eq(occurrences.id, recordings.occurrenceId))
       .innerJoin(events, eq(events.id, occurrences.eventId))
-      .where(and(isPublic, lte(recordings.publishedFrom, now)))
+      .where(and(isPublic, isListed(now)))
       .orderBy(desc(recordings.publishedFrom))
       .limit(50),
   ]);

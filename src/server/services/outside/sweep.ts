@@ -14,6 +14,7 @@ import {
   occurrences,
   recordings,
 } from "../../db/schema";
+import { emptyRecordingBin, filesOfRecording } from "../afterwards/bin-recording";
 import { deckFiles } from "../hour/decks";
 import { handOutFile } from "../hour/hand-outs";
 import { isStage } from "../../db/queries/roles";
@@ -101,6 +102,9 @@ const tidyUnplanned = (context: Context, now: number) =>
       ),
     );
 
+const { fileName: originalFile, editedFile, soundFile, pictureId } = recordings;
+const namesOfRecording = { fileName: originalFile, editedFile, soundFile, pictureId };
+
 async function dropBinned(context: Context, now: number): Promise<void> {
   const isOver = and(isNotNull(events.deletedAt), lt(events.deletedAt, now - binDays * dayMs));
   const [pictures, files, films, given, pages] = await Promise.all([
@@ -117,7 +121,7 @@ async function dropBinned(context: Context, now: number): Promise<void> {
       .where(isOver)
       .limit(5000),
     context.db
-      .select({ name: recordings.fileName })
+      .select(namesOfRecording)
       .from(recordings)
       .innerJoin(occurrences, eq(occurrences.id, recordings.occurrenceId))
       .innerJoin(events, eq(events.id, occurrences.eventId))
@@ -150,7 +154,7 @@ async function dropBinned(context: Context, now: number): Promise<void> {
   for (const name of [
     ...pictures.map(({ id }) => pictureName(id)),
     ...files.map(({ id }) => fileName(id)),
-    ...films.map((film) => film.name),
+    ...films.flatMap(filesOfRecording),
     ...given.map(({ id }) => handOutFile(id)),
     ...deckFiles(
       [...new Set(pages.map((page) => page.deckId))],
@@ -168,6 +172,7 @@ export async function purge(context: Context): Promise<number> {
   const now = context.clock.now();
   await tidyUnplanned(context, now);
   await dropBinned(context, now);
+  await emptyRecordingBin(context, now);
   const past = await context.db.execute(sql`
     select p.id from people p join organisations o on o.id = p.organisation_id
     where p.erased_at is null

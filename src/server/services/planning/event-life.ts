@@ -1,5 +1,7 @@
 import { Refusal } from "@/core/shared";
 import { eq, and, sql, isNotNull, lte, ne } from "drizzle-orm";
+import { isOver } from "@/core/people";
+import { notifyJournals } from "../../db/notify";
 import { events, messages, tickets } from "../../db/schema";
 import { type TeamMember, accessFor } from "../ground/access";
 import { audit } from "../ground/audit";
@@ -23,6 +25,11 @@ export async function publishEvent(
     await tx.update(events).set({ publishedAt }).where(eq(events.id, eventId));
     const action = isPublished ? "event.publish" : "event.unpublish";
     await audit(context, tx, { organisationId: access.event.organisationId, actorId: member.userId, action, eventId });
+    // rooms that are open know whether there is a page to read together
+    await notifyJournals(
+      tx,
+      (await datesOf(tx, eventId)).filter(({ phase }) => !isOver(phase)).map(({ id }) => id),
+    );
   });
 }
 /** Why a mail waits whose event is in the bin. */

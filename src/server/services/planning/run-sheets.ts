@@ -46,6 +46,7 @@ async function readSheet(db: Db, occurrenceId: string): Promise<{ runSheet: RunS
   const runSheet: RunSheetInput = {
     segments: rows.map((row) => {
       const { id, title, lengthMinutes, fixedStartLocal, leaderTicketId, pollId, deckId, deckPage, scene } = row;
+      const { carriesCredit } = row;
       const besideTicketIds = [...row.besideTicketIds];
       return {
         id,
@@ -58,6 +59,7 @@ async function readSheet(db: Db, occurrenceId: string): Promise<{ runSheet: RunS
         deckId,
         deckPage,
         scene,
+        carriesCredit,
       };
     }),
     polls: pollRows.map((row) => ({ id: row.id, ...pollPlanOf(row) })),
@@ -244,6 +246,7 @@ export async function layRunSheet(
       fixedStartLocal: fixed,
       leaderTicketId,
       besideTicketIds,
+      carriesCredit: segment.carriesCredit,
       pollId: pollId ? (pollIds.get(pollId) ?? null) : null,
     });
   }

@@ -21,7 +21,7 @@ export async function openProofOf(db: Db, ticketId: string): Promise<string | nu
   const [row] = await db
     .select({ id: entryProofs.id })
     .from(entryProofs)
-    .where(and(eq(entryProofs.ticketId, ticketId), isNull(entryProofs.usedAt)))
+    .where(and(eq(entryProofs.ticketId, ticketId), eq(entryProofs.purpose, "entry"), isNull(entryProofs.usedAt)))
     .orderBy(desc(entryProofs.askedAt))
     .limit(1);
   return row?.id ?? null;
@@ -57,6 +57,7 @@ export async function isProofOpen(context: Context, holder: Holder, token: strin
       and(
         eq(entryProofs.id, id),
         eq(entryProofs.ticketId, holder.ticket.id),
+        eq(entryProofs.purpose, "entry"),
         isNull(entryProofs.usedAt),
         gt(entryProofs.askedAt, since),
       ),
@@ -84,6 +85,7 @@ export async function redeemProof(context: Context, holder: Holder, token: strin
       and(
         eq(entryProofs.id, id),
         eq(entryProofs.ticketId, holder.ticket.id),
+        eq(entryProofs.purpose, "entry"),
         isNull(entryProofs.usedAt),
         gt(entryProofs.askedAt, since),
       ),

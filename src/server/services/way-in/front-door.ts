@@ -1,4 +1,4 @@
-import { and, eq, lte, sql } from "drizzle-orm";
+import { and, eq, sql } from "drizzle-orm";
 import { timingSafeEqual } from "node:crypto";
 import type { Db } from "../../db/client";
 import { events, organisations, recordings } from "../../db/schema";
@@ -16,6 +16,7 @@ import { partsOf, type PartRow } from "../planning/run-sheets";
 import { cleanHtml, plainText } from "../ground/sanitise";
 import { countTries } from "../ground/tries";
 import { placesTaken } from "../planning/places";
+import { isListed } from "./listed-recordings";
 
 export type Organisation = typeof organisations.$inferSelect;
 
@@ -49,7 +50,7 @@ export interface FrontDoor {
   readonly recordingSlug: string | null;
 }
 
-async function eventBySlug(context: Context, organisation: Organisation, slug: string): Promise<EventRow> {
+export async function eventBySlug(context: Context, organisation: Organisation, slug: string): Promise<EventRow> {
   return oneOf(
     await context.db
       .select()
@@ -111,9 +112,7 @@ export async function frontDoor(
     db
       .select({ slug: recordings.slug })
       .from(recordings)
-      .where(
-        and(occurrence ? eq(recordings.occurrenceId, occurrence.id) : sql`false`, lte(recordings.publishedFrom, now)),
-      )
+      .where(and(occurrence ? eq(recordings.occurrenceId, occurrence.id) : sql`false`, isListed(now)))
       .limit(1),
   ]);
   return {

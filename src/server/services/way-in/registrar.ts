@@ -7,6 +7,7 @@ import { doorStep, organisationFor, type DoorStep } from "./front-door";
 import { readRegistration, registrationTries } from "./registration";
 import { takePlaces, type ReadRegistration } from "./take-places";
 import { inviteeOf } from "./tickets";
+import { firstTags } from "./visits";
 
 /** One press of the public form: which page of which house, by what right, and what was typed. */
 export interface FormSent {
@@ -18,6 +19,8 @@ export interface FormSent {
   readonly dateId: string | null;
   readonly input: unknown;
   readonly remote: string;
+  /** the browser's own name, by which the visit is found that began it */
+  readonly agent: string;
 }
 
 /**
@@ -47,14 +50,25 @@ export class Registrar {
       open.map(({ i, read: one }) => registrationTries(one.event.id, one.input.email, sent[i]!.remote)),
     );
     const out: Outcome<void>[] = read.map((one) => (one.ok ? { ok: true, value: undefined } : one));
-    const welcome: ReadRegistration[] = [];
+    const welcome: { readonly sent: FormSent; readonly read: ReadRegistration }[] = [];
     open.forEach((one, at) => {
       const refusal = refusals[at];
       if (refusal) out[one.i] = { ok: false, error: refusal };
-      else welcome.push(one.read);
+      else welcome.push({ sent: sent[one.i]!, read: one.read });
     });
-    if (welcome.length > 0) await takePlaces(this.context, welcome);
+    if (welcome.length > 0) await takePlaces(this.context, await this.withSources(welcome));
     return out;
+  }
+
+  /** The source kept at registration is the tag of the day's first visit, else that of the page itself (rule 29). */
+  private async withSources(
+    welcome: readonly { readonly sent: FormSent; readonly read: ReadRegistration }[],
+  ): Promise<readonly ReadRegistration[]> {
+    const tags = await firstTags(
+      this.context,
+      welcome.map(({ sent: { remote, agent }, read }) => ({ eventId: read.event.id, remote, agent })),
+    );
+    return welcome.map(({ read }, i) => ({ ...read, input: { ...read.input, source: tags[i] ?? read.input.source } }));
   }
 }
 

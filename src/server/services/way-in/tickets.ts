@@ -64,6 +64,23 @@ export async function holderOf(
   return holder;
 }
 
+/**
+ * The ticket of this event among the links that a browser came in by; null where there is none.
+ * @param fits further asked of it: of a series a browser may hold one for each date
+ */
+export async function ticketAmong(
+  context: Context,
+  eventId: string,
+  tokens: readonly string[],
+  fits: (ticket: Ticket) => boolean = () => true,
+): Promise<Ticket | null> {
+  for (const token of tokens) {
+    const holder = await holderOf(context, token).catch(() => null);
+    if (holder?.event.id === eventId && fits(holder.ticket)) return holder.ticket;
+  }
+  return null;
+}
+
 export const tokenOf = (context: Context, ticket: Pick<Ticket, "id" | "linkVersion">): string =>
   context.secrets.tokenFor(ticket.id, ticket.linkVersion);
 

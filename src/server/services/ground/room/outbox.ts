@@ -6,6 +6,7 @@ import { occurrences, roomOutbox, rooms } from "../../../db/schema";
 import type { RoomPlace } from "../../../room";
 import { audit } from "../audit";
 import type { Context } from "../context";
+import { layRecording } from "./lay-recording";
 import { removeCrowd } from "./crowd-rows";
 import { mailAnswers } from "./mail-answers";
 
@@ -33,6 +34,8 @@ async function carryOut(context: Context, tx: Db, row: typeof roomOutbox.$inferS
       context.crowd.stop(room.occurrenceId);
       return removeCrowd(tx, room.occurrenceId);
     }
+    case "keep-recording":
+      return layRecording(context, tx, roomId, act.spans);
     case "audit": {
       const [room] = await tx
         .select({ occurrenceId: rooms.occurrenceId, eventId: occurrences.eventId })

@@ -115,6 +115,12 @@ export async function erasePeople(db: Db, personIds: readonly string[], now: num
   await db.execute(sql`update chat_lines set text = '' where author_ticket_id in ${ownTickets}`);
   await db.execute(sql`
     update ink_acts set body = jsonb_set(body, '{mark,text}', '""') where author_ticket_id in ${ownTickets} and body->'mark'->>'tool' = 'text'`);
+  // that they answered, and what they earned, stays a figure; what they wrote and what they are called does not
+  await db.execute(sql`update survey_answers set answers = '{}' where ticket_id in ${ownTickets}`);
+  await db.execute(sql`update credits set name = '' where person_id = any(${ids}) or ticket_id in ${ownTickets}`);
+  await db.execute(
+    sql`update corrections set reason = '' where person_key in (select id::text from tickets where person_id = any(${ids}))`,
+  );
   await db.execute(sql`delete from entry_proofs where ticket_id in ${ownTickets}`);
   await db.execute(sql`
     update tickets set answers = '{}', about_line = '', portrait_id = null, source = null, room_name = null, revoked_at = coalesce(revoked_at, ${new Date(now).toISOString()})

@@ -3,7 +3,7 @@ import { stageRoles } from "@/core/people";
 import { Refusal } from "@/core/shared";
 import type { Db } from "../../../db/client";
 import { anyOf } from "../../../db/queries/any-of";
-import { tickets } from "../../../db/schema";
+import { entryProofs, tickets } from "../../../db/schema";
 import type { TeamMember } from "../../ground/access";
 
 /**
@@ -33,9 +33,19 @@ export async function requireOwnStage(
   if (foreign.length > 0) throw new Refusal({ code: "not-allowed", action });
 }
 
-/** Every link that these people were sent is dead from now on: a new one has to be sent. */
-export const newLinks = (db: Db, personIds: readonly string[]) =>
-  db
+/** Every link that these people were sent is dead from now on, one-time links too: a new one has to be sent. */
+export async function newLinks(db: Db, personIds: readonly string[]): Promise<void> {
+  const theirs = anyOf(tickets.personId, personIds);
+  await db
     .update(tickets)
     .set({ linkVersion: sql`${tickets.linkVersion} + 1` })
-    .where(and(anyOf(tickets.personId, personIds), isNull(tickets.revokedAt)));
+    .where(and(theirs, isNull(tickets.revokedAt)));
+  await db
+    .delete(entryProofs)
+    .where(
+      and(
+        isNull(entryProofs.usedAt),
+        inArray(entryProofs.ticketId, db.select({ id: tickets.id }).from(tickets).where(theirs)),
+      ),
+    );
+}

@@ -38,13 +38,13 @@ export const personalData: Readonly<Record<string, Columns>> = {
   questions: {
     emptied: "text answer",
     id: "id organisation_id occurrence_id asker_ticket_id segment_id answered_by",
-    figure: "asked_at state answered_at answered is_anonymous is_by_mail merged_into",
+    figure: "asked_at state answered_at answered is_anonymous is_by_mail merged_into recording_seconds",
   },
   question_comments: { emptied: "text", id: "id organisation_id question_id ticket_id", figure: "at" },
   chat_lines: {
     emptied: "text",
     id: "room_id topic seq rev organisation_id line_id author_ticket_id with_ticket_id",
-    figure: "target state is_question at",
+    figure: "target state is_question at answered_at",
   },
   // words that were drawn; the rest of a board is everybody's
   ink_acts: {
@@ -55,7 +55,7 @@ export const personalData: Readonly<Record<string, Columns>> = {
   // what somebody said before an audience, in a captioner's words: the recording keeps it
   caption_lines: { id: "room_id seq rev organisation_id line_id author_ticket_id", figure: "language text at" },
   signals: { id: "room_id organisation_id ticket_id", figure: "kind at" },
-  entry_proofs: { deleted: "id organisation_id ticket_id asked_at used_at device_print" },
+  entry_proofs: { deleted: "id organisation_id ticket_id purpose asked_at used_at device_print" },
   busy_calendars: { deleted: "id organisation_id person_id name body read_at" },
   group_members: { deleted: "group_id person_id organisation_id" },
   mailings: {
@@ -66,6 +66,8 @@ export const personalData: Readonly<Record<string, Columns>> = {
   },
   invitees: { id: "id organisation_id event_id person_id", figure: "invited_at reply replied_at" },
   consents: { id: "id organisation_id person_id ticket_id", figure: "kind wording given_at" },
+  viewers: { id: "id organisation_id recording_id ticket_id", sealed: "browser", figure: "first_at last_at" },
+  plays: { id: "viewer_id play_id organisation_id view_id", figure: "from_seconds to_seconds" },
   admissions: { id: "occurrence_id ticket_id organisation_id", figure: "admitted_at" },
   ballots: { emptied: "choice", id: "poll_id ticket_id organisation_id question_id", figure: "at" },
   question_votes: { id: "question_id ticket_id organisation_id", figure: "at" },
@@ -108,7 +110,13 @@ export const personalData: Readonly<Record<string, Columns>> = {
   deck_pages: { "theirs no more": "id deck_id number is_ready notes_id" },
   decks: {
     "theirs no more":
-      "id organisation_id occurrence_id title language version_of_id is_hand_out state failure page_count size_bytes ticket_id created_at claimed_at",
+      "id organisation_id occurrence_id title language version_of_id is_hand_out state failure page_count missing_fonts size_bytes ticket_id created_at claimed_at",
+  },
+  programme_feeds: {
+    "theirs no more": "room_id organisation_id feed holder_id device renewed_at last_piece last_init",
+  },
+  recorded_pieces: {
+    "theirs no more": "room_id organisation_id feed number init_number at duration_ms is_holding size_bytes",
   },
   side_room_sheets: { "theirs no more": "occurrence_id organisation_id names message" },
   holding_pictures: { "theirs no more": "occurrence_id organisation_id message" },
@@ -116,17 +124,18 @@ export const personalData: Readonly<Record<string, Columns>> = {
     "theirs no more":
       "id organisation_id occurrence_id name media_type size_bytes is_shown position taken_count ticket_id created_at",
   },
-  drawing_boards: { "theirs no more": "id organisation_id occurrence_id title created_at" },
+  hand_out_takings: { id: "hand_out_id ticket_id organisation_id", figure: "at" },
+  drawing_boards: { "theirs no more": "id organisation_id occurrence_id title side_room created_at" },
   event_files: { "theirs no more": "id organisation_id event_id name media_type size_bytes created_at" },
   event_pictures: { "theirs no more": "id organisation_id event_id width height created_at" },
   events: {
     "theirs no more":
-      "id organisation_id slug uid title description_html is_private access_code_sealed house_size granted_seats registration_limit switches early_entry form_fields reminder_offsets_minutes shape room_code entry_by look agenda_shown approved_domains approval proves_address foyer_on stage_microphones_open stage_cameras_open sound_by is_recorded consent_text place interpretation_into picture conference_number is_unplanned credit_points credit_checks credit_threshold_percent published_at deleted_at version created_at",
+      "id organisation_id slug uid title description_html is_private access_code_sealed house_size granted_seats registration_limit switches early_entry form_fields reminder_offsets_minutes shape room_code entry_by look agenda_shown approved_domains approval proves_address foyer_on stage_microphones_open stage_cameras_open sound_by overflow is_recorded consent_text place interpretation_into picture conference_number is_unplanned credit_points credit_checks credit_threshold_percent credit_is_partial published_at deleted_at version created_at",
   },
   licences: { "theirs no more": "id organisation_id size created_at" },
   occurrences: {
     "theirs no more":
-      "id organisation_id event_id kind series_id licence_id has_planned_end followed_up original_start_local start_local zone duration_minutes call_minutes start_at end_at phase doors_opened_at show_started_at ended_at cancelled_why sequence",
+      "id organisation_id event_id kind screening_of series_id licence_id has_planned_end followed_up original_start_local start_local zone duration_minutes call_minutes start_at end_at phase doors_opened_at show_started_at ended_at cancelled_why sequence",
     figure: "registered_count came_count peak_count",
   },
   organisations: { "theirs no more": "id name host about zone sender_name sender_email retention_days rules" },
@@ -139,7 +148,7 @@ export const personalData: Readonly<Record<string, Columns>> = {
   },
   recordings: {
     "theirs no more":
-      "id organisation_id occurrence_id slug title file_name media_type size_bytes duration_seconds uploaded_at published_from",
+      "id organisation_id occurrence_id slug title file_name media_type size_bytes duration_seconds uploaded_at published_from state spans from_piece to_piece claimed_at edit edit_state edited_file edited_bytes kept sound_file sound_bytes sound_of published_until audience deleted_at picture_id",
   },
   seat_requests: {
     "theirs no more":
@@ -148,7 +157,7 @@ export const personalData: Readonly<Record<string, Columns>> = {
   seeded: { "theirs no more": "name at is_complete" },
   segments: {
     "theirs no more":
-      "id organisation_id occurrence_id position scene title length_minutes fixed_start_local leader_ticket_id beside_ticket_ids poll_id deck_id deck_page",
+      "id organisation_id occurrence_id position scene title length_minutes fixed_start_local leader_ticket_id beside_ticket_ids poll_id deck_id deck_page carries_credit",
   },
   series: {
     "theirs no more":
@@ -159,4 +168,38 @@ export const personalData: Readonly<Record<string, Columns>> = {
       "event_id organisation_id for_event_id start_local until_clock zone length_minutes pause_minutes capacity rule closed_at",
   },
   templates: { "theirs no more": "id organisation_id name body updated_at" },
+  corrections: {
+    emptied: "reason",
+    id: "id organisation_id occurrence_id person_key into_key entry_key actor_id",
+    figure: "kind in_at out_at at undone_at",
+  },
+  server_signs: { "theirs no more": "name last_at" },
+  server_away: { "theirs no more": "from_at to_at" },
+  credits: {
+    emptied: "name",
+    id: "id organisation_id occurrence_id person_key person_id ticket_id number trail",
+    figure: "points out_of minutes_present issued_at withdrawn_at",
+  },
+  outlets: {
+    "theirs no more":
+      "id organisation_id event_id name address key_sealed is_on created_at holder_id renewed_at state state_at failures next_try_at",
+  },
+  record_stores: { "theirs no more": "organisation_id url user_name password_sealed" },
+  statement_posts: { "theirs no more": "occurrence_id organisation_id asked_at due_at attempts sent total answer" },
+  surveys: { "theirs no more": "event_id organisation_id questions is_anonymous is_sample is_on version" },
+  survey_replies: { id: "occurrence_id ticket_id organisation_id" },
+  survey_answers: {
+    emptied: "answers",
+    id: "id organisation_id occurrence_id ticket_id",
+    sealed: "edit_print",
+    figure: "at",
+  },
+  summary_links: { "theirs no more": "id organisation_id occurrence_id with_names created_at expires_at revoked_at" },
+  visits: { sealed: "event_id day visitor organisation_id via" },
+  visit_keys: { sealed: "day key" },
+  date_figures: {
+    id: "occurrence_id organisation_id",
+    figure:
+      "start_at registered came registered_came stayed took_part peak peak_at present_minutes show_minutes median_stay_minutes returning questions watched_seconds viewers mails_sent mails_failed registered_by_lead came_by_lead counted_at",
+  },
 };

@@ -13,16 +13,13 @@ const widestKept = 1600;
 export const pictureName = (id: string): string => `${id}.picture`;
 
 /**
- * Takes a picture in. Whatever came is decoded and made anew as WebP, so that no script, no place and no
+ * Keeps a picture. Whatever came is decoded and made anew as WebP, so that no script, no place and no
  * camera's data travels with it; what is no picture, or far too large, is refused before it is decoded.
  */
-export async function addPicture(
+export async function keepPicture(
   context: Context,
-  member: TeamMember,
-  eventId: string,
   bytes: Uint8Array,
 ): Promise<{ id: string; width: number; height: number }> {
-  const { event } = await accessFor(context, member, eventId, "event.plan");
   if (bytes.byteLength > mostPictureBytes) throw new Refusal({ code: "file-too-large", limitBytes: mostPictureBytes });
   const format = await sharp(bytes, { limitInputPixels: mostPixels })
     .metadata()
@@ -43,7 +40,18 @@ export async function addPicture(
     maxBytes: mostPictureBytes,
     expectedBytes: made.data.byteLength,
   });
-  const row = { id, organisationId: event.organisationId, eventId, width: made.info.width, height: made.info.height };
+  return { id, width: made.info.width, height: made.info.height };
+}
+
+/** Takes a picture in for an event's look. */
+export async function addPicture(
+  context: Context,
+  member: TeamMember,
+  eventId: string,
+  bytes: Uint8Array,
+): Promise<{ id: string; width: number; height: number }> {
+  const { event } = await accessFor(context, member, eventId, "event.plan");
+  const row = { ...(await keepPicture(context, bytes)), organisationId: event.organisationId, eventId };
   await context.db.insert(eventPictures).values({ ...row, createdAt: context.clock.now() });
   return row;
 }
@@ -67,4 +75,14 @@ export async function requireOwnPicture(context: Context, eventId: string, id: s
     and(eq(eventPictures.id, id), eq(eventPictures.eventId, eventId)),
   );
   if (known === 0) throw notFound("picture");
+}
+
+/** A banner as a PNG no wider than it is shown on paper; null where its file is gone. */
+export async function bannerBytes({ storage }: Pick<Context, "storage">, id: string): Promise<Uint8Array | null> {
+  try {
+    const bytes = Buffer.from(await new Response(await storage.read(pictureName(id), null)).arrayBuffer());
+    return await sharp(bytes, { limitInputPixels: mostPixels }).resize({ width: widestKept }).png().toBuffer();
+  } catch {
+    return null;
+  }
 }

@@ -1,10 +1,11 @@
-import { asc, desc, eq, and, lte, sql } from "drizzle-orm";
+import { asc, desc, eq, and, sql } from "drizzle-orm";
 import { isPublicDateAhead, isPublicEvent } from "../../../db/queries/public-events";
 import { events, occurrences, recordings, type Look } from "../../../db/schema";
 import type { Context } from "../../ground/context";
 import { plainText } from "../../ground/sanitise";
 import type { OccurrenceRow } from "../../planning/dates/load";
 import type { Organisation } from "../front-door";
+import { isListed } from "../listed-recordings";
 
 export interface PublicListItem {
   readonly slug: string;
@@ -89,7 +90,7 @@ export async function publicRecordings(
     .from(recordings)
     .innerJoin(occurrences, eq(occurrences.id, recordings.occurrenceId))
     .innerJoin(events, eq(events.id, occurrences.eventId))
-    .where(and(isPublicEvent(organisation.id), lte(recordings.publishedFrom, context.clock.now())))
+    .where(and(isPublicEvent(organisation.id), isListed(context.clock.now())))
     .orderBy(desc(occurrences.startAt))
     .limit(limit);
 }
