@@ -1,4 +1,5 @@
 "use client";
+import { KitWord, useKitWords } from "./kit-words";
 import { Command } from "cmdk";
 import { Popover } from "radix-ui";
 import { useState } from "react";
@@ -22,6 +23,8 @@ export function Combobox(props: {
   value: string | null;
   placeholder: string;
   nothing?: string;
+  /** where the choices are found elsewhere: what was typed; without it the list is searched here */
+  onWords?: (words: string) => void;
   onChange: (value: string) => void;
 }) {
   const [isOpen, setOpen] = useState(false);
@@ -45,13 +48,16 @@ export function Combobox(props: {
           sideOffset={2}
           className="z-30 w-[var(--radix-popover-trigger-width)] min-w-56 rounded-sheet border border-rule bg-sheet text-ink shadow-lg"
         >
-          <Command label={props.label}>
+          <Command label={props.label} shouldFilter={!props.onWords}>
             <Command.Input
-              placeholder="Type to find"
+              placeholder={useKitWords().typeToFind}
+              {...(props.onWords && { onValueChange: props.onWords })}
               className="w-full border-b border-rule bg-transparent px-3 py-2 outline-none"
             />
             <Command.List className="max-h-64 overflow-y-auto py-1">
-              <Command.Empty className="px-3 py-2 text-ink-2">{props.nothing ?? "Nothing by that name."}</Command.Empty>
+              <Command.Empty className="px-3 py-2 text-ink-2">
+                {props.nothing ?? <KitWord of="nothingFound" />}
+              </Command.Empty>
               {props.choices.map((one) => (
                 <Command.Item
                   key={one.value}

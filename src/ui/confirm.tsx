@@ -1,4 +1,5 @@
 "use client";
+import { KitWord } from "./kit-words";
 import { AlertDialog } from "radix-ui";
 import type { ReactNode } from "react";
 import { buttonClass } from "./button";
@@ -38,7 +39,9 @@ export function Confirm(props: {
             <AlertDialog.Action className={buttonClass(props.weight ?? "danger")} onClick={props.onConfirm}>
               {props.act}
             </AlertDialog.Action>
-            <AlertDialog.Cancel className={buttonClass("quiet")}>{props.cancel ?? "Not now"}</AlertDialog.Cancel>
+            <AlertDialog.Cancel className={buttonClass("quiet")}>
+              {props.cancel ?? <KitWord of="notNow" />}
+            </AlertDialog.Cancel>
           </div>
         </AlertDialog.Content>
       </AlertDialog.Portal>

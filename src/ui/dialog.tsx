@@ -1,4 +1,5 @@
 "use client";
+import { useKitWords } from "./kit-words";
 import { X } from "lucide-react";
 import { Dialog as Base } from "radix-ui";
 import type { ReactNode } from "react";
@@ -36,7 +37,7 @@ function Framed({ look, children, ...props }: DialogProps & { look: string }) {
               <Base.Title className="text-lead font-semibold">{props.title}</Base.Title>
               {props.description && <Base.Description className="text-ink-2">{props.description}</Base.Description>}
             </div>
-            <Base.Close aria-label="Close" className="rounded-control p-1 text-ink-2 hover:text-ink">
+            <Base.Close aria-label={useKitWords().close} className="rounded-control p-1 text-ink-2 hover:text-ink">
               <X aria-hidden size={18} />
             </Base.Close>
           </header>

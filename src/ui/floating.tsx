@@ -1,4 +1,5 @@
 "use client";
+import { Check } from "lucide-react";
 import { DropdownMenu, Popover as BasePopover, Tooltip as BaseTooltip } from "radix-ui";
 import type { ReactNode } from "react";
 import { classes } from "./classes";
@@ -63,7 +64,37 @@ export interface MenuItem {
   readonly keys?: string;
   readonly isDanger?: boolean;
   readonly isDisabled?: boolean;
+  /** one of several of which one holds; left out: an act */
+  readonly isChosen?: boolean;
   readonly onSelect: () => void;
+}
+
+function MenuRow({ item }: { item: MenuItem }) {
+  const own = {
+    disabled: item.isDisabled ?? false,
+    onSelect: item.onSelect,
+    className: classes(
+      "flex cursor-default items-center gap-3 px-3 py-1.5 outline-none data-[disabled]:opacity-50 data-[highlighted]:bg-raised",
+      item.isDanger && "text-wrong",
+    ),
+  };
+  if (item.isChosen !== undefined)
+    return (
+      <DropdownMenu.CheckboxItem {...own} checked={item.isChosen}>
+        <span className="w-4">
+          <DropdownMenu.ItemIndicator>
+            <Check size={16} aria-hidden />
+          </DropdownMenu.ItemIndicator>
+        </span>
+        <span className="flex-1">{item.label}</span>
+      </DropdownMenu.CheckboxItem>
+    );
+  return (
+    <DropdownMenu.Item {...own}>
+      <span className="flex-1">{item.label}</span>
+      {item.keys && <Shortcut keys={item.keys} />}
+    </DropdownMenu.Item>
+  );
 }
 
 /** The acts behind the one that stands in view. */
@@ -75,18 +106,7 @@ export function Menu({ trigger, items }: { trigger: ReactNode; items: readonly M
       <DropdownMenu.Portal>
         <DropdownMenu.Content {...floating} align="end" sideOffset={4} className={classes(sheet, "min-w-44 py-1")}>
           {items.map((item) => (
-            <DropdownMenu.Item
-              key={item.label}
-              disabled={item.isDisabled ?? false}
-              onSelect={item.onSelect}
-              className={classes(
-                "flex cursor-default items-center gap-3 px-3 py-1.5 outline-none data-[disabled]:opacity-50 data-[highlighted]:bg-raised",
-                item.isDanger && "text-wrong",
-              )}
-            >
-              <span className="flex-1">{item.label}</span>
-              {item.keys && <Shortcut keys={item.keys} />}
-            </DropdownMenu.Item>
+            <MenuRow key={item.label} item={item} />
           ))}
         </DropdownMenu.Content>
       </DropdownMenu.Portal>

@@ -55,15 +55,6 @@ export function Progress({ done, all, label }: { done: number; all: number; labe
   );
 }
 
-/** Holds the place of what is still being loaded. */
-export const Skeleton = ({ lines = 3 }: { lines?: number }) => (
-  <div role="status" aria-label="Loading" className="flex flex-col gap-2">
-    {Array.from({ length: lines }, (_, i) => (
-      <span key={i} className="block h-4 rounded-control bg-raised" style={{ width: `${90 - 12 * (i % 4)}%` }} />
-    ))}
-  </div>
-);
-
 /** Nothing there yet: what will stand here, and the act that brings it. */
 export const Empty = ({ title, children, act }: { title: string; children?: ReactNode; act?: ReactNode }) => (
   <div className="rounded-sheet border border-dashed border-rule px-5 py-6">

@@ -1,8 +1,14 @@
 "use client";
 import { setNonce } from "get-nonce";
 
-/** Gives the page's nonce to the libraries that write a style element of their own (the lock on scrolling). */
+let isGiven = false;
+
+/**
+ * Gives the page's nonce to the libraries that write a style element of their own (the lock on scrolling). The first
+ * one stays: after an act the layout comes again with another, which this page's policy does not know.
+ */
 export function Nonce({ value }: { value: string }) {
-  setNonce(value);
+  if (!isGiven) setNonce(value);
+  isGiven = true;
   return null;
 }

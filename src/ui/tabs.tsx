@@ -37,8 +37,7 @@ export function Tabs(props: {
             value={id}
             className="-mb-px border-b-2 border-transparent py-1.5 text-ink-2 hover:text-ink data-[state=active]:border-action data-[state=active]:font-semibold data-[state=active]:text-ink"
           >
-            {label}
-            {count ? <span className="mono ms-1.5 text-label">{count}</span> : null}
+            {label} {count ? <span className="mono ms-0.5 text-label">{count}</span> : null}
           </Base.Trigger>
         ))}
       </Base.List>

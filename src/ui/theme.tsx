@@ -9,18 +9,20 @@ const ThemeContext = createContext<{ theme: ThemeName; dir: "ltr" | "rtl" }>({ t
 export function Theme({
   theme,
   dir = "ltr",
+  lang,
   className,
   children,
 }: {
   theme: ThemeName;
   dir?: "ltr" | "rtl";
+  lang?: string;
   className?: string;
   children: ReactNode;
 }) {
   return (
     <ThemeContext.Provider value={{ theme, dir }}>
       <Direction.Provider dir={dir}>
-        <div data-theme={theme} dir={dir} className={className}>
+        <div data-theme={theme} dir={dir} lang={lang} className={className}>
           {children}
         </div>
       </Direction.Provider>

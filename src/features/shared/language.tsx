@@ -1,4 +1,4 @@
-import { Press } from "@/ui";
+import { Press, Theme } from "@/ui";
 import type { ReactNode } from "react";
 import { PageLanguage } from "./page-language";
 import { directionOf, languageNames, locales, type Locale } from "@/contracts/messages";
@@ -16,7 +16,7 @@ export function InLanguage({
   children: ReactNode;
 }) {
   return (
-    <div lang={locale} dir={directionOf(locale)} className="min-h-screen">
+    <Theme theme="paper" lang={locale} dir={directionOf(locale)} className="min-h-screen">
       <PageLanguage locale={locale} direction={directionOf(locale)} />
       {children}
       <nav aria-label={label} className="mx-auto max-w-5xl px-4 py-6">
@@ -37,6 +37,6 @@ export function InLanguage({
           ))}
         </ul>
       </nav>
-    </div>
+    </Theme>
   );
 }

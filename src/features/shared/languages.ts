@@ -7,17 +7,23 @@ const tags =
   );
 const unnamed: Readonly<Record<string, string>> = { ils: "International Sign" };
 
-/** A language by its name in the reader's own; English unless said otherwise. */
-export const languageName = (tag: string, locale = "en"): string =>
-  unnamed[tag] ?? new Intl.DisplayNames([locale], { type: "language" }).of(tag) ?? tag;
-
-/** Languages by their English names, found by what they call themselves too. */
-export function languageChoices(): readonly Choice[] {
-  const english = new Intl.DisplayNames(["en"], { type: "language" });
-  return tags
-    .map((tag) => {
-      const own = new Intl.DisplayNames([tag], { type: "language", fallback: "none" }).of(tag);
-      return { value: tag, label: unnamed[tag] ?? english.of(tag) ?? tag, also: [tag, ...(own ? [own] : [])] };
-    })
-    .sort((a, b) => a.label.localeCompare(b.label));
+const names = new Map<string, Intl.DisplayNames>();
+/** Made once for each language: it reads tables, and pages draw themselves many times a second. */
+function namesIn(locale: string): Intl.DisplayNames {
+  const known = names.get(locale) ?? new Intl.DisplayNames([locale], { type: "language", fallback: "none" });
+  names.set(locale, known);
+  return known;
 }
+
+/** A language by its name in the reader's own; English unless said otherwise. */
+export const languageName = (tag: string, locale = "en"): string => unnamed[tag] ?? namesIn(locale).of(tag) ?? tag;
+
+let choices: readonly Choice[] | null = null;
+/** Languages by their English names, found by what they call themselves too. */
+export const languageChoices = (): readonly Choice[] =>
+  (choices ??= tags
+    .map((tag) => {
+      const own = namesIn(tag).of(tag);
+      return { value: tag, label: languageName(tag), also: [tag, ...(own ? [own] : [])] };
+    })
+    .sort((a, b) => a.label.localeCompare(b.label)));

@@ -86,6 +86,8 @@ export function MomentField(props: {
   hint?: string;
   /** the day alone counts: no hour is shown */
   isDay?: boolean;
+  /** left empty it is no moment: "" */
+  isOptional?: boolean;
 }) {
   const shown = (local: string): string => (props.isDay ? localWords(local).split(", ")[0]! : localWords(local));
   const [typed, setTyped] = useState<string | null>(null);
@@ -93,7 +95,17 @@ export function MomentField(props: {
   // a moment that has passed is taken only once it was asked about
   const [past, setPast] = useState<string | null>(null);
   const [isOpen, setOpen] = useState(false);
+  const choose = (local: string): void => {
+    props.onChange(local);
+    setTyped(null);
+    setFault(null);
+    setPast(null);
+  };
   const read = (text: string): boolean => {
+    if (props.isOptional && text.trim() === "") {
+      choose("");
+      return true;
+    }
     const outcome = readMoment(text, props.todayLocal, props.value.slice(11) || null);
     setFault("fault" in outcome ? outcome : null);
     const isPast = "local" in outcome && outcome.local !== props.value && hasPassed(outcome.local, props);
@@ -101,12 +113,6 @@ export function MomentField(props: {
     if (!("local" in outcome) || isPast) return false;
     props.onChange(outcome.local);
     return true;
-  };
-  const choose = (local: string): void => {
-    props.onChange(local);
-    setTyped(null);
-    setFault(null);
-    setPast(null);
   };
   return (
     <Field

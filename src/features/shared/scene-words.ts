@@ -1,12 +1,15 @@
+import { phrase } from "@/contracts/say";
 import type { SceneKind } from "@/core/room";
 
 /** What a scene is called at the desk and in the run sheet. */
 export const sceneWords: Readonly<Record<SceneKind, string>> = {
-  all: "Everybody on stage",
-  one: "One person",
-  two: "Two people",
-  "document-one": "Slides with one person",
-  document: "Slides alone",
-  board: "The board",
-  holding: "Holding picture",
+  all: phrase("Everybody on stage"),
+  one: phrase("One person"),
+  two: phrase("Two people"),
+  "document-one": phrase("Slides with one person"),
+  document: phrase("Slides alone"),
+  board: phrase("The board"),
+  holding: phrase("Holding picture"),
+  "screen-one": phrase("Shared screen with one person"),
+  screen: phrase("Shared screens alone"),
 };

@@ -1,5 +1,7 @@
+import { sayEnglish, type Say } from "@/contracts/say";
+
 /** Trouble that many in the audience have, in a sentence. */
-export function troubleWords(kind: string, count: number, house: number): string {
-  const what = kind === "cannot-hear" ? "cannot hear" : "find it too fast";
-  return `${count} of ${house} in the audience ${what}.`;
-}
+export const troubleWords = (kind: string, count: number, house: number, say: Say = sayEnglish): string =>
+  kind === "cannot-hear"
+    ? say`${count} of ${house} in the audience cannot hear.`
+    : say`${count} of ${house} in the audience find it too fast.`;

@@ -1,19 +1,20 @@
+import { phrase } from "@/contracts/say";
 import type { Markers, QuestionView, Switches } from "@/core/people";
 import { reachWords } from "./chat/reach-words";
 
 /** What the house sees of others' questions. */
 export const othersSeeWords: Readonly<Record<QuestionView, string>> = {
-  none: "nothing",
-  answered: "what was answered to all",
-  all: "every question",
+  none: phrase("nothing"),
+  answered: phrase("what was answered to all"),
+  all: phrase("every question"),
 };
 
 /** Who draws on the slides. */
 export const markersWords: Readonly<Record<Markers, string>> = {
-  nobody: "nobody",
-  leader: "whoever turns them, and the team",
-  stage: "everybody on the stage side",
-  all: "everybody",
+  nobody: phrase("nobody"),
+  leader: phrase("whoever turns them, and the team"),
+  stage: phrase("everybody on the stage side"),
+  all: phrase("everybody"),
 };
 
 /** All switches in one line: "questions, polls; chat to everybody; …", what is off left out. */

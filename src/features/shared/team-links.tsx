@@ -8,6 +8,7 @@ const places = [
   ["/contacts", "Contacts", ["/contacts"]],
   ["/slots", "Slots", ["/slots"]],
   ["/recordings", "Recordings", ["/recordings"]],
+  ["/year", "The year", ["/year"]],
   ["/outbox", "Mail", ["/outbox"]],
   ["/organisation", "Organisation", ["/organisation", "/licences", "/boards"]],
   ["/help", "Help", ["/help"]],

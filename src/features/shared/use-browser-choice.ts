@@ -3,6 +3,13 @@ import { useCallback, useSyncExternalStore } from "react";
 
 const changed = "browser-choice";
 
+/** Chooses for this browser; every place of the page that shows it follows. */
+export function chooseForBrowser(key: string, next: string | null): void {
+  if (next === null) localStorage.removeItem(key);
+  else localStorage.setItem(key, next);
+  window.dispatchEvent(new Event(changed));
+}
+
 /**
  * What somebody chose for this computer and this browser, kept across visits: a device, a sound. Other places of the
  * page that show the same choice follow.
@@ -17,13 +24,6 @@ export function useBrowserChoice(key: string): readonly [string | null, (next: s
     () => localStorage.getItem(key),
     () => null,
   );
-  const choose = useCallback(
-    (next: string | null) => {
-      if (next === null) localStorage.removeItem(key);
-      else localStorage.setItem(key, next);
-      window.dispatchEvent(new Event(changed));
-    },
-    [key],
-  );
+  const choose = useCallback((next: string | null) => chooseForBrowser(key, next), [key]);
   return [value, choose];
 }

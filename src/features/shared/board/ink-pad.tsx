@@ -74,7 +74,7 @@ export function InkPad(props: PadProps) {
   return (
     <div className={classes("flex flex-col gap-2", props.className)}>
       {mayDraw && <Tools props={props} ink={ink} hand={hand} setHand={setHand} store={store} />}
-      <div className={classes("relative aspect-video w-full", !props.under && "bg-white")}>
+      <div className={classes("relative aspect-video w-full", !props.under && "border border-rule bg-white")}>
         {props.under}
         <InkPicture
           store={store}

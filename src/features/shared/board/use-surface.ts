@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from "react";
 import type { InkRow } from "@/contracts";
+import { sideBoardOf, sideInkTopicOf } from "@/core/room";
 import type { AnyView, InkAct, Surface } from "@/core/room";
 import type { RoomLink } from "../room-link/use-room";
 import { InkStore } from "./ink-store";
@@ -45,7 +46,9 @@ export function useSurface(reader: Reader, { id, page }: Surface): InkStore {
       clearTimeout(timer);
     };
   }, [store, occurrenceId, as, isLive, asked, spreadMs]);
-  const [shown, behind] = [link.logs.get("board:shown")?.rows, link.logs.get("board:behind")?.rows];
+  const side = sideBoardOf({ id, page });
+  const topics = side ? [sideInkTopicOf(side.room)] : ["board:shown", "board:behind"];
+  const [shown, behind] = topics.map((topic) => link.logs.get(topic)?.rows);
   useEffect(() => {
     const rows = [...(shown ?? []), ...(behind ?? [])].map(({ row }) => row as InkRow);
     if (!store.take(rows)) return;

@@ -6,8 +6,9 @@ import type { LogRow } from "@/contracts";
 import type { RoomLink } from "../room-link/use-room";
 import { languageName } from "../languages";
 import { useBrowserChoice } from "../use-browser-choice";
-import { useNow } from "../use-now";
+import type { SeenClock } from "../watch/programme-video";
 import { linesNow, linesOf, shownFrom } from "./rows";
+import { useSeen } from "./use-seen";
 
 const sizes = ["normal", "large", "largest"] as const;
 type Size = (typeof sizes)[number];
@@ -26,6 +27,8 @@ export function HouseCaptions(props: {
   typing: RoomLink<never>["typing"];
   /** server time minus this browser's */
   ahead: number;
+  /** which instant the picture shows */
+  seenRef: SeenClock;
 }) {
   const t = useTranslations("captions");
   const locale = useLocale();
@@ -35,8 +38,9 @@ export function HouseCaptions(props: {
   const own = props.languages.find((one) => one === locale) ?? props.languages[0]!;
   const language = chosen === off ? null : chosen && props.languages.includes(chosen) ? chosen : own;
   const shown = useMemo(() => (language ? shownFrom(linesOf(props.rows, language)) : []), [props.rows, language]);
-  const now = useNow(0, language ? props.ahead : null, 250);
-  const lines = linesNow(shown, language ? props.typing.get(language) : undefined, { now, ahead: props.ahead });
+  const typed = language ? props.typing.get(language) : undefined;
+  const { now, typedThen } = useSeen(props.seenRef, language ? props.ahead : null, typed);
+  const lines = linesNow(shown, typedThen, { now, ahead: props.ahead });
   return (
     <section aria-label={t("title")} className="mt-2">
       {language && (

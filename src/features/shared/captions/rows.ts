@@ -50,3 +50,12 @@ export function linesNow(
   const isFresh = typed !== undefined && now - (typed.at + ahead) < typingMs;
   return isFresh ? (breakCaptions(typed.text).at(-1) ?? []) : [];
 }
+
+/** What somebody is typing, and when that came, by this browser's clock. */
+export interface Typed {
+  readonly text: string;
+  readonly at: number;
+}
+/** What stood there at an instant: the last that had come by then. */
+export const typedBefore = (typed: readonly Typed[], at: number): Typed | undefined =>
+  typed.findLast((one) => one.at <= at);

@@ -1,4 +1,5 @@
 "use client";
+import { useSay } from "@/features/shared/say/say";
 import type { AnyView } from "@/core/room";
 import { Button } from "@/ui";
 import type { RoomLink } from "../room-link/use-room";
@@ -6,12 +7,13 @@ import { linesOf } from "./rows";
 
 /** Lines that wait until somebody has looked at them: one act lets each through. */
 export function HeldLines({ room, mayHandle }: { room: RoomLink<AnyView>; mayHandle: boolean }) {
+  const say = useSay();
   const held = linesOf(room.logs.get("chat:held"));
   if (held.length === 0) return null;
   return (
-    <section aria-label="Waiting to be let through" className="mb-3">
+    <section aria-label={say`Waiting to be let through`} className="mb-3">
       <h2 className="text-label font-medium text-ink-2">
-        Waiting to be let through <span className="mono">{held.length}</span>
+        {say`Waiting to be let through`} <span className="mono">{held.length}</span>
       </h2>
       <ul>
         {held.slice(0, 20).map((line) => (
@@ -20,7 +22,8 @@ export function HeldLines({ room, mayHandle }: { room: RoomLink<AnyView>; mayHan
               {line.text}
             </p>
             <p className="mb-1 text-label text-ink-2">
-              <bdi>{line.name}</bdi>, in the chat
+              <bdi>{line.name}</bdi>
+              {say` · in the chat`}
             </p>
             {mayHandle && (
               <span className="flex gap-1">
@@ -29,10 +32,10 @@ export function HeldLines({ room, mayHandle }: { room: RoomLink<AnyView>; mayHan
                   weight="act"
                   onClick={() => void room.send({ type: "chat.let-through", lineId: line.id })}
                 >
-                  Let through
+                  {say`Let through`}
                 </Button>
                 <Button size="small" onClick={() => void room.send({ type: "chat.take-away", lineId: line.id })}>
-                  Remove
+                  {say`Remove`}
                 </Button>
               </span>
             )}

@@ -85,9 +85,10 @@ function useLineBox(lines: readonly ShownLine[], isFollowing: boolean) {
     box.current.scrollTop += box.current.scrollHeight - heightBefore.current;
     heightBefore.current = null;
   }, [firstId]);
+  const lastId = lines.at(-1)?.id;
   useLayoutEffect(() => {
     if (isFollowing && box.current) box.current.scrollTop = box.current.scrollHeight;
-  }, [lines, isFollowing]);
+  }, [lastId, lines.length, isFollowing]);
   const keep = () => {
     heightBefore.current = box.current?.scrollHeight ?? null;
   };

@@ -1,8 +1,10 @@
 "use client";
+import { phrase } from "@/contracts/say";
+import { useSay } from "@/features/shared/say/say";
 import { useState } from "react";
 import type { CommandBody } from "@/contracts";
 import { useLocale, useMessages, useTranslations } from "use-intl";
-import { messagesFor, type Messages } from "@/contracts/messages";
+import type { Messages } from "@/contracts/messages";
 import type { Switches } from "@/core/people";
 import type { AnyView, ChatTarget } from "@/core/room";
 import { Button, Confirm, Menu, Tabs } from "@/ui";
@@ -14,18 +16,18 @@ import { LineList } from "./line-list";
 import { earlierOf, linesOf, type ShownLine } from "./rows";
 import { chatWords, type ChatWords } from "./words";
 
-/** The desk is English. */
-export const teamWords: ChatWords = chatWords(messagesFor("en").chat, (key, { count }) =>
-  key === "newLines"
-    ? `${count} new ${count === 1 ? "line" : "lines"}`
-    : `${count} ${count === 1 ? "character" : "characters"} left`,
-);
+/** Words of the chat at the desk, in its reader's language. */
+function useTeamWords(): ChatWords {
+  const counted = useTranslations("chat");
+  const messages = useMessages() as unknown as Messages;
+  return chatWords(messages.chat, (key, values) => counted(key, values));
+}
 
 const talks = [
-  { topic: "chat:house", label: "Everybody", to: "all" },
-  { topic: "chat:talkback", label: "Backstage", to: "talkback" },
-  { topic: "chat:stage", label: "To the stage", to: "stage" },
-  { topic: "chat:desk", label: "To the team", to: "desk" },
+  { topic: "chat:house", label: phrase("Everybody"), to: "all" },
+  { topic: "chat:talkback", label: phrase("Backstage"), to: "talkback" },
+  { topic: "chat:stage", label: phrase("To the stage"), to: "stage" },
+  { topic: "chat:desk", label: phrase("To the team"), to: "desk" },
 ] as const satisfies readonly { topic: string; label: string; to: ChatTarget }[];
 
 /** On stage: talkback first, what the house writes beside it. */
@@ -61,32 +63,33 @@ function LineActs({
   send: (command: CommandBody) => void;
   writeTo: (line: ShownLine) => void;
 }) {
+  const say = useSay();
   const isGuest = line.role === "attendee" || line.role === "test-guest";
   return (
     <span className="absolute end-0 top-0 flex gap-1 bg-sheet opacity-0 group-focus-within:opacity-100 group-hover:opacity-100">
       <Button size="small" onClick={() => send({ type: "chat.take-away", lineId: line.id })}>
-        Remove
+        {say`Remove`}
       </Button>
       {isGuest && (
         <Menu
           trigger={
-            <Button size="small" aria-label={`More for the line of ${line.name}`}>
-              More
+            <Button size="small" aria-label={say`More for the line of ${line.name}`}>
+              {say`More`}
             </Button>
           }
           items={[
             {
-              label: "Make it a question",
+              label: say`Make it a question`,
               isDisabled: line.isQuestion,
               onSelect: () => send({ type: "chat.make-question", lineId: line.id }),
             },
-            { label: `Write to ${line.name}`, onSelect: () => writeTo(line) },
+            { label: say`Write to ${line.name}`, onSelect: () => writeTo(line) },
             {
-              label: `Look at all lines of ${line.name} first`,
+              label: say`Look at all lines of ${line.name} first`,
               onSelect: () => send({ type: "chat.hold-person", ticketId: line.authorId, isHeld: true }),
             },
             {
-              label: `Show ${line.name} out`,
+              label: say`Show ${line.name} out`,
               isDanger: true,
               onSelect: () => send({ type: "hour.show-out", ticketId: line.authorId }),
             },
@@ -108,6 +111,9 @@ function Notes({
   zone: string;
   withWhom: ShownLine | null;
 }) {
+  const say = useSay();
+  const locale = useLocale();
+  const teamWords = useTeamWords();
   const lines = linesOf(room.logs.get("chat:notes"));
   const last = lines.findLast((line) => line.withId !== null);
   const withId = withWhom?.authorId ?? last?.withId ?? null;
@@ -117,12 +123,10 @@ function Notes({
       <LineList lines={lines} me={me} zone={zone} words={teamWords} earlier={earlierOf(room, "chat:notes")} />
       {withId && (
         <>
-          <p className="text-label text-ink-2">
-            To <bdi className="font-medium text-ink">{withName}</bdi> alone
-          </p>
+          <p className="text-label text-ink-2">{say`To ${withName} alone`}</p>
           <ChatComposer
             words={teamWords}
-            locale="en"
+            locale={locale}
             keptAs={`line-to-${withId}`}
             targets={["note"]}
             refusal={null}
@@ -130,7 +134,7 @@ function Notes({
           />
         </>
       )}
-      {!withId && <p className="text-ink-2">Open “More” at somebody’s line to write to them alone.</p>}
+      {!withId && <p className="text-ink-2">{say`Open “More” at somebody’s line to write to them alone.`}</p>}
     </div>
   );
 }
@@ -154,6 +158,8 @@ export function DeskChat({
   mayHandle: boolean;
   maySwitch: boolean;
 }) {
+  const say = useSay();
+  const teamWords = useTeamWords();
   const [open, setOpen] = useState<string>("chat:house");
   const [withWhom, setWithWhom] = useState<ShownLine | null>(null);
   const send = (command: CommandBody) => void room.send(command);
@@ -166,21 +172,21 @@ export function DeskChat({
   const setting = (room.view as DeskChatView | null)?.switches?.["it"]?.chat;
   const seen = (room.view as DeskChatView | null)?.chat?.["it"]?.clears ?? 0;
   return (
-    <section aria-label="Chat" className="flex min-h-0 flex-1 flex-col">
+    <section aria-label={say`Chat`} className="flex min-h-0 flex-1 flex-col">
       {setting && maySwitch && <ChatSwitch now={setting} send={send} />}
       <Tabs
-        label="Chat"
+        label={say`Chat`}
         open={open}
         onOpen={setOpen}
         tabs={[
           ...talks.map(({ topic, label, to }) => ({
             id: topic,
-            label,
+            label: say.of(label),
             content: <Talk {...{ room, me, zone, topic, to, acts }} words={teamWords} keptAs={`line-team-${to}`} />,
           })),
           {
             id: "chat:notes",
-            label: "One person",
+            label: say`One person`,
             content: <Notes room={room} me={me} zone={zone} withWhom={withWhom} />,
           },
         ]}
@@ -189,14 +195,14 @@ export function DeskChat({
         <Confirm
           trigger={
             <Button weight="plain" size="small" className="self-start">
-              Clear the chat
+              {say`Clear the chat`}
             </Button>
           }
-          title="Clear the chat"
-          act="Clear it for everybody"
+          title={say`Clear the chat`}
+          act={say`Clear it for everybody`}
           onConfirm={() => send({ type: "chat.clear", seen })}
         >
-          <p>The lines go off every screen at once. The record keeps them.</p>
+          <p>{say`The lines go off every screen at once. The record keeps them.`}</p>
         </Confirm>
       )}
     </section>

@@ -1,8 +1,37 @@
 "use client";
 import { useTranslations } from "use-intl";
 import { Field, Note, Select } from "@/ui";
+import { backgroundOf, backgrounds } from "./background/kinds";
+import type { OwnBackground } from "./background/use-background";
 import { deviceKinds } from "./own-stream";
 import type { Devices } from "./use-devices";
+
+/** What stands behind one; said where this computer does not keep up with it. */
+function BackgroundChoice({ behind }: { behind: OwnBackground }) {
+  const t = useTranslations("devices");
+  return (
+    <>
+      <Field label={t("background")}>
+        {(ids) => (
+          <Select
+            {...ids}
+            value={behind.background}
+            onChange={(event) => behind.choose(backgroundOf(event.target.value))}
+          >
+            {backgrounds
+              .filter((one) => one !== "picture" || behind.hasPicture)
+              .map((one) => (
+                <option key={one} value={one}>
+                  {t(`backgrounds.${one}`)}
+                </option>
+              ))}
+          </Select>
+        )}
+      </Field>
+      {behind.isTooSlow && <Note tone="attention">{t("tooSlow")}</Note>}
+    </>
+  );
+}
 
 /** Which microphone, camera and loudspeaker: kept for this browser, changed at once, said where one is gone. */
 export function DeviceChoice({ devices }: { devices: Devices }) {
@@ -35,6 +64,7 @@ export function DeviceChoice({ devices }: { devices: Devices }) {
             </Field>
           );
         })}
+      <BackgroundChoice behind={devices.behind} />
     </div>
   );
 }

@@ -1,6 +1,11 @@
 "use client";
 import { useEffect, useRef } from "react";
+import { useMeter, type SoundLevel } from "./sound-level";
 import type { Devices } from "./use-devices";
+
+function Meter({ sound, label }: { sound: SoundLevel; label: string }) {
+  return <meter min={0} max={1} value={useMeter(sound)} className="h-2 flex-1" aria-label={label} />;
+}
 
 /** One's own picture and level. A generated picture says so. */
 export function OwnPicture({ devices, words }: { devices: Devices; words: { testPicture: string; level: string } }) {
@@ -24,7 +29,7 @@ export function OwnPicture({ devices, words }: { devices: Devices; words: { test
         ) : (
           <>
             {words.level}
-            <meter min={0} max={1} value={devices.level} className="h-2 flex-1" aria-label={words.level} />
+            <Meter sound={devices.sound} label={words.level} />
           </>
         )}
       </figcaption>

@@ -1,22 +1,22 @@
 "use client";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useBrowserChoice } from "../use-browser-choice";
+import { noLook, useBackground, type EventLook, type OwnBackground } from "./background/use-background";
 import { generatedStream } from "./generated-stream";
-import { dbfsOf, lowestDbfs, meterGain, meterStep } from "./level";
 import { measureLevel } from "./measure-level";
+import { SoundLevel } from "./sound-level";
 import { listDevices, noLists, openDevices, type Chosen, type DeviceKind, type Lists } from "./own-stream";
 
 export interface Devices {
   readonly stream: MediaStream | null;
   /** the browser gave no device: a generated picture stands in, and is named as such */
   readonly isGenerated: boolean;
-  /** 0–1, as a meter shows it: up at once, down slowly */
-  readonly level: number;
-  /** of the last 100 ms, RMS */
-  readonly dbfs: number;
+  readonly sound: SoundLevel;
   readonly lists: Lists;
   /** kept for this browser */
   readonly chosen: Chosen;
+  /** what stands behind one in one's picture */
+  readonly behind: OwnBackground;
   /** what was pulled out while it was in use */
   readonly gone: "audioinput" | "videoinput" | null;
   readonly start: () => void;
@@ -51,53 +51,61 @@ function useLists(isOpen: boolean): Lists {
   return lists;
 }
 
-/** One's own camera and microphone, with the level measured in this browser alone. */
-export function useDevices(): Devices {
+/**
+ * One's own camera and microphone, with the level measured in this browser alone.
+ * @param look of the event whose room it is
+ */
+export function useDevices(look: EventLook = noLook): Devices {
   const [stream, setStream] = useState<MediaStream | null>(null);
   const [isGenerated, setGenerated] = useState(false);
-  const [level, setLevel] = useState(0);
-  const [dbfs, setDbfs] = useState(lowestDbfs);
+  const [sound] = useState(() => new SoundLevel());
   const [gone, setGone] = useState<Devices["gone"]>(null);
   const [chosen, keep] = useChosen();
   const cleanup = useRef<() => void>(() => {});
   const lists = useLists(stream !== null && !isGenerated);
+  const { stream: shown, ...own } = useBackground(isGenerated ? null : stream, look);
 
   const stop = useCallback(() => {
     cleanup.current();
     cleanup.current = () => {};
     setStream(null);
-    setLevel(0);
-    setDbfs(lowestDbfs);
-  }, []);
+    sound.reset();
+  }, [sound]);
 
-  const open = useCallback(async (which: Chosen) => {
-    const own = await openDevices(which).catch(() => null);
-    cleanup.current();
-    setGone(null);
-    setGenerated(own === null);
-    const shown = own ?? generatedStream();
-    const stopMeasuring = measureLevel(shown, (rms) => {
-      setLevel((before) => meterStep(before, rms * meterGain));
-      setDbfs(dbfsOf(rms));
-    });
-    // a track that ends by itself was pulled out, or taken by the system
-    for (const track of own?.getTracks() ?? [])
-      track.onended = () => setGone(track.kind === "audio" ? "audioinput" : "videoinput");
-    cleanup.current = () => {
-      stopMeasuring();
-      shown.getTracks().forEach((track) => track.stop());
-    };
-    setStream(shown);
-  }, []);
-
-  const start = useCallback(() => void open(chosen), [open, chosen]);
-  const choose = useCallback(
-    (kind: DeviceKind, id: string | null) => {
-      keep(kind, id);
-      if (stream !== null && kind !== "audiooutput") void open({ ...chosen, [kind]: id });
+  const open = useCallback(
+    async (which: Chosen) => {
+      const own = await openDevices(which).catch(() => null);
+      cleanup.current();
+      setGone(null);
+      setGenerated(own === null);
+      const shown = own ?? generatedStream();
+      const stopMeasuring = measureLevel(shown, (rms) => sound.put(rms));
+      // a track that ends by itself was pulled out, or taken by the system
+      for (const track of own?.getTracks() ?? [])
+        track.onended = () => setGone(track.kind === "audio" ? "audioinput" : "videoinput");
+      cleanup.current = () => {
+        stopMeasuring();
+        shown.getTracks().forEach((track) => track.stop());
+      };
+      setStream(shown);
     },
-    [keep, open, chosen, stream],
+    [sound],
   );
+
+  // chosen here, or put right by somebody who helps: what is open is opened anew
+  const opened = useRef<Chosen | null>(null);
+  const start = useCallback(() => {
+    opened.current = chosen;
+    void open(chosen);
+  }, [open, chosen]);
+  useEffect(() => {
+    const before = opened.current;
+    if (stream === null || before === null) return;
+    if (before.audioinput !== chosen.audioinput || before.videoinput !== chosen.videoinput) start();
+  }, [chosen, stream, start]);
   useEffect(() => () => cleanup.current(), []);
-  return { stream, isGenerated, level, dbfs, lists, chosen, gone, start, stop, choose };
+  return {
+    ...{ stream: shown ?? stream, isGenerated, sound, lists, chosen, gone, start, stop, choose: keep },
+    behind: own,
+  };
 }

@@ -1,7 +1,7 @@
 "use client";
 import { useEffect, useRef, useState } from "react";
 import { closedButLoud, nobodySpeaks, quiet, whoSpeaks } from "@/core/room";
-import { dbfsOfMeter } from "./level";
+import { dbfsOfMeter, measuredEveryMs } from "./level";
 
 const everyMs = 250;
 
@@ -36,19 +36,20 @@ export const useWhoSpeaks = (levels: ReadonlyMap<string, number>, openIds: reado
 export const usePictureSpeaker = (levels: ReadonlyMap<string, number>, openIds: readonly string[]): string | null =>
   useSpeaking(levels, openIds).pictureId;
 
-/** Whether one speaks into one's own closed microphone (rule 23). @param dbfs measured each 100 ms */
-export function useClosedButLoud(dbfs: number, isOpen: boolean): boolean {
-  const [state, setState] = useState(quiet);
-  const measured = useRef({ dbfs, isOpen });
+/** Whether one speaks into one's own closed microphone (rule 23). @param dbfs what was measured last, each 100 ms */
+export function useClosedButLoud(dbfs: () => number, isOpen: boolean): boolean {
+  const [isTold, setTold] = useState(false);
+  const isOpenNow = useRef(isOpen);
   useEffect(() => {
-    measured.current = { dbfs, isOpen };
-  }, [dbfs, isOpen]);
+    isOpenNow.current = isOpen;
+  }, [isOpen]);
   useEffect(() => {
+    let state = quiet;
     const timer = setInterval(() => {
-      const { current } = measured;
-      setState((was) => closedButLoud(was, current.dbfs, current.isOpen, performance.now()));
-    }, 100);
+      state = closedButLoud(state, dbfs(), isOpenNow.current, performance.now());
+      setTold(state.isTold);
+    }, measuredEveryMs);
     return () => clearInterval(timer);
-  }, []);
-  return state.isTold;
+  }, [dbfs]);
+  return isTold;
 }

@@ -2,7 +2,7 @@
 import { useLocale, useTranslations } from "use-intl";
 import type { Done, HandOutChange } from "@/contracts";
 import type { FileItem } from "@/core/room";
-import { Button, List, ListItem, Menu, Note, toast, Upload } from "@/ui";
+import { Button, List, ListItem, Menu, Note, toast, Upload, type MenuItem } from "@/ui";
 import { sizeText } from "./size-text";
 import { useHandOutUpload } from "./use-hand-out-upload";
 
@@ -23,6 +23,8 @@ export function HandOuts(props: {
   token: string | null;
   ownId: string | null;
   acts: HandOutActs | null;
+  /** further acts on one of them */
+  further?: (id: string, file: FileItem) => readonly MenuItem[];
   space?: { readonly keptBytes: number; readonly limitBytes: number };
   onDone?: () => void;
 }) {
@@ -57,6 +59,7 @@ export function HandOuts(props: {
                       </Button>
                     }
                     items={[
+                      ...(props.further?.(id, file) ?? []),
                       ...(i > 0
                         ? [{ label: t("up"), onSelect: () => void attempt(acts.change(id, { step: -1 })) }]
                         : []),

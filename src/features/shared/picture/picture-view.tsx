@@ -9,6 +9,8 @@ export interface PictureParts {
   person(id: string, box: Box): ReactNode;
   document(): ReactNode;
   board(): ReactNode;
+  /** of whoever shares it */
+  screen(id: string): ReactNode;
   holding(): ReactNode;
 }
 
@@ -16,8 +18,13 @@ export interface PictureParts {
 export const shownPicture = (scene: SceneItem, on: OnPicture, pinnedId: string | null): Picture => {
   const picture = pictureFor(scene, scene.speakerId, on);
   const isPinned = pinnedId !== null && picture.kind !== "holding" && on.castIds.includes(pinnedId);
-  return isPinned ? { kind: "one", personIds: [pinnedId] } : picture;
+  return isPinned ? { kind: "one", personIds: [pinnedId], screenIds: [] } : picture;
 };
+
+function Part({ box, parts }: { box: Box; parts: PictureParts }) {
+  if (box.part === "person") return parts.person(box.id!, box);
+  return box.part === "screen" ? parts.screen(box.id!) : parts[box.part]();
+}
 
 /** The picture: every part where the one layout puts it, in whatever size the screen has. */
 export function PictureView(props: {
@@ -35,11 +42,11 @@ export function PictureView(props: {
     <div ref={box} className={classes("relative min-h-0 overflow-hidden", props.className)}>
       {boxes.map((one) => (
         <div
-          key={one.part === "person" ? one.id : one.part}
+          key={`${one.part} ${one.id}`}
           className="absolute flex flex-col"
           style={{ left: one.x, top: one.y, width: one.width, height: one.height }}
         >
-          {one.part === "person" ? props.parts.person(one.id!, one) : props.parts[one.part]()}
+          <Part box={one} parts={props.parts} />
         </div>
       ))}
       {props.over?.(boxes)}

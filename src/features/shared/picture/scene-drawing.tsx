@@ -9,7 +9,11 @@ const people: Readonly<Record<SceneKind, readonly string[]>> = {
   document: [],
   board: [],
   holding: [],
+  "screen-one": ["a"],
+  screen: [],
 };
+/** Two screens, so that the drawing is told from the one with a person. */
+const screens: Partial<Record<SceneKind, readonly string[]>> = { "screen-one": ["s"], screen: ["s", "t"] };
 
 function Part({ box }: { box: Box }) {
   const { x, y, width, height } = box;
@@ -42,27 +46,38 @@ function Part({ box }: { box: Box }) {
         strokeLinecap="round"
       />
     );
+  if (box.part === "screen") {
+    const [top, left, wide] = [y + height * 0.24, x + width * 0.18, width * 0.64];
+    return (
+      <>
+        <rect x={left} y={top} width={wide} height={height * 0.4} fill="none" stroke={line} strokeWidth="2" />
+        <path d={`M${middle - wide * 0.25} ${y + height * 0.78}h${wide * 0.5}`} stroke={line} strokeWidth="2" />
+      </>
+    );
+  }
   return <path d={`M${middle - 5} ${y + 10}v16M${middle + 5} ${y + 10}v16`} stroke={line} strokeWidth="4" />;
 }
 
 /** A scene as a small drawing, from the very layout that makes the picture. */
 export function SceneDrawing({ kind }: { kind: SceneKind }) {
   return (
-    <svg viewBox="0 0 64 36" width="56" height="31.5" aria-hidden>
-      {layoutOf({ kind, personIds: people[kind] }, size, firstShares, 2).map((box, i) => (
-        <g key={i}>
-          <rect
-            x={box.x + 0.5}
-            y={box.y + 0.5}
-            width={box.width - 1}
-            height={box.height - 1}
-            fill="none"
-            stroke="currentColor"
-            strokeOpacity="0.5"
-          />
-          <Part box={box} />
-        </g>
-      ))}
+    <svg viewBox="0 0 64 36" width="44" height="25" aria-hidden>
+      {layoutOf({ kind, personIds: people[kind], screenIds: screens[kind] ?? [] }, size, firstShares, 2).map(
+        (box, i) => (
+          <g key={i}>
+            <rect
+              x={box.x + 0.5}
+              y={box.y + 0.5}
+              width={box.width - 1}
+              height={box.height - 1}
+              fill="none"
+              stroke="currentColor"
+              strokeOpacity="0.5"
+            />
+            <Part box={box} />
+          </g>
+        ),
+      )}
     </svg>
   );
 }

@@ -1,4 +1,5 @@
 "use client";
+import { useSay } from "@/features/shared/say/say";
 import { X } from "lucide-react";
 import type { PollPlanInput } from "@/contracts";
 import {
@@ -27,11 +28,12 @@ type ErrorAt = (path: string) => string | undefined;
 const mostQuestions = 10;
 
 function Answers({ question, onChange }: { question: QuestionDraft; onChange: (next: QuestionDraft) => void }) {
+  const say = useSay();
   if (question.kind === "open-text" || question.kind === "presence-check") return null;
   if (question.kind === "scale")
     return (
       <Select
-        aria-label="Steps of the scale"
+        aria-label={say`Steps of the scale`}
         value={scaleOf(question.options)}
         onChange={(e) =>
           onChange(
@@ -39,14 +41,14 @@ function Answers({ question, onChange }: { question: QuestionDraft; onChange: (n
           )
         }
       >
-        <option value="1-5">from 1 to 5</option>
-        <option value="0-10">from 0 to 10</option>
+        <option value="1-5">{say`from 1 to 5`}</option>
+        <option value="0-10">{say`from 0 to 10`}</option>
       </Select>
     );
   return (
     <Textarea
-      aria-label="Answers, one a line"
-      placeholder="Answers, one a line"
+      aria-label={say`Answers, one a line`}
+      placeholder={say`Answers, one a line`}
       rows={Math.max(3, linesOf(question).length + 1)}
       value={linesOf(question).join("\n")}
       onChange={(e) => onChange(withLines(question, e.target.value.split("\n")))}
@@ -56,13 +58,14 @@ function Answers({ question, onChange }: { question: QuestionDraft; onChange: (n
 }
 
 function RightAnswers({ question, onChange }: { question: QuestionDraft; onChange: (next: QuestionDraft) => void }) {
+  const say = useSay();
   const options = question.options.filter(({ id, label }) => id !== noVoteId && label.trim() !== "");
   if (question.kind !== "quiz" || options.length === 0) return null;
   const set = (id: string, isRight: boolean) =>
     onChange({ ...question, rightIds: [...question.rightIds.filter((one) => one !== id), ...(isRight ? [id] : [])] });
   return (
     <fieldset className="flex flex-wrap gap-x-4 gap-y-1">
-      <legend className="text-label text-ink-2">Right:</legend>
+      <legend className="text-label text-ink-2">{say`Right answer`}</legend>
       {options.map(({ id, label }) => (
         <label key={id} className="flex items-center gap-2">
           <Checkbox checked={question.rightIds.includes(id)} onChange={(e) => set(id, e.target.checked)} />
@@ -81,6 +84,7 @@ function QuestionFields(props: {
   onChange: (next: QuestionDraft) => void;
   onRemove: () => void;
 }) {
+  const say = useSay();
   const { question, onChange, errorAt, path } = props;
   const faults = ["text", "options", "rightIds", ...question.options.map((_, i) => `options.${i}.label`)];
   const fault = faults.map((field) => errorAt(`${path}.${field}`)).find((one) => one !== undefined);
@@ -88,25 +92,25 @@ function QuestionFields(props: {
     <div className="flex flex-col gap-2">
       <div className="flex gap-2">
         <Select
-          aria-label="Kind of question"
+          aria-label={say`Kind of question`}
           className="w-40 shrink-0"
           value={question.kind}
           onChange={(e) => onChange(withKind(question, e.target.value as PollKind))}
         >
           {pollKinds.map((kind) => (
             <option key={kind} value={kind}>
-              {kindWords[kind]}
+              {say.of(kindWords[kind])}
             </option>
           ))}
         </Select>
         <Input
-          aria-label="The poll's question"
-          placeholder="Question"
+          aria-label={say`The poll's question`}
+          placeholder={say`Question`}
           value={question.text}
           onChange={(e) => onChange({ ...question, text: e.target.value })}
         />
         {!props.isOnly && (
-          <IconButton label="Remove this question" icon={<X size={16} aria-hidden />} onClick={props.onRemove} />
+          <IconButton label={say`Remove this question`} icon={<X size={16} aria-hidden />} onClick={props.onRemove} />
         )}
       </div>
       <Answers question={question} onChange={onChange} />
@@ -117,7 +121,7 @@ function QuestionFields(props: {
             checked={offersNoVote(question)}
             onChange={(e) => onChange(withNoVote(question, e.target.checked))}
           />
-          “No vote” is an answer too
+          {say`“No vote” is an answer too`}
         </label>
       )}
       {fault && <FieldError>{fault}</FieldError>}
@@ -126,31 +130,32 @@ function QuestionFields(props: {
 }
 
 function Settings({ poll, onChange }: { poll: PollPlanInput; onChange: (part: Partial<PollPlanInput>) => void }) {
+  const say = useSay();
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-rule pt-2">
       <label className="flex items-center gap-2">
         <Checkbox checked={poll.isAnonymous} onChange={(e) => onChange({ isAnonymous: e.target.checked })} />
-        Anonymous
+        {say`Anonymous`}
       </label>
       <label className="flex items-center gap-2">
         <Checkbox checked={poll.isLocked} onChange={(e) => onChange({ isLocked: e.target.checked })} />
-        The first answer stays
+        {say`The first answer stays`}
       </label>
       <label className="flex items-center gap-2">
         <Checkbox checked={poll.isSample} onChange={(e) => onChange({ isSample: e.target.checked })} />
-        Taken as a sample (shows 95 % intervals)
+        {say`Taken as a sample (shows 95 % intervals)`}
       </label>
       <label className="flex items-center gap-2">
-        Closes
+        {say`Closes`}
         <Select
           className="w-36"
           value={poll.limitSeconds ?? ""}
           onChange={(e) => onChange({ limitSeconds: e.target.value === "" ? null : Number(e.target.value) })}
         >
-          <option value="">by hand</option>
+          <option value="">{say`by hand`}</option>
           {limitsSeconds.map((seconds) => (
             <option key={seconds} value={seconds}>
-              after {limitWords(seconds)}
+              {say`after ${limitWords(seconds, say)}`}
             </option>
           ))}
         </Select>
@@ -167,6 +172,7 @@ export function PollFields<P extends PollPlanInput>(props: {
   /** of the poll among the fields; empty where it stands alone */
   path: string;
 }) {
+  const say = useSay();
   const { poll, onChange } = props;
   const set = (questions: QuestionDraft[]) => onChange({ ...poll, questions });
   const nextId = () => {
@@ -188,7 +194,7 @@ export function PollFields<P extends PollPlanInput>(props: {
       ))}
       {poll.questions.length < mostQuestions && (
         <Button weight="plain" className="self-start" onClick={() => set([...poll.questions, freshQuestion(nextId())])}>
-          Add a question to this poll
+          {say`Add a question to this poll`}
         </Button>
       )}
       <Settings poll={poll} onChange={(part) => onChange({ ...poll, ...part })} />

@@ -1,3 +1,5 @@
+"use client";
+import { useSay } from "@/features/shared/say/say";
 import {
   noTally,
   noVoteId,
@@ -53,7 +55,8 @@ export function QuestionResult(props: {
   mine?: Choice | undefined;
   words?: ResultWords | undefined;
 }) {
-  const words = props.words ?? teamResultWords;
+  const say = useSay();
+  const words = props.words ?? teamResultWords(say);
   const { question } = props;
   const result = resultOf(question, props.tally ?? noTally, props.isSample);
   // an order is read from its first place on; everything else in the order in which it was asked

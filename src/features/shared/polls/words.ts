@@ -1,29 +1,31 @@
+import { phrase, sayEnglish, type Say } from "@/contracts/say";
 import type { PollKind, PollPlan } from "@/core/polls";
 
 /** Kinds of a poll's question, as the team reads them. */
 export const kindWords: Readonly<Record<PollKind, string>> = {
-  "one-choice": "One answer",
-  "several-choices": "Several answers",
-  scale: "Scale",
-  ranking: "Put in order",
-  "open-text": "Free text",
-  quiz: "Quiz",
-  "presence-check": "Presence check",
+  "one-choice": phrase("One answer"),
+  "several-choices": phrase("Several answers"),
+  scale: phrase("Scale"),
+  ranking: phrase("Put in order"),
+  "open-text": phrase("Free text"),
+  quiz: phrase("Quiz"),
+  "presence-check": phrase("Presence check"),
 };
 
 export const limitsSeconds = [30, 60, 120, 300, 600] as const;
-export const limitWords = (seconds: number): string => (seconds < 60 ? `${seconds} s` : `${seconds / 60} min`);
+export const limitWords = (seconds: number, say: Say = sayEnglish): string =>
+  seconds < 60 ? say`${seconds} s` : say`${seconds / 60} min`;
 
 /** What is set beside the questions: "anonymous · closes after 2 min". */
-export function settingWords(poll: PollPlan): string {
+export function settingWords(poll: PollPlan, say: Say = sayEnglish): string {
   // one answer is what a poll has where nothing else is said
   const kinds = [...new Set(poll.questions.map(({ kind }) => kind))].filter((kind) => kind !== "one-choice");
   return [
-    kinds.map((kind) => kindWords[kind].toLowerCase()).join(", "),
-    poll.isAnonymous ? "anonymous" : "",
-    poll.isLocked ? "the first answer stays" : "",
-    poll.limitSeconds === null ? "" : `closes after ${limitWords(poll.limitSeconds)}`,
-    poll.isSample ? "taken as a sample" : "",
+    kinds.map((kind) => say.of(kindWords[kind]).toLowerCase()).join(", "),
+    poll.isAnonymous ? say`anonymous` : "",
+    poll.isLocked ? say`the first answer stays` : "",
+    poll.limitSeconds === null ? "" : say`closes after ${limitWords(poll.limitSeconds, say)}`,
+    poll.isSample ? say`taken as a sample` : "",
   ]
     .filter(Boolean)
     .join(" · ");
@@ -42,15 +44,15 @@ export interface ResultWords {
   readonly noVote: string;
   readonly noText: string;
 }
-export const teamResultWords: ResultWords = {
-  voters: (count) => `${count} answered`,
-  rounded: "rounded",
-  several: "shares of those who answered: they need not add up to 100",
-  mean: (mean, median) => `mean ${mean} · median ${median}`,
-  points: (count) => `${count} ${count === 1 ? "point" : "points"}`,
-  right: "right answer",
-  rightOf: (right, of) => `${right} of ${of} right`,
-  yours: "yours",
-  noVote: "No vote",
-  noText: "Nobody has written yet.",
-};
+export const teamResultWords = (say: Say): ResultWords => ({
+  voters: (count) => say`${count} answered`,
+  rounded: say`rounded`,
+  several: say`shares of those who answered: they need not add up to 100`,
+  mean: (mean, median) => say`mean ${mean} · median ${median}`,
+  points: (count) => (count === 1 ? say`1 point` : say`${count} points`),
+  right: say`right answer`,
+  rightOf: (right, of) => say`${right} of ${of} right`,
+  yours: say`yours`,
+  noVote: say`No vote`,
+  noText: say`Nobody has written yet.`,
+});

@@ -22,6 +22,7 @@ interface LinkSet {
   feeds(run: (before: Feeds) => Feeds): void;
   me(me: PersonalPart): void;
   whispers(message: StreamMessages["whispers"]): void;
+  aside(message: StreamMessages["aside"]): void;
   state(run: (before: LinkState) => LinkState): void;
   refusal(failure: Failure | { readonly code: "lost" }): void;
   waiting(count: number): void;
@@ -53,6 +54,7 @@ const messagesInto = (
   change: (message) => take((before) => change(before, message)),
   lines: (message) => take((before) => lines(before, message)),
   whispers: set.whispers,
+  aside: set.aside,
   personal: ({ me }) => set.me(me),
   beat: () => {},
   health: ({ isWell }) => set.state(() => (isWell ? "live" : "unwell")),

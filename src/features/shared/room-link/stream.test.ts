@@ -32,6 +32,7 @@ const ports = (): StreamPorts => ({
     snapshot: nothing,
     change: nothing,
     lines: nothing,
+    aside: () => {},
     whispers: nothing,
     personal: nothing,
     beat: nothing,

@@ -13,17 +13,20 @@ export interface StreamPorts {
 const lookEveryMs = 500;
 const firstPauseMs = 500;
 const longestPauseMs = 15_000;
-const events = [
-  "follow",
-  "snapshot",
-  "change",
-  "lines",
-  "whispers",
-  "personal",
-  "beat",
-  "health",
-  "closed",
-] as const satisfies readonly StreamEvent[];
+/** Each of them once: a message that is not in it would be heard by nobody. */
+const heard: Readonly<Record<StreamEvent, true>> = {
+  follow: true,
+  snapshot: true,
+  change: true,
+  lines: true,
+  whispers: true,
+  aside: true,
+  personal: true,
+  beat: true,
+  health: true,
+  closed: true,
+};
+const events = Object.keys(heard) as readonly StreamEvent[];
 
 /**
  * One event stream that comes back by itself, later each time, until it is closed. Where the server sends beats, three

@@ -1,6 +1,6 @@
 "use client";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { wordsOf, type CommandBody, type WhisperBody } from "@/contracts";
+import { wordsOf, type AsideBody, type CommandBody, type WhisperBody } from "@/contracts";
 import type { Failure } from "@/core/shared";
 import type { AnyView, PersonalPart } from "@/core/room";
 import type { Receipt } from "./command-queue";
@@ -29,7 +29,10 @@ export interface RoomLink<V extends AnyView> extends Heard {
   readEarlier(topic: string): Promise<void>;
   /** says something in passing: sent once, kept nowhere, answered by nobody */
   whisper(body: WhisperBody): void;
+  /** hears what others say to this person alone. @returns how to hear no more */
+  onAside(hear: HearAside): () => void;
 }
+export type HearAside = (from: string, said: AsideBody) => void;
 
 /** At the end a whole house signs: spread over this long. */
 const endSignSpreadMs = 1500;
@@ -55,6 +58,7 @@ export function useRoom<V extends AnyView>(
   const [waiting, setWaiting] = useState(0);
   const [clockAheadMs, setClockAheadMs] = useState(0);
   const { heard, hear } = useWhispers();
+  const hearers = useRef(new Set<HearAside>());
   const link = useRef<ReturnType<typeof openLink> | null>(null);
 
   useEffect(() => {
@@ -62,6 +66,7 @@ export function useRoom<V extends AnyView>(
     const opened = openLink(`/live/${occurrenceId}`, as ? `as=${as}` : "", {
       ...set,
       whispers: hear,
+      aside: ({ from, said }) => hearers.current.forEach((one) => one(from, said)),
       clockAhead: setClockAheadMs,
     });
     link.current = opened;
@@ -82,6 +87,10 @@ export function useRoom<V extends AnyView>(
   }, []);
   const readEarlier = useReadEarlier(occurrenceId, as, feeds.logs, setFeeds);
   const whisper = useCallback((body: WhisperBody) => link.current?.queue.post(body), []);
+  const onAside = useCallback((one: HearAside) => {
+    const all = hearers.current.add(one);
+    return () => void all.delete(one);
+  }, []);
   return {
     view: feeds.view as V | null,
     screen: screenOf(feeds.topics),
@@ -95,5 +104,6 @@ export function useRoom<V extends AnyView>(
     send,
     readEarlier,
     whisper,
+    onAside,
   };
 }

@@ -1,7 +1,7 @@
 "use client";
 import { useCallback, useState } from "react";
 import type { StreamMessages } from "@/contracts";
-import type { Trace } from "@/core/room";
+import type { HealthWhisper, HereWhisper, Trace } from "@/core/room";
 
 /** What was said of a hand that moves, and when it came. */
 export interface Traced extends Trace {
@@ -22,6 +22,23 @@ export interface Heard {
   readonly traces: ReadonlyMap<string, Traced>;
   /** captions while they are typed, by language */
   readonly typing: ReadonlyMap<string, Typed>;
+  /** where whoever scrolls a shared page is, by ticket */
+  readonly scrolling: ReadonlyMap<string, Scrolled>;
+  /** whose devices are on, by ticket */
+  readonly here: ReadonlyMap<string, Here>;
+  /** how the composed picture goes, as its maker says */
+  readonly health: HealthWhisper | null;
+}
+
+/** A page whose devices are on, and when it said so. */
+export interface Here extends HereWhisper {
+  readonly at: number;
+}
+
+/** How far down a shared page somebody is, and of which showing. */
+export interface Scrolled {
+  readonly place: number;
+  readonly seen: number;
 }
 
 type Said = StreamMessages["whispers"]["said"];
@@ -36,16 +53,28 @@ const tracesIn = (said: Said, at: number) =>
 const typedIn = (said: Said, at: number) =>
   said.flatMap(([, one]) => (one.type === "captions.typing" ? [[one.language, { text: one.text, at }] as const] : []));
 
+const scrolledIn = (said: Said) =>
+  said.flatMap(([id, one]) => (one.type === "page.scrolling" ? [[id, one] as const] : []));
+
+const hereIn = (said: Said, at: number) =>
+  said.flatMap(([id, one]) => (one.type === "programme.here" ? [[id, { ...one, at }] as const] : []));
+
 /** Folds whispers, the latest of everybody: a kind that was not spoken of keeps its map, so that nothing redraws. */
 export function useWhispers(): { heard: Heard; hear: (given: StreamMessages["whispers"]) => void } {
   const [levels, setLevels] = useState<Heard["levels"]>(new Map());
   const [traces, setTraces] = useState<Heard["traces"]>(new Map());
   const [typing, setTyping] = useState<Heard["typing"]>(new Map());
+  const [scrolling, setScrolling] = useState<Heard["scrolling"]>(new Map());
+  const [here, setHere] = useState<Heard["here"]>(new Map());
+  const [health, setHealth] = useState<Heard["health"]>(null);
   const hear = useCallback(({ said }: StreamMessages["whispers"]) => {
     const at = Date.now();
     setLevels((before) => joined(before, levelsIn(said)));
     setTraces((before) => joined(before, tracesIn(said, at)));
     setTyping((before) => joined(before, typedIn(said, at)));
+    setHere((before) => joined(before, hereIn(said, at)));
+    for (const [, one] of said) if (one.type === "programme.health") setHealth(one);
+    setScrolling((before) => joined(before, scrolledIn(said)));
   }, []);
-  return { heard: { levels, traces, typing }, hear };
+  return { heard: { levels, traces, typing, scrolling, here, health }, hear };
 }

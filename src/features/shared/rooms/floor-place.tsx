@@ -6,22 +6,41 @@ import { Button, classes } from "@/ui";
 import { DeviceChoice } from "../devices/device-choice";
 import { Loudness } from "../loudness";
 import type { RoomLink } from "../room-link/use-room";
+import { useMesh } from "../links/use-mesh";
+import { useMeter, type SoundLevel } from "../devices/sound-level";
 import { useDevices } from "../devices/use-devices";
+import { OwnScreen } from "../screens/own-screen";
+import { useOwnScreen } from "../screens/use-own-screen";
 import { useOwnLevel } from "./use-own-level";
 
 type Floor = NonNullable<PersonalPart["own"]["floor"]>;
 interface Place {
-  readonly room: Pick<RoomLink<HouseView>, "send" | "whisper">;
+  readonly room: Pick<RoomLink<HouseView>, "send" | "whisper" | "onAside" | "here">;
+  readonly occurrenceId: string;
+  readonly ticketId: string;
   readonly floor: Floor;
   readonly view: HouseView;
 }
 
+function OwnLoudness({ sound, label }: { sound: SoundLevel; label: string }) {
+  return <Loudness level={Math.round(useMeter(sound) * 100)} name="" label={label} className="mt-2 w-40" />;
+}
+
 /** A microphone of one's own: it opens by this act alone. */
-function Microphone({ room, floor }: Pick<Place, "room" | "floor">) {
+function Microphone({ room, floor, view, occurrenceId, ticketId, screen }: Place & { screen: MediaStream | null }) {
   const t = useTranslations("floor");
   const { send } = room;
-  const devices = useDevices();
-  useOwnLevel(devices.level, floor.isMicrophoneOpen, room.whisper, "floor.level");
+  const devices = useDevices(view.look["it"]);
+  useOwnLevel(devices.sound.meter, floor.isMicrophoneOpen, room.whisper, "floor.level");
+  useMesh(
+    occurrenceId,
+    ticketId,
+    room,
+    floor.isMicrophoneOpen ? devices.stream : null,
+    { sound: floor.isMicrophoneOpen, picture: floor.isOnStage },
+    // the programme shows what others share: their links are for those who make it
+    { own: screen, areSeen: false },
+  );
   // whoever is not heard is not listened to either: the device is given back
   const { stop } = devices;
   useEffect(() => {
@@ -36,7 +55,7 @@ function Microphone({ room, floor }: Pick<Place, "room" | "floor">) {
     return (
       <>
         {devices.gone && <DeviceChoice devices={devices} />}
-        <Loudness level={Math.round(devices.level * 100)} name="" label={t("isOpen")} className="mt-2 w-40" />
+        <OwnLoudness sound={devices.sound} label={t("isOpen")} />
         <Button weight="on-air" onClick={() => send({ type: "floor.set-microphone", isOpen: false })}>
           {t("close")}
         </Button>
@@ -49,10 +68,15 @@ function Microphone({ room, floor }: Pick<Place, "room" | "floor">) {
   );
 }
 
+const shareFromFloor = (overId: string | null) => ({ type: "floor.share-screen", overId }) as const;
+
 /** What is asked of whoever was offered the floor, or while everyone may speak: on top of the place at hand. */
-export function FloorPlace({ room, floor, view }: Place) {
+export function FloorPlace({ room, floor, view, ...who }: Place) {
   const t = useTranslations("floor");
+  const ts = useTranslations("screens");
+  const isUp = view.status["it"]?.isCurtainUp ?? false;
   const isEveryones = view.everyone["it"]?.isOn ?? false;
+  const screen = useOwnScreen(who.occurrenceId, who.ticketId, view.screens, room.send, shareFromFloor);
   if (!floor.parts && !isEveryones) return null;
   const isAsked = floor.parts !== null && !floor.hasAccepted;
   const words = isAsked
@@ -70,8 +94,13 @@ export function FloorPlace({ room, floor, view }: Place) {
     >
       <h2 className="text-lead font-semibold">{title}</h2>
       {!floor.isMicrophoneOpen && <p className="text-ink-2">{t("offeredMore")}</p>}
+      {floor.parts?.includes("screen") && !screen.isShared && <p className="text-ink-2">{ts("offered")}</p>}
       <div className="mt-3 flex flex-wrap items-center gap-2">
-        <Microphone room={room} floor={floor} />
+        <Microphone room={room} floor={floor} view={view} {...who} screen={screen.stream} />
+        {/* behind the curtain nothing is seen, and nobody is named whose place it could take */}
+        {floor.hasAccepted && floor.parts?.includes("screen") && (isUp || screen.isShared) && (
+          <OwnScreen screen={screen} screens={view.screens} me={who.ticketId} />
+        )}
         {floor.parts && (
           <Button onClick={() => room.send({ type: "floor.give-back" })}>{t(isAsked ? "decline" : "giveBack")}</Button>
         )}
@@ -81,7 +110,7 @@ export function FloorPlace({ room, floor, view }: Place) {
 }
 
 /** The quiet line under the picture: a hand, and who of the house is heard. */
-export function HandLine({ room, floor, view }: Place) {
+export function HandLine({ room, floor, view }: Pick<Place, "room" | "floor" | "view">) {
   const t = useTranslations("floor");
   const heard = Object.values(view.heard).map((one) => one.name);
   const isUp = floor.handAt !== null;

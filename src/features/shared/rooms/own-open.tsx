@@ -61,8 +61,8 @@ function OwnDevice(props: {
 /** Am I heard, am I seen: one's own microphone and camera, and what the desk asks of them. */
 export function OwnOpen(props: {
   own: StagePersonItem | undefined;
-  /** of the last 100 ms */
-  dbfs: number;
+  /** of the last 100 ms, RMS */
+  dbfs: () => number;
   send: Send;
   start: () => void;
 }) {

@@ -4,10 +4,11 @@ import type { StageView } from "@/core/room";
 import { Captioner } from "../captions/captioner";
 import { isAnybodyHeard } from "../devices/heard";
 import { InterpreterBooth } from "../channels/interpreter-booth";
-import type { InkSeat } from "../board/ink-pad";
 import { StageBoards } from "../board/stage-boards";
 import { HandOuts, type HandOutActs } from "../hand-outs/hand-outs";
+import { SharedPage } from "../page/shared-page";
 import type { RoomLink } from "../room-link/use-room";
+import { stageSeat } from "./stage-seat";
 import { StageSlides, type OwnSlidesActs } from "../slides/stage-slides";
 
 /** What somebody of the stage may do about files of their own, by their link. */
@@ -26,14 +27,7 @@ export function StageDocuments(props: {
 }) {
   const { room, view, ticketId, occurrenceId, ownFiles } = props;
   const t = useTranslations("files");
-  const seat: InkSeat = {
-    link: room,
-    occurrenceId,
-    as: ticketId,
-    ticketId,
-    markedPages: view.markedPages,
-    nameOf: (id) => view.stage[id]?.name ?? view.floor[id]?.name ?? "",
-  };
+  const seat = stageSeat(room, view, props);
   const role = view.stage[ticketId]?.role ?? "panelist";
   return (
     <>
@@ -49,6 +43,7 @@ export function StageDocuments(props: {
           isRehearsal={view.event["it"]?.isRehearsal ?? false}
         />
       )}
+      {view.page["it"] && <SharedPage page={view.page["it"]} link={room} me={ticketId} />}
       <StageSlides
         view={view}
         send={room.send}

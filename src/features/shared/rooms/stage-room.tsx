@@ -1,5 +1,4 @@
 "use client";
-import type { LiveClock } from "@/core/run-sheet";
 
 import { StageChat } from "../chat/team-chat";
 import { useEffect, useRef } from "react";
@@ -7,12 +6,19 @@ import { useTranslations } from "use-intl";
 import type { Messages } from "@/contracts/messages";
 import { refusalWords } from "@/contracts/messages/refusal";
 import { liveClock } from "@/core/run-sheet";
-import { cityOf, clockTime } from "@/core/time";
 import type { StageView } from "@/core/room";
-import { classes, Note } from "@/ui";
+import { Note } from "@/ui";
+import { useComposer } from "../composer/use-composer";
+import { StagePictures } from "../links/stage-pictures";
+import { useMesh } from "../links/use-mesh";
+import { OwnScreen } from "../screens/own-screen";
+import { SharedScreens } from "../screens/shared-screens";
+import { useOwnScreen, type OwnScreen as OwnScreenState } from "../screens/use-own-screen";
+import { RecordingAsk, RecordingSign } from "../recording/recording-sign";
+import { GotByHouse } from "../watch/got-by-house";
+import { OwnHelpPlace } from "../help/own-help";
 import { OwnDevices } from "../devices/own-devices";
 import { segmentsInOrder } from "../segments";
-import { spanText } from "../times";
 import { TeamSignals } from "./team-signals";
 import { useDevices } from "../devices/use-devices";
 import { useOwnLevel } from "./use-own-level";
@@ -21,46 +27,13 @@ import { useRoom, type RoomLink } from "../room-link/use-room";
 import { LinkNote } from "./house-room";
 import { OwnOpen } from "./own-open";
 import type { OwnSlidesActs } from "../slides/stage-slides";
+import { Heading, StageClocks, WhereOneIs } from "./stage-head";
 import { SheetRail } from "./sheet-rail";
 import { StageDocuments, type OwnFiles } from "./stage-documents";
 import { TeamSides } from "../side-rooms/team-sides";
+import { stageSeat } from "./stage-seat";
+import { StageSound } from "./stage-sound";
 import { StagePeople } from "./stage-people";
-
-function StageClocks({
-  now,
-  zone,
-  clock,
-  view,
-}: {
-  now: number;
-  zone: string;
-  clock: LiveClock | null;
-  view: StageView;
-}) {
-  const t = useTranslations("stage");
-  return (
-    <div className="flex flex-wrap gap-8">
-      <p>
-        <span className="block text-label text-ink-2">{t("timeIn", { city: cityOf(zone) })}</span>
-        <output className="text-clock leading-none">{clockTime(now, zone)}</output>
-      </p>
-      <p>
-        <span className="block text-label text-ink-2">
-          {t(clock && clock.currentOverMinutes > 0 ? "over" : "left")}
-        </span>
-        <output
-          className={classes("text-clock leading-none", clock && clock.currentOverMinutes > 0 && "text-attention")}
-        >
-          {clock ? spanText(clock.currentOverMinutes * 60_000) : "––:––"}
-        </output>
-      </p>
-      <p>
-        <span className="block text-label text-ink-2">{t("audience")}</span>
-        <output className="text-clock leading-none">{view.figures["house"]?.count ?? 0}</output>
-      </p>
-    </div>
-  );
-}
 
 /** What the desk holds up: large enough to be read from a step back. */
 function Card({ view }: { view: StageView }) {
@@ -121,16 +94,6 @@ function QuestionInHand({ inHand, view }: { inHand: StageView["questions"][strin
   );
 }
 
-function Heading({ now, next }: { now: string | undefined; next: string | undefined }) {
-  const t = useTranslations("stage");
-  return (
-    <div>
-      <p className="text-head font-semibold">{now ?? t("before")}</p>
-      <p className="text-ink-2">{t("next", { title: next ?? t("theEnd") })}</p>
-    </div>
-  );
-}
-
 /** Enters the stage once, when the first picture has come. */
 function useEntering(view: StageView | null, send: RoomLink<StageView>["send"]): void {
   const hasEntered = useRef(false);
@@ -139,6 +102,26 @@ function useEntering(view: StageView | null, send: RoomLink<StageView>["send"]):
     hasEntered.current = true;
     void send({ type: "stage.enter" });
   }, [view, send]);
+}
+
+const shareFromStage = (overId: string | null) => ({ type: "stage.share-screen", overId }) as const;
+
+/** One's own sound and picture to the others, theirs to oneself; and the programme, where nobody else makes it. */
+function useStageMedia(
+  occurrenceId: string,
+  ticketId: string,
+  room: RoomLink<StageView>,
+  own: MediaStream | null,
+): { links: ReturnType<typeof useMesh>; screen: OwnScreenState } {
+  const one = room.view?.stage[ticketId];
+  const isOpen = { sound: one?.isMicrophoneOpen ?? false, picture: one?.isCameraOpen ?? false };
+  // an interpreter's microphone is on for their channel: to the stage it goes only where it is opened there
+  const isForStage = one?.role !== "interpreter" || isOpen.sound || isOpen.picture;
+  const sent = isForStage ? own : null;
+  const screen = useOwnScreen(occurrenceId, ticketId, room.view?.screens, room.send, shareFromStage);
+  const links = useMesh(occurrenceId, ticketId, room, sent, isOpen, { own: screen.stream, areSeen: true });
+  useComposer(occurrenceId, ticketId, ticketId, room, room.view, links, { stream: sent, screen: screen.stream });
+  return { links, screen };
 }
 
 /** What someone on stage needs: am I heard, does the house see me, how long have I left, the question in hand. */
@@ -162,22 +145,17 @@ export function StageRoom({
   const t = useTranslations("stage");
   const room = useRoom<StageView>(occurrenceId, ticketId, (failure) => refusalWords(failure, words.errors));
   const { view, me, state, refusal, clockAheadMs, send } = room;
-  const devices = useDevices();
+  const devices = useDevices(view?.look["it"]);
   const isOwnOpen = view?.stage[ticketId]?.isMicrophoneOpen ?? false;
-  useOwnLevel(devices.level, isOwnOpen, room.whisper);
+  useOwnLevel(devices.sound.meter, isOwnOpen, room.whisper);
+  const { links, screen } = useStageMedia(occurrenceId, ticketId, room, devices.stream);
   useEntering(view, send);
   const startAt = view?.event["it"]?.startAt ?? 0;
   const now = useNow(startAt, clockAheadMs);
-  if (state === "withdrawn")
+  if (state === "withdrawn" || !view)
     return (
       <main data-theme="desk" className="min-h-screen p-16 text-center text-lead">
-        {t("withdrawn")}
-      </main>
-    );
-  if (!view)
-    return (
-      <main data-theme="desk" className="min-h-screen p-16 text-center text-ink-2">
-        {t("moment")}
+        {t(state === "withdrawn" ? "withdrawn" : "moment")}
       </main>
     );
   const status = view.status["it"]!;
@@ -188,7 +166,7 @@ export function StageRoom({
   const segments = segmentsInOrder(view.segments, startAt, endAt);
   const clock =
     cue.currentSegmentId && cue.cuedAt !== null
-      ? liveClock(segments, { segmentId: cue.currentSegmentId, cuedAt: cue.cuedAt }, now, view.event["it"]!.endAt)
+      ? liveClock(segments, { segmentId: cue.currentSegmentId, cuedAt: cue.cuedAt }, now, endAt)
       : null;
   const index = segments.findIndex((one) => one.id === cue.currentSegmentId);
   const inHand = Object.values(view.questions).find((question) => question.state === "on-stage");
@@ -196,6 +174,9 @@ export function StageRoom({
   return (
     <main data-theme="desk" className="min-h-screen p-4">
       <LinkNote state={state} />
+      <StageSound {...{ view, occurrenceId, links, devices }} me={ticketId} />
+      <RecordingSign sign={view.recordingSign["it"]} />
+      <RecordingAsk ask={view.recordingAsk["it"]} own={me?.own.recording} send={send} />
       {refusal && <Note tone="wrong">{refusal}</Note>}
       {view.event["it"]!.crowdSize > 0 && (
         <Note tone="attention">{t("rehearsal", { count: view.event["it"]!.crowdSize })}</Note>
@@ -203,22 +184,24 @@ export function StageRoom({
       {status.phase === "ended" && <Note>{t("ended")}</Note>}
       <div className="mx-auto grid max-w-6xl gap-4 md:grid-cols-[20rem_1fr]">
         <div className="flex flex-col gap-3">
-          <p
-            className={classes(
-              "border-s-4 px-3 py-2 text-head font-semibold",
-              isSeen ? "border-on-air text-on-air" : "border-rule",
-            )}
-            aria-live="polite"
-          >
-            {isSeen ? t("isSeen") : place === "stage" ? t("curtainDown") : t(`places.${place}`)}
-          </p>
+          <WhereOneIs place={place} isSeen={isSeen} />
           <OwnDevices devices={devices} isHeard={isOwnOpen} count={own?.devices ?? 0} />
-          <OwnOpen own={own} dbfs={devices.dbfs} send={send} start={devices.start} />
+          <OwnOpen own={own} dbfs={devices.sound.dbfs} send={send} start={devices.start} />
+          {(place === "stage" || screen.isShared) && <OwnScreen screen={screen} screens={view.screens} me={ticketId} />}
+          <StagePictures view={view} streams={links.streams} me={ticketId} />
           <StagePeople view={view} levels={room.levels} />
-          <TeamSides room={room} view={view} me={ticketId} now={now} zone={zone} />
+          <TeamSides
+            {...{ room, view, now, zone }}
+            me={ticketId}
+            seat={stageSeat(room, view, { occurrenceId, ticketId })}
+            isTeam={own?.role === "producer" || own?.role === "crew"}
+          />
+          <OwnHelpPlace link={room} own={me?.own.help} place={place} />
         </div>
         <div className="flex flex-col gap-4">
           <Card view={view} />
+          <SharedScreens screens={view.screens} streams={links.screens} me={ticketId} />
+          <GotByHouse view={view} occurrenceId={occurrenceId} as={ticketId} />
           <StageClocks now={now} zone={zone} clock={clock} view={view} />
           <Heading now={segments[index]?.title} next={segments[index + 1]?.title} />
           <SheetRail view={view} zone={zone} now={now} segments={segments} index={index} />

@@ -9,25 +9,25 @@ const leastStep = 2;
 export const levelToSay = (said: number, level: number): number | null =>
   Math.abs(level - said) >= leastStep || (level === 0 && said !== 0) ? level : null;
 
-/** Tells team and stage how loud one is, while the microphone is open. @param level 0–1, as the device measures it */
+/** Tells team and stage how loud one is, while the microphone is open. @param level what the device measures now, 0–1 */
 export function useOwnLevel(
-  level: number,
+  level: () => number,
   isOpen: boolean,
   whisper: (body: WhisperBody) => void,
   type: Extract<WhisperBody, { level: number }>["type"] = "stage.level",
 ): void {
-  const now = useRef(0);
+  const isOpenNow = useRef(isOpen);
   useEffect(() => {
-    now.current = isOpen ? Math.round(level * 100) : 0;
-  }, [level, isOpen]);
+    isOpenNow.current = isOpen;
+  }, [isOpen]);
   useEffect(() => {
     let said = 0;
     const timer = setInterval(() => {
-      const next = levelToSay(said, now.current);
+      const next = levelToSay(said, isOpenNow.current ? Math.round(level() * 100) : 0);
       if (next === null) return;
       said = next;
       whisper({ type, level: next });
     }, everyMs);
     return () => clearInterval(timer);
-  }, [whisper, type]);
+  }, [whisper, type, level]);
 }

@@ -32,7 +32,7 @@ export function SideChat({
     </Button>
   );
   return (
-    <section aria-label={words.title} className="flex h-96 flex-col bg-sheet p-3">
+    <section aria-label={words.title} className="flex min-h-0 flex-1 flex-col">
       <Talk
         {...{ room, me, zone, words, locale }}
         topic={sideTopicOf(number)}

@@ -2,9 +2,12 @@
 import { useEffect, useRef } from "react";
 import { useLocale, useTranslations } from "use-intl";
 import type { HouseView, OwnSideRoom, PersonalPart, SidesItem } from "@/core/room";
-import { Button, List, ListItem, Note } from "@/ui";
+import { Button, List, ListItem, Note, Tabs } from "@/ui";
+import type { InkSeat } from "../board/ink-pad";
 import type { RoomLink } from "../room-link/use-room";
 import { spanText } from "../times";
+import { SideAsks, asksIn } from "./side-asks";
+import { SideBoard } from "./side-board";
 import { SideChat } from "./side-chat";
 import type { SidesNow } from "./sides-now";
 import { useRoomName } from "./use-room-name";
@@ -88,9 +91,12 @@ export function SidePlace(props: {
   room: RoomLink<HouseView>;
   view: Sides;
   me: PersonalPart;
+  seat: InkSeat;
   number: number;
   now: number;
   zone: string;
+  /** whether the main room takes questions */
+  mayAskAll: boolean;
 }) {
   const { room, view, me, number, now, zone } = props;
   const t = useTranslations("sideRooms");
@@ -98,7 +104,7 @@ export function SidePlace(props: {
   const side = view.sides["it"]!;
   const asksForHelp = me.own.sideRooms?.asksForHelp ?? false;
   return (
-    <section aria-labelledby="side-room" className="mx-auto flex max-w-3xl flex-col gap-3">
+    <section aria-labelledby="side-room" className="mx-auto flex max-w-6xl flex-col gap-3">
       <CallBackNote closesAt={side.closesAt} now={now} />
       {side.message && <Note>{t("fromDesk", { text: side.message })}</Note>}
       <div className="flex flex-wrap items-center justify-between gap-3">
@@ -123,7 +129,31 @@ export function SidePlace(props: {
       <p role="status" className="text-ink-2">
         {asksForHelp && t("helpAsked")}
       </p>
-      <SideChat room={room} number={number} me={me.ticketId} zone={zone} />
+      <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
+        <div className="min-w-0 bg-sheet p-3 max-lg:order-2">
+          <SideBoard side={side} seat={props.seat} number={number} name={nameOf(number)} isOfStage={false} />
+        </div>
+        <div className="flex h-[32rem] min-w-0 flex-col bg-sheet p-3">
+          <Tabs
+            label={nameOf(number)}
+            tabs={[
+              {
+                id: "chat",
+                label: t("chat"),
+                content: <SideChat room={room} number={number} me={me.ticketId} zone={zone} />,
+              },
+              {
+                id: "asks",
+                label: t("questions"),
+                count: asksIn(room, number).open.length,
+                content: (
+                  <SideAsks room={room} number={number} me={me.ticketId} isTeam={false} mayAskAll={props.mayAskAll} />
+                ),
+              },
+            ]}
+          />
+        </div>
+      </div>
     </section>
   );
 }

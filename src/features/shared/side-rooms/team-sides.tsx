@@ -1,19 +1,59 @@
 "use client";
 import { useTranslations } from "use-intl";
-import { areSidesOpen, type AnyView, type DeskView, type StageView } from "@/core/room";
-import { Button, List, ListItem } from "@/ui";
+import { areSidesOpen, type AnyView, type DeskView, type SidesItem, type StageView } from "@/core/room";
+import { Button, List, ListItem, Tabs } from "@/ui";
+import type { InkSeat } from "../board/ink-pad";
 import type { RoomLink } from "../room-link/use-room";
+import { SideAsks, asksIn } from "./side-asks";
+import { SideBoard } from "./side-board";
 import { SideChat } from "./side-chat";
 import { CallBackNote } from "./side-place";
 import { useRoomName } from "./use-room-name";
+
+type Props = Parameters<typeof TeamSides>[0];
+
+/** What a room's own people have, for whoever looks in on it: its words, its questions, its board. */
+function Visited(props: Props & { side: SidesItem; number: number; name: string }) {
+  const { me, number, zone } = props;
+  const t = useTranslations("sideRooms");
+  const room = props.room as unknown as RoomLink<AnyView>;
+  return (
+    <div className="flex h-[30rem] flex-col">
+      <Tabs
+        label={props.name}
+        tabs={[
+          {
+            id: "chat",
+            label: t("chat"),
+            content: <SideChat {...{ room, number, me, zone }} mayRemove={props.mayRemove ?? false} />,
+          },
+          {
+            id: "asks",
+            label: t("questions"),
+            count: asksIn(room, number).open.length,
+            content: <SideAsks {...{ room, number, me }} isTeam={props.isTeam} mayAskAll={props.isTeam} />,
+          },
+          {
+            id: "board",
+            label: t("board"),
+            content: <SideBoard side={props.side} seat={props.seat} number={number} name={props.name} isOfStage />,
+          },
+        ]}
+      />
+    </div>
+  );
+}
 
 /** The side rooms as the stage side has them: who is there, who asks for help, looking in on one and writing there. */
 export function TeamSides(props: {
   room: RoomLink<DeskView> | RoomLink<StageView>;
   view: Pick<StageView, "sides" | "sideRooms" | "stage">;
   me: string;
+  seat: InkSeat;
   now: number;
   zone: string;
+  /** of the team: may ask anybody's question in the main room */
+  isTeam: boolean;
   /** whether they may take lines away */
   mayRemove?: boolean;
 }) {
@@ -62,13 +102,7 @@ export function TeamSides(props: {
       {isOpen && visited !== null && (
         <div>
           <p className="mb-1 text-label text-ink-2">{t("visits", { name: nameOf(visited) })}</p>
-          <SideChat
-            room={room as unknown as RoomLink<AnyView>}
-            number={visited}
-            me={props.me}
-            zone={props.zone}
-            mayRemove={props.mayRemove ?? false}
-          />
+          <Visited {...props} side={side} number={visited} name={nameOf(visited)} />
         </div>
       )}
     </div>

@@ -38,6 +38,9 @@ function DeckState({ deck }: { deck: Deck }) {
       {deck.failedPages.length > 0 && (
         <Note tone="attention">{t("pagesFailed", { pages: deck.failedPages.join(", ") })}</Note>
       )}
+      {deck.missingFonts.length > 0 && (
+        <Note tone="attention">{t("fontsMissing", { fonts: deck.missingFonts.join(", ") })}</Note>
+      )}
     </>
   );
 }

@@ -1,4 +1,5 @@
 "use client";
+import { useSay } from "@/features/shared/say/say";
 import { useState } from "react";
 import type { Done } from "@/contracts";
 import type { DeskView } from "@/core/room";
@@ -9,6 +10,7 @@ type Deck = DeskView["decks"][string];
 
 /** Notes of one page as they stand, to be typed over. */
 function PageNotes({ deck, page, save }: { deck: Deck; page: number; save: (text: string) => Promise<Done<unknown>> }) {
+  const say = useSay();
   const notesId = deck.notesIds[page - 1] ?? null;
   const kept = usePageText(notesId);
   const [typed, setTyped] = useState<string | null>(null);
@@ -23,7 +25,10 @@ function PageNotes({ deck, page, save }: { deck: Deck; page: number; save: (text
         isSmall
         className="aspect-video w-full bg-raised"
       />
-      <Field label={`Notes for page ${page}`} hint="For whoever turns, and the team. The audience never sees them.">
+      <Field
+        label={say`Notes for page ${page}`}
+        hint={say`For whoever turns, and the team. The audience never sees them.`}
+      >
         {(ids) => (
           <Textarea
             {...ids}
@@ -42,10 +47,10 @@ function PageNotes({ deck, page, save }: { deck: Deck; page: number; save: (text
         onClick={async () => {
           const done = await save(text);
           setWrong(done.ok ? null : done.words);
-          if (done.ok) toast("The notes are saved.");
+          if (done.ok) toast(say`The notes are saved.`);
         }}
       >
-        Save the notes
+        {say`Save the notes`}
       </Button>
     </>
   );
@@ -59,20 +64,22 @@ export function EditNotes({
   deck: Deck;
   save: (page: number, text: string) => Promise<Done<unknown>>;
 }) {
+  const say = useSay();
   const [page, setPage] = useState(1);
   if (deck.pageCount === 0) return null;
   return (
-    <Dialog trigger={<Button aria-label={`Notes: ${deck.title}`}>Notes</Button>} title={`Notes: ${deck.title}`}>
+    <Dialog
+      trigger={<Button aria-label={say`Notes: ${deck.title}`}>{say`Notes`}</Button>}
+      title={say`Notes: ${deck.title}`}
+    >
       <div className="flex flex-col gap-3">
         <div className="flex items-center gap-2">
           <Button disabled={page <= 1} onClick={() => setPage(page - 1)}>
-            Previous page
+            {say`Previous page`}
           </Button>
-          <span className="mono">
-            {page} of {deck.pageCount}
-          </span>
+          <span className="mono">{say`${page} of ${deck.pageCount}`}</span>
           <Button disabled={page >= deck.pageCount} onClick={() => setPage(page + 1)}>
-            Next page
+            {say`Next page`}
           </Button>
         </div>
         <PageNotes key={`${page}`} deck={deck} page={page} save={(text) => save(page, text)} />

@@ -1,0 +1,173 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import type { EncodedPorts } from "./encode";
+import { Composer, type ComposerPorts, type ComposerState } from "./composer";
+
+/** Every clock of the page, rung by hand. */
+const clocks = vi.hoisted(() => new Set<() => void>());
+const made = vi.hoisted(() => ({ ports: null as EncodedPorts | null, encoders: 0, canSound: true }));
+vi.mock("../room-link/signs", () => ({
+  steadyTimer: (_everyMs: number, tick: () => void) => {
+    clocks.add(tick);
+    return () => clocks.delete(tick);
+  },
+}));
+vi.mock("./draw", () => ({ pictureSize: { width: 16, height: 9 }, drawPicture: () => true }));
+vi.mock("./mix", () => ({
+  Mix: class {
+    track = {};
+    start = () => Promise.resolve(made.canSound);
+    set() {}
+    close() {}
+  },
+}));
+vi.mock("./encode", () => ({
+  framesPerSecond: 15,
+  Encoder: class {
+    frameCount = 0;
+    constructor(_canvas: unknown, _sound: unknown, _bits: unknown, ports: EncodedPorts) {
+      made.ports = ports;
+      made.encoders += 1;
+    }
+    start = () => Promise.resolve();
+    frame = () => Promise.resolve();
+    stop = () => Promise.resolve();
+  },
+}));
+
+vi.mock("./lighter", () => ({
+  carriesLighter: () => true,
+  Lighter: class {
+    frame() {}
+    close() {}
+  },
+}));
+
+interface Asked {
+  readonly leases: number;
+  readonly pieces: { readonly url: string; readonly bytes: number }[];
+  readonly released: string[];
+}
+/** A server that gives the lease, or says that somebody else has it. */
+function server(leaseStatus: () => number): Asked {
+  const asked = { leases: 0, pieces: [] as Asked["pieces"], released: [] as string[] };
+  vi.stubGlobal("fetch", async (url: string, { body }: { body?: Blob }) => {
+    if (url.startsWith("/lease")) asked.leases += 1;
+    else asked.pieces.push({ url, bytes: body!.size });
+    return new Response("{}", { status: url.startsWith("/lease") ? leaseStatus() : 200 });
+  });
+  vi.stubGlobal("navigator", { sendBeacon: (url: string) => asked.released.push(url) > 0 });
+  return asked;
+}
+
+let told: ComposerState[] = [];
+function compose(own: Partial<ComposerPorts> = {}): Composer {
+  return new Composer({
+    leaseUrl: (feed) => `/lease?feed=${feed}`,
+    piecesUrl: (feed) => `/pieces?feed=${feed}`,
+    waitsMs: () => 0,
+    painted: () => ({}) as never,
+    streams: () => new Map(),
+    isHeard: () => true,
+    isTaken: () => false,
+    told: (state) => told.push(state),
+    ...own,
+  });
+}
+/** So much time goes by, with every clock rung each quarter of a second. */
+async function pass(ms: number): Promise<void> {
+  for (let left = ms; left > 0; left -= 250) {
+    await vi.advanceTimersByTimeAsync(250);
+    for (const tick of [...clocks]) tick();
+    for (let i = 0; i < 10; i += 1) await Promise.resolve();
+  }
+}
+
+beforeEach(() => {
+  vi.useFakeTimers({ toFake: ["Date", "performance", "setTimeout", "clearTimeout", "setInterval", "clearInterval"] });
+  const pen = {};
+  vi.stubGlobal("document", { createElement: () => ({ getContext: () => pen }) });
+  [told, made.ports, made.encoders, made.canSound] = [[], null, 0, true];
+  clocks.clear();
+});
+afterEach(() => {
+  vi.useRealTimers();
+  vi.unstubAllGlobals();
+});
+
+describe("who makes the picture on this page (rule 26)", () => {
+  it("begins once it is free and those before had their turn, and posts what is encoded", async () => {
+    const asked = server(() => 200);
+    const composer = compose({ waitsMs: () => 1500 });
+    await pass(1250);
+    expect([asked.leases, told]).toEqual([0, ["waits"]]);
+    await pass(1000);
+    expect(told).toEqual(["waits", "makes"]);
+    made.ports!.init(new Uint8Array(3));
+    made.ports!.piece(new Uint8Array(7));
+    await pass(250);
+    expect(asked.pieces.map(({ bytes }) => bytes)).toEqual([3, 7]);
+    composer.close();
+    expect(asked.released).toEqual(["/lease?feed=programme&release=1"]);
+  });
+
+  it("waits while somebody else makes it, and asks again only when their lease can be lost", async () => {
+    let isTaken = true;
+    const asked = server(() => 409);
+    const composer = compose({ isTaken: () => isTaken });
+    await pass(5000);
+    expect(asked.leases).toBe(0);
+    isTaken = false;
+    await pass(500);
+    expect(asked.leases).toBe(1);
+    await pass(2500);
+    expect(asked.leases).toBe(1);
+    await pass(1500);
+    expect(asked.leases).toBe(2);
+    composer.close();
+    expect([told.includes("makes"), asked.released]).toEqual([false, []]);
+  });
+
+  it("leaves it to others where the page may make no sound yet, and says that an act is needed", async () => {
+    made.canSound = false;
+    const asked = server(() => 200);
+    const composer = compose();
+    await pass(1000);
+    expect([asked.leases, told.includes("needs-act"), made.encoders]).toEqual([0, true, 0]);
+    composer.close();
+  });
+
+  it("of which the encoder gives out nothing any more gives the lease back, and begins anew where nobody else does", async () => {
+    const asked = server(() => 200);
+    const composer = compose();
+    await pass(500);
+    made.ports!.init(new Uint8Array(1));
+    for (let second = 0; second < 10; second += 1) {
+      made.ports!.piece(new Uint8Array(1));
+      await pass(1000);
+    }
+    // a piece each second: nothing is stuck, however long it goes on
+    expect([asked.released, made.encoders]).toEqual([[], 1]);
+    await pass(8000);
+    expect(asked.released).toEqual(["/lease?feed=programme&release=1"]);
+    expect(told.at(-1)).toBe("waits");
+    // others first: not before a lease of theirs could be lost
+    await pass(2000);
+    expect(made.encoders).toBe(1);
+    await pass(2500);
+    expect([made.encoders, told.at(-1)]).toEqual([2, "makes"]);
+    composer.close();
+  });
+
+  it("stops where its pieces are refused: somebody else has the lease by then", async () => {
+    const asked = server(() => 200);
+    const composer = compose();
+    await pass(500);
+    vi.stubGlobal("fetch", () => Promise.resolve(new Response("{}", { status: 409 })));
+    made.ports!.piece(new Uint8Array(1));
+    await pass(250);
+    expect(told.at(-1)).toBe("waits");
+    composer.close();
+    // it is not theirs to give back
+    expect(asked.released).toEqual([]);
+  });
+});

@@ -1,0 +1,156 @@
+import { bitsOfVariant, leaseLostAfterMs, leaseRenewedEveryMs, programmeFeed } from "@/core/programme";
+import { steadyTimer } from "../room-link/signs";
+import { drawPicture, pictureSize, type Painted } from "./draw";
+import { Encoder, framesPerSecond } from "./encode";
+import { keepLease } from "./keep-lease";
+import { carriesLighter, Lighter } from "./lighter";
+import { Mix } from "./mix";
+import { PostPieces } from "./post-pieces";
+
+export interface ComposerPorts {
+  /** addresses of a feed's lease and of its pieces, with the device and who asks */
+  leaseUrl(feed: string): string;
+  piecesUrl(feed: string): string;
+  /** how long to wait for whoever is before this page in turn */
+  waitsMs(): number;
+  painted(): Painted;
+  streams(): ReadonlyMap<string, MediaStream>;
+  isHeard(id: string): boolean;
+  /** somebody else makes the picture now */
+  isTaken(): boolean;
+  told(state: ComposerState): void;
+}
+export type ComposerState = "waits" | "makes" | "needs-act";
+
+const holdingAfterMs = 2500;
+/** An encoder that gives out nothing for so long is stuck: its sound may have stopped, which holds the pictures up. */
+const stuckAfterMs = 8000;
+
+/** The programme, made on this page: drawn, mixed, encoded, posted, for as long as it holds the lease (rule 26). */
+export class Composer {
+  private readonly canvas = document.createElement("canvas");
+  private readonly pen: CanvasRenderingContext2D;
+  private run: { stop(): void; health(): { frames: number; bytes: number; waiting: number } } | null = null;
+  private isOver = false;
+  private isTrying = false;
+  private freeSince: number | null = null;
+  private notBefore = 0;
+  private readonly stopLooking: () => void;
+
+  private readonly leaseUrl: string;
+
+  constructor(private readonly ports: ComposerPorts) {
+    this.leaseUrl = ports.leaseUrl(programmeFeed);
+    [this.canvas.width, this.canvas.height] = [pictureSize.width, pictureSize.height];
+    this.pen = this.canvas.getContext("2d", { alpha: false })!;
+    ports.told("waits");
+    this.stopLooking = steadyTimer(leaseRenewedEveryMs / 2, () => void this.look());
+  }
+  get preview(): HTMLCanvasElement {
+    return this.canvas;
+  }
+  health() {
+    return this.run?.health() ?? null;
+  }
+
+  /** Reaches for a lease that is free once those before this page had their turn. */
+  private async look(): Promise<void> {
+    if (this.run || this.isOver || this.isTrying || Date.now() < this.notBefore) return;
+    if (this.ports.isTaken()) {
+      this.freeSince = null;
+      return;
+    }
+    this.freeSince ??= Date.now();
+    if (Date.now() - this.freeSince < this.ports.waitsMs()) return;
+    this.isTrying = true;
+    // a page that may not make sound yet leaves the lease to those behind it
+    const mix = new Mix();
+    const isReady = await mix.start();
+    if (!isReady) this.ports.told("needs-act");
+    const answer = isReady && (await fetch(this.leaseUrl, { method: "POST" }).catch(() => null));
+    if (answer && answer.ok && !this.isOver) await this.begin(mix);
+    else mix.close();
+    // whoever was quicker may not have sent a piece yet: there is nothing to ask for before their lease can be lost
+    if (answer && answer.status === 409) this.notBefore = Date.now() + leaseLostAfterMs;
+    this.isTrying = false;
+  }
+
+  private async begin(mix: Mix): Promise<void> {
+    let stageDrawnAt = performance.now();
+    let pieceAt = performance.now();
+    const post = new PostPieces(this.ports.piecesUrl(programmeFeed), () => this.lose());
+    // a piece leaves up to two seconds after its pictures were drawn: so long nothing of the stage may have been
+    const isHolding = () => performance.now() - stageDrawnAt > holdingAfterMs;
+    const track = mix.track as MediaStreamAudioTrack;
+    const encoder = new Encoder(this.canvas, track, bitsOfVariant.full, {
+      init: (bytes) => post.push({ bytes, isInit: true, isHolding: true }),
+      piece: (bytes) => {
+        pieceAt = performance.now();
+        post.push({ bytes, isInit: false, isHolding: isHolding() });
+      },
+      failed: () => this.lose(),
+    });
+    const draw = (): void => {
+      mix.set(this.ports.streams(), (id) => this.ports.isHeard(id));
+      if (drawPicture(this.pen, this.ports.painted())) stageDrawnAt = performance.now();
+    };
+    draw();
+    try {
+      await encoder.start();
+    } catch {
+      mix.close();
+      return;
+    }
+    const lighter = !carriesLighter() ? null : new Lighter(this.canvas, track, { ...this.ports, isHolding });
+    const startedAt = performance.now();
+    let isBusy = false;
+    // the worker's clock goes on in a tab that nobody looks at
+    const stopFrames = steadyTimer(1000 / framesPerSecond, () => {
+      if (performance.now() - pieceAt > stuckAfterMs) return this.giveUp();
+      if (isBusy) return;
+      isBusy = true;
+      draw();
+      lighter?.frame();
+      encoder
+        .frame((performance.now() - startedAt) / 1000)
+        .catch(() => this.lose())
+        .finally(() => (isBusy = false));
+    });
+    const stopKeeping = keepLease(
+      this.leaseUrl,
+      () => post.takenAt,
+      () => this.lose(),
+    );
+    this.run = {
+      stop: () => {
+        stopFrames();
+        lighter?.close();
+        stopKeeping();
+        post.stop();
+        mix.close();
+        void encoder.stop();
+      },
+      health: () => ({ frames: encoder.frameCount, bytes: post.sentBytes, waiting: post.waitingCount }),
+    };
+    this.ports.told("makes");
+  }
+  /** Gives the lease back for others to take first: this page begins anew where nobody does. */
+  private giveUp(): void {
+    navigator.sendBeacon(`${this.leaseUrl}&release=1`);
+    this.notBefore = Date.now() + leaseLostAfterMs;
+    this.lose();
+  }
+  private lose(): void {
+    this.run?.stop();
+    this.run = null;
+    this.freeSince = null;
+    if (!this.isOver) this.ports.told("waits");
+  }
+
+  close(): void {
+    this.isOver = true;
+    this.stopLooking();
+    if (this.run) navigator.sendBeacon(`${this.leaseUrl}&release=1`);
+    this.lose();
+  }
+}
