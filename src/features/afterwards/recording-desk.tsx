@@ -1,70 +1,94 @@
 "use client";
-import type { Done } from "@/contracts";
+import type { Done, PublicationInput } from "@/contracts";
+import type { RecordingAudience } from "@/core/watching";
+import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useState, useTransition } from "react";
-import { DayAndHour } from "@/features/shared/times";
-import { Button, Checkbox, FileInput, Input, Note } from "@/ui";
+import { useEffect, useState, useTransition } from "react";
+import { DayAndHour, spanText } from "@/features/shared/times";
+import { Button, Confirm, FileInput, Note, TextButton } from "@/ui";
+import { Publishing } from "./publishing";
+import { megabytes, UploadProgress } from "./upload-progress";
+import { useRecordingUpload } from "./use-recording-upload";
 
-interface RecordingLine {
+const lookAgainMs = 3000;
+
+export interface RecordingLine {
   readonly id: string;
   readonly slug: string;
   readonly mediaType: "video/webm" | "video/mp4";
   readonly sizeBytes: number;
   readonly publishedFrom: number | null;
+  readonly publishedUntil: number | null;
+  readonly audience: RecordingAudience;
+  readonly state: "waiting" | "joining" | "ready" | "failed";
+  readonly durationSeconds: number | null;
 }
 
-/** The length of a video file, as this browser reads it. */
-const durationOf = (file: File): Promise<number | null> =>
-  new Promise((done) => {
-    const video = document.createElement("video");
-    video.preload = "metadata";
-    video.onloadedmetadata = () => done(Number.isFinite(video.duration) ? video.duration : null);
-    video.onerror = () => done(null);
-    video.src = URL.createObjectURL(file);
-  });
+/** What the room recorded is put together into one file first; the page looks again by itself. */
+function Joining({ state, again }: { state: "waiting" | "joining" | "failed"; again: () => void }) {
+  const router = useRouter();
+  useEffect(() => {
+    if (state === "failed") return;
+    const timer = setInterval(() => router.refresh(), lookAgainMs);
+    return () => clearInterval(timer);
+  }, [state, router]);
+  return state === "failed" ? (
+    <Note tone="wrong">
+      What was recorded could not be put together. Its pieces are kept; whoever runs this house finds the reason in the
+      log.{" "}
+      <TextButton className="text-action" onClick={again}>
+        Try again
+      </TextButton>
+    </Note>
+  ) : (
+    <p role="status">The recording of the hour is being put together.</p>
+  );
+}
+
+/** Into the bin, from where it comes back for a week. */
+function DeleteRecording({ isPublished, remove }: { isPublished: boolean; remove: () => void }) {
+  return (
+    <Confirm
+      trigger={<Button weight="plain">Delete</Button>}
+      title="Delete the recording"
+      act="Delete it"
+      onConfirm={remove}
+    >
+      <p>
+        {isPublished && "Nobody can watch it from now on. "}It can be restored from the list of recordings for a week;
+        then its file is gone.
+      </p>
+    </Confirm>
+  );
+}
+
+const forWhom = {
+  everyone: "for everyone",
+  link: "for whoever has its address",
+  registrants: "for people who registered",
+} as const;
 
 /** Uploads a recording with progress, then publishes it from a chosen moment on. */
 export function RecordingDesk(props: {
   uploadUrl: string;
   /** of the date: its hour stands beside the reader's own */
   zone: string;
+  now: number;
   recordings: readonly RecordingLine[];
-  publish: (id: string, from: number | null, tellPeople: boolean) => Promise<Done<unknown>>;
+  publish: (id: string, input: PublicationInput) => Promise<Done<unknown>>;
+  takeOff: (id: string) => Promise<Done<unknown>>;
+  remove: (id: string) => Promise<Done<unknown>>;
+  joinAgain: (id: string) => Promise<Done<unknown>>;
   setDuration: (id: string, seconds: number) => Promise<Done<unknown>>;
 }) {
-  const router = useRouter();
-  const [progress, setProgress] = useState<{ sent: number; total: number } | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
-  const [from, setFrom] = useState("");
-  const [tells, setTells] = useState(false);
+  const { progress, upload } = useRecordingUpload(props, setWrong);
   const [, run] = useTransition();
-  const upload = (file: File) => {
-    setWrong(null);
-    const request = new XMLHttpRequest();
-    request.open("PUT", props.uploadUrl);
-    request.upload.onprogress = (event) => setProgress({ sent: event.loaded, total: event.total });
-    request.onerror = () => {
-      setProgress(null);
-      setWrong("The upload broke off. Nothing was kept; start it again.");
-    };
-    request.onload = () => {
-      setProgress(null);
-      const answer = JSON.parse(request.responseText) as { ok: boolean; words?: string; recordingId?: string };
-      if (!answer.ok) return setWrong(answer.words ?? "The upload was refused.");
-      run(async () => {
-        const seconds = await durationOf(file);
-        if (seconds !== null && answer.recordingId) await props.setDuration(answer.recordingId, seconds);
-        router.refresh();
-      });
-    };
-    request.send(file);
-  };
-  const publish = (id: string, at: number | null) =>
+  const during = (act: () => Promise<Done<unknown>>) =>
     run(async () => {
-      const done = await props.publish(id, at, tells && at !== null);
-      if (!done.ok) setWrong(done.words);
+      const done = await act();
+      setWrong(done.ok ? null : done.words);
     });
-  const megabytes = (bytes: number) => (bytes / 1e6).toFixed(1);
   return (
     <div className="flex flex-col gap-2">
       {wrong && <Note tone="wrong">{wrong}</Note>}
@@ -76,48 +100,45 @@ export function RecordingDesk(props: {
           onChange={(event) => event.target.files?.[0] && upload(event.target.files[0])}
         />
       </label>
-      {progress && (
-        <p role="status">
-          <progress value={progress.sent} max={progress.total} className="w-64" />{" "}
-          <span className="mono">
-            {megabytes(progress.sent)} of {megabytes(progress.total)} MB
-          </span>
-        </p>
-      )}
+      {progress && <UploadProgress {...progress} />}
       <ul>
         {props.recordings.map((one) => (
           <li key={one.id} className="flex flex-wrap items-center gap-3 border-t border-rule py-2">
-            <span className="mono">
-              {one.mediaType === "video/mp4" ? "MP4" : "WebM"} · {megabytes(one.sizeBytes)} MB
-            </span>
-            {one.publishedFrom === null ? (
-              <>
-                <Input
-                  type="datetime-local"
-                  aria-label="Published from"
-                  value={from}
-                  onChange={(e) => setFrom(e.target.value)}
-                  className="w-auto"
-                />
-                <Button
-                  weight="act"
-                  onClick={() => publish(one.id, from ? new Date(from).getTime() : Date.now() - 1000)}
-                >
-                  {from ? "Publish from then on" : "Publish now"}
-                </Button>
-                <label className="flex items-center gap-2">
-                  <Checkbox checked={tells} onChange={(event) => setTells(event.target.checked)} /> tell everybody
-                  registered by mail, once it can be watched
-                </label>
-              </>
+            {one.state === "ready" && (
+              <span className="mono">
+                {one.mediaType === "video/mp4" ? "MP4" : "WebM"} · {megabytes(one.sizeBytes)} MB
+                {one.durationSeconds !== null && ` · ${spanText(one.durationSeconds * 1000)}`}
+              </span>
+            )}
+            {one.state === "ready" && (
+              <Link href={`/recordings/${one.id}`} prefetch={false}>
+                Edit
+              </Link>
+            )}
+            {one.state !== "ready" ? (
+              <Joining state={one.state} again={() => during(() => props.joinAgain(one.id))} />
+            ) : one.publishedFrom === null ? (
+              <Publishing clock={props} publish={(input) => props.publish(one.id, input)} />
             ) : (
               <>
                 <a href={`/on-demand/${one.slug}`}>/on-demand/{one.slug}</a>
                 <span className="text-ink-2">
-                  from <DayAndHour at={one.publishedFrom} zone={props.zone} />
+                  {forWhom[one.audience]}, from <DayAndHour at={one.publishedFrom} zone={props.zone} />
+                  {one.publishedUntil !== null && (
+                    <>
+                      {" "}
+                      until <DayAndHour at={one.publishedUntil} zone={props.zone} />
+                    </>
+                  )}
                 </span>
-                <Button onClick={() => publish(one.id, null)}>Unpublish</Button>
+                <Button onClick={() => during(() => props.takeOff(one.id))}>Unpublish</Button>
               </>
+            )}
+            {(one.state === "ready" || one.state === "failed") && (
+              <DeleteRecording
+                isPublished={one.publishedFrom !== null}
+                remove={() => during(() => props.remove(one.id))}
+              />
             )}
           </li>
         ))}

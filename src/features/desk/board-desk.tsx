@@ -1,4 +1,6 @@
 "use client";
+import { phrase } from "@/contracts/say";
+import { useSay } from "@/features/shared/say/say";
 import { useState } from "react";
 import type { Role } from "@/core/people";
 import { drawReaches, type DrawReach } from "@/core/room";
@@ -9,18 +11,19 @@ import { Button, ChoiceBar, Checkbox, Dialog, Field, Input, List, ListItem, Note
 import type { DeskScene } from "./scene";
 
 const reachWords: Readonly<Record<DrawReach, string>> = {
-  team: "the team",
-  stage: "the stage side",
-  all: "everybody",
+  team: phrase("the team"),
+  stage: phrase("the stage side"),
+  all: phrase("everybody"),
 };
 
 /** Who draws: by place, and people by name beside them. */
 function WhoDraws({ scene }: { scene: DeskScene }) {
+  const say = useSay();
   const { view, send, may } = scene;
   const { reach, drawerIds } = view.board["it"]!;
   const [letters, setLetters] = useState("");
   const isDisabled = !may("board.let-draw");
-  const name = (id: string) => view.audience[id]?.name ?? "somebody";
+  const name = (id: string) => view.audience[id]?.name ?? say`somebody`;
   const found =
     letters.trim() === ""
       ? []
@@ -32,27 +35,27 @@ function WhoDraws({ scene }: { scene: DeskScene }) {
   const set = (next: readonly string[]) => void send({ type: "board.let-draw", reach, drawerIds: [...next] });
   return (
     <div className="flex flex-col gap-2">
-      <span className="text-label text-ink-2">Who draws</span>
+      <span className="text-label text-ink-2">{say`Who draws`}</span>
       <ChoiceBar
-        label="Who draws"
+        label={say`Who draws`}
         isDisabled={isDisabled}
         value={reach}
         onChange={(next: DrawReach) => void send({ type: "board.let-draw", reach: next, drawerIds: [...drawerIds] })}
-        choices={drawReaches.map((value) => ({ value, label: reachWords[value] }))}
+        choices={drawReaches.map((value) => ({ value, label: say.of(reachWords[value]) }))}
       />
       {drawerIds.map((id) => (
         <label key={id} className="flex items-center gap-2">
           <Checkbox checked disabled={isDisabled} onChange={() => set(drawerIds.filter((one) => one !== id))} />
-          and {name(id)}
+          {say`and ${name(id)}`}
         </label>
       ))}
       {!isDisabled && (
-        <Field label="and somebody by name">
+        <Field label={say`and somebody by name`}>
           {(ids) => <Input {...ids} value={letters} onChange={(event) => setLetters(event.target.value)} />}
         </Field>
       )}
       {found.length > 0 && (
-        <List label="Found">
+        <List label={say`Found`}>
           {found.map(([id, one]) => (
             <ListItem key={id}>
               <Button
@@ -62,7 +65,7 @@ function WhoDraws({ scene }: { scene: DeskScene }) {
                   set([...drawerIds, id]);
                 }}
               >
-                Let {one.name} draw
+                {say`Let ${one.name} draw`}
               </Button>
             </ListItem>
           ))}
@@ -73,6 +76,7 @@ function WhoDraws({ scene }: { scene: DeskScene }) {
 }
 
 function NewBoard({ scene }: { scene: DeskScene }) {
+  const say = useSay();
   const [title, setTitle] = useState("");
   const make = async () => {
     const receipt = await scene.send({ type: "board.make", title: title.trim() });
@@ -86,18 +90,18 @@ function NewBoard({ scene }: { scene: DeskScene }) {
         void make();
       }}
     >
-      <Field label="Name of the board">
+      <Field label={say`Name of the board`}>
         {(ids) => (
           <Input
             {...ids}
             maxLength={80}
-            placeholder="Board"
+            placeholder={say`Board`}
             value={title}
             onChange={(event) => setTitle(event.target.value)}
           />
         )}
       </Field>
-      <Button type="submit">Make a board</Button>
+      <Button type="submit">{say`Make a board`}</Button>
     </form>
   );
 }
@@ -110,6 +114,7 @@ export interface BoardPlaces {
 
 /** A board that was saved before, brought back as a new one. */
 function FromFile({ url }: { url: string }) {
+  const say = useSay();
   const [isBusy, setBusy] = useState(false);
   const [wrong, setWrong] = useState<string | null>(null);
   const bring = async (file: File) => {
@@ -121,13 +126,13 @@ function FromFile({ url }: { url: string }) {
     );
     const said = (await answer?.json().catch(() => null)) as Done<unknown> | null;
     setBusy(false);
-    if (!said?.ok) setWrong(said?.words ?? "The file did not arrive. Try it again; nothing was made of it.");
+    if (!said?.ok) setWrong(said?.words ?? say`The file did not arrive. Try it again; nothing was made of it.`);
   };
   return (
     <>
       <Upload
-        label="A board that was saved as SVG"
-        hint="It becomes a new board, and can be drawn on."
+        label={say`A board that was saved as SVG`}
+        hint={say`It becomes a new board, and can be drawn on.`}
         accept=".svg,image/svg+xml"
         progress={null}
         isDisabled={isBusy}
@@ -150,6 +155,7 @@ export function BoardDesk({
   role: Role;
   files: BoardPlaces | null;
 }) {
+  const say = useSay();
   const { view, send, may } = scene;
   const [isLarge, setLarge] = useState(false);
   const nameOf = useBoardName();
@@ -157,8 +163,10 @@ export function BoardDesk({
   const all = Object.entries(view.boards);
   return (
     <div className="flex flex-col gap-3">
-      {all.length === 0 && <p className="text-ink-2">No boards yet. What is drawn on one stays with the date.</p>}
-      <List label="Boards">
+      {all.length === 0 && (
+        <p className="text-ink-2">{say`No boards yet. What is drawn on one stays with the date.`}</p>
+      )}
+      <List label={say`Boards`}>
         {all.map(([id, one]) => (
           <ListItem key={id}>
             <div className="flex items-center gap-2">
@@ -171,15 +179,15 @@ export function BoardDesk({
                   <a href={`${files.saved}/board-${one.number}.png`}>PNG</a>
                 </span>
               )}
-              {openId === id && <span className="text-label text-on-air">the audience sees it</span>}
+              {openId === id && <span className="text-label text-on-air">{say`the audience sees it`}</span>}
               {may("board.open") &&
                 (openId === id ? (
                   <Button size="small" onClick={() => send({ type: "board.close" })}>
-                    Take it off
+                    {say`Take it off`}
                   </Button>
                 ) : (
                   <Button size="small" onClick={() => send({ type: "board.open", boardId: id, seen: openId })}>
-                    Show it
+                    {say`Show it`}
                   </Button>
                 ))}
             </div>
@@ -189,21 +197,21 @@ export function BoardDesk({
       {all.length > 0 && (
         <>
           {isLarge ? (
-            <Dialog title="Boards" isOpen onOpenChange={setLarge} className="w-[76rem]">
+            <Dialog title={say`Boards`} isOpen onOpenChange={setLarge} className="w-[76rem]">
               <StageBoards view={view} seat={seat} role={role} />
             </Dialog>
           ) : (
             <StageBoards view={view} seat={seat} role={role} />
           )}
           <Button className="self-start" onClick={() => setLarge(true)}>
-            Draw large
+            {say`Draw large`}
           </Button>
           <WhoDraws scene={scene} />
         </>
       )}
       {may("board.make") && (
         <details open={all.length === 0}>
-          <summary className="cursor-pointer text-ink-2">Another board</summary>
+          <summary className="cursor-pointer text-ink-2">{say`Another board`}</summary>
           <div className="mt-2 flex flex-col gap-3">
             <NewBoard scene={scene} />
             {files && <FromFile url={files.upload} />}

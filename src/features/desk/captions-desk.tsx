@@ -1,4 +1,5 @@
 "use client";
+import { useSay } from "@/features/shared/say/say";
 import { useState } from "react";
 import type { DeskView } from "@/core/room";
 import { Captioner } from "@/features/shared/captions/captioner";
@@ -18,6 +19,7 @@ export function CaptionsDesk({
   room: RoomLink<DeskView>;
   ticketId: string;
 }) {
+  const say = useSay();
   const { view, send, may } = scene;
   const [language, setLanguage] = useState("en");
   const languages = view.captions["it"]?.languages ?? [];
@@ -28,39 +30,39 @@ export function CaptionsDesk({
     <div className="flex flex-col gap-3">
       <p className="text-ink-2">
         {captioners.length === 0
-          ? "No captioner is on the people list; the team can write them too."
-          : `Captioners: ${captioners.map((one) => one.name + (one.isPresent ? "" : " (away)")).join(", ")}.`}
+          ? say`No captioner is on the people list; the team can write them too.`
+          : say`Captioners: ${captioners.map((one) => (one.isPresent ? one.name : say`${one.name} (away)`)).join(", ")}.`}
       </p>
-      <List label="Languages of the captions">
+      <List label={say`Languages of the captions`}>
         {languages.map((one) => (
           <ListItem
             key={one}
             acts={
               mayChange && (
                 <Button size="small" onClick={() => set(languages.filter((other) => other !== one))}>
-                  End them
+                  {say`End them`}
                 </Button>
               )
             }
           >
-            Captions in {languageName(one)}
+            {say`Captions in ${languageName(one, say.locale)}`}
           </ListItem>
         ))}
       </List>
       {mayChange && (
         <div className="flex items-end gap-2">
           <div className="flex flex-1 flex-col gap-1">
-            <span className="text-label text-ink-2">Language</span>
+            <span className="text-label text-ink-2">{say`Language`}</span>
             <Combobox
-              label="Language of the captions"
-              placeholder="Language"
+              label={say`Language of the captions`}
+              placeholder={say`Language`}
               choices={languageChoices()}
               value={language}
               onChange={setLanguage}
             />
           </div>
           <Button disabled={languages.includes(language)} onClick={() => set([...languages, language])}>
-            Open captions
+            {say`Open captions`}
           </Button>
         </div>
       )}

@@ -1,4 +1,5 @@
 "use client";
+import { useSay } from "@/features/shared/say/say";
 import { useState } from "react";
 import { mostBelowDb, type ChannelItem } from "@/core/room";
 import { languageName } from "@/features/shared/languages";
@@ -7,6 +8,7 @@ import type { DeskScene } from "./scene";
 
 /** How much quieter the stage is under an interpreter: typed, and said when it is left. */
 function FloorUnder({ scene }: { scene: DeskScene }) {
+  const say = useSay();
   const kept = scene.view.mix["it"]?.floorBelowDb ?? 0;
   const [typed, setTyped] = useState<string | null>(null);
   const set = () => {
@@ -17,8 +19,8 @@ function FloorUnder({ scene }: { scene: DeskScene }) {
   };
   return (
     <Field
-      label="Under an interpreter the stage is quieter by (decibels)"
-      hint="14 is usual; 0 leaves it as loud as it is."
+      label={say`Under an interpreter the stage is quieter by (decibels)`}
+      hint={say`14 is usual; 0 leaves it as loud as it is.`}
     >
       {(ids) => (
         <Input
@@ -38,6 +40,7 @@ function FloorUnder({ scene }: { scene: DeskScene }) {
 
 /** The interpreters' channels at the desk: who is on, who listens, who hands over. */
 export function ChannelsDesk({ scene }: { scene: DeskScene }) {
+  const say = useSay();
   const { channels, interpreters } = scene.view;
   const inOrder = Object.entries(channels).sort(([, a], [, b]) => a.position - b.position);
   // somebody whose line is gone keeps the channel for a minute
@@ -45,14 +48,16 @@ export function ChannelsDesk({ scene }: { scene: DeskScene }) {
   const away = Object.values(interpreters).filter((one) => !one.isPresent);
   if (inOrder.length === 0)
     return (
-      <Empty title="Nothing is interpreted">
-        Languages are chosen at the plan, interpreters are on the people list.
+      <Empty title={say`Nothing is interpreted`}>
+        {say`Languages are chosen at the plan, interpreters are on the people list.`}
       </Empty>
     );
   return (
     <div className="flex flex-col gap-3">
-      {away.length > 0 && <p className="text-attention">Not here yet: {away.map((one) => one.name).join(", ")}.</p>}
-      <List label="Interpreted languages">
+      {away.length > 0 && (
+        <p className="text-attention">{say`Not here yet: ${away.map((one) => one.name).join(", ")}.`}</p>
+      )}
+      <List label={say`Interpreted languages`}>
         {inOrder.map(([language, channel]) => (
           <ListItem
             key={language}
@@ -60,22 +65,26 @@ export function ChannelsDesk({ scene }: { scene: DeskScene }) {
               channel.speakerId !== null &&
               scene.may("channels.close") && (
                 <Button size="small" onClick={() => void scene.send({ type: "channels.close", language })}>
-                  Close the microphone
+                  {say`Close the microphone`}
                 </Button>
               )
             }
           >
-            <span className="block font-semibold">{languageName(language)}</span>
+            <span className="block font-semibold">{languageName(language, say.locale)}</span>
             <span className={isHeard(channel) ? "" : "text-attention"}>
               {channel.speaker
-                ? `${channel.speaker} ${isHeard(channel) ? "interprets" : "lost the line"}`
-                : "Nobody interprets"}
+                ? isHeard(channel)
+                  ? say`${channel.speaker} interprets`
+                  : say`${channel.speaker} lost the line`
+                : say`Nobody interprets`}
             </span>
             <span className="text-ink-2">
               {" · "}
-              {channel.listeners === 1 ? "1 listens" : `${channel.listeners} listen`}
+              {channel.listeners === 1 ? say`1 listens` : say`${channel.listeners} listen`}
               {channel.handOver &&
-                ` · ${channel.handOver.to} takes over${channel.handOver.isAgreed ? "" : ", not agreed yet"}`}
+                (channel.handOver.isAgreed
+                  ? say` · ${channel.handOver.to} takes over`
+                  : say` · ${channel.handOver.to} takes over, not agreed yet`)}
             </span>
           </ListItem>
         ))}

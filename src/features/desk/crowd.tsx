@@ -1,4 +1,6 @@
 "use client";
+import { phrase } from "@/contracts/say";
+import { useSay } from "@/features/shared/say/say";
 import { useState } from "react";
 import { mostInvented, tempers, type Temper } from "@/core/crowd";
 import { Button, Confirm, Drawer, Field, Input, Note, Select, toast } from "@/ui";
@@ -12,12 +14,13 @@ export interface CrowdActs {
 }
 
 const temperWords: Readonly<Record<Temper, string>> = {
-  calm: "calm: few ask, few write",
-  lively: "lively: as an interested evening is",
-  unruly: "unruly: more than anybody can follow",
+  calm: phrase("calm: few ask, few write"),
+  lively: phrase("lively: as an interested evening is"),
+  unruly: phrase("unruly: more than anybody can follow"),
 };
 
 function FillForm({ acts, onDone }: { acts: CrowdActs; onDone: () => void }) {
+  const say = useSay();
   const [size, setSize] = useState("120");
   const [temper, setTemper] = useState<Temper>("lively");
   const [seed, setSeed] = useState("");
@@ -38,7 +41,7 @@ function FillForm({ acts, onDone }: { acts: CrowdActs; onDone: () => void }) {
         if (!isBusy) void fill();
       }}
     >
-      <Field label={`How many, up to ${mostInvented}`}>
+      <Field label={say`How many, up to ${mostInvented}`}>
         {(ids) => (
           <Input
             {...ids}
@@ -50,23 +53,23 @@ function FillForm({ acts, onDone }: { acts: CrowdActs; onDone: () => void }) {
           />
         )}
       </Field>
-      <Field label="How much they do">
+      <Field label={say`How much they do`}>
         {(ids) => (
           <Select {...ids} value={temper} onChange={(e) => setTemper(e.target.value as Temper)}>
             {tempers.map((one) => (
               <option key={one} value={one}>
-                {temperWords[one]}
+                {say.of(temperWords[one])}
               </option>
             ))}
           </Select>
         )}
       </Field>
-      <Field label="Number to repeat an audience by (empty: a new one)">
+      <Field label={say`Number to repeat an audience by (empty: a new one)`}>
         {(ids) => <Input {...ids} type="number" min={0} value={seed} onChange={(e) => setSeed(e.target.value)} />}
       </Field>
       {wrong && <Note tone="wrong">{wrong}</Note>}
       <Button type="submit" weight="act" className="self-start" disabled={isBusy}>
-        Fill the rehearsal
+        {say`Fill the rehearsal`}
       </Button>
     </form>
   );
@@ -74,25 +77,29 @@ function FillForm({ acts, onDone }: { acts: CrowdActs; onDone: () => void }) {
 
 /** At a rehearsal's desk: that it is one, and the invented audience that it can be filled with. */
 export function Crowd({ scene, acts }: { scene: DeskScene; acts: CrowdActs | null }) {
+  const say = useSay();
   const [isOpen, setOpen] = useState(false);
   const event = scene.view.event["it"]!;
   if (!event.isRehearsal) return null;
   const isOver = scene.view.status["it"]?.phase === "ended";
   return (
-    <section aria-label="Rehearsal" className="flex items-center gap-3 border-l-4 border-attention bg-sheet px-3 py-2">
+    <section
+      aria-label={say`Rehearsal`}
+      className="flex items-center gap-3 border-s-4 border-attention bg-sheet px-3 py-2"
+    >
       <p className="flex-1">
-        <span className="font-semibold">Rehearsal.</span>{" "}
+        <span className="font-semibold">{say`Rehearsal.`}</span>{" "}
         {event.crowdSize > 0
-          ? `The audience of ${event.crowdSize} is invented; it stands in no figure.`
-          : "Nobody of the audience sees it."}
+          ? say`The audience of ${event.crowdSize} is invented; it stands in no figure.`
+          : say`Nobody of the audience sees it.`}
       </p>
       {acts &&
         !isOver &&
         (event.crowdSize > 0 ? (
           <Confirm
-            trigger={<Button>Send them home</Button>}
-            title="Send the invented audience home?"
-            act="Send them home"
+            trigger={<Button>{say`Send them home`}</Button>}
+            title={say`Send the invented audience home?`}
+            act={say`Send them home`}
             weight="act"
             onConfirm={() =>
               void acts.empty().then((done) => {
@@ -100,15 +107,15 @@ export function Crowd({ scene, acts }: { scene: DeskScene; acts: CrowdActs | nul
               })
             }
           >
-            <p>What they asked, wrote and answered goes with them.</p>
+            <p>{say`What they asked, wrote and answered goes with them.`}</p>
           </Confirm>
         ) : (
-          <Button onClick={() => setOpen(true)}>Fill with an invented audience</Button>
+          <Button onClick={() => setOpen(true)}>{say`Fill with an invented audience`}</Button>
         ))}
       {acts && (
         <Drawer
-          title="An invented audience"
-          description="They come, ask, vote, raise hands and drop out like people do. Everything of it goes with the rehearsal."
+          title={say`An invented audience`}
+          description={say`They come, ask, vote, raise hands and drop out like people do. Everything of it goes with the rehearsal.`}
           isOpen={isOpen}
           onOpenChange={setOpen}
         >

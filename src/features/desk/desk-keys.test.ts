@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { sayEnglish } from "@/contracts/say";
 import { deskKeys } from "./desk-keys";
 import type { DeskScene } from "./scene";
 
@@ -7,6 +8,7 @@ const scene = (part: object = {}, mayNot: readonly string[] = []): DeskScene =>
     view: { cue: { it: { currentSegmentId: "s1" } }, hands: {} },
     segments: [{ id: "s1", leaderId: "t1" }, { id: "s2" }],
     currentIndex: 0,
+    say: sayEnglish,
     may: (action: string) => !mayNot.includes(action),
     ...part,
   }) as unknown as DeskScene;
@@ -15,7 +17,7 @@ const act = (key: string, of: DeskScene) => deskKeys.find((one) => one.key === k
 describe("the desk's keys", () => {
   it("are one each, and say what they do", () => {
     expect(new Set(deskKeys.map((one) => one.key)).size).toBe(deskKeys.length);
-    expect(deskKeys.every((one) => one.words.length > 5)).toBe(true);
+    expect(deskKeys.every((one) => one.words(sayEnglish).length > 5)).toBe(true);
   });
   it("name what they act on: the segment that is left, the leader who stays heard", () => {
     expect(act("n", scene())).toEqual({ type: "cues.next", leavingSegmentId: "s1" });

@@ -1,4 +1,6 @@
 "use client";
+import type { Say } from "@/contracts/say";
+import { useSay } from "@/features/shared/say/say";
 import { useEffect } from "react";
 import type { CommandBody } from "@/contracts";
 import { Dialog, Shortcut, toast } from "@/ui";
@@ -15,7 +17,7 @@ const isBehindDialog = (): boolean => document.querySelector("[role=dialog],[rol
 
 interface DeskKey {
   readonly key: string;
-  readonly words: string;
+  readonly words: (say: Say) => string;
   /** the act now; words where there is nothing to be done by it, null where this person may not */
   readonly act: (scene: DeskScene) => CommandBody | string | null;
 }
@@ -26,13 +28,13 @@ const leaderOf = ({ segments, currentIndex }: DeskScene): string | null => segme
 const sceneKeys: readonly DeskKey[] = [
   ...sceneKinds.map((kind, i): DeskKey => ({
     key: String(i + 1),
-    words: `Picture: ${sceneWords[kind].toLowerCase()}`,
+    words: (say) => say`Picture: ${say.of(sceneWords[kind])}`,
     act: ({ may, view }) =>
       may("scenes.set") ? { type: "scenes.set", kind, personIds: [], seen: view.sceneChanges["it"]!.count } : null,
   })),
   {
     key: "0",
-    words: "Picture: by itself, from what is open",
+    words: (say) => say`Picture: by itself, from what is open`,
     act: ({ may, view }) =>
       may("scenes.set")
         ? { type: "scenes.set", kind: null, personIds: [], seen: view.sceneChanges["it"]!.count }
@@ -40,11 +42,11 @@ const sceneKeys: readonly DeskKey[] = [
   },
   {
     key: "u",
-    words: "Picture: back to the one before",
-    act: ({ may, view }) => {
+    words: (say) => say`Picture: back to the one before`,
+    act: ({ may, view, say }) => {
       if (!may("scenes.undo")) return null;
       const { count, past } = view.sceneChanges["it"]!;
-      return past > 0 ? { type: "scenes.undo", seen: count } : "There is none before it.";
+      return past > 0 ? { type: "scenes.undo", seen: count } : say`There is none before it.`;
     },
   },
 ];
@@ -53,48 +55,48 @@ const sceneKeys: readonly DeskKey[] = [
 export const deskKeys: readonly DeskKey[] = [
   {
     key: "x",
-    words: "Drop the curtain",
+    words: (say) => say`Drop the curtain`,
     act: ({ may }) => (may("hour.drop-curtain") ? { type: "hour.drop-curtain" } : null),
   },
   {
     key: "n",
-    words: "Go to the next cue",
-    act: ({ may, segments, currentIndex, view }) => {
+    words: (say) => say`Go to the next cue`,
+    act: ({ may, segments, currentIndex, view, say }) => {
       if (!may("cues.next")) return null;
       const leavingSegmentId = view.cue["it"]!.currentSegmentId;
-      return segments[currentIndex + 1] ? { type: "cues.next", leavingSegmentId } : "No cue is left.";
+      return segments[currentIndex + 1] ? { type: "cues.next", leavingSegmentId } : say`No cue is left.`;
     },
   },
   {
     key: "m",
-    words: "Mute everyone on stage but the leader",
+    words: (say) => say`Mute everyone on stage but the leader`,
     act: (scene) =>
       scene.may("stage.close-microphones") ? { type: "stage.close-microphones", exceptId: leaderOf(scene) } : null,
   },
   {
     key: "o",
-    words: "Ask everyone on stage to open their microphones",
+    words: (say) => say`Ask everyone on stage to open their microphones`,
     act: ({ may }) => (may("stage.ask-to-open") ? { type: "stage.ask-to-open", ticketId: null } : null),
   },
   {
     key: "f",
-    words: "Give the floor to the first raised hand",
-    act: ({ may, view }) => {
+    words: (say) => say`Give the floor to the first raised hand`,
+    act: ({ may, view, say }) => {
       if (!may("floor.offer")) return null;
       const [first] = Object.entries(view.hands).sort(([, a], [, b]) => a.raisedAt - b.raisedAt);
-      return first ? { type: "floor.offer", ticketId: first[0], parts: ["sound"] } : "No hand is up.";
+      return first ? { type: "floor.offer", ticketId: first[0], parts: ["sound"] } : say`No hand is up.`;
     },
   },
   {
     key: "p",
-    words: "Open this segment’s poll, or the next that is prepared",
-    act: ({ may, view, segments, currentIndex }) => {
+    words: (say) => say`Open this segment’s poll, or the next that is prepared`,
+    act: ({ may, view, segments, currentIndex, say }) => {
       if (!may("polls.open")) return null;
       const isPrepared = (id: string | null | undefined) =>
         typeof id === "string" && view.polls[id]?.state === "prepared";
       const own = segments[currentIndex]?.pollId;
       const pollId = isPrepared(own) ? own : Object.keys(view.polls).find(isPrepared);
-      return pollId ? { type: "polls.open", pollId } : "No poll is prepared.";
+      return pollId ? { type: "polls.open", pollId } : say`No poll is prepared.`;
     },
   },
   ...sceneKeys,
@@ -132,20 +134,21 @@ export function useDeskKeys(scene: DeskScene | null, { openLine, showKeys, bring
 
 /** The list of keys. */
 export function KeyList({ isOpen, onOpenChange }: { isOpen: boolean; onOpenChange: (isOpen: boolean) => void }) {
+  const say = useSay();
   return (
-    <Dialog isOpen={isOpen} onOpenChange={onOpenChange} title="Keys at the desk">
+    <Dialog isOpen={isOpen} onOpenChange={onOpenChange} title={say`Keys at the desk`}>
       <ul className="flex flex-col gap-1.5">
         {[
           ...deskKeys,
-          { key: "i", words: "Somebody is late: send them their link" },
-          { key: "Ctrl K", words: "Command line: a person and an act" },
-          { key: "?", words: "This list" },
+          { key: "i", words: (say: Say) => say`Somebody is late: send them their link` },
+          { key: "Ctrl K", words: (say: Say) => say`Command line: a person and an act` },
+          { key: "?", words: (say: Say) => say`This list` },
         ].map(({ key, words }) => (
           <li key={key} className="flex items-baseline gap-4">
             <span className="w-16">
               <Shortcut keys={key} />
             </span>
-            {words}
+            {words(say)}
           </li>
         ))}
       </ul>

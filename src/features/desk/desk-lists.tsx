@@ -1,9 +1,9 @@
 "use client";
+import { useSay } from "@/features/shared/say/say";
 import type { DeskView, TrayItem } from "@/core/room";
 import type { InkSeat } from "@/features/shared/board/ink-pad";
 import { HeldLines } from "@/features/shared/chat/held-lines";
 import { DeskChat } from "@/features/shared/chat/team-chat";
-import { HandOuts } from "@/features/shared/hand-outs/hand-outs";
 import type { RoomLink } from "@/features/shared/room-link/use-room";
 import { Tabs } from "@/ui";
 import { BoardDesk } from "./board-desk";
@@ -11,6 +11,7 @@ import { ChannelsDesk } from "./channels-desk";
 import { CaptionsDesk } from "./captions-desk";
 import type { DeskProps } from "./desk-props";
 import { Everyone } from "./everyone";
+import { FilesDesk } from "./files-desk";
 import { PollDesk } from "./polls/poll-desk";
 import { QuestionList } from "./questions/question-list";
 import type { DeskScene } from "./scene";
@@ -41,25 +42,25 @@ export function DeskLists({
   seat: InkSeat;
   props: DeskProps;
 }) {
-  const { view } = scene;
+  const say = useSay();
   return (
     <div className="flex min-h-0 flex-col p-3">
       <Tabs
-        label="In-tray and deeper lists"
+        label={say`In-tray and deeper lists`}
         isDense
         open={list}
         onOpen={setList}
         tabs={[
           {
             id: "tray",
-            label: "In-tray",
+            label: say`In-tray`,
             count: inTray.tray.length + inTray.heldCount,
             content: <InTray {...inTray} room={room} scene={scene} me={props.ticketId} />,
           },
-          { id: "questions", label: "Questions", content: <QuestionList scene={scene} /> },
+          { id: "questions", label: say`Questions`, content: <QuestionList scene={scene} /> },
           {
             id: "slides",
-            label: "Slides",
+            label: say`Slides`,
             content: (
               <SlidesDesk
                 scene={scene}
@@ -72,41 +73,41 @@ export function DeskLists({
           },
           {
             id: "board",
-            label: "Boards",
+            label: say`Boards`,
             content: <BoardDesk scene={scene} seat={seat} role={props.actor.role} files={props.boards} />,
           },
           {
             id: "files",
-            label: "Files",
+            label: say`Files`,
             content: (
-              <HandOuts
-                files={view.files}
+              <FilesDesk
+                scene={scene}
+                room={room}
+                me={props.ticketId}
                 occurrenceId={props.occurrenceId}
-                token={null}
-                ownId={null}
                 acts={props.handOuts}
               />
             ),
           },
           {
             id: "captions",
-            label: "Captions",
+            label: say`Captions`,
             content: <CaptionsDesk scene={scene} room={room} ticketId={props.ticketId} />,
           },
-          { id: "channels", label: "Interpreting", content: <ChannelsDesk scene={scene} /> },
-          { id: "polls", label: "Polls", content: <PollDesk scene={scene} dateId={props.occurrenceId} /> },
-          { id: "chat", label: "Chat", content: <ChatList scene={scene} room={room} me={props.ticketId} /> },
+          { id: "channels", label: say`Interpreting`, content: <ChannelsDesk scene={scene} /> },
+          { id: "polls", label: say`Polls`, content: <PollDesk scene={scene} dateId={props.occurrenceId} /> },
+          { id: "chat", label: say`Chat`, content: <ChatList scene={scene} room={room} me={props.ticketId} /> },
           {
             id: "people",
-            label: "People",
+            label: say`People`,
             content: <Everyone scene={scene} {...(props.late ? { bringIn: openLate } : {})} />,
           },
           {
             id: "side-rooms",
-            label: "Side rooms",
-            content: <SideRoomsDesk scene={scene} room={room} me={props.ticketId} bring={props.bringSideRooms} />,
+            label: say`Side rooms`,
+            content: <SideRoomsDesk {...{ scene, room, seat }} me={props.ticketId} bring={props.bringSideRooms} />,
           },
-          { id: "switches", label: "Switches", content: <SwitchesSheet scene={scene} keep={props.keepSwitches} /> },
+          { id: "switches", label: say`Switches`, content: <SwitchesSheet scene={scene} keep={props.keepSwitches} /> },
         ]}
       />
     </div>

@@ -1,6 +1,7 @@
+import type { Locale } from "@/contracts/messages";
 import type { Actor } from "@/core/people";
-import type { HandOutActs } from "@/features/shared/hand-outs/hand-outs";
 import type { BoardPlaces } from "./board-desk";
+import type { DeskFileActs } from "./files-desk";
 import type { CrowdActs } from "./crowd";
 import type { SetDuties } from "./duties-menu";
 import type { LateActs } from "./late-people";
@@ -12,6 +13,9 @@ import type { KeepSwitches } from "./switches-sheet";
 /** What the desk is opened with: whose it is, and which acts of the planning they may do from it. */
 export interface DeskProps {
   readonly occurrenceId: string;
+  /** what this screen is read in, and how to choose another */
+  readonly language: Locale;
+  readonly chooseLanguage: (language: string) => Promise<void>;
   readonly ticketId: string;
   readonly actor: Actor;
   readonly frontUrl: string;
@@ -25,9 +29,11 @@ export interface DeskProps {
   /** null for whoever may not change the run sheet */
   readonly decks: DeckActs | null;
   /** files for the audience; null for whoever may not change the run sheet */
-  readonly handOuts: HandOutActs | null;
+  readonly handOuts: DeskFileActs | null;
   /** null for whoever may not have the date's files */
   readonly boards: BoardPlaces | null;
+  /** where it is read how it goes with other places that the programme is sent to */
+  readonly outletsUrl: string;
   /** side rooms from a file */
   readonly bringSideRooms: BringSideRooms;
   /** null for whoever may not bring people in */

@@ -1,4 +1,5 @@
 "use client";
+import { useSay } from "@/features/shared/say/say";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useMemo, useRef, useState } from "react";
 import { holdsWords } from "@/core/shared";
@@ -22,60 +23,68 @@ const rowsOf = (audience: DeskScene["view"]["audience"]): readonly Row[] =>
     .sort((a, b) => byName.compare(a.name, b.name));
 
 /** What is to be said of one: made for those in view alone. */
-function aboutWords({ view }: DeskScene, id: string): string {
+function aboutWords({ view, say }: DeskScene, id: string): string {
   const person = view.audience[id];
   const parts = [
-    person?.place === "foyer" ? "foyer" : "in the audience",
-    id in view.hands && "hand up",
-    id in view.floor && (view.floor[id]!.isOnStage ? "on stage" : "has the floor"),
-    person?.isTest && "test guest",
-    person && person.callerLevel !== null && "on the phone",
+    person?.place === "foyer" ? say`in the foyer` : say`in the audience`,
+    id in view.hands && say`hand up`,
+    id in view.floor && (view.floor[id]!.isOnStage ? say`on stage` : say`has the floor`),
+    person?.isTest && say`test guest`,
+    person && person.callerLevel !== null && say`on the phone`,
   ];
   return parts.filter(Boolean).join(" · ");
 }
 
 /** What can be done about the person who was chosen. */
 function Acts({ row, scene, onDone }: { row: Row; scene: DeskScene; onDone: () => void }) {
+  const say = useSay();
   const { send, may, view } = scene;
   const isOnFloor = row.id in view.floor;
   return (
-    <div className="border-t border-rule pt-2" aria-label={`Acts for ${row.name}`} role="group">
+    <div className="border-t border-rule pt-2" aria-label={say`Acts for ${row.name}`} role="group">
       <p className="font-medium" dir="auto">
         {row.name} <span className="text-label font-normal text-ink-2">{aboutWords(scene, row.id)}</span>
       </p>
       <div className="mt-1 flex flex-wrap gap-1">
         {may("floor.offer") && !isOnFloor && (
           <Button onClick={() => send({ type: "floor.offer", ticketId: row.id, parts: ["sound"] })}>
-            Give the floor
+            {say`Give the floor`}
+          </Button>
+        )}
+        {may("floor.offer") && !isOnFloor && (
+          <Button onClick={() => send({ type: "floor.offer", ticketId: row.id, parts: ["sound", "screen"] })}>
+            {say`With their screen`}
           </Button>
         )}
         {may("floor.bring-on-stage") && !view.floor[row.id]?.isOnStage && (
-          <Button onClick={() => send({ type: "floor.bring-on-stage", ticketId: row.id })}>Bring on stage</Button>
+          <Button
+            onClick={() => send({ type: "floor.bring-on-stage", ticketId: row.id })}
+          >{say`Bring on stage`}</Button>
         )}
         {may("floor.withdraw") && isOnFloor && (
           <Button onClick={() => send({ type: "floor.withdraw", ticketId: row.id })}>
-            {view.floor[row.id]?.isOnStage ? "Back to the audience" : "Take the floor back"}
+            {view.floor[row.id]?.isOnStage ? say`Back to the audience` : say`Take the floor back`}
           </Button>
         )}
         {may("floor.lower-for") && row.id in view.hands && (
-          <Button onClick={() => send({ type: "floor.lower-for", ticketId: row.id })}>Lower the hand</Button>
+          <Button onClick={() => send({ type: "floor.lower-for", ticketId: row.id })}>{say`Lower the hand`}</Button>
         )}
         {may("chat.hold-person") && (
           <Button onClick={() => send({ type: "chat.hold-person", ticketId: row.id, isHeld: true })}>
-            Look at their lines first
+            {say`Look at their lines first`}
           </Button>
         )}
         {may("hour.show-out") && (
           <Confirm
-            trigger={<Button weight="danger">Show out</Button>}
-            title={`Show ${row.name} out`}
-            act="Show them out"
+            trigger={<Button weight="danger">{say`Show out`}</Button>}
+            title={say`Show ${row.name} out`}
+            act={say`Show them out`}
             onConfirm={() => {
               void send({ type: "hour.show-out", ticketId: row.id });
               onDone();
             }}
           >
-            <p>Their screens close at once, on every device, and their link opens nothing until you let them back.</p>
+            <p>{say`Their screens close at once, on every device, and their link opens nothing until you let them back.`}</p>
           </Confirm>
         )}
       </div>
@@ -85,11 +94,12 @@ function Acts({ row, scene, onDone }: { row: Row; scene: DeskScene; onDone: () =
 
 /** Who was shown out, and the way back. */
 function ShownOut({ scene }: { scene: DeskScene }) {
+  const say = useSay();
   const barred = Object.entries(scene.view.barred);
   if (barred.length === 0) return null;
   return (
     <section className="border-t border-rule pt-2">
-      <h3 className="text-label font-medium text-ink-2">Shown out</h3>
+      <h3 className="text-label font-medium text-ink-2">{say`Shown out`}</h3>
       <ul>
         {barred.map(([id, { name }]) => (
           <li key={id} className="flex items-center gap-2 py-1">
@@ -98,10 +108,10 @@ function ShownOut({ scene }: { scene: DeskScene }) {
             </span>
             {scene.may("hour.let-back") && (
               <Button
-                aria-label={`Let back: ${name}`}
+                aria-label={say`Let back: ${name}`}
                 onClick={() => scene.send({ type: "hour.let-back", ticketId: id })}
               >
-                Let back
+                {say`Let back`}
               </Button>
             )}
           </li>
@@ -113,6 +123,7 @@ function ShownOut({ scene }: { scene: DeskScene }) {
 
 /** The deeper list of everyone: found by two letters, only what is in view is drawn. */
 export function Everyone({ scene, bringIn }: { scene: DeskScene; bringIn?: () => void }) {
+  const say = useSay();
   const [words, setWords] = useState("");
   const [chosenId, setChosenId] = useState<string | null>(null);
   const box = useRef<HTMLDivElement>(null);
@@ -135,26 +146,27 @@ export function Everyone({ scene, bringIn }: { scene: DeskScene; bringIn?: () =>
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-2 p-0.5">
       <Input
-        aria-label="Find somebody"
-        placeholder="Two letters of a name"
+        aria-label={say`Find somebody`}
+        placeholder={say`Two letters of a name`}
         value={words}
         onChange={(event) => setWords(event.target.value)}
       />
       {bringIn && (
         <Button size="small" weight="plain" className="self-start" onClick={bringIn}>
-          Somebody is late …
+          {say`Somebody is late …`}
         </Button>
       )}
       <p className="text-label text-ink-2" role="status">
-        <span className="mono">{rows.length}</span> {rows.length === 1 ? "person" : "people"}
-        {words.trim() !== "" && ` of ${all.length}`}
+        {words.trim() === "" ? say`People: ${rows.length}` : say`People: ${rows.length} of ${all.length}`}
       </p>
       {rows.length === 0 && (
         <p className="text-ink-2">
-          {all.length === 0 ? "Nobody is in the audience or the foyer yet." : "Nobody’s name holds these letters."}
+          {all.length === 0
+            ? say`Nobody is in the audience or the foyer yet.`
+            : say`Nobody’s name holds these letters.`}
         </p>
       )}
-      <div ref={box} className="min-h-40 flex-1 overflow-y-auto" tabIndex={0} role="list" aria-label="Everyone">
+      <div ref={box} className="min-h-40 flex-1 overflow-y-auto" tabIndex={0} role="list" aria-label={say`Everyone`}>
         <div className="relative" style={{ height: virtual.getTotalSize() }}>
           {virtual.getVirtualItems().map((item) => {
             const row = rows[item.index]!;

@@ -1,16 +1,24 @@
 "use client";
+import type { Say } from "@/contracts/say";
+import { useSay } from "@/features/shared/say/say";
 import type { HolderItem } from "@/core/room";
 import { Loudness } from "@/features/shared/loudness";
 import { Button, Confirm } from "@/ui";
 import type { DeskScene } from "./scene";
 
-const stateWords = ({ hasAccepted, isMicrophoneOpen, isOfEveryone, isOnStage }: HolderItem): string => {
-  if (!hasAccepted) return isOnStage ? "asked on stage, not yet there" : "offered, not yet accepted";
-  return `${isOnStage ? "on stage · " : ""}${isMicrophoneOpen ? "microphone open" : "microphone closed"}${isOfEveryone ? " · as everyone may" : ""}`;
+const stateWords = ({ hasAccepted, isMicrophoneOpen, isOfEveryone, isOnStage }: HolderItem, say: Say): string => {
+  if (!hasAccepted) return isOnStage ? say`asked on stage, not yet there` : say`offered, not yet accepted`;
+  const parts = [
+    isOnStage && say`on stage`,
+    isMicrophoneOpen ? say`microphone open` : say`microphone closed`,
+    isOfEveryone && say`as everyone may`,
+  ];
+  return parts.filter(Boolean).join(" · ");
 };
 
 /** Whether everyone may speak: asks first, with the number; taken back by one act. */
 function Everyone({ scene }: { scene: DeskScene }) {
+  const say = useSay();
   const { view, send, may } = scene;
   const count = view.figures["house"]?.count ?? 0;
   if (view.everyone["it"]?.isOn)
@@ -20,24 +28,23 @@ function Everyone({ scene }: { scene: DeskScene }) {
         disabled={!may("floor.end-everyone")}
         onClick={() => send({ type: "floor.end-everyone" })}
       >
-        End that everyone may speak
+        {say`End that everyone may speak`}
       </Button>
     );
   return (
     <Confirm
       trigger={
         <Button weight="plain" disabled={!may("floor.let-everyone-speak") || count === 0}>
-          Let everyone speak
+          {say`Let everyone speak`}
         </Button>
       }
-      title="Let everyone speak"
-      act={`Let ${count} speak`}
+      title={say`Let everyone speak`}
+      act={say`Let ${count} speak`}
       weight="act"
       onConfirm={() => send({ type: "floor.let-everyone-speak" })}
     >
       <p>
-        Each of {count} in the audience may open their own microphone. None opens by itself, and one act takes it all
-        back.
+        {say`Each of ${count} in the audience may open their own microphone. None opens by itself, and one act takes it all back.`}
       </p>
     </Confirm>
   );
@@ -45,20 +52,21 @@ function Everyone({ scene }: { scene: DeskScene }) {
 
 /** Who of the audience has the floor, or was offered it. */
 export function FloorShelf({ scene }: { scene: DeskScene }) {
+  const say = useSay();
   const { view, send, may, levels } = scene;
   const holders = Object.entries(view.floor);
   return (
     <div className="grid grid-cols-[5.5rem_1fr] border-t border-rule pt-2">
-      <h2 className="text-label font-medium text-ink-2">The floor</h2>
+      <h2 className="text-label font-medium text-ink-2">{say`The floor`}</h2>
       <div className="flex flex-wrap items-center gap-2">
-        {holders.length === 0 && <p className="text-ink-2">Nobody of the audience has it.</p>}
+        {holders.length === 0 && <p className="text-ink-2">{say`Nobody of the audience has it.`}</p>}
         <ul className="contents">
           {holders.map(([id, holder]) => (
-            <li key={id} className="min-w-52 border-l-2 border-attention bg-sheet px-2.5 py-1.5">
+            <li key={id} className="min-w-52 border-s-2 border-attention bg-sheet px-2.5 py-1.5">
               <p className="font-medium" dir="auto">
                 {holder.name}
               </p>
-              <p className="text-label text-ink-2">{stateWords(holder)}</p>
+              <p className="text-label text-ink-2">{stateWords(holder, say)}</p>
               {holder.isMicrophoneOpen && (
                 <Loudness
                   level={view.audience[id]?.callerLevel ?? levels.get(id) ?? 0}
@@ -70,33 +78,37 @@ export function FloorShelf({ scene }: { scene: DeskScene }) {
                 <div className="mt-1 flex gap-1">
                   {holder.isOfEveryone && may("floor.offer") && (
                     <Button
-                      aria-label={`Give the floor: ${holder.name}`}
+                      aria-label={say`Give the floor: ${holder.name}`}
                       onClick={() => send({ type: "floor.offer", ticketId: id, parts: ["sound"] })}
                     >
-                      Give the floor
+                      {say`Give the floor`}
                     </Button>
                   )}
                   {!holder.isOnStage && may("floor.bring-on-stage") && (
                     <Button
-                      aria-label={`Bring on stage: ${holder.name}`}
+                      aria-label={say`Bring on stage: ${holder.name}`}
                       onClick={() => send({ type: "floor.bring-on-stage", ticketId: id })}
                     >
-                      On stage
+                      {say`On stage`}
                     </Button>
                   )}
                   {holder.isMicrophoneOpen && (
                     <Button
-                      aria-label={`Close the microphone: ${holder.name}`}
+                      aria-label={say`Close the microphone: ${holder.name}`}
                       onClick={() => send({ type: "floor.close-microphone", ticketId: id })}
                     >
-                      Close microphone
+                      {say`Close microphone`}
                     </Button>
                   )}
                   <Button
-                    aria-label={`${holder.isOnStage ? "Back to the audience" : "Take the floor back"}: ${holder.name}`}
+                    aria-label={
+                      holder.isOnStage
+                        ? say`Back to the audience: ${holder.name}`
+                        : say`Take the floor back: ${holder.name}`
+                    }
                     onClick={() => send({ type: "floor.withdraw", ticketId: id })}
                   >
-                    {holder.isOnStage ? "Back to the audience" : "Take back"}
+                    {holder.isOnStage ? say`Back to the audience` : say`Take back`}
                   </Button>
                 </div>
               )}

@@ -1,5 +1,7 @@
 "use client";
+import { useSay } from "@/features/shared/say/say";
 import type { ReactNode } from "react";
+import { useTranslations } from "use-intl";
 import type { TrayItem } from "@/core/room";
 import { spanText } from "@/features/shared/times";
 import { Button } from "@/ui";
@@ -16,28 +18,27 @@ const Who = ({ name, children }: { name: string; children: ReactNode }) => (
 
 /** A raised hand in the in-tray: for how long, and its one act. */
 export function HandItem(props: { item: Extract<TrayItem, { kind: "hand" }>; isFirst: boolean; scene: DeskScene }) {
+  const say = useSay();
   const { item, isFirst, scene } = props;
   const { send, may, now } = scene;
   return (
     <div className="flex items-center gap-2">
-      <Who name={item.name}>
-        hand up for <span className="mono">{spanText(Math.max(0, now - item.raisedAt))}</span>
-      </Who>
+      <Who name={item.name}>{say`hand up for ${spanText(Math.max(0, now - item.raisedAt))}`}</Who>
       {may("floor.offer") && (
         <>
           <Button
             weight={isFirst ? "act" : "quiet"}
-            aria-label={`Give the floor: ${item.name}`}
+            aria-label={say`Give the floor: ${item.name}`}
             onClick={() => send({ type: "floor.offer", ticketId: item.ticketId, parts: ["sound"] })}
           >
-            Give the floor
+            {say`Give the floor`}
           </Button>
           <Button
             weight="plain"
-            aria-label={`Lower the hand: ${item.name}`}
+            aria-label={say`Lower the hand: ${item.name}`}
             onClick={() => send({ type: "floor.lower-for", ticketId: item.ticketId })}
           >
-            Lower
+            {say`Lower`}
           </Button>
         </>
       )}
@@ -47,16 +48,38 @@ export function HandItem(props: { item: Extract<TrayItem, { kind: "hand" }>; isF
 
 /** Somebody at the door who is to be let in by hand. */
 export function DoorItem({ item, scene }: { item: Extract<TrayItem, { kind: "door" }>; scene: DeskScene }) {
+  const say = useSay();
   return (
     <div className="flex items-center gap-2">
-      <Who name={item.name}>at the door</Who>
+      <Who name={item.name}>{say`at the door`}</Who>
       {scene.may("hour.let-in") && (
         <Button
           weight="act"
-          aria-label={`Let in: ${item.name}`}
+          aria-label={say`Let in: ${item.name}`}
           onClick={() => scene.send({ type: "hour.let-in", ticketIds: [item.ticketId] })}
         >
-          Let in
+          {say`Let in`}
+        </Button>
+      )}
+    </div>
+  );
+}
+
+/** Somebody who would show what they see: taking it opens their screen in words. */
+export function SightItem({ item, scene }: { item: Extract<TrayItem, { kind: "sight" }>; scene: DeskScene }) {
+  const t = useTranslations("help");
+  return (
+    <div className="flex items-center gap-2">
+      <Who name={item.name}>
+        {t("asksSince")} <span className="mono">{spanText(Math.max(0, scene.now - item.at))}</span>
+      </Who>
+      {scene.may("help.take") && (
+        <Button
+          weight="act"
+          aria-label={t("takeWho", { name: item.name })}
+          onClick={() => scene.send({ type: "help.take", ticketId: item.ticketId })}
+        >
+          {t("take")}
         </Button>
       )}
     </div>
@@ -65,20 +88,20 @@ export function DoorItem({ item, scene }: { item: Extract<TrayItem, { kind: "doo
 
 /** A side room that asks for help: looking in is the answer. */
 export function HelpItem({ item, scene }: { item: Extract<TrayItem, { kind: "help" }>; scene: DeskScene }) {
+  const say = useSay();
   const { send, may, now } = scene;
   return (
     <div className="flex items-center gap-2">
       <Who name={item.name}>
-        asks for help in side room <bdi>{item.roomName}</bdi> for{" "}
-        <span className="mono">{spanText(Math.max(0, now - item.at))}</span>
+        {say`asks for help in side room ${item.roomName} for ${spanText(Math.max(0, now - item.at))}`}
       </Who>
       {may("sideRooms.visit") && (
         <Button
           weight="act"
-          aria-label={`Look in: ${item.roomName}`}
+          aria-label={say`Look in: ${item.roomName}`}
           onClick={() => send({ type: "sideRooms.visit", room: item.room })}
         >
-          Look in
+          {say`Look in`}
         </Button>
       )}
     </div>

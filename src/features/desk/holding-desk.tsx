@@ -1,13 +1,19 @@
 "use client";
+import { phrase } from "@/contracts/say";
+import { useSay } from "@/features/shared/say/say";
 import { useState } from "react";
 import { holdingSounds, type HoldingSound } from "@/core/room";
 import { Button, Checkbox, ChoiceBar, Dialog, Field, Input } from "@/ui";
 import type { DeskScene } from "./scene";
 
-const soundWords: Readonly<Record<HoldingSound, string>> = { silence: "silence", surf: "a quiet shore" };
+const soundWords: Readonly<Record<HoldingSound, string>> = {
+  silence: phrase("silence"),
+  surf: phrase("a quiet shore"),
+};
 
 /** What the holding picture says and sounds like: kept as one act. */
 export function HoldingDesk({ scene }: { scene: DeskScene }) {
+  const say = useSay();
   const holding = scene.view.holding["it"]!;
   const [isOpen, setOpen] = useState(false);
   const [message, setMessage] = useState(holding.message);
@@ -28,13 +34,13 @@ export function HoldingDesk({ scene }: { scene: DeskScene }) {
   };
   return (
     <Dialog
-      title="Holding picture"
-      description="What the audience sees while the curtain is down, or when you choose it."
+      title={say`Holding picture`}
+      description={say`What the audience sees while the curtain is down, or when you choose it.`}
       isOpen={isOpen}
       onOpenChange={open}
       trigger={
         <Button size="small" weight="plain">
-          Holding picture …
+          {say`Holding picture …`}
         </Button>
       }
     >
@@ -45,30 +51,33 @@ export function HoldingDesk({ scene }: { scene: DeskScene }) {
           void keep();
         }}
       >
-        <Field label="Message" hint="Empty: the room says by itself that it begins shortly, or goes on in a moment.">
+        <Field
+          label={say`Message`}
+          hint={say`Empty: the room says by itself that it begins shortly, or goes on in a moment.`}
+        >
           {(ids) => (
             <Input {...ids} maxLength={200} value={message} onChange={(event) => setMessage(event.target.value)} />
           )}
         </Field>
         <label className="flex items-center gap-2">
           <Checkbox checked={countsDown} onChange={(event) => setCountsDown(event.target.checked)} />
-          Count down to the start
+          {say`Count down to the start`}
         </label>
         <label className="flex items-center gap-2">
           <Checkbox checked={showsPicture} onChange={(event) => setShowsPicture(event.target.checked)} />
-          The event’s picture behind it
+          {say`The event’s picture behind it`}
         </label>
         <div className="flex flex-col gap-1">
-          <span>Sound</span>
+          <span>{say`Sound`}</span>
           <ChoiceBar
-            label="Sound"
+            label={say`Sound`}
             value={sound}
             onChange={setSound}
-            choices={holdingSounds.map((value) => ({ value, label: soundWords[value] }))}
+            choices={holdingSounds.map((value) => ({ value, label: say.of(soundWords[value]) }))}
           />
         </div>
         <Button type="submit" weight="act" className="self-start">
-          Keep it
+          {say`Keep it`}
         </Button>
       </form>
     </Dialog>

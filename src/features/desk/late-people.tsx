@@ -1,4 +1,5 @@
 "use client";
+import { useSay } from "@/features/shared/say/say";
 import { useEffect, useState } from "react";
 import type { LatePerson, LetIn } from "@/contracts";
 import { roleWords } from "@/features/shared/role-words";
@@ -34,11 +35,13 @@ function useFound(acts: LateActs, words: string): readonly LatePerson[] {
 }
 
 function Sent({ sent }: { sent: LetIn }) {
+  const say = useSay();
   return (
     <Note tone="plain">
       <p>
-        {sent.isNew ? "A ticket is on its way to" : "Their link is on its way again to"}{" "}
-        <span dir="auto">{sent.name || sent.email}</span>, {sent.email}.
+        {sent.isNew
+          ? say`A ticket is on its way to ${sent.name || sent.email}, ${sent.email}.`
+          : say`Their link is on its way again to ${sent.name || sent.email}, ${sent.email}.`}
       </p>
       {sent.details && (
         <>
@@ -46,12 +49,12 @@ function Sent({ sent }: { sent: LetIn }) {
           <Button
             onClick={() =>
               void navigator.clipboard.writeText(sent.details!).then(
-                () => toast("The join details are copied."),
-                () => toast("This browser does not let them be copied: mark them above."),
+                () => toast(say`The join details are copied.`),
+                () => toast(say`This browser does not let them be copied: mark them above.`),
               )
             }
           >
-            Copy the join details
+            {say`Copy the join details`}
           </Button>
         </>
       )}
@@ -61,6 +64,7 @@ function Sent({ sent }: { sent: LetIn }) {
 
 /** Somebody is late: found by letters or given by address, and their link leaves at once. */
 export function LatePeople(props: { acts: LateActs; isOpen: boolean; onOpenChange: (isOpen: boolean) => void }) {
+  const say = useSay();
   const { acts } = props;
   const [words, setWords] = useState("");
   const [name, setName] = useState("");
@@ -78,13 +82,13 @@ export function LatePeople(props: { acts: LateActs; isOpen: boolean; onOpenChang
   const isNewAddress = isAddress(words) && !found.some((one) => one.email === words.trim().toLowerCase());
   return (
     <Drawer
-      title="Somebody is late"
-      description="Their link goes out at once. Whoever has no ticket gets one."
+      title={say`Somebody is late`}
+      description={say`Their link goes out at once. Whoever has no ticket gets one.`}
       isOpen={props.isOpen}
       onOpenChange={props.onOpenChange}
     >
       <div className="flex flex-col gap-3">
-        <Field label="Name or address">
+        <Field label={say`Name or address`}>
           {(ids) => <Input {...ids} autoFocus value={words} onChange={(e) => setWords(e.target.value)} />}
         </Field>
         <ul>
@@ -95,18 +99,18 @@ export function LatePeople(props: { acts: LateActs; isOpen: boolean; onOpenChang
                   {one.name || one.email}
                 </span>
                 <span className="block truncate text-label text-ink-2">
-                  {one.role ? roleWords[one.role] : "contact, no ticket"} · {one.email}
+                  {one.role ? say.of(roleWords[one.role]) : say`contact, no ticket`} · {one.email}
                 </span>
               </span>
               <Button
-                aria-label={`${one.ticketId ? "Send the link again" : "Send a ticket"}: ${one.name || one.email}`}
+                aria-label={`${one.ticketId ? say`Send the link again` : say`Send a ticket`}: ${one.name || one.email}`}
                 onClick={() =>
                   void bring(
                     one.ticketId ? { ticketId: one.ticketId } : { name: one.name || one.email, email: one.email },
                   )
                 }
               >
-                {one.ticketId ? "Send the link again" : "Send a ticket"}
+                {one.ticketId ? say`Send the link again` : say`Send a ticket`}
               </Button>
             </li>
           ))}
@@ -119,11 +123,11 @@ export function LatePeople(props: { acts: LateActs; isOpen: boolean; onOpenChang
               void bring({ name: name.trim() || words.trim(), email: words.trim() });
             }}
           >
-            <Field label={`Name of ${words.trim()}`}>
+            <Field label={say`Name of ${words.trim()}`}>
               {(ids) => <Input {...ids} value={name} onChange={(e) => setName(e.target.value)} />}
             </Field>
             <Button type="submit" weight="act" className="self-start">
-              Send a ticket
+              {say`Send a ticket`}
             </Button>
           </form>
         )}

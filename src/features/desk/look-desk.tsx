@@ -1,4 +1,6 @@
 "use client";
+import { phrase } from "@/contracts/say";
+import { useSay } from "@/features/shared/say/say";
 import { useState } from "react";
 import { paper, readableLook } from "@/core/front-door";
 import { lookStyle } from "@/features/shared/look";
@@ -7,28 +9,29 @@ import type { DeskScene } from "./scene";
 
 /** A few that suit a shore, by name; any other is picked beside them. */
 const offered = [
-  { colour: "#0E5A5A", words: "Marsh green" },
-  { colour: "#24507A", words: "Deep water" },
-  { colour: "#7A3B1E", words: "Rust" },
-  { colour: "#5B3A6B", words: "Heather" },
-  { colour: "#3F5B1D", words: "Samphire" },
+  { colour: "#0E5A5A", words: phrase("Marsh green") },
+  { colour: "#24507A", words: phrase("Deep water") },
+  { colour: "#7A3B1E", words: phrase("Rust") },
+  { colour: "#5B3A6B", words: phrase("Heather") },
+  { colour: "#3F5B1D", words: phrase("Samphire") },
 ] as const;
 
 /** How a screen of the audience looks with it, before anybody sees it. */
 function Sample({ colour, isTinted }: { colour: string; isTinted: boolean }) {
+  const say = useSay();
   return (
     <div
       data-theme="paper"
       className="rounded-sheet border border-rule p-3"
       style={{ background: paper, ...lookStyle(colour, isTinted) }}
     >
-      <p className="text-lead font-semibold text-[#1B1F23]">Tides and the saltmarsh</p>
-      <p style={{ color: "var(--action)" }}>Words that lead somewhere</p>
+      <p className="text-lead font-semibold text-[#1B1F23]">{say`Tides and the saltmarsh`}</p>
+      <p style={{ color: "var(--action)" }}>{say`Words that lead somewhere`}</p>
       <span
         className="mt-2 inline-block rounded-control px-3 py-1"
         style={{ background: "var(--event-ground)", color: "var(--event-on-ground)" }}
       >
-        An act
+        {say`An act`}
       </span>
     </div>
   );
@@ -36,6 +39,7 @@ function Sample({ colour, isTinted }: { colour: string; isTinted: boolean }) {
 
 /** The room's colours, changed for everybody at once and taken back. */
 export function LookDesk({ scene }: { scene: DeskScene }) {
+  const say = useSay();
   const { view, send } = scene;
   const worn = view.look["it"]!;
   const kept = view.lookChanges["it"]!;
@@ -58,13 +62,13 @@ export function LookDesk({ scene }: { scene: DeskScene }) {
   };
   return (
     <Dialog
-      title="Colours of the room"
-      description="Foyer and room have them at once, for everybody."
+      title={say`Colours of the room`}
+      description={say`Foyer and room have them at once, for everybody.`}
       isOpen={isOpen}
       onOpenChange={open}
       trigger={
         <Button size="small" weight="plain">
-          Colours …
+          {say`Colours …`}
         </Button>
       }
     >
@@ -75,7 +79,7 @@ export function LookDesk({ scene }: { scene: DeskScene }) {
           if (isColour) void wear();
         }}
       >
-        <div className="flex flex-wrap gap-2" role="group" aria-label="Colours that suit">
+        <div className="flex flex-wrap gap-2" role="group" aria-label={say`Colours that suit`}>
           {offered.map((one) => (
             <Button
               key={one.colour}
@@ -88,16 +92,16 @@ export function LookDesk({ scene }: { scene: DeskScene }) {
                 className="me-1 inline-block size-3 rounded-control"
                 style={{ background: one.colour }}
               />
-              {one.words}
+              {say.of(one.words)}
             </Button>
           ))}
         </div>
         <Field
-          label="Another colour"
-          error={isColour ? undefined : "Six digits after a #, as #24507A."}
+          label={say`Another colour`}
+          error={isColour ? undefined : say`Six digits after a #, as #24507A.`}
           hint={
             isColour && readableLook(colour).wasDarkened
-              ? "Words in it are darkened until they can be read."
+              ? say`Words in it are darkened until they can be read.`
               : undefined
           }
         >
@@ -106,21 +110,21 @@ export function LookDesk({ scene }: { scene: DeskScene }) {
           )}
         </Field>
         <label className="flex items-center gap-2">
-          <Checkbox checked={isTinted} onChange={({ target }) => setTinted(target.checked)} />A breath of it behind
-          everything
+          <Checkbox checked={isTinted} onChange={({ target }) => setTinted(target.checked)} />
+          {say`A breath of it behind everything`}
         </label>
         <label className="flex items-center gap-2">
           <Checkbox checked={showsPicture} onChange={({ target }) => setShowsPicture(target.checked)} />
-          The event’s picture on top
+          {say`The event’s picture on top`}
         </label>
         {isColour && <Sample colour={colour} isTinted={isTinted} />}
         <div className="flex flex-wrap gap-2">
           <Button type="submit" weight="act">
-            Use it
+            {say`Use it`}
           </Button>
           {kept.mayUndo && (
             <Button onClick={() => void send({ type: "look.undo", seen: kept.changes })}>
-              Take the last change back
+              {say`Take the last change back`}
             </Button>
           )}
         </div>

@@ -1,7 +1,9 @@
 import { describe, expect, it } from "vitest";
+import { sayEnglish as say } from "@/contracts/say";
 import { plainPoll } from "@/core/polls";
 import type { DeskView, PollItem } from "@/core/room";
 import { deviceOffers } from "./device-offers";
+import { bestOf } from "./offer";
 import { pollOffers } from "./poll-offers";
 import { pollsAtHand } from "./polls/open-poll";
 import { questionOffers } from "./questions/question-offers";
@@ -38,6 +40,22 @@ const view = (part: Partial<DeskView>) =>
   ({ polls: {}, questions: {}, votes: {}, cue: { it: { currentSegmentId: null, cuedAt: null } }, ...part }) as DeskView;
 const may = () => true;
 
+describe("the command line", () => {
+  it("finds by letters anywhere, what begins with them first, and of several letters all", () => {
+    const found = (text: string) =>
+      bestOf(
+        ["Drop the curtain", "Cue: Ringing", "Ines Marl: standby", "Ines Marl: to the stage"].map((words) => ({
+          words,
+          command: { type: "hour.drop-curtain" } as const,
+        })),
+        text,
+      ).map(({ words }) => words);
+    expect(found("in")).toEqual(["Ines Marl: standby", "Ines Marl: to the stage", "Drop the curtain", "Cue: Ringing"]);
+    expect(found("ine STAGE")).toEqual(["Ines Marl: to the stage"]);
+    expect(found("xy")).toEqual([]);
+  });
+});
+
 describe("the command line's acts", () => {
   it("name each poll by its number and question, with what can be done in its state", () => {
     const polls = {
@@ -45,7 +63,7 @@ describe("the command line's acts", () => {
       b: poll("Wind?", { state: "open", openedAt: 1 }),
       c: poll("Rain?", { state: "closed", openedAt: 1, isRevealed: true, isOnPicture: true }),
     };
-    expect(pollOffers({ view: view({ polls }), may }).map(({ words }) => words)).toEqual([
+    expect(pollOffers({ view: view({ polls }), may, say }).map(({ words }) => words)).toEqual([
       "Poll 1: open (Tide?)",
       "Poll 2: close (Wind?)",
       "Poll 2: show the results (Wind?)",
@@ -54,7 +72,7 @@ describe("the command line's acts", () => {
       "Poll 3: hide the results (Rain?)",
       "Poll 3: take it off the picture (Rain?)",
     ]);
-    expect(pollOffers({ view: view({ polls }), may: () => false })).toEqual([]);
+    expect(pollOffers({ view: view({ polls }), may: () => false, say })).toEqual([]);
   });
 
   it("name each open question, the one on stage first, those taken as one once", () => {
@@ -64,7 +82,7 @@ describe("the command line's acts", () => {
       c: question("Who counts?", { state: "on-stage" }),
       d: question("And then?", { state: "done" }),
     };
-    expect(questionOffers({ view: view({ questions }), may }).map(({ words }) => words)).toEqual([
+    expect(questionOffers({ view: view({ questions }), may, say }).map(({ words }) => words)).toEqual([
       "Question: answered aloud (Who counts?)",
       "Question: show now (How high?)",
       "Question: line up (How high?)",
@@ -115,12 +133,12 @@ describe("microphones and cameras by the command line", () => {
     c: { ...person("Cai", true), place: "backstage" as const },
   };
   it("are closed and asked for, by person and for all but the leader; nobody behind the stage is in the list", () => {
-    const offers = deviceOffers({ view: { stage }, leaderId: "a", may });
+    const offers = deviceOffers({ view: { stage }, leaderId: "a", may, say });
     const of = (name: string) => offers.filter((one) => one.words.startsWith(name)).map((one) => one.command.type);
     expect(of("Amina")).toEqual(["stage.close-microphone", "stage.close-camera"]);
     expect(of("Bjarte")).toEqual(["stage.ask-to-open", "stage.ask-for-camera"]);
     expect(of("Cai")).toEqual([]);
     expect(offers.map((one) => one.command)).toContainEqual({ type: "stage.close-cameras", exceptId: "a" });
-    expect(deviceOffers({ view: { stage }, leaderId: null, may: () => false })).toEqual([]);
+    expect(deviceOffers({ view: { stage }, leaderId: null, may: () => false, say })).toEqual([]);
   });
 });

@@ -1,4 +1,5 @@
 "use client";
+import { useSay } from "@/features/shared/say/say";
 import { caughtUp } from "@/core/run-sheet";
 import { minuteMs } from "@/core/time";
 import { Button, Menu, toast, type MenuItem } from "@/ui";
@@ -11,7 +12,7 @@ const extensions = [5, 10, 15, 30] as const;
 
 /** What can be done about an hour that runs over: shorten what is to come, leave something out, end later. */
 function catchingUp({ scene, extend }: { scene: DeskScene; extend: Extend }): readonly MenuItem[] {
-  const { view, segments, currentIndex, clock, send, may } = scene;
+  const { say, view, segments, currentIndex, clock, send, may } = scene;
   const over = Math.round(clock?.overMinutes ?? 0);
   const rest = segments.slice(currentIndex + 1);
   const items: MenuItem[] = [];
@@ -26,27 +27,29 @@ function catchingUp({ scene, extend }: { scene: DeskScene; extend: Extend }): re
       });
     if (saved > 0)
       items.push({
-        label: `Shorten the rest by ${saved} min`,
+        label: say`Shorten the rest by ${saved} min`,
         onSelect: () =>
           void set(shorter).then((receipt) => {
             if (receipt.ok)
-              toast(`The rest is ${saved} min shorter.`, { action: { label: "Undo", onClick: () => void set(rest) } });
+              toast(say`The rest is ${saved} min shorter.`, {
+                action: { label: say`Undo`, onClick: () => void set(rest) },
+              });
           }),
       });
   }
   if (may("cues.skip"))
     for (const { id, title, lengthMinutes } of rest)
       items.push({
-        label: `Skip “${title}” (${lengthMinutes} min)`,
+        label: say`Skip “${title}” (${lengthMinutes} min)`,
         onSelect: () => void send({ type: "cues.skip", segmentId: id, isSkipped: true }),
       });
   if (may("hour.end") && view.event["it"]?.hasPlannedEnd)
     for (const minutes of extensions)
       items.push({
-        label: `End ${minutes} min later`,
+        label: say`End ${minutes} min later`,
         onSelect: () =>
           void extend(minutes, view.event["it"]!.endAt).then((done) =>
-            toast(done.ok ? `The end is ${minutes} min later; the licence is free for it.` : done.words),
+            toast(done.ok ? say`The end is ${minutes} min later; the licence is free for it.` : done.words),
           ),
       });
   return items;
@@ -54,6 +57,7 @@ function catchingUp({ scene, extend }: { scene: DeskScene; extend: Extend }): re
 
 /** The way out of running over, and what was left out with its way back. */
 export function OverTime({ scene, extend }: { scene: DeskScene; extend: Extend }) {
+  const say = useSay();
   const { view, send, may } = scene;
   const items = catchingUp({ scene, extend });
   const skipped = Object.entries(view.segments).filter(([, segment]) => segment.isSkipped);
@@ -62,23 +66,25 @@ export function OverTime({ scene, extend }: { scene: DeskScene; extend: Extend }
     <div className="flex flex-col gap-1">
       {items.length > 0 && scene.clock && (
         <Menu
-          trigger={<Button weight={isOver ? "quiet" : "plain"}>{isOver ? "Catch up …" : "Change the rest …"}</Button>}
+          trigger={
+            <Button weight={isOver ? "quiet" : "plain"}>{isOver ? say`Catch up …` : say`Change the rest …`}</Button>
+          }
           items={items}
         />
       )}
       {skipped.map(([id, { title }]) => (
         <p key={id} className="flex items-center gap-2 text-label text-ink-2">
           <span className="min-w-0 flex-1 truncate">
-            Skipped: <span className="line-through">{title}</span>
+            {say`Skipped:`} <span className="line-through">{title}</span>
           </span>
           {may("cues.skip") && (
             <Button
               size="small"
               weight="plain"
-              aria-label={`Take it in again: ${title}`}
+              aria-label={say`Take it in again: ${title}`}
               onClick={() => send({ type: "cues.skip", segmentId: id, isSkipped: false })}
             >
-              Take in again
+              {say`Take in again`}
             </Button>
           )}
         </p>

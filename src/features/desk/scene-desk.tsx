@@ -1,7 +1,9 @@
 "use client";
+import { useSay } from "@/features/shared/say/say";
 import { useState } from "react";
 import {
   boardSurface,
+  firstShares,
   leastShare,
   mostShare,
   pageKey,
@@ -12,22 +14,26 @@ import {
   type SharedKind,
 } from "@/core/room";
 import { InkSight, type InkSeat } from "@/features/shared/board/ink-pad";
-import { HoldingPicture } from "@/features/shared/picture/holding-picture";
+import type { Links } from "@/features/shared/links/use-mesh";
+import { LivePicture } from "@/features/shared/links/live-picture";
 import { PersonTile } from "@/features/shared/picture/person-tile";
 import { PictureView, shownPicture } from "@/features/shared/picture/picture-view";
 import { SceneDrawing } from "@/features/shared/picture/scene-drawing";
 import { PagePicture } from "@/features/shared/slides/page-picture";
 import { Button, classes, Press, Select } from "@/ui";
+import { DeskHolding } from "./desk-holding";
 import { HoldingDesk } from "./holding-desk";
 import { LookDesk } from "./look-desk";
 import { castOf, onPicture } from "./on-picture";
 import type { DeskScene } from "./scene";
+import { SharedNow } from "./shared-now";
 import { sceneWords } from "@/features/shared/scene-words";
 
-const isShared = (kind: SceneKind): kind is SharedKind => kind === "two" || kind === "document-one";
+const isShared = (kind: SceneKind): kind is SharedKind => kind in firstShares;
 
 /** The seam between two parts: dragged, or moved by arrow keys. */
 function Seam({ scene, kind, boxes }: { scene: DeskScene; kind: SharedKind; boxes: readonly Box[] }) {
+  const say = useSay();
   const share = scene.view.scene["it"]!.shares[kind];
   const [own, setOwn] = useState<number | null>(null);
   const set = (to: number) => {
@@ -40,7 +46,7 @@ function Seam({ scene, kind, boxes }: { scene: DeskScene; kind: SharedKind; boxe
     <div
       role="separator"
       aria-orientation="vertical"
-      aria-label="Size of the first part of the picture"
+      aria-label={say`Size of the first part of the picture`}
       aria-valuenow={now}
       aria-valuemin={leastShare}
       aria-valuemax={mostShare}
@@ -65,12 +71,16 @@ function Seam({ scene, kind, boxes }: { scene: DeskScene; kind: SharedKind; boxe
   );
 }
 
+type Coming = Pick<Links, "streams" | "screens">;
+
 /** The picture as the house gets it, small. */
-function Preview({ scene, seat, picture }: { scene: DeskScene; seat: InkSeat; picture: Picture }) {
+function Preview(props: { scene: DeskScene; seat: InkSeat; picture: Picture; links: Coming }) {
+  const { scene, seat, picture, links } = props;
+  const { streams, screens } = links;
+  const say = useSay();
   const { view, now } = scene;
   const shown = view.shown["it"];
   const deck = shown && view.decks[shown.deckId];
-  const event = view.event["it"]!;
   const people = castOf(view);
   return (
     <PictureView
@@ -79,9 +89,16 @@ function Preview({ scene, seat, picture }: { scene: DeskScene; seat: InkSeat; pi
       shares={view.scene["it"]!.shares}
       gap={4}
       parts={{
-        person: (id, box) => <PersonTile person={people[id]!} size={box} mutedWords="muted:" />,
+        person: (id, box) => (
+          <PersonTile
+            person={people[id]!}
+            size={box}
+            mutedWords={say`muted:`}
+            live={streams.has(id) && view.stage[id]?.isCameraOpen && <LivePicture stream={streams.get(id)!} />}
+          />
+        ),
         document: () => (
-          <div className="relative size-full">
+          <div className="relative size-full" data-programme-ink>
             {shown && deck && (
               <>
                 <PagePicture
@@ -95,7 +112,7 @@ function Preview({ scene, seat, picture }: { scene: DeskScene; seat: InkSeat; pi
                   <InkSight
                     seat={seat}
                     surface={{ id: shown.deckId, page: shown.page }}
-                    label="What is drawn on the page"
+                    label={say`What is drawn on the page`}
                   />
                 )}
               </>
@@ -103,20 +120,17 @@ function Preview({ scene, seat, picture }: { scene: DeskScene; seat: InkSeat; pi
           </div>
         ),
         board: () => (
-          <div className="relative size-full bg-white">
-            <InkSight seat={seat} surface={boardSurface(view.board["it"]!.openId!)} label="The board" />
+          <div className="relative size-full bg-white" data-programme-ink>
+            <InkSight seat={seat} surface={boardSurface(view.board["it"]!.openId!)} label={say`The board`} />
           </div>
         ),
-        holding: () => (
-          <HoldingPicture
-            holding={view.holding["it"]!}
-            title={event.title}
-            words="Holding picture"
-            startAt={event.startAt}
-            now={now}
-            isHeard={false}
-          />
-        ),
+        screen: (id) =>
+          screens.has(id) ? (
+            <LivePicture stream={screens.get(id)!} label={say`Screen of ${view.screens[id]!.name}`} isWhole />
+          ) : (
+            <p className="m-auto text-label text-ink-2">{say`Screen of ${view.screens[id]!.name}`}</p>
+          ),
+        holding: () => <DeskHolding view={view} now={now} />,
       }}
       over={(boxes) =>
         isShared(picture.kind) && scene.may("scenes.resize") ? (
@@ -129,22 +143,23 @@ function Preview({ scene, seat, picture }: { scene: DeskScene; seat: InkSeat; pi
 
 /** Who stands in a scene of one or two: whoever speaks, or somebody chosen. */
 function WhoIsShown({ scene, kind }: { scene: DeskScene; kind: SceneKind }) {
+  const say = useSay();
   const { view, send } = scene;
-  const places = kind === "two" ? 2 : kind === "one" || kind === "document-one" ? 1 : 0;
+  const places = kind === "two" ? 2 : ["one", "document-one", "screen-one"].includes(kind) ? 1 : 0;
   const chosen = view.scene["it"]!.personIds;
   const people = castOf(view);
   return Array.from({ length: places }, (_, i) => (
     <Select
       key={i}
       className="w-auto! max-w-44 min-w-0"
-      aria-label={places === 1 ? "Who is on the picture" : `Who is on the picture, ${i + 1}`}
+      aria-label={places === 1 ? say`Who is on the picture` : say`Who is on the picture, ${i + 1}`}
       value={chosen[i] ?? ""}
       onChange={(event) => {
         const next = [...chosen.slice(0, i), event.target.value, ...chosen.slice(i + 1)].filter(Boolean);
         void send({ type: "scenes.set", kind, personIds: next, seen: view.sceneChanges["it"]!.count });
       }}
     >
-      <option value="">whoever speaks</option>
+      <option value="">{say`whoever speaks`}</option>
       {Object.entries(people).map(([id, one]) => (
         <option key={id} value={id}>
           {one.name}
@@ -154,24 +169,25 @@ function WhoIsShown({ scene, kind }: { scene: DeskScene; kind: SceneKind }) {
   ));
 }
 
-/** The programme as the house gets it, and the scenes to choose from: small drawings on keys 1–7. */
-export function SceneDesk({ scene, seat }: { scene: DeskScene; seat: InkSeat }) {
+/** The programme as the house gets it, and the scenes to choose from: small drawings on keys 1–9. */
+export function SceneDesk({ scene, seat, links }: { scene: DeskScene; seat: InkSeat; links: Coming }) {
+  const say = useSay();
   const { view, send, may } = scene;
   const { count, past } = view.sceneChanges["it"]!;
   const now = view.scene["it"]!;
   const picture = shownPicture(now, onPicture(view), null);
   const mayChange = may("scenes.set");
   return (
-    <section aria-label="Picture" className="grid grid-cols-[minmax(0,15rem)_1fr] gap-3">
-      <Preview scene={scene} seat={seat} picture={picture} />
+    <section aria-label={say`Picture`} className="grid grid-cols-[minmax(0,15rem)_1fr] gap-3">
+      <Preview scene={scene} seat={seat} picture={picture} links={links} />
       <div className="flex min-w-0 flex-col gap-2">
-        <div role="group" aria-label="Scenes" className="flex flex-wrap gap-1.5">
+        <div role="group" aria-label={say`Scenes`} className="flex flex-wrap gap-1.5">
           {sceneKinds.map((kind, i) => (
             <Press
               key={kind}
               aria-pressed={now.kind === kind}
-              aria-label={`${sceneWords[kind]}, key ${i + 1}`}
-              title={sceneWords[kind]}
+              aria-label={say`${say.of(sceneWords[kind])}, key ${i + 1}`}
+              title={say.of(sceneWords[kind])}
               disabled={!mayChange}
               onClick={() => void send({ type: "scenes.set", kind, personIds: [], seen: count })}
               className={classes(
@@ -185,8 +201,8 @@ export function SceneDesk({ scene, seat }: { scene: DeskScene; seat: InkSeat }) 
           ))}
         </div>
         <p className="text-label text-ink-2" role="status">
-          {sceneWords[picture.kind]}
-          {now.kind === null && ", by itself"}
+          {say.of(sceneWords[picture.kind])}
+          {now.kind === null && say` · by itself`}
         </p>
         <div className="flex flex-wrap items-center gap-2">
           {mayChange && <WhoIsShown scene={scene} kind={picture.kind} />}
@@ -195,17 +211,18 @@ export function SceneDesk({ scene, seat }: { scene: DeskScene; seat: InkSeat }) 
               size="small"
               onClick={() => void send({ type: "scenes.set", kind: null, personIds: [], seen: count })}
             >
-              By itself
+              {say`By itself`}
             </Button>
           )}
           {mayChange && past > 0 && (
             <Button size="small" weight="plain" onClick={() => void send({ type: "scenes.undo", seen: count })}>
-              Back to the one before
+              {say`Back to the one before`}
             </Button>
           )}
           {mayChange && <HoldingDesk scene={scene} />}
           {scene.may("look.wear") && <LookDesk scene={scene} />}
         </div>
+        <SharedNow scene={scene} />
       </div>
     </section>
   );

@@ -1,3 +1,4 @@
+import type { Say } from "@/contracts/say";
 import type { Action } from "@/core/rights";
 import type { DeskView } from "@/core/room";
 import type { LiveClock } from "@/core/run-sheet";
@@ -5,6 +6,8 @@ import type { OrderedSegment } from "@/features/shared/segments";
 import type { RoomLink } from "@/features/shared/room-link/use-room";
 
 export interface DeskScene {
+  /** the words of this screen in its reader's language */
+  readonly say: Say;
   readonly view: DeskView;
   readonly send: RoomLink<DeskView>["send"];
   /** how loud people of the stage are, 0–100 */

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { sayEnglish as say } from "@/contracts/say";
 import { channelOffers, sideOffers } from "./side-offers";
 
 const sides = (opensAt: number | null, closesAt: number | null = null) => ({
@@ -10,7 +11,7 @@ const sideRooms = {
 };
 const may = () => true;
 const words = (given: ReturnType<typeof sides> | Record<string, never>, now: number) =>
-  sideOffers({ view: { sides: given, sideRooms }, may, now }).map((one) => one.words);
+  sideOffers({ view: { sides: given, sideRooms }, may, now, say }).map((one) => one.words);
 
 describe("side rooms by the command line", () => {
   it("are opened before, visited and called back while they are open, nothing in between", () => {
@@ -26,7 +27,7 @@ describe("side rooms by the command line", () => {
     expect(words(sides(10, 20), 20)).toEqual(["Open the side rooms in ten seconds"]);
   });
   it("whoever may not open them looks in on them all the same", () => {
-    const mine = sideOffers({ view: { sides: sides(10), sideRooms }, may: () => false, now: 10 });
+    const mine = sideOffers({ view: { sides: sides(10), sideRooms }, may: () => false, now: 10, say });
     expect(mine.map((one) => one.command.type)).toEqual(["sideRooms.visit", "sideRooms.visit"]);
   });
 });
@@ -37,9 +38,9 @@ describe("interpreters by the command line", () => {
     const view = {
       channels: { es: { ...channel, speaker: "Livia Aranda" }, fr: { ...channel, speaker: null } },
     };
-    expect(channelOffers({ view, may }).map((one) => one.words)).toEqual([
+    expect(channelOffers({ view, may, say }).map((one) => one.words)).toEqual([
       "Livia Aranda: close the interpreter’s microphone (Spanish)",
     ]);
-    expect(channelOffers({ view, may: () => false })).toEqual([]);
+    expect(channelOffers({ view, may: () => false, say })).toEqual([]);
   });
 });

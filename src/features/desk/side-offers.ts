@@ -1,3 +1,4 @@
+import type { Say } from "@/contracts/say";
 import { areSidesOpen, areSidesRunning, callBackSeconds, type DeskView } from "@/core/room";
 import { languageName } from "@/features/shared/languages";
 import type { Offer } from "./offer";
@@ -8,30 +9,32 @@ export function sideOffers({
   view,
   may,
   now,
+  say,
 }: {
   view: Pick<DeskView, "sides" | "sideRooms">;
   may: DeskScene["may"];
   now: number;
+  say: Say;
 }): readonly Offer[] {
   const side = view.sides["it"];
   if (!side) return [];
   const opened: Offer[] =
     may("sideRooms.open") && !areSidesRunning(side, now)
-      ? [{ words: "Open the side rooms in ten seconds", command: { type: "sideRooms.open", inSeconds: 10 } }]
+      ? [{ words: say`Open the side rooms in ten seconds`, command: { type: "sideRooms.open", inSeconds: 10 } }]
       : [];
   if (!areSidesOpen(side, now)) return opened;
   const visits = Object.entries(view.sideRooms).map(([room, { name, help }]): Offer => ({
-    words: `Side room ${name}: look in${help ? " (asks for help)" : ""}`,
+    words: help ? say`Side room ${name}: look in (asks for help)` : say`Side room ${name}: look in`,
     command: { type: "sideRooms.visit", room: Number(room) },
   }));
   const back: Offer[] = may("sideRooms.call-back")
     ? [
         {
-          words: "Call everybody back from the side rooms in a minute",
+          words: say`Call everybody back from the side rooms in a minute`,
           command: { type: "sideRooms.call-back", inSeconds: callBackSeconds },
         },
         {
-          words: "Bring everybody back from the side rooms at once",
+          words: say`Bring everybody back from the side rooms at once`,
           command: { type: "sideRooms.call-back", inSeconds: 0 },
         },
       ]
@@ -40,14 +43,22 @@ export function sideOffers({
 }
 
 /** Interpreters' microphones closed by the command line. */
-export function channelOffers({ view, may }: { view: Pick<DeskView, "channels">; may: DeskScene["may"] }) {
+export function channelOffers({
+  view,
+  may,
+  say,
+}: {
+  view: Pick<DeskView, "channels">;
+  may: DeskScene["may"];
+  say: Say;
+}) {
   if (!may("channels.close")) return [];
   return Object.entries(view.channels).flatMap(([language, { speaker }]): Offer[] =>
     speaker === null
       ? []
       : [
           {
-            words: `${speaker}: close the interpreter’s microphone (${languageName(language)})`,
+            words: say`${speaker}: close the interpreter’s microphone (${languageName(language, say.locale)})`,
             command: { type: "channels.close", language },
           },
         ],

@@ -1,4 +1,5 @@
 "use client";
+import { useSay } from "@/features/shared/say/say";
 import { useTranslations } from "use-intl";
 import type { Done } from "@/contracts";
 import { AddDeck } from "@/features/shared/slides/add-deck";
@@ -17,12 +18,13 @@ export interface DeckActs {
 
 /** Who turns: the leader of the segment, or somebody by name. */
 function WhoTurns({ scene }: { scene: DeskScene }) {
+  const say = useSay();
   const { view, send, may } = scene;
   const turners = view.turners["it"];
-  const nameOf = (id: string) => view.stage[id]?.name ?? "somebody";
+  const nameOf = (id: string) => view.stage[id]?.name ?? say`somebody`;
   const leaders = turners?.namedId === null ? turners.ids.map(nameOf).join(", ") : "";
   return (
-    <Field label="Who turns">
+    <Field label={say`Who turns`}>
       {(ids) => (
         <Select
           {...ids}
@@ -30,7 +32,10 @@ function WhoTurns({ scene }: { scene: DeskScene }) {
           value={turners?.namedId ?? ""}
           onChange={(event) => void send({ type: "slides.name-turner", turnerId: event.target.value || null })}
         >
-          <option value="">whoever leads the segment{leaders && ` (${leaders})`}</option>
+          <option value="">
+            {say`whoever leads the segment`}
+            {leaders && ` (${leaders})`}
+          </option>
           {Object.entries(view.stage).map(([id, person]) => (
             <option key={id} value={id}>
               {person.name}
@@ -56,6 +61,7 @@ export function SlidesDesk({
   seat: InkSeat;
   role: Role;
 }) {
+  const say = useSay();
   const { view, send, may } = scene;
   const t = useTranslations("slides");
   const show = useTurning(view, send, "slides.show");
@@ -71,7 +77,7 @@ export function SlidesDesk({
           <TurnSlides view={view} send={send} by="slides.show" mayTurn={mayShow} seat={seat} role={role} />
           {may("slides.put-away") && (
             <Button className="self-start" onClick={() => send({ type: "slides.put-away" })}>
-              Put the slides away
+              {say`Put the slides away`}
             </Button>
           )}
         </>
@@ -82,23 +88,23 @@ export function SlidesDesk({
         acts={(id, deck) => (
           <>
             {mayShow && deck.versionOfId === null && deck.pageCount > 0 && (
-              <Button aria-label={`Show “${deck.title}”`} onClick={() => void show(() => ({ deckId: id, page: 1 }))}>
-                Show
+              <Button aria-label={say`Show “${deck.title}”`} onClick={() => void show(() => ({ deckId: id, page: 1 }))}>
+                {say`Show`}
               </Button>
             )}
             {acts && (
               <Menu
                 trigger={
-                  <Button weight="plain" aria-label={`More about “${deck.title}”`}>
-                    More
+                  <Button weight="plain" aria-label={say`More about “${deck.title}”`}>
+                    {say`More`}
                   </Button>
                 }
                 items={[
                   {
-                    label: deck.isHandOut ? "Let nobody take the file" : "Let people take the file",
+                    label: deck.isHandOut ? say`Let nobody take the file` : say`Let people take the file`,
                     onSelect: () => void attempt(acts.setHandOut(id, !deck.isHandOut)),
                   },
-                  { label: "Remove", isDanger: true, onSelect: () => void attempt(acts.remove(id)) },
+                  { label: say`Remove`, isDanger: true, onSelect: () => void attempt(acts.remove(id)) },
                 ]}
               />
             )}

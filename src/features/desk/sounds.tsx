@@ -1,4 +1,5 @@
 "use client";
+import { useSay } from "@/features/shared/say/say";
 import { useEffect, useMemo, useRef } from "react";
 import type { DeskView } from "@/core/room";
 import { Switch } from "@/ui";
@@ -71,6 +72,7 @@ export function useSounds(troubleIds: readonly string[] | null, audience: DeskVi
 
 /** The switches of those sounds: of this computer, not of the event. */
 export function SoundSwitches() {
+  const say = useSay();
   const [atTrouble, setTrouble] = useBrowserChoice("sound-trouble");
   const [atComing, setComing] = useBrowserChoice("sound-coming");
   const set = (choose: (next: string | null) => void, tone: Tone) => (isOn: boolean) => {
@@ -79,16 +81,16 @@ export function SoundSwitches() {
   };
   return (
     <section className="flex flex-col gap-4 border-t border-rule pt-3">
-      <h3 className="text-label font-medium text-ink-2">On this computer alone</h3>
+      <h3 className="text-label font-medium text-ink-2">{say`On this computer alone`}</h3>
       <Switch
-        label="A sound when something goes wrong"
-        hint="Two falling notes with each new trouble in the in-tray."
+        label={say`A sound when something goes wrong`}
+        hint={say`Two falling notes with each new trouble in the in-tray.`}
         isOn={atTrouble !== null}
         onChange={set(setTrouble, "trouble")}
       />
       <Switch
-        label="A sound when people come and go"
-        hint="Rising for those who come into the audience, falling for those who leave."
+        label={say`A sound when people come and go`}
+        hint={say`Rising for those who come into the audience, falling for those who leave.`}
         isOn={atComing !== null}
         onChange={set(setComing, "coming")}
       />

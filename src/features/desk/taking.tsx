@@ -1,4 +1,5 @@
 "use client";
+import { useSay } from "@/features/shared/say/say";
 import type { ReactNode } from "react";
 import { takerOf } from "@/core/room";
 import { Button, classes } from "@/ui";
@@ -19,6 +20,7 @@ export function TrayLine(props: {
   className?: string;
   children: ReactNode;
 }) {
+  const say = useSay();
   const { scene, me, id } = props;
   const taker = takerOf(scene.view, id, scene.now);
   const isMine = taker?.byId === me;
@@ -29,15 +31,15 @@ export function TrayLine(props: {
       {props.children}
       {(areSeveral(scene) || taker) && (
         <p className="mt-1 flex items-center gap-2 text-label text-ink-2">
-          {taker && <span>{isMine ? "You are at it." : `${taker.byName} is at it.`}</span>}
+          {taker && <span>{isMine ? say`You are at it.` : say`${taker.byName} is at it.`}</span>}
           {act && scene.may("tray.take") && (
             <Button
               size="small"
               weight="plain"
-              aria-label={`${isMine ? "Leave it to the others" : "I take it"}: ${props.label}`}
+              aria-label={`${isMine ? say`Leave it to the others` : say`I take it`}: ${props.label}`}
               onClick={() => scene.send(act)}
             >
-              {isMine ? "Leave it" : "I take it"}
+              {isMine ? say`Leave it` : say`I take it`}
             </Button>
           )}
         </p>

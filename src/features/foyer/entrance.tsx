@@ -1,4 +1,5 @@
 "use client";
+import { KitIn, Theme } from "@/ui";
 import { useState, useTransition } from "react";
 import { IntlProvider } from "use-intl";
 import { directionOf } from "@/contracts/messages";
@@ -24,30 +25,37 @@ export function Entrance(props: EntranceProps) {
     });
   const { occurrenceId, ticketId } = props;
   return (
-    <div
-      lang={props.locale}
-      dir={directionOf(props.locale)}
-      style={isInside && props.isStage ? undefined : lookStyle(props.look.colour)}
-    >
-      <PageLanguage locale={props.locale} direction={directionOf(props.locale)} />
-      <IntlProvider locale={props.locale} messages={props.words as never} timeZone={props.zone}>
-        {!isSame ? (
-          <OtherDevice {...props} onSame={() => setSame(true)} />
-        ) : !isInside ? (
-          <Foyer {...props} isPending={isPending} wrong={wrong} onEnter={enter} />
-        ) : props.isStage ? (
-          <StageRoom
-            occurrenceId={occurrenceId}
-            ticketId={ticketId}
-            zone={props.zone}
-            ownSlides={props.slides?.acts ?? null}
-            ownFiles={props.handOuts}
-            words={props.words}
-          />
-        ) : (
-          <HouseRoom occurrenceId={occurrenceId} ticketId={ticketId} startAt={props.startAt} words={props.words} />
-        )}
-      </IntlProvider>
-    </div>
+    <Theme theme={isInside && props.isStage ? "desk" : "paper"} lang={props.locale} dir={directionOf(props.locale)}>
+      <div style={isInside && props.isStage ? undefined : lookStyle(props.look.colour)}>
+        <PageLanguage locale={props.locale} direction={directionOf(props.locale)} />
+        <IntlProvider locale={props.locale} messages={props.words as never} timeZone={props.zone}>
+          <KitIn words={props.words.kit}>
+            {!isSame ? (
+              <OtherDevice {...props} onSame={() => setSame(true)} />
+            ) : !isInside ? (
+              <Foyer {...props} isPending={isPending} wrong={wrong} onEnter={enter} />
+            ) : props.isStage ? (
+              <StageRoom
+                occurrenceId={occurrenceId}
+                ticketId={ticketId}
+                zone={props.zone}
+                ownSlides={props.slides?.acts ?? null}
+                ownFiles={props.handOuts}
+                words={props.words}
+              />
+            ) : (
+              <HouseRoom
+                occurrenceId={occurrenceId}
+                ticketId={ticketId}
+                startAt={props.startAt}
+                overflowHref={props.overflowHref}
+                surveyHref={props.surveyHref}
+                words={props.words}
+              />
+            )}
+          </KitIn>
+        </IntlProvider>
+      </div>
+    </Theme>
   );
 }

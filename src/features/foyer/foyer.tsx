@@ -78,7 +78,7 @@ export function Foyer(
   },
 ) {
   const [name, setName] = useState(props.name);
-  const devices = useDevices();
+  const devices = useDevices({ colour: props.look.colour, pictureId: props.look.bannerId });
   const now = useNow(props.now);
   const words = props.words.foyer;
   const isOpen = props.isOpen || (!props.isByDoors && now >= props.opensAt);

@@ -32,6 +32,10 @@ export interface EntranceProps {
   readonly handOuts: OwnFiles | null;
   /** slides of their own, of whoever may bring some; null for others */
   readonly slides: { readonly acts: OwnSlidesActs; readonly decks: DeskView["decks"] } | null;
+  /** where one may watch without a seat; null where nobody may */
+  readonly overflowHref: string | null;
+  /** where one is asked how it was, once it is over; null: nothing is asked */
+  readonly surveyHref: string | null;
   readonly soundBy: "computer" | "phone" | "both";
   readonly now: number;
   readonly words: Messages;

@@ -15,6 +15,7 @@ export const fieldWords: Readonly<Record<MergeField, string>> = {
   recording_link: "recording",
   place_in_line: "place in the line",
   ticket_link: "link to the ticket",
+  survey_link: "link to the survey",
   reason: "why it is cancelled",
 };
 

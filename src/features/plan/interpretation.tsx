@@ -1,5 +1,4 @@
 "use client";
-import { useMemo } from "react";
 import { useController, useFormContext } from "react-hook-form";
 import type { PlanInput } from "@/contracts";
 import { Combobox, Field, Tag } from "@/ui";
@@ -9,7 +8,7 @@ import { languageChoices } from "@/features/shared/languages";
 export function Interpretation() {
   const { control, formState } = useFormContext<PlanInput>();
   const { field } = useController({ control, name: "interpretationInto" });
-  const choices = useMemo(() => languageChoices(), []);
+  const choices = languageChoices();
   const nameOf = (tag: string): string => choices.find((one) => one.value === tag)?.label ?? tag;
   const error = formState.errors.interpretationInto?.message as string | undefined;
   return (

@@ -28,6 +28,7 @@ export const planFieldWords: Record<keyof PlanInput, string> = {
   stageMicrophonesOpen: "Microphones start open",
   stageCamerasOpen: "Cameras start open",
   soundBy: "Sound comes by",
+  overflow: "When the room is full",
   isRecorded: "Recorded",
   consentText: "Words that ask for consent",
   place: "Place",
@@ -35,6 +36,7 @@ export const planFieldWords: Record<keyof PlanInput, string> = {
   picture: "Picture",
   creditPoints: "Credit points",
   creditChecks: "Presence checks that earn credit",
+  creditIsPartial: "A part of the credit for less time",
   creditThresholdPercent: "Presence that earns credit",
   formFields: "Questions of the registration form",
 };
@@ -44,6 +46,11 @@ const shapes: Record<PlanInput["shape"], string> = {
   series: "a series",
   standing: "a room without fixed time",
   slots: "bookable slots",
+};
+export const overflowWords: Readonly<Record<PlanInput["overflow"], string>> = {
+  nobody: "people wait in the foyer",
+  holders: "people with a ticket may watch without a seat",
+  anyone: "anyone may watch without a seat",
 };
 const none = "none";
 const plainWords = (html: string): string =>
@@ -64,6 +71,7 @@ const whole: Words = {
   switches: switchesWords,
   entryBy: (by) => (by === "registration" ? "by registration" : "by the open link"),
   approval: (how) => (how === "at-once" ? "at once" : "after somebody has looked at them"),
+  overflow: (reach) => overflowWords[reach],
   soundBy: (by) => ({ computer: "computer", both: "computer or phone", phone: "phone alone" })[by],
   interpretationInto: (tags) => tags.map((tag) => languageName(tag)).join(", ") || none,
   approvedDomains: (domains) => domains.join(", ") || none,

@@ -6,6 +6,8 @@ import { useFormContext, useWatch } from "react-hook-form";
 import type { PlanInput } from "@/contracts";
 import { bandwidthOf, heavyKbps, type Picture } from "@/core/organisation";
 import { Field, Select } from "@/ui";
+import { overflowReaches } from "@/core/programme";
+import { overflowWords } from "./plan-words";
 import { Check, Text } from "./controls";
 import { Interpretation } from "./interpretation";
 import { pictureWords } from "./picture-words";
@@ -79,7 +81,7 @@ function ChatOptions() {
         )}
       </Field>
       <Check name="switches.chat.isHeld" label="Somebody looks at every line before all see it" />
-      <Field label="On the slides draws" id="switches.marking.who">
+      <Field label="Who draws on the slides" id="switches.marking.who">
         {(ids) => (
           <Select {...ids} {...register("switches.marking.who")}>
             {markers.map((who) => (
@@ -143,6 +145,17 @@ export function RoomOptions({ onStage }: { onStage: number }) {
             </Select>
           )}
         </Field>
+        <Field label="When the room is full" id="overflow">
+          {(ids) => (
+            <Select {...ids} {...register("overflow")}>
+              {overflowReaches.map((reach) => (
+                <option key={reach} value={reach}>
+                  {overflowWords[reach]}
+                </option>
+              ))}
+            </Select>
+          )}
+        </Field>
         <Interpretation />
       </div>
       <Bandwidth picture={picture} houseSize={Number(houseSize) || 0} onStage={Math.max(1, onStage)} />
@@ -162,6 +175,7 @@ export function RoomOptions({ onStage }: { onStage: number }) {
               nullable
               hint="Empty: none are needed. A presence check is a kind of poll."
             />
+            <Check name="creditIsPartial" label="Who was there for less gets a part, in proportion" />
           </>
         )}
       </div>

@@ -11,6 +11,8 @@ export interface RunSheetEditorProps {
   readonly leaders: readonly { id: string; name: string }[];
   /** slides of the date, to be tied to segments */
   readonly decks: readonly { readonly id: string; readonly title: string; readonly pageCount: number }[];
+  /** being there earns something at this event */
+  readonly givesCredit: boolean;
   readonly mayEdit: boolean;
   /** what the sheet was when it was loaded: a save over somebody else's is refused */
   readonly tag: string;

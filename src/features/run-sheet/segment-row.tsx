@@ -104,6 +104,22 @@ function Led(props: {
   );
 }
 
+/** Credit is for being there in this segment. */
+function CarriesCredit(props: {
+  segment: RunSheetInput["segments"][number];
+  onChange: (part: Partial<RunSheetInput["segments"][number]>) => void;
+}) {
+  return (
+    <label className="mt-1 flex items-center gap-1.5 text-label text-ink-2">
+      <Checkbox
+        checked={props.segment.carriesCredit}
+        onChange={(event) => props.onChange({ carriesCredit: event.target.checked })}
+      />
+      carries the credit
+    </label>
+  );
+}
+
 /** One row of the run sheet. */
 export function SegmentRow(props: {
   segment: Segment;
@@ -115,6 +131,8 @@ export function SegmentRow(props: {
   onChange: (part: Partial<Segment>) => void;
   onRemove: () => void;
   decks: RunSheetEditorProps["decks"];
+  /** being there earns something at this event */
+  givesCredit: boolean;
   /** what is wrong at a field of this segment */
   errorAt: (field: string) => string | undefined;
 }) {
@@ -155,6 +173,7 @@ export function SegmentRow(props: {
         <TimingNotes planned={planned} />
         {props.decks.length > 0 && <SlidesChoice segment={segment} decks={props.decks} onChange={props.onChange} />}
         <SceneChoice segment={segment} onChange={props.onChange} />
+        {props.givesCredit && <CarriesCredit segment={segment} onChange={props.onChange} />}
       </span>
       <Cell name="Length, min">
         <Input

@@ -95,6 +95,7 @@ function SegmentRows({
           leaders={props.leaders}
           polls={sheet.polls}
           decks={props.decks}
+          givesCredit={props.givesCredit}
           onChange={(part) => changeSegment(segment.id, part)}
           onRemove={() => change({ segments: sheet.segments.filter((one) => one.id !== segment.id) })}
         />
@@ -121,6 +122,7 @@ function AddSegment({ change, sheet }: { change: (part: Partial<RunSheetInput>) 
               deckId: null,
               deckPage: 1,
               scene: null,
+              carriesCredit: false,
             },
           ],
         })

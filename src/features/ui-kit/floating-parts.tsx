@@ -1,21 +1,28 @@
 "use client";
 import { useState } from "react";
-import { Button, CommandPalette, Confirm, Dialog, Drawer, Menu, Popover, Tabs, toast, Tooltip } from "@/ui";
+import { Button, CommandLine, Confirm, Dialog, Drawer, Menu, Popover, Tabs, toast, Tooltip } from "@/ui";
 
 function Palette() {
   const [isOpen, setOpen] = useState(false);
   return (
     <>
       <Button onClick={() => setOpen(true)}>Command line</Button>
-      <CommandPalette
-        label="A person or an act"
-        isOpen={isOpen}
-        onOpenChange={setOpen}
-        acts={[
-          { id: "drop", label: "Drop the curtain", group: "The hour", keys: "D", run: () => toast("Dropped.") },
-          { id: "mute", label: "Close all microphones", group: "People", keys: "M", run: () => toast("Closed.") },
-        ]}
-      />
+      {isOpen && (
+        <CommandLine
+          label="Command line"
+          field="Person and act"
+          placeholder="A person or an act"
+          untouched="Two letters are enough."
+          nothing="No such act."
+          find={(words) =>
+            [
+              { id: "drop", label: "Drop the curtain", keys: "x", run: () => toast("Dropped.") },
+              { id: "mute", label: "Close all microphones", keys: "m", run: () => toast("Closed.") },
+            ].filter(({ label }) => label.toLowerCase().includes(words.toLowerCase()))
+          }
+          onClose={() => setOpen(false)}
+        />
+      )}
     </>
   );
 }

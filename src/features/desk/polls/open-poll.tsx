@@ -1,4 +1,5 @@
 "use client";
+import { useSay } from "@/features/shared/say/say";
 import type { PollItem } from "@/core/room";
 import type { DeskScene } from "../scene";
 import { PollCard } from "./poll-card";
@@ -16,10 +17,11 @@ export function pollsAtHand(polls: DeskScene["view"]["polls"]): readonly (readon
 
 /** The polls at hand, in the middle of the desk; all of them stand in the deeper list. */
 export function OpenPoll({ scene }: { scene: DeskScene }) {
+  const say = useSay();
   const polls = pollsAtHand(scene.view.polls);
   if (polls.length === 0) return null;
   return (
-    <section aria-label="The poll at hand" className="border-t border-rule pt-2">
+    <section aria-label={say`The poll at hand`} className="border-t border-rule pt-2">
       <ul className="flex flex-col gap-2">
         {polls.map(([id, poll]) => (
           <PollCard key={id} scene={scene} id={id} poll={poll} onEdit={() => {}} />

@@ -1,4 +1,5 @@
 "use client";
+import { useSay } from "@/features/shared/say/say";
 import { useState } from "react";
 import type { PollPlanInput } from "@/contracts";
 import type { PollItem } from "@/core/room";
@@ -21,6 +22,7 @@ const planOf = ({ questions, isAnonymous, isLocked, limitSeconds, isSample }: Po
 
 /** The date's polls: prepare, open, live bars, close, show. */
 export function PollDesk({ scene, dateId }: { scene: DeskScene; dateId: string }) {
+  const say = useSay();
   const { view, may } = scene;
   const [begun, setBegun] = useKept<PollBegun | null>(`desk-poll-${dateId}`, null);
   const [isOpen, setOpen] = useState(false);
@@ -31,18 +33,18 @@ export function PollDesk({ scene, dateId }: { scene: DeskScene; dateId: string }
     setOpen(true);
   };
   return (
-    <section aria-label="Polls">
+    <section aria-label={say`Polls`}>
       <div className="mb-1 flex items-center gap-2">
-        <h2 className="flex-1 text-label font-medium text-ink-2">Polls</h2>
+        <h2 className="flex-1 text-label font-medium text-ink-2">{say`Polls`}</h2>
         {may("polls.add") && (
           <>
             <Button size="small" onClick={() => begin({ pollId: null, poll: freshPoll() })}>
-              New poll
+              {say`New poll`}
             </Button>
             <Menu
               trigger={
                 <Button size="small" weight="plain">
-                  Begin with …
+                  {say`Begin with …`}
                 </Button>
               }
               items={pollShapes.map(({ label, make }) => ({
@@ -53,7 +55,7 @@ export function PollDesk({ scene, dateId }: { scene: DeskScene; dateId: string }
           </>
         )}
       </div>
-      {polls.length === 0 && <p className="text-ink-2">No poll is prepared.</p>}
+      {polls.length === 0 && <p className="text-ink-2">{say`No poll is prepared.`}</p>}
       <ul className="flex flex-col gap-3">
         {polls.map(([id, poll]) => (
           <PollCard
@@ -67,7 +69,7 @@ export function PollDesk({ scene, dateId }: { scene: DeskScene; dateId: string }
       </ul>
       {begun && !isOpen && (
         <Button weight="plain" size="small" onClick={() => setOpen(true)}>
-          Go on with the poll that was begun
+          {say`Go on with the poll that was begun`}
         </Button>
       )}
       {begun && isOpen && (

@@ -1,4 +1,5 @@
 "use client";
+import { useSay } from "@/features/shared/say/say";
 import { useState } from "react";
 import { issuesOf, readyPollInput, wordsOfIssue, type PollPlanInput } from "@/contracts";
 import { PollFields } from "@/features/shared/polls/poll-fields";
@@ -19,6 +20,7 @@ export function PollSheet(props: {
   onClose: () => void;
   onDone: () => void;
 }) {
+  const say = useSay();
   const { begun, send } = props;
   const [errors, setErrors] = useState<Readonly<Record<string, string>>>({});
   const [isSending, setSending] = useState(false);
@@ -40,7 +42,7 @@ export function PollSheet(props: {
   const others = Object.keys(errors).filter((path) => !path.startsWith("questions."));
   return (
     <Drawer
-      title={begun.pollId === null ? "New poll" : "Edit the poll"}
+      title={begun.pollId === null ? say`New poll` : say`Edit the poll`}
       isOpen
       onOpenChange={(isOpen) => {
         if (!isOpen) props.onClose();
@@ -63,7 +65,7 @@ export function PollSheet(props: {
           <FieldError key={path}>{errors[path]}</FieldError>
         ))}
         <Button type="submit" weight="act" className="self-start" disabled={isSending}>
-          {begun.pollId === null ? "Prepare the poll" : "Save the poll"}
+          {begun.pollId === null ? say`Prepare the poll` : say`Save the poll`}
         </Button>
       </form>
     </Drawer>

@@ -15,7 +15,7 @@ export function furtherActs(
   question: DeskQuestion,
   answerInWriting: () => void,
 ): readonly MenuItem[] {
-  const { send, may, view } = scene;
+  const { say, send, may, view } = scene;
   const { state } = question;
   const move = (to: State, forId?: string) => () =>
     void send({
@@ -28,24 +28,24 @@ export function furtherActs(
   const isTaken = question.takenBy !== null && question.takenBy in view.stage;
   const acts: (MenuItem | false)[] = [
     question.isHeld && {
-      label: "Let others see it",
+      label: say`Let others see it`,
       onSelect: () => void send({ type: "questions.show", questionId: id }),
     },
-    state === "new" && { label: "Show now", onSelect: move("on-stage") },
-    (state === "new" || state === "on-stage") && { label: "Line up", onSelect: move("lined-up") },
+    state === "new" && { label: say`Show now`, onSelect: move("on-stage") },
+    (state === "new" || state === "on-stage") && { label: say`Line up`, onSelect: move("lined-up") },
     ...(state === "new" || state === "lined-up"
       ? answerers(scene).map(([ticketId, { name }]) => ({
-          label: `Line up for ${name}`,
+          label: say`Line up for ${name}`,
           onSelect: move("lined-up", ticketId),
         }))
       : []),
-    state !== "later" && !isTaken && { label: "Answer by mail", onSelect: move("later") },
-    state !== "not-taken" && { label: "Set aside", onSelect: move("not-taken") },
+    state !== "later" && !isTaken && { label: say`Answer by mail`, onSelect: move("later") },
+    state !== "not-taken" && { label: say`Set aside`, onSelect: move("not-taken") },
     !isTaken && {
-      label: "Take it myself",
+      label: say`Take it myself`,
       onSelect: () => void send({ type: "questions.take", questionId: id, isMine: true }),
     },
-    may("questions.answer") && { label: "Answer in writing", onSelect: answerInWriting },
+    may("questions.answer") && { label: say`Answer in writing`, onSelect: answerInWriting },
   ];
   return acts.filter((one) => one !== false);
 }

@@ -1,4 +1,6 @@
 "use client";
+import { phrase } from "@/contracts/say";
+import { useSay } from "@/features/shared/say/say";
 import { useState } from "react";
 import { Button, Menu } from "@/ui";
 import type { DeskScene } from "../scene";
@@ -8,20 +10,21 @@ import { furtherActs } from "./question-acts";
 type DeskQuestion = DeskScene["view"]["questions"][string];
 
 const stateWords: Readonly<Record<string, string>> = {
-  "lined-up": "lined up",
-  "on-stage": "on stage",
-  done: "answered",
-  later: "to be answered by mail",
-  "not-taken": "set aside",
+  "lined-up": phrase("lined up"),
+  "on-stage": phrase("on stage"),
+  done: phrase("answered"),
+  later: phrase("to be answered by mail"),
+  "not-taken": phrase("set aside"),
 };
 
 function QuestionActs({ id, question, scene }: { id: string; question: DeskQuestion; scene: DeskScene }) {
+  const say = useSay();
   const { send, may } = scene;
   const [isAnswering, setAnswering] = useState(false);
   if (!may("questions.move")) return null;
   const { state } = question;
   const isOnStage = state === "on-stage";
-  const main = isOnStage ? "Answered aloud" : state === "new" ? "Line up" : "Show now";
+  const main = isOnStage ? say`Answered aloud` : state === "new" ? say`Line up` : say`Show now`;
   const act = () => {
     if (isOnStage) void send({ type: "questions.answer", questionId: id, how: "aloud", text: null });
     else
@@ -41,8 +44,8 @@ function QuestionActs({ id, question, scene }: { id: string; question: DeskQuest
         </Button>
         <Menu
           trigger={
-            <Button weight="plain" aria-label={`More for: ${question.text}`}>
-              More
+            <Button weight="plain" aria-label={say`More for: ${question.text}`}>
+              {say`More`}
             </Button>
           }
           items={items}
@@ -54,25 +57,27 @@ function QuestionActs({ id, question, scene }: { id: string; question: DeskQuest
 }
 
 /** What is to be said of a question in one line. */
-function aboutWords(question: DeskQuestion, { view }: DeskScene, votes: number): string {
-  const taker = question.takenBy ? (view.stage[question.takenBy]?.name ?? "somebody") : null;
+function aboutWords(question: DeskQuestion, { view, say }: DeskScene, votes: number): string {
+  const taker = question.takenBy ? (view.stage[question.takenBy]?.name ?? say`somebody`) : null;
   const whom = question.forId ? view.stage[question.forId]?.name : null;
   const parts = [
-    `${votes} ${votes === 1 ? "vote" : "votes"}`,
-    question.isAnonymous ? "without a name" : question.askerName,
-    taker && `taken by ${taker}`,
-    question.state !== "new" && `${stateWords[question.state]}${whom ? ` for ${whom}` : ""}`,
-    question.isHeld && "others do not see it yet",
+    votes === 1 ? say`1 vote` : say`${votes} votes`,
+    question.isAnonymous ? say`without a name` : question.askerName,
+    taker && say`taken by ${taker}`,
+    question.state !== "new" &&
+      (whom ? say`${say.of(stateWords[question.state]!)} for ${whom}` : say.of(stateWords[question.state]!)),
+    question.isHeld && say`others do not see it yet`,
   ];
   return parts.filter(Boolean).join(" · ");
 }
 
 /** Those that were taken as one with it, each with its way out again. */
 function TakenTogether({ id, scene }: { id: string; scene: DeskScene }) {
+  const say = useSay();
   const together = Object.entries(scene.view.questions).filter(([, one]) => one.mergedIntoId === id);
   if (together.length === 0) return null;
   return (
-    <ul className="mb-1 border-l-2 border-rule pl-2 text-label">
+    <ul className="mb-1 border-s-2 border-rule ps-2 text-label">
       {together.map(([other, { text }]) => (
         <li key={other} className="flex items-center gap-2">
           <span className="min-w-0 flex-1 truncate" dir="auto">
@@ -82,10 +87,10 @@ function TakenTogether({ id, scene }: { id: string; scene: DeskScene }) {
             <Button
               size="small"
               weight="plain"
-              aria-label={`Take apart again: ${text}`}
+              aria-label={say`Take apart again: ${text}`}
               onClick={() => scene.send({ type: "questions.part", questionId: other })}
             >
-              Take apart
+              {say`Take apart`}
             </Button>
           )}
         </li>
@@ -95,12 +100,11 @@ function TakenTogether({ id, scene }: { id: string; scene: DeskScene }) {
 }
 
 function Comments({ id, question, scene }: { id: string; question: DeskQuestion; scene: DeskScene }) {
+  const say = useSay();
   if (question.comments.length === 0) return null;
   return (
     <details className="mb-1 text-label">
-      <summary className="cursor-pointer text-ink-2">
-        {question.comments.length} {question.comments.length === 1 ? "comment" : "comments"}
-      </summary>
+      <summary className="cursor-pointer text-ink-2">{say`Comments: ${question.comments.length}`}</summary>
       <ul>
         {question.comments.map((comment) => (
           <li key={comment.id} className="flex items-center gap-2">
@@ -111,10 +115,10 @@ function Comments({ id, question, scene }: { id: string; question: DeskQuestion;
               <Button
                 size="small"
                 weight="plain"
-                aria-label={`Take the comment away: ${comment.text}`}
+                aria-label={say`Take the comment away: ${comment.text}`}
                 onClick={() => scene.send({ type: "questions.remove-comment", questionId: id, commentId: comment.id })}
               >
-                Take away
+                {say`Take away`}
               </Button>
             )}
           </li>
@@ -126,6 +130,7 @@ function Comments({ id, question, scene }: { id: string; question: DeskQuestion;
 
 /** One question at the desk: its words, what is to be said of it, one act, the rest behind it. */
 export function QuestionCard({ id, scene, nearId = null }: { id: string; scene: DeskScene; nearId?: string | null }) {
+  const say = useSay();
   const question = scene.view.questions[id];
   if (!question) return null;
   const votes = scene.view.votes[id]?.count ?? 0;
@@ -139,16 +144,14 @@ export function QuestionCard({ id, scene, nearId = null }: { id: string; scene: 
       <TakenTogether id={id} scene={scene} />
       <Comments id={id} question={question} scene={scene} />
       {near && scene.may("questions.merge") && (
-        <p className="mb-1 flex items-center gap-2 border-l-2 border-attention pl-2 text-label">
-          <span className="min-w-0 flex-1">
-            Much like “<span dir="auto">{near.text}</span>”
-          </span>
+        <p className="mb-1 flex items-center gap-2 border-s-2 border-attention ps-2 text-label">
+          <span className="min-w-0 flex-1">{say`Much like “${near.text}”`}</span>
           <Button
             size="small"
-            aria-label={`Take as one with: ${near.text}`}
+            aria-label={say`Take as one with: ${near.text}`}
             onClick={() => scene.send({ type: "questions.merge", questionId: id, intoId: nearId! })}
           >
-            Take as one
+            {say`Take as one`}
           </Button>
         </p>
       )}

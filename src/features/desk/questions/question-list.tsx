@@ -1,4 +1,6 @@
 "use client";
+import { phrase } from "@/contracts/say";
+import { useSay } from "@/features/shared/say/say";
 import { useState } from "react";
 import { inOrder, type QuestionOrder, type QuestionState } from "@/core/questions";
 import { holdsWords } from "@/core/shared";
@@ -8,21 +10,21 @@ import { nearFinder } from "./near";
 import { QuestionCard } from "./question-card";
 
 const orderWords: Readonly<Record<QuestionOrder, string>> = {
-  segment: "this segment first",
-  votes: "most votes first",
-  newest: "newest first",
-  oldest: "oldest first",
+  segment: phrase("this segment first"),
+  votes: phrase("most votes first"),
+  newest: phrase("newest first"),
+  oldest: phrase("oldest first"),
 };
 type Which = QuestionState | "all" | "open";
 const whichWords: Readonly<Record<Which, string>> = {
-  open: "still open",
-  all: "all",
-  new: "new",
-  "lined-up": "lined up",
-  "on-stage": "on stage",
-  done: "answered",
-  later: "to be answered by mail",
-  "not-taken": "set aside",
+  open: phrase("still open"),
+  all: phrase("all"),
+  new: phrase("new"),
+  "lined-up": phrase("lined up"),
+  "on-stage": phrase("on stage"),
+  done: phrase("answered"),
+  later: phrase("to be answered by mail"),
+  "not-taken": phrase("set aside"),
 };
 const openStates: ReadonlySet<QuestionState> = new Set(["new", "lined-up", "on-stage", "later"]);
 const mostShown = 100;
@@ -32,6 +34,7 @@ const isIn = (which: Which, state: QuestionState): boolean =>
 
 /** The deeper list of questions: found by words, filtered, in any of four orders. */
 export function QuestionList({ scene }: { scene: DeskScene }) {
+  const say = useSay();
   const [words, setWords] = useState("");
   const [which, setWhich] = useState<Which>("open");
   const [order, setOrder] = useState<QuestionOrder>("segment");
@@ -45,33 +48,34 @@ export function QuestionList({ scene }: { scene: DeskScene }) {
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-2 p-0.5">
       <Input
-        aria-label="Find a question"
-        placeholder="Words of the question or a name"
+        aria-label={say`Find a question`}
+        placeholder={say`Words of the question or a name`}
         value={words}
         onChange={(event) => setWords(event.target.value)}
       />
       <div className="flex gap-2">
-        <Select aria-label="Which questions" value={which} onChange={(e) => setWhich(e.target.value as Which)}>
+        <Select aria-label={say`Which questions`} value={which} onChange={(e) => setWhich(e.target.value as Which)}>
           {Object.entries(whichWords).map(([value, label]) => (
             <option key={value} value={value}>
-              {label}
+              {say.of(label)}
             </option>
           ))}
         </Select>
-        <Select aria-label="Order" value={order} onChange={(e) => setOrder(e.target.value as QuestionOrder)}>
+        <Select aria-label={say`Order`} value={order} onChange={(e) => setOrder(e.target.value as QuestionOrder)}>
           {Object.entries(orderWords).map(([value, label]) => (
             <option key={value} value={value}>
-              {label}
+              {say.of(label)}
             </option>
           ))}
         </Select>
       </div>
       <p className="text-label text-ink-2" role="status">
-        <span className="mono">{listed.length}</span> {listed.length === 1 ? "question" : "questions"}
-        {listed.length > mostShown && `, the first ${mostShown} shown`}
+        {listed.length > mostShown
+          ? say`Questions: ${listed.length}, the first ${mostShown} shown`
+          : say`Questions: ${listed.length}`}
       </p>
-      <ul className="min-h-0 flex-1 overflow-y-auto" tabIndex={0} aria-label="Questions">
-        {listed.length === 0 && <li className="py-2 text-ink-2">No question is like this.</li>}
+      <ul className="min-h-0 flex-1 overflow-y-auto" tabIndex={0} aria-label={say`Questions`}>
+        {listed.length === 0 && <li className="py-2 text-ink-2">{say`No question is like this.`}</li>}
         {listed.slice(0, mostShown).map(({ id }) => (
           <QuestionCard key={id} id={id} scene={scene} nearId={nearOf(view.questions, id)} />
         ))}

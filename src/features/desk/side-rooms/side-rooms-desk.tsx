@@ -1,6 +1,8 @@
 "use client";
+import { useSay } from "@/features/shared/say/say";
 import { useState } from "react";
 import { areSidesOpen, areSidesRunning, callBackSeconds, type AnyView, type DeskView } from "@/core/room";
+import type { InkSeat } from "@/features/shared/board/ink-pad";
 import type { RoomLink } from "@/features/shared/room-link/use-room";
 import { TeamSides } from "@/features/shared/side-rooms/team-sides";
 import { spanText } from "@/features/shared/times";
@@ -14,6 +16,7 @@ const countdownSeconds = 10;
 
 /** Said to everybody in every side room at once; an empty line takes it down again. */
 function TellAll({ scene }: { scene: DeskScene }) {
+  const say = useSay();
   const [text, setText] = useState("");
   const message = scene.view.sides["it"]?.message ?? null;
   const tell = async () => {
@@ -29,18 +32,18 @@ function TellAll({ scene }: { scene: DeskScene }) {
       }}
     >
       <Field
-        label="Say to all side rooms"
+        label={say`Say to all side rooms`}
         className="flex-1"
-        hint={message ? `They read: ${message}` : "They read it above their chat."}
+        hint={message ? say`They read: ${message}` : say`They read it above their chat.`}
       >
         {(ids) => <Input {...ids} maxLength={300} value={text} onChange={({ target }) => setText(target.value)} />}
       </Field>
       <Button type="submit" className="mb-6">
-        Say it
+        {say`Say it`}
       </Button>
       {message && (
         <Button className="mb-6" onClick={() => void scene.send({ type: "sideRooms.tell", text: "" })}>
-          Take it down
+          {say`Take it down`}
         </Button>
       )}
     </form>
@@ -49,6 +52,7 @@ function TellAll({ scene }: { scene: DeskScene }) {
 
 /** Open with a countdown, call back with a minute's notice, or end at once. */
 function OpenAndCallBack({ scene }: { scene: DeskScene }) {
+  const say = useSay();
   const { view, now, send, may } = scene;
   const side = view.sides["it"]!;
   const placed = Object.keys(view.sideMembers).length;
@@ -56,31 +60,32 @@ function OpenAndCallBack({ scene }: { scene: DeskScene }) {
     return (
       may("sideRooms.open") && (
         <Button weight="act" onClick={() => void send({ type: "sideRooms.open", inSeconds: countdownSeconds })}>
-          {placed === 0 ? "Open the side rooms" : `Open them for ${placed}`}
+          {placed === 0 ? say`Open the side rooms` : say`Open them for ${placed}`}
         </Button>
       )
     );
-  if (!areSidesOpen(side, now)) return <p className="text-lead">They open in {spanText(side.opensAt! - now)}.</p>;
+  if (!areSidesOpen(side, now))
+    return <p className="text-lead">{say`They open in ${spanText(side.opensAt! - now)}.`}</p>;
   return (
     <div className="flex flex-wrap items-center gap-2">
       <p>
         {side.closesAt === null
-          ? `Open for ${spanText(now - side.opensAt!)}`
-          : `Everybody is back in ${spanText(side.closesAt - now)}`}
+          ? say`Open for ${spanText(now - side.opensAt!)}`
+          : say`Everybody is back in ${spanText(side.closesAt - now)}`}
       </p>
       {may("sideRooms.call-back") && side.closesAt === null && (
         <Button weight="act" onClick={() => void send({ type: "sideRooms.call-back", inSeconds: callBackSeconds })}>
-          Call everybody back in a minute
+          {say`Call everybody back in a minute`}
         </Button>
       )}
       {may("sideRooms.call-back") && (
         <Confirm
-          trigger={<Button>Back at once</Button>}
-          title="Bring everybody back at once?"
-          act="Bring them back"
+          trigger={<Button>{say`Back at once`}</Button>}
+          title={say`Bring everybody back at once?`}
+          act={say`Bring them back`}
           onConfirm={() => void send({ type: "sideRooms.call-back", inSeconds: 0 })}
         >
-          The side rooms close without notice.
+          {say`The side rooms close without notice.`}
         </Confirm>
       )}
     </div>
@@ -92,8 +97,10 @@ export function SideRoomsDesk(props: {
   scene: DeskScene;
   room: RoomLink<DeskView>;
   me: string;
+  seat: InkSeat;
   bring: BringSideRooms;
 }) {
+  const say = useSay();
   const { scene, room, me } = props;
   const { view, may, send, now, zone } = scene;
   const side = view.sides["it"];
@@ -106,6 +113,8 @@ export function SideRoomsDesk(props: {
         room={room as unknown as RoomLink<DeskView> & RoomLink<AnyView>}
         view={view}
         me={me}
+        seat={props.seat}
+        isTeam
         now={now}
         zone={zone}
         mayRemove={may("chat.take-away")}
@@ -113,7 +122,7 @@ export function SideRoomsDesk(props: {
       {areSidesOpen(side, now) && may("sideRooms.tell") && <TellAll scene={scene} />}
       {may("sideRooms.let-choose") && (
         <Switch
-          label="People choose their room themselves"
+          label={say`People choose their room themselves`}
           isOn={side.isChoice}
           onChange={(isChoice) => void send({ type: "sideRooms.let-choose", isChoice })}
         />

@@ -1,0 +1,53 @@
+import type { Messages } from "@/contracts/messages";
+
+type Words = Messages["player"];
+
+/** The player's own sentences, as its library calls them, in the reader's words. */
+export const playerWords = (words: Words): Readonly<Record<string, string>> => ({
+  Play: words.play,
+  play: words.play,
+  Pause: words.pause,
+  pause: words.pause,
+  Mute: words.mute,
+  mute: words.mute,
+  Unmute: words.unmute,
+  unmute: words.unmute,
+  "Seek backward": words.back,
+  "Seek forward": words.forward,
+  "seek back {seekOffset} seconds": words.back,
+  "seek forward {seekOffset} seconds": words.forward,
+  "Enter fullscreen mode": words.whole,
+  "enter fullscreen mode": words.whole,
+  "Exit fullscreen mode": words.leaveWhole,
+  "exit fullscreen mode": words.leaveWhole,
+  "Enter picture in picture mode": words.small,
+  "enter picture in picture mode": words.small,
+  "Exit picture in picture mode": words.leaveSmall,
+  "exit picture in picture mode": words.leaveSmall,
+  Captions: words.captions,
+  "closed captions": words.captions,
+  "Enable captions": words.captionsOn,
+  "Disable captions": words.captionsOff,
+  "Playback rate": words.speed,
+  "current playback rate": words.speed,
+  "Playback rate {playbackRate}": words.speedNow,
+  volume: words.volume,
+  seek: words.place,
+  "playback time": words.time,
+  "video player": words.player,
+  hour: words.hour,
+  hours: words.hours,
+  minute: words.minute,
+  minutes: words.minutes,
+  second: words.second,
+  seconds: words.seconds,
+  "{currentTime} of {totalTime}": words.of,
+  "{time} remaining": words.remaining,
+  "video not loaded, unknown time.": words.unknown,
+  "chapter: {chapterName}": words.chapter,
+  "A network error caused the media download to fail.": words.networkError,
+  "A media error caused playback to be aborted. The media could be corrupt or your browser does not support this format.":
+    words.mediaError,
+  "An unsupported error occurred. The server or network failed, or your browser does not support this format.":
+    words.sourceError,
+});
