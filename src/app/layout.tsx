@@ -1,7 +1,8 @@
 import type { Metadata } from "next";
 import { headers } from "next/headers";
 import type { ReactNode } from "react";
-import { Nonce } from "@/ui";
+import { messagesFor } from "@/contracts/messages";
+import { KitIn, Nonce } from "@/ui";
 import { Ready } from "./_lib/ready";
 import "./globals.css";
 
@@ -15,7 +16,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
     <html lang="en" suppressHydrationWarning>
       <body>
         <Nonce value={nonce} />
-        {children}
+        <KitIn words={messagesFor("en").kit}>{children}</KitIn>
         <Ready />
       </body>
     </html>

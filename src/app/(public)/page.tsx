@@ -50,13 +50,10 @@ function OnDemand({ recordings, locale }: { recordings: readonly PublicRecording
               <span aria-hidden className="h-12 w-20 shrink-0 bg-[var(--event-ground)]" />
             )}
             <span className="min-w-0">
-              <Link
-                href={`/on-demand/${one.slug}`}
-                prefetch={false}
-                className="font-medium text-ink no-underline hover:underline"
-              >
+              {/* a page of its own: its player has styles that this one does not let in */}
+              <a href={`/on-demand/${one.slug}`} className="font-medium text-ink no-underline hover:underline">
                 <bdi>{one.title}</bdi>
-              </Link>
+              </a>
               <span className="block text-base text-ink-2">
                 {onDemand.recordedOn.replace("{date}", longDate(one.recordedAt, one.zone, formatLocaleOf(locale)))}
               </span>

@@ -2,6 +2,7 @@
 import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
 import { makeBoard, removeBoard } from "@/server/services/afterwards/boards";
+import { saveRecordStore } from "@/server/services/afterwards/record-store";
 import { openRoomNow } from "@/server/services/planning/dates/open-now";
 import { decideSeats } from "@/server/services/planning/seat-requests";
 import { saveLicences } from "@/server/services/organisation/licences";
@@ -50,6 +51,14 @@ export async function saveLicencesAction(input: unknown) {
   return act(async () => {
     const { context, member } = await currentMember();
     await saveLicences(context, member, input);
+    revalidatePath("/organisation");
+  });
+}
+
+export async function saveRecordStoreAction(input: unknown) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    await saveRecordStore(context, member, input);
     revalidatePath("/organisation");
   });
 }

@@ -1,5 +1,5 @@
 /** Pages that only their link opens: the token is in the address. */
-const paths = /^\/(ticket|enter|reply|unsubscribe|join|new-password)\//;
+const paths = /^\/(ticket|enter|reply|unsubscribe|join|new-password|survey|summary|screening|own-data)\//;
 /** Words of a query that carry somebody's token: an invitation's, a ticket's, a proof's. */
 const words = ["for", "move", "proof", "ticket"];
 

@@ -10,6 +10,13 @@ export const languageCookie = "sc-language";
 export const localeFrom = (chosen: string | undefined, wished: string | null): Locale =>
   chosen && locales.includes(chosen as Locale) ? (chosen as Locale) : acceptedLocale(wished ?? "");
 
+/** Of the team's live desk alone: the rest of their pages is English. */
+export const deskLanguageCookie = "sc-desk-language";
+export async function deskLocale(): Promise<Locale> {
+  const chosen = (await cookies()).get(deskLanguageCookie)?.value;
+  return locales.find((one) => one === chosen) ?? "en";
+}
+
 /** The language of whoever asks for this page. */
 export const visitorLocale = cache(async (): Promise<Locale> =>
   localeFrom((await cookies()).get(languageCookie)?.value, (await headers()).get("accept-language")),

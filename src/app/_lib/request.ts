@@ -4,12 +4,13 @@ import { cookies, headers } from "next/headers";
 import { notFound, redirect } from "next/navigation";
 import { cache } from "react";
 import { fieldIssuesOf, httpStatusOf, wordsOf } from "@/contracts";
-import { Refusal, type Failure } from "@/core/shared";
+import { isUuid, Refusal, type Failure } from "@/core/shared";
 import { app } from "@/server/compose";
 import { isDatabaseAway } from "@/server/db/away";
 import { forgetPages } from "./anonymous-pages";
 import { memberOf, type TeamMember } from "@/server/services/ground/access";
 import type { Context } from "@/server/services/ground/context";
+import { heldAmong } from "@/server/services/way-in/held-tokens";
 import { organisationFor, type Organisation } from "@/server/services/way-in/front-door";
 
 /** The organisation that this request's host name serves. */
@@ -89,14 +90,17 @@ export async function answer(run: () => Promise<Response>): Promise<Response> {
   }
 }
 
-export const isUuid = (text: string | null | undefined): text is string =>
-  /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/.test(text ?? "");
+export { isUuid };
 
 export const holderCookie = (ticketId: string): string => `sc-${ticketId}`;
 
 /** The token that this browser was given for a ticket, when it came in by its link. */
 export const holderToken = async (ticketId: string): Promise<string | null> =>
   (await cookies()).get(holderCookie(ticketId))?.value ?? null;
+
+/** The links that this browser came in by, the latest ones. */
+export const heldTokens = async (): Promise<readonly string[]> =>
+  heldAmong((await cookies()).getAll().map(({ name, value }) => [name, value] as const));
 
 const proofCookie = (ticketId: string): string => `sc-proof-${ticketId}`;
 /** What this browser was given when it opened its one-time link, where an event asks for one. */

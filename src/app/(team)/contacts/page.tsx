@@ -41,6 +41,11 @@ async function Person({ id, mayEdit }: { id: string; mayEdit: boolean }) {
           {contact.addressFailedReason ?? "refused"}. Another address brings mail again.
         </p>
       )}
+      {mayEdit && (
+        <p>
+          <a href={`/contacts/person.json?contact=${contact.id}`}>Everything kept of this person, as a file</a>
+        </p>
+      )}
       <section>
         <h2 className="text-head font-semibold">With us</h2>
         {history.length === 0 && <p className="text-ink-2">No event yet.</p>}

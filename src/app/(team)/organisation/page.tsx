@@ -1,12 +1,14 @@
 import { standingMay } from "@/core/people";
 import { BoardList } from "@/features/boards/board-list";
 import { LicencesForm } from "@/features/organisation/licences-form";
+import { RecordStoreForm } from "@/features/organisation/record-store-form";
 import { RulesForm } from "@/features/organisation/rules-form";
 import { SeatRequests } from "@/features/organisation/seat-requests";
 import { TeamList } from "@/features/organisation/team-list";
 import { TemplateList } from "@/features/organisation/template-list";
 import { TeamBar } from "@/features/shared/team-bar";
 import { durationWords } from "@/core/time";
+import { recordStoreOf } from "@/server/services/afterwards/record-store";
 import { boardsOf } from "@/server/services/afterwards/boards";
 import { seatRequestsOf } from "@/server/services/planning/seat-requests";
 import { house } from "@/server/services/organisation/licences";
@@ -21,6 +23,7 @@ import {
   removeBoardAction,
   renameTemplateAction,
   saveLicencesAction,
+  saveRecordStoreAction,
   saveRulesAction,
 } from "../house-actions";
 import { inviteMemberAction, removeMemberAction, setStandingAction, withdrawInvitationAction } from "./team-actions";
@@ -31,12 +34,13 @@ export const metadata = { title: "Organisation" };
 export default async function OrganisationPage() {
   const { context, member } = await pageMember();
   const mayEditTeam = standingMay(member.standing, "team.edit");
-  const [own, boards, requests, templates, team, invitations] = await Promise.all([
+  const [own, boards, requests, templates, team, store, invitations] = await Promise.all([
     house(context, member),
     boardsOf(context, member),
     seatRequestsOf(context, member),
     templatesOf(context, member),
     teamOf(context, member),
+    recordStoreOf(context, member),
     mayEditTeam ? openInvitations(context, member) : [],
   ]);
   const lines = templates.map((one) => ({
@@ -79,6 +83,7 @@ export default async function OrganisationPage() {
               mayEdit={member.standing !== "crew"}
               acts={{ rename: renameTemplateAction, remove: deleteTemplateAction }}
             />
+            {own.mayEdit && <RecordStoreForm store={store} save={saveRecordStoreAction} />}
           </div>
           <RulesForm initial={own.rules} mayEdit={own.mayEdit} save={saveRulesAction} />
         </div>

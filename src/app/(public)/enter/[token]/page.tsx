@@ -10,6 +10,7 @@ import { app } from "@/server/compose";
 import { isProofOpen, isProven, needsProof } from "@/server/services/way-in/entry-proofs";
 import { backstageNow, wasHere, wayIn } from "@/server/services/hour/entry";
 import { hasDesk } from "@/server/services/organisation/team-invitations";
+import { surveyOf } from "@/server/services/afterwards/survey-kept";
 import { holderOf, phoneRowsFor, requireWayIn } from "@/server/services/way-in/tickets";
 import { callMeAction } from "../../ticket/[token]/actions";
 import { mayBeCalled } from "@/server/services/hour/call-back";
@@ -119,6 +120,8 @@ export default async function EnterPage({
               }
             : null
         }
+        overflowHref={holder.event.overflow === "nobody" ? null : `/watch/${holder.event.slug}`}
+        surveyHref={(await surveyOf(context.db, holder.event.id))?.isOn ? `/survey/${token}` : null}
         soundBy={holder.event.soundBy}
         now={now}
         words={messagesFor(locale)}

@@ -9,7 +9,7 @@ import { openDoor } from "@/server/services/way-in/registrar";
 import { enterByLink } from "@/server/services/way-in/registration";
 import { visitorLocale } from "../../../_lib/locale";
 import { currentOrganisation, failureOf, isUuid, remoteAddress } from "../../../_lib/request";
-import { passCookie } from "../../_lib/pass-cookie";
+import { passCookie } from "@/server/services/way-in/pass-cookie";
 import { refused, registering } from "./registering";
 
 interface CameBy {
@@ -63,7 +63,14 @@ export async function registerAction(
   const typed: Record<string, string> = {};
   for (const [key, value] of data) if (typeof value === "string" && !key.startsWith("$")) typed[key] = value;
   const place = await standsAt(slug, invitedBy, dateId);
-  return registering(typed, { ...place, source, remote: await remoteAddress(), locale: await visitorLocale() });
+  const agent = (await headers()).get("user-agent") ?? "";
+  return registering(typed, {
+    ...place,
+    source,
+    agent,
+    remote: await remoteAddress(),
+    locale: await visitorLocale(),
+  });
 }
 
 /** Tries an access code; the right one opens the page for this browser. */

@@ -15,7 +15,7 @@ import { visitorLocale } from "../../../_lib/locale";
 import { currentOrganisation, isUuid, orNotFound } from "../../../_lib/request";
 import { chooseLanguageAction } from "../../language-actions";
 import { accessCodeAction } from "./actions";
-import { passCookie } from "../../_lib/pass-cookie";
+import { passCookie } from "@/server/services/way-in/pass-cookie";
 
 interface Props {
   params: Promise<{ slug: string }>;

@@ -37,6 +37,7 @@ export function WhenAndWhere({
           <span className="text-ink-2"> · {t("length", { length: lengthIn(occurrence.durationMinutes, format) })}</span>
         )}
       </p>
+      {occurrence.screeningOf !== null && <p>{words.screening}</p>}
       {besidesOf(event, format).map((line) => (
         <p key={line} className="text-ink-2">
           <bdi>{line}</bdi>

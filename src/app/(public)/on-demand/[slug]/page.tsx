@@ -1,4 +1,5 @@
-import { formatLocaleOf, messagesFor, translatorFor } from "@/contracts/messages";
+import { formatLocaleOf, messagesFor, translatorFor, type Locale } from "@/contracts/messages";
+import { hourWords } from "@/contracts/messages/cities";
 import { longDate } from "@/core/time";
 import { Recording } from "@/features/afterwards/recording";
 import { AccessCodeForm } from "@/features/front-door/access-code-form";
@@ -12,33 +13,76 @@ import { visitorLocale } from "../../../_lib/locale";
 import { currentOrganisation, orNotFound } from "../../../_lib/request";
 import { accessCodeAction } from "../../front/[slug]/actions";
 import { chooseLanguageAction } from "../../language-actions";
+import { classes, Press } from "@/ui";
+import { DayAndHour } from "@/features/shared/times";
+import type { Locked } from "@/server/services/afterwards/recordings";
+import { pagesBeside } from "@/server/services/afterwards/recording-pages";
+import { shownHeat } from "@/server/services/afterwards/watching";
+import { askAction, countMeAction } from "./actions";
 import { askedRecording } from "./asked";
+import { pictureAddress, soundAddress } from "./bytes-address";
+import { isRefused } from "./watcher";
 
 export const metadata = { title: "On demand" };
 
-export default async function OnDemandPage({ params }: { params: Promise<{ slug: string }> }) {
-  const { slug } = await params;
+/** Why somebody does not see it, and what they can do. */
+function NotNow({ item, locale }: { item: Locked; locale: Locale }) {
+  const { front } = messagesFor(locale);
+  const words = messagesFor(locale).onDemand;
+  const [before, after] = words.notYet.split("{time}");
+  if (item.why === "code") return <AccessCodeForm action={accessCodeAction.bind(null, item.eventSlug)} words={front} />;
+  return (
+    <main className="mx-auto max-w-4xl px-4 py-6">
+      <h1 className="text-title leading-tight font-semibold" dir="auto">
+        {item.title}
+      </h1>
+      <p className="mt-4 text-lead">
+        {item.why === "later" ? (
+          <>
+            {before}
+            <DayAndHour at={item.publishedFrom} zone={item.zone} words={hourWords(locale, item.zone)} />
+            {after}
+          </>
+        ) : (
+          words[item.why]
+        )}
+      </p>
+      <p className="mt-4">
+        <a href={`/front/${item.eventSlug}`}>{words.toEvent}</a>
+      </p>
+    </main>
+  );
+}
+
+export default async function OnDemandPage(props: {
+  params: Promise<{ slug: string }>;
+  searchParams: Promise<{ ticket?: string | string[] }>;
+}) {
+  const [{ slug }, { ticket }] = await Promise.all([props.params, props.searchParams]);
+  const token = typeof ticket === "string" ? ticket : null;
   const organisation = await currentOrganisation();
-  const item = await orNotFound(() => askedRecording(slug));
+  const item = await orNotFound(() => askedRecording(slug, token));
   const locale = await visitorLocale();
-  if (item.isLocked) {
-    const { front } = messagesFor(locale);
+  if (item.isLocked)
     return (
-      <InLanguage locale={locale} label={front.language} choose={chooseLanguageAction}>
-        <AccessCodeForm action={accessCodeAction.bind(null, item.eventSlug)} words={front} />
+      <InLanguage locale={locale} label={messagesFor(locale).front.language} choose={chooseLanguageAction}>
+        <NotNow item={item} locale={locale} />
       </InLanguage>
     );
-  }
+  const own = token === null ? "" : `?ticket=${encodeURIComponent(token)}`;
   const words = messagesFor(locale).onDemand;
   const { context } = await app();
   const { occurrenceId } = item.recording;
-  const [captionLanguages, handOuts] = await Promise.all([
+  const [captionLanguages, handOuts, heat, isNotCounted, pages] = await Promise.all([
     captionLanguagesOf(context, occurrenceId),
     shownHandOuts(context, occurrenceId),
+    shownHeat(context.db, occurrenceId, item.recording.id, item.durationSeconds),
+    isRefused(),
+    pagesBeside(context, item, [locale]),
   ]);
   return (
     <InLanguage locale={locale} label={messagesFor(locale).front.language} choose={chooseLanguageAction}>
-      <main className="mx-auto max-w-4xl px-4 py-6">
+      <main className={classes("mx-auto px-4 py-6", pages.length > 0 ? "max-w-7xl" : "max-w-4xl")}>
         <p className="text-label text-ink-2">{organisation.name}</p>
         <h1 className="text-title leading-tight font-semibold">{item.recording.title}</h1>
         <p className="text-ink-2">
@@ -47,17 +91,42 @@ export default async function OnDemandPage({ params }: { params: Promise<{ slug:
           })}
         </p>
         <Recording
-          src={`/on-demand/${slug}/media`}
-          chaptersSrc={`/on-demand/${slug}/chapters.vtt`}
+          src={pictureAddress(item.recording, token)}
+          soundSrc={soundAddress(item.recording, token)}
+          pages={pages}
+          poster={item.recording.pictureId === null ? null : `/on-demand/${slug}/picture${own}`}
+          chaptersSrc={`/on-demand/${slug}/chapters.vtt${own}`}
           captions={captionLanguages.map((language) => ({
             language,
             label: languageName(language, locale),
-            src: `/on-demand/${slug}/captions.${language}.vtt`,
+            src: `/on-demand/${slug}/captions.${language}.vtt${own}`,
           }))}
           chapters={item.chapters}
-          words={words}
+          heat={heat}
+          name={slug}
+          seconds={item.durationSeconds}
+          ask={item.mayAsk ? askAction.bind(null, slug, token) : null}
+          countUrl={isNotCounted ? null : `/on-demand/${slug}/plays${own}`}
+          words={{ ...words, player: messagesFor(locale).player }}
         />
-        <FilesToTake files={handOuts} title={messagesFor(locale).files.forYou} locale={locale} />
+        {item.surveyAddress && (
+          <p className="mt-4">
+            <a href={item.surveyAddress}>{messagesFor(locale).survey.answer}</a>
+          </p>
+        )}
+        {item.isOver && !item.mayAsk && <p className="mt-4 text-ink-2">{words.mayAsk}</p>}
+        <form action={countMeAction.bind(null, slug, isNotCounted)} className="mt-3 text-label text-ink-2">
+          {isNotCounted ? words.notCounted : words.counted}{" "}
+          <Press type="submit" className="text-action hover:underline">
+            {isNotCounted ? words.countAgain : words.dontCount}
+          </Press>
+        </form>
+        <FilesToTake
+          files={handOuts}
+          title={messagesFor(locale).files.forYou}
+          locale={locale}
+          {...(token && { ticket: token })}
+        />
       </main>
     </InLanguage>
   );

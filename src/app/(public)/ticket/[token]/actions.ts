@@ -6,6 +6,7 @@ import { app } from "@/server/compose";
 import { askCallBack } from "@/server/services/hour/call-back";
 import { cancelRegistration, comeBack } from "@/server/services/way-in/registration-changes";
 import { correctOwnDetails } from "@/server/services/way-in/own-details";
+import { askOwnFile } from "@/server/services/way-in/own-file";
 import { holderOf } from "@/server/services/way-in/tickets";
 import { inLanguage } from "../../../_lib/locale";
 import { act } from "../../../_lib/request";
@@ -34,6 +35,14 @@ export async function callMeAction(token: string, locale: Locale, number: string
   return act(async () => {
     const { context } = await app();
     await askCallBack(context, await holderOf(context, token), number);
+  }, inLanguage(locale));
+}
+
+/** Sends the link to everything that is kept of the holder, to their own address. */
+export async function askOwnFileAction(token: string, locale: Locale) {
+  return act(async () => {
+    const { context } = await app();
+    await askOwnFile(context, await holderOf(context, token, { ofDeleted: true }));
   }, inLanguage(locale));
 }
 

@@ -7,6 +7,7 @@ import { GuestForm } from "@/features/shared/guest-form";
 import { lookStyle } from "@/features/shared/look";
 import { Countdown } from "@/features/ticket/countdown";
 import { OwnDetails } from "@/features/ticket/own-details";
+import { OwnFile } from "@/features/ticket/own-file";
 import { FocusNote } from "@/features/shared/focus-note";
 import { CancelPlace } from "@/features/ticket/cancel-place";
 import { CallMe } from "@/features/shared/call-me";
@@ -25,7 +26,8 @@ import { besidesOf } from "../../_lib/besides";
 import { holderLocale, visitorLocale } from "../../../_lib/locale";
 import { orNotFound } from "../../../_lib/request";
 import { chooseHolderLanguageAction } from "../../language-actions";
-import { callMeAction, cancelAction, comeBackAction, correctDetailsAction } from "./actions";
+import { AfterTheHour } from "./after-the-hour";
+import { askOwnFileAction, callMeAction, cancelAction, comeBackAction, correctDetailsAction } from "./actions";
 
 /** The title in the visitor's language. */
 export async function generateMetadata(): Promise<Metadata> {
@@ -65,6 +67,13 @@ function HolderActs({ holder, token, locale }: { holder: Holder; token: string; 
   );
 }
 
+/** Everything that is kept of the holder, for whoever has an address to prove. */
+function OwnFileOf({ holder: { person, ticket }, token, locale }: { holder: Holder; token: string; locale: Locale }) {
+  if (person.email === null || ticket.role === "test-guest") return null;
+  const ask = askOwnFileAction.bind(null, token, locale);
+  return <OwnFile words={messagesFor(locale).ownData} address={person.email} ask={ask} />;
+}
+
 export default async function TicketPage(props: {
   params: Promise<{ token: string }>;
   searchParams: Promise<{ address?: string }>;
@@ -82,13 +91,7 @@ export default async function TicketPage(props: {
   const isCancelled = occurrence.phase === "cancelled" || event.deletedAt !== null;
   const isOver = isCancelled || isOverPhase(occurrence.phase);
   const opensAt = foyerOpensAt(timesOf(occurrence));
-  const standing = {
-    registered: words.registered,
-    waiting: words.waiting,
-    cancelled: words.cancelled,
-    pending: words.pending,
-    declined: words.declined,
-  }[ticket.status];
+  const standing = words[ticket.status];
   return (
     <InLanguage
       locale={locale}
@@ -106,6 +109,7 @@ export default async function TicketPage(props: {
         <p className="mt-2 text-lead">
           <DayAndHour at={occurrence.startAt} zone={occurrence.zone} words={hour} />
         </p>
+        {occurrence.screeningOf !== null && <p>{messagesFor(locale).front.screening}</p>}
         {besidesOf(event, locale).map((line) => (
           <p key={line} className="text-ink-2">
             <bdi>{line}</bdi>
@@ -119,6 +123,7 @@ export default async function TicketPage(props: {
             </span>
           )}
         </p>
+        {isOver && !isCancelled && <AfterTheHour holder={holder} token={token} locale={locale} />}
         {hasNewAddress && person.email && <FocusNote>{words.moved.replace("{address}", person.email)}</FocusNote>}
         {!isOver && ticket.status === "registered" && (
           <div className="mt-6 bg-sheet p-5">
@@ -141,7 +146,7 @@ export default async function TicketPage(props: {
                 {words.calendar}
               </a>
             </div>
-            <FilesToTake files={handOuts} title={messagesFor(locale).files.forYou} locale={locale} />
+            <FilesToTake files={handOuts} title={messagesFor(locale).files.forYou} locale={locale} ticket={token} />
             {files.length > 0 && (
               <ul className="mt-4" aria-label={messagesFor(locale).front.files}>
                 {files.map((file) => (
@@ -160,6 +165,7 @@ export default async function TicketPage(props: {
           </div>
         )}
         {!isOver && <HolderActs holder={holder} token={token} locale={locale} />}
+        <OwnFileOf holder={holder} token={token} locale={locale} />
       </main>
     </InLanguage>
   );

@@ -11,7 +11,10 @@ import { deleteEvent, hearersOfEvent, publishEvent, restoreEvent } from "@/serve
 import { requestSeats } from "@/server/services/planning/seat-requests";
 import { mendFinding } from "@/server/services/overview/readiness/mends";
 import { createFromTemplate, duplicateEvent, saveTemplate } from "@/server/services/planning/templates";
-import { publishRecording, setDuration } from "@/server/services/afterwards/recordings";
+import { deleteRecording } from "@/server/services/afterwards/bin-recording";
+import { joinAgain } from "@/server/services/afterwards/join-recordings";
+import { publishRecording, takeOffRecording } from "@/server/services/afterwards/publish-recording";
+import { setDuration } from "@/server/services/afterwards/recordings";
 import { makeTestGuest } from "@/server/services/way-in/registration";
 import { copyRunSheet, saveRunSheet } from "@/server/services/planning/run-sheets";
 import { tokenOf } from "@/server/services/way-in/tickets";
@@ -152,15 +155,36 @@ export async function testGuestAction(eventId: string) {
   });
 }
 
-export async function publishRecordingAction(
-  eventId: string,
-  recordingId: string,
-  publishedFrom: number | null,
-  tellPeople: boolean,
-) {
+export async function publishRecordingAction(eventId: string, recordingId: string, input: unknown) {
   return act(async () => {
     const { context, member } = await currentMember();
-    await publishRecording(context, member, recordingId, publishedFrom, tellPeople === true);
+    await publishRecording(context, member, recordingId, input);
+    revalidatePath(`/events/${eventId}`, "layout");
+  });
+}
+
+export async function takeOffRecordingAction(eventId: string, recordingId: string) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    await takeOffRecording(context, member, recordingId);
+    revalidatePath(`/events/${eventId}`, "layout");
+  });
+}
+
+/** Into the bin: restored from the list of recordings for a week. */
+export async function deleteRecordingAction(eventId: string, recordingId: string) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    await deleteRecording(context, member, recordingId);
+    revalidatePath(`/events/${eventId}`, "layout");
+  });
+}
+
+/** What was recorded and could not be joined is tried once more. */
+export async function joinAgainAction(eventId: string, recordingId: string) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    await joinAgain(context, member, recordingId);
     revalidatePath(`/events/${eventId}`, "layout");
   });
 }

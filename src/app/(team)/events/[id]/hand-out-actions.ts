@@ -1,5 +1,5 @@
 "use server";
-import { changeHandOut, removeHandOut } from "@/server/services/hour/hand-outs";
+import { changeHandOut, handOutAsDeck, removeHandOut } from "@/server/services/hour/hand-outs";
 import type { HandOutChange } from "@/contracts";
 import { act, currentMember } from "../../../_lib/request";
 
@@ -7,6 +7,13 @@ export async function changeHandOutAction(id: string, change: HandOutChange) {
   return act(async () => {
     const { context, member } = await currentMember();
     await changeHandOut(context, { member }, String(id), change);
+  });
+}
+
+export async function handOutAsDeckAction(id: string, language: string) {
+  return act(async () => {
+    const { context, member } = await currentMember();
+    await handOutAsDeck(context, { member }, String(id), String(language));
   });
 }
 

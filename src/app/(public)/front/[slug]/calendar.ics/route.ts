@@ -5,7 +5,7 @@ import { eventCalendar } from "@/server/services/outside/calendars";
 import { frontDoor } from "@/server/services/way-in/front-door";
 import { answer, currentOrganisation } from "../../../../_lib/request";
 import { calendarResponse } from "../../../../_lib/files";
-import { passCookie } from "../../../_lib/pass-cookie";
+import { passCookie } from "@/server/services/way-in/pass-cookie";
 
 export function GET(_request: Request, { params }: { params: Promise<{ slug: string }> }): Promise<Response> {
   return answer(async () => {

@@ -3,7 +3,7 @@ import { registerForm } from "@/contracts";
 import { Refusal } from "@/core/shared";
 import { languageCookie, localeFrom } from "../../../../_lib/locale";
 import { answer, remoteOf, requireOwnOrigin } from "../../../../_lib/request";
-import { passCookie } from "../../../_lib/pass-cookie";
+import { passCookie } from "@/server/services/way-in/pass-cookie";
 import { registering } from "../registering";
 
 const mostBytes = 65_536;
@@ -32,6 +32,7 @@ export const POST = (request: NextRequest, { params }: { params: Promise<{ slug:
       host: headers.get("host") ?? "",
       passCookie: cookies.get(passCookie(slug))?.value ?? null,
       remote: remoteOf(headers),
+      agent: headers.get("user-agent") ?? "",
       locale: localeFrom(cookies.get(languageCookie)?.value, headers.get("accept-language")),
     });
     return Response.json(state, { headers: { "cache-control": "no-store", "x-content-type-options": "nosniff" } });

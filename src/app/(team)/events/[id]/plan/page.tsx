@@ -18,6 +18,7 @@ import { registeredByDate } from "@/server/services/planning/dates/counts";
 import { hearersOfEvent } from "@/server/services/planning/event-life";
 import { holdersCount, stageTicketsOf } from "@/server/services/planning/events";
 import { expect, pastHouse } from "@/server/services/overview/forecast";
+import { outletsFor } from "@/server/services/hour/outlets";
 import { seatRequestsOf } from "@/server/services/planning/seat-requests";
 import { Button } from "@/ui";
 import { zoneCities } from "../../../../_lib/cities";
@@ -42,6 +43,8 @@ import {
   previewExtentAction,
   undoChangeAction,
 } from "../dates-actions";
+
+import { OutletsOf } from "./outlets-of";
 
 export const metadata = { title: "Plan" };
 
@@ -233,6 +236,7 @@ export default async function PlanPage({
         {mayEdit && occurrence && (
           <RehearsalsOf rehearsals={rehearsals} occurrence={occurrence} todayLocal={todayLocal} id={id} />
         )}
+        {mayEdit && <OutletsOf id={id} outlets={await outletsFor(context, member, id)} />}
         {mayEdit && (
           <ActsAndRequests
             {...{ event, id, requests, occurrence }}

@@ -54,6 +54,7 @@ export default async function RunSheetPage({
           startLocal={occurrence.startLocal}
           zone={occurrence.zone}
           leaders={people.map((person) => ({ id: person.ticketId, name: person.name }))}
+          givesCredit={loaded.event.creditPoints !== null}
           decks={Object.entries(decks)
             .filter(([, deck]) => deck.versionOfId === null && deck.state !== "failed")
             .map(([deckId, { title, pageCount }]) => ({ id: deckId, title, pageCount }))}

@@ -5,7 +5,7 @@ import { fileBody } from "@/server/services/way-in/front/files";
 import { holderOf } from "@/server/services/way-in/tickets";
 import { frontDoor } from "@/server/services/way-in/front-door";
 import { answer, currentOrganisation, isUuid } from "../../../../../_lib/request";
-import { passCookie } from "../../../../_lib/pass-cookie";
+import { passCookie } from "@/server/services/way-in/pass-cookie";
 
 /** A file for visitors. A private event's files need its access code, as the page does, or a ticket. */
 export function GET(

@@ -1,107 +1,123 @@
+import { WatchedOnDemand } from "@/features/afterwards/watched";
+import { servedSeconds, type RecordingRow } from "@/server/services/afterwards/own-recording";
+import { watchingOfDate } from "@/server/services/afterwards/watching";
+import { DrawnBoards } from "@/features/afterwards/board-list";
 import { ImportEntries } from "@/features/afterwards/import-entries";
-import { RecordingDesk } from "@/features/afterwards/recording-desk";
+import { drawnSteps } from "@/core/attendance";
+import { AfterNav } from "@/features/afterwards/report/after-nav";
+import { FunnelCuts, FunnelLines, FunnelMailings } from "@/features/afterwards/report/funnel";
+import { LeadBars } from "@/features/afterwards/report/lead-bars";
+import { ReportRail } from "@/features/afterwards/report/report-rail";
 import { TeamBar } from "@/features/shared/team-bar";
 import { Workspace } from "@/features/shared/workspace";
-import { roleMay } from "@/core/rights";
+import { expectedOf } from "@/server/services/overview/expected";
+import { funnelOfDate, stayedPercent, type DateFunnel } from "@/server/services/afterwards/funnel";
+import { lanesOfDate } from "@/server/services/afterwards/lanes";
 import { ballotCounts, afterwards } from "@/server/services/afterwards/summary";
+import { boardsOfDate } from "@/server/services/afterwards/board-files";
 import { recordingsOfDate } from "@/server/services/afterwards/recordings";
-import { workspace } from "../../../../../_lib/workspace";
 import { orNotFound } from "../../../../../_lib/request";
 import { signOutAction } from "../../../../sign-in/actions";
-import { publishRecordingAction, setDurationAction } from "../../actions";
-import { ReportRail, ShowFigures, CurtainSpans, PresenceTable, PollResults, QuestionList } from "./parts";
+import { mailLeftAction, stretchAction } from "../../report-actions";
+import { AwaySpans, ShowFigures, CurtainSpans, PollResults } from "./parts";
+import { DateFiles } from "./date-files";
+import { QuestionList } from "./question-list";
+import { RecordingSection } from "./recording-section";
+import { reportPage, type ReportParams } from "./report-page";
 
 export const metadata = { title: "Report" };
 
-export default async function AfterwardsPage({ params }: { params: Promise<{ id: string; date: string }> }) {
-  const { id, date } = await params;
-  const { context, member, loaded, spine } = await workspace(id, date);
+const served = (one: RecordingRow) => ({ id: one.id, durationSeconds: servedSeconds(one) });
+
+function FunnelOf({ funnel }: { funnel: DateFunnel }) {
+  return (
+    <div className="mt-6 grid gap-x-10 gap-y-5 lg:grid-cols-2">
+      <div className="flex flex-col gap-6">
+        <FunnelLines lines={funnel.lines} visits={funnel.visits} stayedPercent={funnel.stayedPercent} />
+        <LeadBars byDay={funnel.byDay} />
+      </div>
+      <div className="flex flex-col gap-4">
+        <FunnelCuts head="Came from" nameless="no tag" cuts={funnel.bySource} />
+        <FunnelMailings mailings={funnel.byMailing} />
+        <FunnelCuts head="Language" nameless="not known" cuts={funnel.byLanguage} />
+        <FunnelCuts head="Time zone" nameless="not known" cuts={funnel.byZone} />
+      </div>
+    </div>
+  );
+}
+
+export default async function AfterwardsPage(props: ReportParams) {
+  const { context, member, spine, id, date, base, isOver, mayRead } = await reportPage(props);
   const data = await orNotFound(() => afterwards(context, member, id, date));
-  const { occurrence, report, room, segments, polls, questions } = data;
-  const { curve, lines, show } = report;
-  const recordings = await recordingsOfDate(context, member, id, date);
-  const tallies = await ballotCounts(context, date);
-  const zone = occurrence.zone;
+  const { event, occurrence, report, room, segments, polls, questions } = data;
+  const { curve, show } = report;
+  const { zone } = occurrence;
   const from = Math.min(occurrence.startAt, show[0]?.start ?? occurrence.startAt);
   const to = Math.max(occurrence.endAt, show.at(-1)?.end ?? occurrence.endAt);
+  const recordings = await recordingsOfDate(context, member, id, date);
+  const watched = await watchingOfDate(context.db, date, recordings.map(served));
+  const thresholdPercent = event.creditPoints === null ? stayedPercent : event.creditThresholdPercent;
+  const { organisationId, houseSize } = event;
+  const [boards, tallies, lanes, funnel, expected] = await Promise.all([
+    boardsOfDate(context, member, id, date),
+    ballotCounts(context, date),
+    lanesOfDate(context.db, date, data, watched, from, to),
+    funnelOfDate(context.db, { eventId: id, occurrenceId: date, startAt: occurrence.startAt, thresholdPercent }, data),
+    expectedOf(context, { organisationId, startAt: occurrence.startAt, houseSize }, data),
+  ]);
   const title = new Map(segments.map((segment) => [segment.id, segment.title]));
-  const present = lines
-    .filter((line) => line.role === "attendee" && line.minutesPresent > 0)
-    .sort((a, b) => b.minutesPresent - a.minutesPresent);
   const file = (name: string) => `/events/${id}/dates/${date}/${name}.csv`;
-  const isOver = occurrence.phase === "ended" || occurrence.phase === "not-held";
-  const { actor } = loaded.access;
-  const mayAnswer = roleMay(actor, "questions.answer");
   return (
     <>
       <TeamBar signOut={signOutAction} />
       <Workspace spine={{ ...spine, findings: [] }} place="afterwards">
-        {!isOver && <p className="mb-4 text-attention">The date is not over: these are the figures so far.</p>}
+        <AfterNav base={base} place="" note={isOver ? null : "The date is not over: these are the figures so far."} />
         <ReportRail
           from={from}
           to={to}
           zone={zone}
-          report={report}
-          title={title}
-          curve={curve}
-          questions={questions}
-          polls={polls}
+          blocks={report.retention.map((span, i) => ({
+            id: String(i),
+            title: title.get(span.segmentId) ?? "segment",
+            startAt: span.startAt,
+            endAt: span.endAt,
+            stayed: { share: span.share, of: span.atStart },
+          }))}
+          steps={drawnSteps(curve.steps)}
+          peak={curve.peak}
+          lanes={lanes}
+          away={data.away}
+          ask={stretchAction.bind(null, id, date)}
+          mail={mayRead("event.mailings") ? mailLeftAction.bind(null, id, date) : null}
         />
-        <p className="text-label text-ink-2">
-          Thin ticks: questions. Broad ticks: polls opened. Point at it to read the hour and the audience.
-        </p>
-        <ShowFigures report={report} curve={curve} zone={zone} />
-        {report.retention.length > 0 && (
-          <ul className="mt-5 grid grid-cols-3 gap-x-8">
-            {report.retention.map((span, i) => (
-              <li key={i} className="flex justify-between border-t border-rule py-1">
-                <span className="truncate">{title.get(span.segmentId) ?? "segment"}</span>
-                <span className="mono whitespace-nowrap text-ink-2">
-                  {span.share === null ? "–" : `${Math.round(span.share * 100)} % of ${span.atStart} stayed`}
-                </span>
-              </li>
-            ))}
-          </ul>
-        )}
-        {room.hour.curtainSpans.length > 0 && roleMay(actor, "hour.strike-curtain") && isOver && (
+        <ShowFigures report={report} curve={curve} zone={zone} expected={expected} />
+        <AwaySpans away={data.away} zone={zone} />
+        <FunnelOf funnel={funnel} />
+        {room.hour.curtainSpans.length > 0 && mayRead("hour.strike-curtain") && isOver && (
           <CurtainSpans room={room} zone={zone} id={id} date={date} />
         )}
-        <section className="mt-6">
-          <h2 className="text-head font-semibold">People</h2>
-          <p className="text-ink-2">
-            <a href={file("attendance")}>attendance.csv</a> · <a href={file("entries")}>entries.csv</a> ·{" "}
-            <a href={file("floor")}>floor.csv</a> · <a href={file("signals")}>signals.csv</a> ·{" "}
-            <a href={file("side-rooms")}>side-rooms.csv</a> · <a href={file("credit")}>credit.csv</a> ·{" "}
-            <a href={`/events/${id}/registrants.csv`}>registrants.csv</a>
-          </p>
-          {present.length === 0 ? (
-            <p className="mt-2 text-ink-2">Nobody was present during the show.</p>
-          ) : (
-            <PresenceTable present={present} />
-          )}
-          {roleMay(actor, "event.import-entries") && isOver && (
-            <div className="mt-3">
-              <ImportEntries url={`/upload/entries/${id}/${date}`} />
-            </div>
-          )}
-        </section>
+        <DateFiles file={file} id={id} date={date} isOver={isOver} />
+        {mayRead("event.import-entries") && isOver && (
+          <div className="mt-3">
+            <ImportEntries url={`/upload/entries/${id}/${date}`} />
+          </div>
+        )}
         <PollResults file={file} polls={polls} tallies={tallies} data={data} />
-        <QuestionList file={file} questions={questions} isOver={isOver} mayAnswer={mayAnswer} id={id} date={date} />
-        {roleMay(actor, "recording.upload") && (
-          <section className="mt-6">
-            <h2 className="text-head font-semibold">Recording</h2>
-            {isOver ? (
-              <RecordingDesk
-                uploadUrl={`/upload/recording/${id}/${date}`}
-                zone={zone}
-                recordings={recordings}
-                publish={publishRecordingAction.bind(null, id)}
-                setDuration={setDurationAction}
-              />
-            ) : (
-              <p className="text-ink-2">A recording can be added once the date has ended.</p>
-            )}
-          </section>
+        <QuestionList
+          file={file}
+          questions={questions}
+          isOver={isOver}
+          mayAnswer={mayRead("questions.answer")}
+          id={id}
+          date={date}
+        />
+        <DrawnBoards boards={boards} folder={`/events/${id}/dates/${date}`} />
+        {mayRead("recording.upload") && (
+          <RecordingSection
+            {...{ id, date, zone, isOver, recordings }}
+            now={context.clock.now()}
+            watched={<WatchedOnDemand lines={watched} file={file("viewers")} />}
+          />
         )}
       </Workspace>
     </>

@@ -1,4 +1,6 @@
-import { messagesFor } from "@/contracts/messages";
+import { directionOf, messagesFor } from "@/contracts/messages";
+import { sayTables } from "@/contracts/say/tables";
+import { PageLanguage } from "@/features/shared/page-language";
 import { RoomWords } from "@/features/shared/room-words";
 import { roleMay } from "@/core/rights";
 import { CopyLink } from "@/features/desk/copy-link";
@@ -14,8 +16,10 @@ import {
   letLateInAction,
 } from "../../actions";
 import { removeDeckAction, setHandOutAction } from "../../deck-actions";
-import { changeHandOutAction, removeHandOutAction } from "../../hand-out-actions";
+import { changeHandOutAction, handOutAsDeckAction, removeHandOutAction } from "../../hand-out-actions";
 import { setDutiesAction } from "../../people-actions";
+import { deskLocale } from "../../../../../_lib/locale";
+import { chooseDeskLanguageAction } from "../../desk-language-action";
 import { orNotFound, pageMember } from "../../../../../_lib/request";
 
 export const metadata = { title: "Desk" };
@@ -30,12 +34,16 @@ export default async function DeskPage({
   const { id, date } = await params;
   const { context, member } = await pageMember();
   const entry = await orNotFound(() => deskEntry(context, member, id, date));
+  const locale = await deskLocale();
   const frontUrl = `${context.environment.STAGE_CALL_URL}/front/${entry.eventSlug}`;
   return (
-    <>
-      <RoomWords words={messagesFor("en")}>
+    <div lang={locale} dir={directionOf(locale)}>
+      <PageLanguage locale={locale} direction={directionOf(locale)} />
+      <RoomWords words={messagesFor(locale)} locale={locale} table={sayTables[locale]}>
         <Desk
           occurrenceId={date}
+          language={locale}
+          chooseLanguage={chooseDeskLanguageAction}
           ticketId={entry.ticketId}
           actor={entry.actor}
           frontUrl={frontUrl}
@@ -48,7 +56,7 @@ export default async function DeskPage({
           }
           handOuts={
             roleMay(entry.actor, "event.run-sheet")
-              ? { change: changeHandOutAction, remove: removeHandOutAction }
+              ? { change: changeHandOutAction, remove: removeHandOutAction, asSlides: handOutAsDeckAction }
               : null
           }
           boards={
@@ -56,6 +64,7 @@ export default async function DeskPage({
               ? { saved: `/events/${id}/dates/${date}`, upload: `/upload/board/${id}/${date}` }
               : null
           }
+          outletsUrl={`/events/${id}/outlets.json`}
           bringSideRooms={bringSideRoomsAction.bind(null, id, date)}
           late={
             roleMay(entry.actor, "event.people")
@@ -69,8 +78,8 @@ export default async function DeskPage({
               : null
           }
         />
+        {(await searchParams).link === "copy" && <CopyLink url={frontUrl} code={entry.roomCode} />}
       </RoomWords>
-      {(await searchParams).link === "copy" && <CopyLink url={frontUrl} code={entry.roomCode} />}
-    </>
+    </div>
   );
 }

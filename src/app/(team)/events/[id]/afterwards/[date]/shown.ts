@@ -1,1 +1,0 @@
-export const shown = 300;
