@@ -5,7 +5,7 @@ import { join, resolve } from "node:path";
 import { randomUUID } from "node:crypto";
 import { eq, inArray, sql } from "drizzle-orm";
 import { dayMs } from "@/core/time";
-import { folderStorage } from "@/server/files/storage";
+import { folderStorage } from "@/server/files/folder-storage";
 import { eraseContact } from "@/server/services/people/contacts/erase";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { silentLog } from "@/server/platform/log";

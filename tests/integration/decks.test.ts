@@ -4,6 +4,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { mostDeckBytes } from "@/contracts";
 import { deckPages, decks, occurrences, segments } from "@/server/db/schema";
 import { loadDecks } from "@/server/room/slides/decks";
 import { deckPart } from "@/server/services/hour/deck-files";
@@ -13,7 +14,7 @@ import { addStagePerson } from "@/server/services/people/stage-people";
 import { loadRunSheet, saveRunSheet } from "@/server/services/planning/run-sheets";
 import { holderOf } from "@/server/services/way-in/tickets";
 import { makeDeck } from "@/server/workers/deck-maker";
-import { deckOf, lockedPdf, streamOf } from "../support/pdf";
+import { deckOf, deckOfBytes, deckWithoutItsFont, deckWithScript, lockedPdf, streamOf } from "../support/pdf";
 import { makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
 import { eq } from "drizzle-orm";
 import { randomUUID } from "node:crypto";
@@ -92,11 +93,14 @@ describe("rule 20: pages of a PDF", () => {
     const { db, clock } = { ...world.context, clock: world.clock };
     await db.update(decks).set({ state: "making", claimedAt: clock.now() }).where(eq(decks.id, id));
     expect(await makeDecks(world.context)).toBe(0);
-    clock.advance(2 * 60_000);
+    clock.advance(3 * 60_000);
     expect(await makeDecks(world.context)).toBe(1);
     expect(await db.$count(deckPages, eq(deckPages.deckId, id))).toBe(2);
-    const words = [];
-    for await (const word of makeDeck(await world.context.storage.localPath(deckFile(id)))) words.push(word.kind);
+    const words = await world.context.storage.withPaths([deckFile(id)], async ([path]) => {
+      const said = [];
+      for await (const word of makeDeck(path!)) said.push(word.kind);
+      return said;
+    });
     expect(words).toEqual(["pages", "page", "page"]);
   });
 });
@@ -121,6 +125,35 @@ describe("slides that cannot be", () => {
   ] as const)("say why: %s", async (_, bytes, failure) => {
     const { deck } = await made(bytes(), { ...tides, title: failure });
     expect([deck.state, deck.failure, deck.pageCount]).toEqual(["failed", failure, 0]);
+  });
+  it("are made all the same where a font is missing, and name it; what fonts are embedded or standard is not named", async () => {
+    const { deck } = await made(await deckWithoutItsFont("ABCDEF+FenmoorSans-Bold"));
+    expect(deck).toMatchObject({ state: "ready", pageCount: 1, missingFonts: ["FenmoorSans-Bold"] });
+    expect(await textOf(deck.pictureIds[0]!)).toBe("Low water");
+    // something stands there in the place of its letters
+    const { data } = await sharp(await bytesOf(deck.pictureIds[0]!, "800"))
+      .greyscale()
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    expect(data.filter((value) => value < 100).length).toBeGreaterThan(200);
+    expect((await made(await deckOf([{ text: "Plain" }]))).deck.missingFonts).toEqual([]);
+  });
+  it("are drawn and never run: a script in the file does nothing", async () => {
+    const { deck } = await made(await deckWithScript());
+    expect(deck).toMatchObject({ state: "ready", pageCount: 1, failedPages: [] });
+    expect(await textOf(deck.pictureIds[0]!)).toBe("Looks like any other");
+  });
+  it("may be as heavy as 100 MB; more is refused, said before or not, and nothing is kept", async () => {
+    const heavy = await deckOfBytes(mostDeckBytes - 100_000);
+    const { deck } = await made(heavy);
+    expect(deck).toMatchObject({ state: "ready", pageCount: 2, failedPages: [] });
+    const count = await world.context.db.$count(decks);
+    const over = new Blob([heavy, new Uint8Array(200_000)]);
+    const lying = addDeck(world.context, by(), event.occurrenceId, tides, over.stream(), null);
+    expect(await codeOf(lying)).toBe("file-too-large");
+    const honest = addDeck(world.context, by(), event.occurrenceId, tides, over.stream(), over.size);
+    expect(await codeOf(honest)).toBe("file-too-large");
+    expect(await world.context.db.$count(decks)).toBe(count);
   });
   it("say why: more than 500 pages", async () => {
     const { deck } = await made(await deckOf(Array.from({ length: 501 }, (_, i) => ({ text: `${i}` }))));

@@ -62,7 +62,7 @@ async function tells({ pageSlug, slug, boardSlug }: Shown, title: string) {
   const { context } = world;
   const code = (error: unknown) => (error as { failure?: { code: string } }).failure?.code ?? "defect";
   const none = { cookie: null, isInvited: false };
-  const film = await onDemand(context, house, slug, () => null).catch(code);
+  const film = await onDemand(context, house, slug, { proofOf: () => null, tokens: [] }).catch(code);
   const page = await frontDoor(context, house, pageSlug, none).catch(code);
   return {
     page: typeof page === "string" ? page : page.isLocked ? "locked" : "open",
@@ -121,7 +121,7 @@ describe("one rule for everything that an event shows outside", () => {
     const proof = await tryAccessCode(world.context, house, shown.pageSlug, "spoonbill-44", "net");
     const pass = { cookie: proof, isInvited: false };
     expect((await frontDoor(world.context, house, shown.pageSlug, pass)).isLocked).toBe(false);
-    const film = (of: string | null) => onDemand(world.context, house, shown.slug, () => of);
+    const film = (of: string | null) => onDemand(world.context, house, shown.slug, { proofOf: () => of, tokens: [] });
     expect((await film(proof)).isLocked).toBe(false);
     expect((await film("forged")).isLocked).toBe(true);
     // another code, and the old proof is none

@@ -64,6 +64,17 @@ describe("hands and floor in the record", () => {
     await dismissAway(world.context, occurrenceId, [oskar]);
     expect((await roomOf(world.context.db, occurrenceId)).floor.holders.size).toBe(0);
   });
+
+  it("whoever left with the floor and their screen shares no more", async () => {
+    const { occurrenceId } = event;
+    await run({ type: "floor.offer", ticketId: oskar, parts: ["sound", "screen"] });
+    await run({ type: "floor.accept" }, oskar);
+    await run({ type: "floor.share-screen", overId: null }, oskar);
+    expect((await roomOf(world.context.db, occurrenceId)).stage.screens).toEqual([oskar]);
+    await Promise.all([1, 2].map(() => dismissAway(world.context, occurrenceId, [oskar])));
+    const { stage, floor } = await roomOf(world.context.db, occurrenceId);
+    expect([stage.screens, floor.holders.size]).toEqual([[], 0]);
+  });
 });
 
 describe("the floor on the screens", () => {

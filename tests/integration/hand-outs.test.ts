@@ -1,11 +1,12 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { eq } from "drizzle-orm";
 import { handOutName } from "@/contracts";
-import { events, handOuts } from "@/server/db/schema";
+import { events, handOuts, handOutTakings, tickets } from "@/server/db/schema";
 import { loadFiles } from "@/server/room";
 import type { Bringer } from "@/server/services/hour/bring";
 import { addHandOut, changeHandOut, removeHandOut, shownHandOuts, takeHandOut } from "@/server/services/hour/hand-outs";
-import { holderOf } from "@/server/services/way-in/tickets";
+import { personOfDate } from "@/server/services/afterwards/person-of-date";
+import { holderOf, tokenOf } from "@/server/services/way-in/tickets";
 import { deckOf } from "../support/pdf";
 import { addTicket, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
 
@@ -49,6 +50,23 @@ describe("files for the audience", () => {
     expect((await loadFiles(world.context.db, event.occurrenceId)).get(id)?.takenCount).toBe(2);
     await show(id, false);
     expect(await refused(takeHandOut(world.context, id))).toBe("not-found");
+  });
+  it("remember who took them, once each, where a ticket of the event stands behind it", async () => {
+    const id = await bring("tides.pdf", await deckOf([{ text: "Tide table" }]));
+    await show(id);
+    const tokenFor = async (of: MadeEvent) => {
+      const ticketId = await addTicket(world, of, "attendee", "Una Dunlin");
+      const [ticket] = await world.context.db.select().from(tickets).where(eq(tickets.id, ticketId));
+      return { ticketId, token: tokenOf(world.context, ticket!) };
+    };
+    const [own, other] = [await tokenFor(event), await tokenFor(await makeEvent(world))];
+    for (const tokens of [[own.token], [own.token], [other.token], ["forged"], []])
+      await takeHandOut(world.context, id, tokens);
+    const taken = await world.context.db.select().from(handOutTakings).where(eq(handOutTakings.handOutId, id));
+    expect(taken.map((row) => row.ticketId)).toEqual([own.ticketId]);
+    expect((await loadFiles(world.context.db, event.occurrenceId)).get(id)?.takenCount).toBe(5);
+    const page = await personOfDate(world.context, world.owner, event.eventId, event.occurrenceId, own.ticketId);
+    expect(page.taken).toMatchObject([{ name: "tides.pdf" }]);
   });
   it("are checked by their content: a program is none, and what is not what its name says", async () => {
     const pe = new Uint8Array(512);

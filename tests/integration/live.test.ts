@@ -76,7 +76,7 @@ describe("two processes on one database", () => {
       const foyer = await joinAs(world, here, event, await addTicket(world, event, "attendee", "W"), "attendee");
       const stage = await joinAs(world, there, event, await addTicket(world, event, "panelist", "S"), "panelist");
       const topics = (one: (typeof foyer.heard)[number]) => (one.event === "follow" ? one.data.topics : []);
-      expect(topics(foyer.heard[0]!)).toEqual(["hour:foyer", "look:room"]);
+      expect(topics(foyer.heard[0]!)).toEqual(["hour:foyer", "look:room", "recording:room"]);
       await run({ type: "hour.open-doors" });
       await stage.until((one) => one.event === "change" && one.data.topic === "hour:stage");
       await foyer.until((one) => topics(one).includes("hour:house"));

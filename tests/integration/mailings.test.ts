@@ -418,7 +418,8 @@ describe("the track", () => {
     const planned = await world.context.db
       .select()
       .from(messages)
-      .where(and(eq(messages.eventId, event.eventId), eq(messages.kind, "reminder")));
+      .where(and(eq(messages.eventId, event.eventId), eq(messages.kind, "reminder")))
+      .orderBy(messages.plannedDueAt);
     expect(planned.map((one) => date!.startAt - one.plannedDueAt)).toEqual([2 * dayMs, hourMs]);
     const track = await trackOf(world.context, world.owner, event.eventId, date!);
     expect(track.filter((mark) => mark.kind === "reminder").map((mark) => [mark.key, mark.counts])).toEqual([

@@ -22,10 +22,12 @@ import { mainRoomOf } from "@/server/db/queries/journal";
 import { saveContact } from "@/server/services/people/contacts/book";
 import { eraseContact, erasureLog } from "@/server/services/people/contacts/erase";
 import { mergeContacts } from "@/server/services/people/contacts/merge";
+import { personFile } from "@/server/services/people/contacts/person-file";
 import { personalData } from "@/server/services/people/contacts/personal-data";
 import { saveMailing } from "@/server/services/mailings/compose";
 import { deleteEvent } from "@/server/services/planning/event-life";
-import { countHeld, pastHouse } from "@/server/services/overview/forecast";
+import { countHeld } from "@/server/services/overview/count-held";
+import { pastHouse } from "@/server/services/overview/forecast";
 import { purge } from "@/server/services/outside/sweep";
 import { held } from "../support/held";
 import { composed, nobodyBut } from "../support/mailing";
@@ -161,6 +163,15 @@ describe("what erasure and retention do", () => {
       "stays",
       "tickets",
     ]);
+    // what would be taken away is what a person's own file shows, part by part
+    const file = await personFile(world.context, { id: personId, organisationId }, "the person");
+    const withIt = Object.entries(file).filter(([, part]) => JSON.stringify(part).toLowerCase().includes("zostera"));
+    expect(withIt.map(([part]) => part).sort()).toEqual(
+      ["busyCalendars", "chatLines", "mails", "person", "questions", "tickets"].sort(),
+    );
+    expect(file["tickets"]).toMatchObject([{ source: "zostera-letter", aboutLine: "Zostera counts" }]);
+    expect(file["presence"]).toMatchObject([{ place: "house" }, { place: "house", device: "hall" }]);
+    expect(file["provenDevices"]).toHaveLength(1);
     await eraseContact(world.context, world.owner, personId);
     expect(await rowsWith("zostera")).toEqual([]);
     expect(await rowsWith("other@example.org")).toEqual(["mailings"]);

@@ -5,10 +5,14 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { eq, sql } from "drizzle-orm";
 import { dayMs } from "@/core/time";
 import { occurrences, organisations } from "@/server/db/schema";
-import { folderStorage } from "@/server/files/storage";
+import { folderStorage } from "@/server/files/folder-storage";
 import { sendDue } from "@/server/services/mailings/deliver";
-import { onDemand, publishRecording, recordingsOfDate, uploadRecording } from "@/server/services/afterwards/recordings";
+import { publishRecording, takeOffRecording } from "@/server/services/afterwards/publish-recording";
+import { onDemand, recordingsOfDate, uploadRecording } from "@/server/services/afterwards/recordings";
+import { organisationFeed } from "@/server/services/outside/feed";
+import { publicRecordings } from "@/server/services/way-in/front/public-lists";
 import { addFile, removeFile } from "@/server/services/way-in/front/files";
+import { codeOf } from "../support/code-of";
 import { addTicket, makeEvent, makeWorld, type MadeEvent, type World } from "../support/world";
 import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
@@ -41,7 +45,10 @@ const bodyOf = (bytes: Uint8Array) =>
   new Blob([bytes as Uint8Array<ArrayBuffer>]).stream() as ReadableStream<Uint8Array>;
 const upload = (bytes: Uint8Array, expected: number | null = bytes.length) =>
   uploadRecording(world.context, world.owner, event.eventId, event.occurrenceId, bodyOf(bytes), expected);
-const noProof = () => null;
+const noProof = { proofOf: () => null, tokens: [] };
+const publish = (id: string, from: number, tells = false) =>
+  publishRecording(world.context, world.owner, id, { from, until: null, audience: "everyone", tells });
+const takeOff = (id: string) => takeOffRecording(world.context, world.owner, id);
 const kept = () => recordingsOfDate(world.context, world.owner, event.eventId, event.occurrenceId);
 
 describe("a recording comes in whole or not at all", () => {
@@ -57,25 +64,70 @@ describe("a recording comes in whole or not at all", () => {
     await expect(onDemand(world.context, organisation!, row!.slug, noProof)).rejects.toMatchObject({
       failure: { code: "not-found" },
     });
-    await publishRecording(world.context, world.owner, id, world.clock.now() + dayMs);
-    await expect(onDemand(world.context, organisation!, row!.slug, noProof)).rejects.toMatchObject({
-      failure: { code: "not-found" },
+    const from = world.clock.now() + dayMs;
+    await publish(id, from);
+    expect(await onDemand(world.context, organisation!, row!.slug, noProof)).toEqual({
+      ...{ isLocked: true, why: "later", eventSlug: expect.any(String) as string, title: row!.title },
+      ...{ zone: "Europe/Lisbon", publishedFrom: from },
     });
     world.clock.advance(dayMs);
     expect(await onDemand(world.context, organisation!, row!.slug, noProof)).toMatchObject({ recording: { id } });
   });
 
+  it("is for whom and until when the team says: by its address, by a ticket of its event, never a moment longer", async () => {
+    const tokenOf = (ticketId: string) => world.context.secrets.tokenFor(ticketId, 1);
+    const registered = tokenOf(await addTicket(world, event, "attendee", "Registered"));
+    const other = tokenOf(await addTicket(world, await makeEvent(world), "attendee", "Of another event"));
+    const id = await upload(video);
+    const [row] = await kept();
+    const [house] = await world.context.db
+      .select()
+      .from(organisations)
+      .where(eq(organisations.id, world.organisationId));
+    const listed = async () =>
+      (await publicRecordings(world.context, house!, 50)).some((one) => one.slug === row!.slug);
+    const seen = async (...tokens: string[]) => {
+      const item = await onDemand(world.context, house!, row!.slug, { ...noProof, tokens });
+      return item.isLocked ? item.why : "seen";
+    };
+    const until = world.clock.now() + dayMs;
+    const open = { from: null, until, tells: false };
+    const publishFor = (audience: string) => publishRecording(world.context, world.owner, id, { ...open, audience });
+    const inFeed = async () => (await organisationFeed(world.context, house!)).includes(`/on-demand/${row!.slug}`);
+    await publishFor("everyone");
+    expect([await listed(), await inFeed(), await seen()]).toEqual([true, true, "seen"]);
+    await publishFor("link");
+    expect([await listed(), await inFeed(), await seen()]).toEqual([false, false, "seen"]);
+    await publishFor("registrants");
+    expect([await listed(), await seen(), await seen("forged"), await seen(other)]).toEqual([
+      false,
+      ...["registrants", "registrants", "registrants"],
+    ]);
+    expect(await seen(other, registered)).toBe("seen");
+    await publishRecording(world.context, world.owner, id, { ...open, audience: "registrants", tells: true });
+    world.sent.splice(0);
+    await sendDue(world.context);
+    expect(world.sent[0]!.text).toContain(`/on-demand/${row!.slug}?ticket=${registered}`);
+    world.clock.advance(dayMs - 1);
+    expect(await seen(registered)).toBe("seen");
+    world.clock.advance(1);
+    expect(await seen(registered)).toBe("over");
+    const wrong = { from: until, until, audience: "everyone", tells: false };
+    for (const input of [wrong, { ...open, audience: "nobody" }, { ...open, from: "soon" }, null])
+      expect(await codeOf(publishRecording(world.context, world.owner, id, input))).toBe("invalid-input");
+  });
+
   it("tells those registered once it can be watched, where that is asked for; taken back, nobody hears of it", async () => {
     await addTicket(world, event, "attendee", "Waits for it");
     const id = await upload(video);
-    expect(await publishRecording(world.context, world.owner, id, world.clock.now() + dayMs)).toBe(0);
-    expect(await publishRecording(world.context, world.owner, id, world.clock.now() + dayMs, true)).toBe(1);
-    await publishRecording(world.context, world.owner, id, null);
+    expect(await publish(id, world.clock.now() + dayMs)).toBe(0);
+    expect(await publish(id, world.clock.now() + dayMs, true)).toBe(1);
+    await takeOff(id);
     world.clock.advance(2 * dayMs);
     world.sent.splice(0);
     await sendDue(world.context);
     expect(world.sent).toEqual([]);
-    await publishRecording(world.context, world.owner, id, world.clock.now(), true);
+    await publish(id, world.clock.now(), true);
     await sendDue(world.context);
     expect(world.sent).toMatchObject([
       {
@@ -85,10 +137,10 @@ describe("a recording comes in whole or not at all", () => {
     ]);
     // taken back and published again: only somebody who came since hears of it
     await addTicket(world, event, "attendee", "Came later");
-    await publishRecording(world.context, world.owner, id, null);
+    await takeOff(id);
     world.clock.advance(60_000);
-    expect(await publishRecording(world.context, world.owner, id, world.clock.now(), true)).toBe(1);
-    expect(await publishRecording(world.context, world.owner, id, world.clock.now(), true)).toBe(1);
+    expect(await publish(id, world.clock.now(), true)).toBe(1);
+    expect(await publish(id, world.clock.now(), true)).toBe(1);
     await sendDue(world.context);
     expect(world.sent).toHaveLength(2);
   });

@@ -17,7 +17,15 @@ const slugOf = async (event: MadeEvent) =>
   (await world.context.db.select({ slug: events.slug }).from(events).where(eq(events.id, event.eventId)))[0]!.slug;
 async function formFor(event: MadeEvent) {
   const slug = await slugOf(event);
-  const form = { host: "127.0.0.1", slug, passCookie: null, invitedBy: null, dateId: null, remote: "local" };
+  const form = {
+    host: "127.0.0.1",
+    slug,
+    passCookie: null,
+    invitedBy: null,
+    dateId: null,
+    remote: "local",
+    agent: "A browser",
+  };
   return (email: string, more: Partial<FormSent> = {}, typed: object = {}): FormSent => ({
     ...form,
     remote: email,

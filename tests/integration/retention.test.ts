@@ -1,7 +1,8 @@
+import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { eq } from "drizzle-orm";
 import { dayMs } from "@/core/time";
-import { consents, events, messages, people, questions, tickets } from "@/server/db/schema";
+import { consents, events, messages, people, questions, recordings, tickets } from "@/server/db/schema";
 import { eventAccess } from "@/server/services/ground/access";
 import { deleteEvent, restoreEvent } from "@/server/services/planning/event-life";
 import { datesOf } from "@/server/services/planning/dates/load";
@@ -73,6 +74,14 @@ describe("personal data goes when its time is over; figures stand", () => {
       new Blob(["a map"]).stream(),
       null,
     );
+    const films = ["the-original.media", "what-stays.media"] as const;
+    for (const name of films)
+      await world.context.storage.write(name, new Blob(["a film"]).stream(), { maxBytes: 9, expectedBytes: 6 });
+    await world.context.db.insert(recordings).values({
+      ...{ id: randomUUID(), organisationId: world.organisationId, occurrenceId: event.occurrenceId, slug: "a-film" },
+      ...{ title: "Tides", fileName: films[0], editedFile: films[1], mediaType: "video/mp4", sizeBytes: 6 },
+      uploadedAt: world.clock.now(),
+    });
     await deleteEvent(world.context, world.owner, event.eventId);
     await expect(eventAccess(world.context, world.owner, event.eventId)).rejects.toMatchObject({
       failure: { code: "not-found" },
@@ -81,12 +90,13 @@ describe("personal data goes when its time is over; figures stand", () => {
     await purge(world.context);
     await restoreEvent(world.context, world.owner, event.eventId);
     expect(await world.context.storage.size(fileName(file))).toBe(5);
+    for (const name of films) expect(await world.context.storage.size(name)).toBe(6);
     expect((await eventAccess(world.context, world.owner, event.eventId)).event.title).toBe("Tides and the saltmarsh");
     await deleteEvent(world.context, world.owner, event.eventId);
     world.clock.advance(7.1 * dayMs);
     await purge(world.context);
     expect(await world.context.db.select().from(events).where(eq(events.id, event.eventId))).toEqual([]);
-    await expect(world.context.storage.size(fileName(file))).rejects.toThrow();
+    for (const name of [fileName(file), ...films]) await expect(world.context.storage.size(name)).rejects.toThrow();
     await expect(restoreEvent(world.context, world.owner, event.eventId)).rejects.toMatchObject({
       failure: { code: "not-found" },
     });

@@ -1,5 +1,9 @@
+import { planScreening } from "@/server/services/afterwards/screenings";
+import { houseActs } from "../support/house-acts";
+import { outletActs } from "../support/outlet-acts";
+import { reportActs } from "../support/report-acts";
 import { routeActs, someHandOut } from "../support/route-acts";
-import { changeHandOut, removeHandOut } from "@/server/services/hour/hand-outs";
+import { changeHandOut, handOutAsDeck, removeHandOut } from "@/server/services/hour/hand-outs";
 import { readFileSync } from "node:fs";
 import { randomUUID } from "node:crypto";
 import { resolve } from "node:path";
@@ -21,7 +25,11 @@ import {
   summariseAudience,
 } from "@/server/services/mailings/send";
 import { setFollowUp, setReminders } from "@/server/services/mailings/track";
-import { publishRecording, setDuration } from "@/server/services/afterwards/recordings";
+import { saveEdit } from "@/server/services/afterwards/edit-recording";
+import { deleteRecording, restoreRecording } from "@/server/services/afterwards/bin-recording";
+import { joinAgain } from "@/server/services/afterwards/join-recordings";
+import { publishRecording, takeOffRecording } from "@/server/services/afterwards/publish-recording";
+import { setDuration } from "@/server/services/afterwards/recordings";
 import { makeTestGuest } from "@/server/services/way-in/registration";
 import {
   cancelFor,
@@ -33,14 +41,9 @@ import {
 } from "@/server/services/way-in/registrant-acts";
 import { decideRegistrations } from "@/server/services/way-in/registration-changes";
 import { executeWhole as execute } from "@/server/services/ground/room/commands";
-import { removeGroup, saveContact } from "@/server/services/people/contacts/book";
-import { eraseContact } from "@/server/services/people/contacts/erase";
-import { markContacts } from "@/server/services/people/contacts/mark";
-import { mergeContacts } from "@/server/services/people/contacts/merge";
 import { removeFile } from "@/server/services/way-in/front/files";
 import { saveFrontDoor } from "@/server/services/way-in/front/look";
-import { cancelBookings, closeSlots, createSlots, editSlots } from "@/server/services/way-in/slot-plans";
-import { makeBoard, postOnBoard, removeBoard } from "@/server/services/afterwards/boards";
+import { postOnBoard } from "@/server/services/afterwards/boards";
 import { tryAgain } from "@/server/services/mailings/outbox";
 import { emptyRehearsal, fillRehearsal } from "@/server/services/hour/crowd";
 import { deskEntry } from "@/server/services/hour/entry";
@@ -49,22 +52,15 @@ import { keepSwitches } from "@/server/services/hour/keep-switches";
 import { extendDate } from "@/server/services/hour/extend";
 import { findLate, letLateIn } from "@/server/services/hour/late-people";
 import { addBusyCalendar } from "@/server/services/people/busy-calendar";
-import { findInBook } from "@/server/services/people/contacts/find";
-import { findATime, findATimeAhead } from "@/server/services/people/find-a-time";
-import { readDraft } from "@/server/services/planning/calendar-import/draft";
+import { findATime } from "@/server/services/people/find-a-time";
 import { applyExtent, previewExtent, undoChange } from "@/server/services/planning/dates/extents";
-import { openRoomNow, openStanding } from "@/server/services/planning/dates/open-now";
+import { openStanding } from "@/server/services/planning/dates/open-now";
 import { addRehearsal, cancelRehearsal, inviteToRehearsal } from "@/server/services/planning/dates/rehearsals";
-import { decideSeats, requestSeats } from "@/server/services/planning/seat-requests";
-import { saveLicences } from "@/server/services/organisation/licences";
-import { saveRules } from "@/server/services/organisation/rules";
+import { requestSeats } from "@/server/services/planning/seat-requests";
 import { nobody } from "@/core/mailings";
 import { findContacts, readAudience } from "@/server/services/mailings/read-audience";
-import { removeMember, setStanding } from "@/server/services/organisation/team";
-import { inviteMember, withdrawInvitation } from "@/server/services/organisation/team-invitations";
-import { seatsAround } from "@/server/services/organisation/seats";
 import { mendFinding } from "@/server/services/overview/readiness/mends";
-import { deleteTemplate, duplicateEvent, renameTemplate, saveTemplate } from "@/server/services/planning/templates";
+import { duplicateEvent, saveTemplate } from "@/server/services/planning/templates";
 import { bringFact, requireRight } from "@/server/services/hour/facts";
 import { copyRunSheet, saveRunSheet } from "@/server/services/planning/run-sheets";
 import { addStagePerson, removeStagePerson, setDuties, setReply } from "@/server/services/people/stage-people";
@@ -88,7 +84,7 @@ import { codeOf } from "../support/code-of";
 let world: World;
 let event: MadeEvent;
 let ticketId: string;
-const [recordingId, roomsFile] = [randomUUID(), { text: "room,email\n1,x@example.org" }] as const;
+const [shown, roomsFile] = [randomUUID(), { text: "room,email\n1,x@example.org" }] as const;
 beforeAll(async () => {
   world = await makeWorld();
   event = await makeEvent(world);
@@ -96,7 +92,7 @@ beforeAll(async () => {
   mailingId = (await saveMailing(world.context, world.owner, event.eventId, null, 0, composed("note"))).id;
   const file = { fileName: "x.media", mediaType: "video/webm" as const, sizeBytes: 1, uploadedAt: world.clock.now() };
   await world.context.db.insert(recordings).values({
-    id: recordingId,
+    id: shown,
     organisationId: world.organisationId,
     occurrenceId: event.occurrenceId,
     slug: "x",
@@ -146,10 +142,7 @@ const actions: Readonly<Record<string, { needs: Action | "standing"; call: Call 
       }),
   },
   setDutiesAction: { needs: "event.people", call: (m) => setDuties(world.context, m, event.eventId, ticketId, []) },
-  removePersonAction: {
-    needs: "event.people",
-    call: (m) => removeStagePerson(world.context, m, event.eventId, randomUUID()),
-  },
+  removePersonAction: { needs: "event.people", call: (m) => removeStagePerson(world.context, m, event.eventId, shown) },
   previewStageAction: {
     needs: "event.people",
     call: (m) => previewStageInvitation(world.context, m, event.eventId, ticketId),
@@ -162,6 +155,7 @@ const actions: Readonly<Record<string, { needs: Action | "standing"; call: Call 
   setHandOutAction: ofDeck((member, id) => setHandOut(world.context, member, id, true)),
   saveNotesAction: ofDeck((member, id) => saveNotes(world.context, { member }, id, 1, "x")),
   changeHandOutAction: ofFile((member, id) => changeHandOut(world.context, { member }, id, { isShown: true })),
+  handOutAsDeckAction: ofFile((member, id) => handOutAsDeck(world.context, { member }, id, "en")),
   removeHandOutAction: ofFile((member, id) => removeHandOut(world.context, { member }, id)),
   saveRunSheetAction: {
     needs: "event.run-sheet",
@@ -194,10 +188,7 @@ const actions: Readonly<Record<string, { needs: Action | "standing"; call: Call 
   postOnBoardAction: { needs: "event.mailings", call: (m) => postOnBoard(world.context, m, event.eventId, {}) },
   stopMailingAction: { needs: "event.mailings", call: (m) => stopMailing(world.context, m, event.eventId, mailingId) },
   goOnMailingAction: { needs: "event.mailings", call: (m) => goOnMailing(world.context, m, event.eventId, mailingId) },
-  deleteMailingAction: {
-    needs: "event.mailings",
-    call: (m) => deleteMailing(world.context, m, event.eventId, randomUUID()),
-  },
+  deleteMailingAction: { needs: "event.mailings", call: (m) => deleteMailing(world.context, m, event.eventId, shown) },
   remindUnansweredAction: { needs: "event.mailings", call: (m) => remindUnanswered(world.context, m, event.eventId) },
   setRemindersAction: { needs: "event.mailings", call: (m) => setReminders(world.context, m, event.eventId, [60]) },
   tryAgainAction: { needs: "event.mailings", call: async (m) => tryAgain(world.context, m, await anyMessage()) },
@@ -205,10 +196,7 @@ const actions: Readonly<Record<string, { needs: Action | "standing"; call: Call 
     needs: "event.mailings",
     call: (m) => setFollowUp(world.context, m, event.eventId, mailingId, {}),
   },
-  sendLinkAgainAction: {
-    needs: "event.people",
-    call: (m) => sendLinkAgain(world.context, m, event.eventId, randomUUID()),
-  },
+  sendLinkAgainAction: { needs: "event.people", call: (m) => sendLinkAgain(world.context, m, event.eventId, shown) },
   replaceLinkAction: { needs: "event.people", call: (m) => replaceLink(world.context, m, event.eventId, randomUUID()) },
   cancelForAction: { needs: "event.people", call: (m) => cancelFor(world.context, m, event.eventId, randomUUID()) },
   moveToDateAction: {
@@ -221,15 +209,18 @@ const actions: Readonly<Record<string, { needs: Action | "standing"; call: Call 
   },
   correctAddressAction: {
     needs: "event.people",
-    call: (m) => correctAddress(world.context, m, event.eventId, randomUUID(), {}),
+    call: (m) => correctAddress(world.context, m, event.eventId, shown, {}),
   },
   saveFrontDoorAction: { needs: "event.plan", call: (m) => saveFrontDoor(world.context, m, event.eventId, -1, {}) },
   removeFileAction: { needs: "event.plan", call: (m) => removeFile(world.context, m, event.eventId, randomUUID()) },
-  publishRecordingAction: {
-    needs: "recording.upload",
-    call: (m) => publishRecording(world.context, m, recordingId, null),
-  },
-  setDurationAction: { needs: "recording.upload", call: (m) => setDuration(world.context, m, recordingId, 1) },
+  publishRecordingAction: { needs: "recording.upload", call: (m) => publishRecording(world.context, m, shown, 0) },
+  takeOffRecordingAction: { needs: "recording.upload", call: (m) => takeOffRecording(world.context, m, shown) },
+  deleteRecordingAction: { needs: "recording.upload", call: (m) => deleteRecording(world.context, m, shown) },
+  restoreRecordingAction: { needs: "recording.upload", call: (m) => restoreRecording(world.context, m, shown) },
+  planScreeningAction: { needs: "event.plan", call: (m) => planScreening(world.context, m, shown, {}) },
+  joinAgainAction: { needs: "recording.upload", call: (m) => joinAgain(world.context, m, shown) },
+  saveEditAction: { needs: "recording.edit", call: (m) => saveEdit(world.context, m, shown, {}) },
+  setDurationAction: { needs: "recording.upload", call: (m) => setDuration(world.context, m, shown, 1) },
   strikeCurtainAction: {
     needs: "hour.strike-curtain",
     call: (m) => fromWorkspace(m, { type: "hour.strike-curtain", index: 0, isStruck: true }),
@@ -254,6 +245,8 @@ const actions: Readonly<Record<string, { needs: Action | "standing"; call: Call 
     needs: "sideRooms.make",
     call: (m) => bringSideRooms(world.context, world.cache, m, event.eventId, event.occurrenceId, roomsFile),
   },
+  ...outletActs(() => ({ context: world.context, about: event })),
+  ...reportActs(() => ({ context: world.context, about: event })),
   keepSwitchesAction: {
     needs: "event.plan",
     call: (m) => keepSwitches(world.context, m, event.eventId, event.occurrenceId),
@@ -300,7 +293,7 @@ const actions: Readonly<Record<string, { needs: Action | "standing"; call: Call 
   addRehearsalAction: { needs: "event.plan", call: (m) => addRehearsal(world.context, m, event.eventId, {}) },
   inviteToRehearsalAction: {
     needs: "event.people",
-    call: (m) => inviteToRehearsal(world.context, m, event.eventId, randomUUID()),
+    call: (m) => inviteToRehearsal(world.context, m, event.eventId, shown),
   },
   cancelRehearsalAction: {
     needs: "event.plan",
@@ -334,40 +327,7 @@ async function anyMessage(): Promise<string> {
 
 const moveOne = () => ({ markedIds: [event.occurrenceId], change: { kind: "call-off" as const } });
 
-/** Acts of the house: for its owner, or for whoever may plan. */
-const houseActions: Readonly<Record<string, { needs: "anyone" | "planner" | "owner"; call: Call }>> = {
-  markContactsAction: { needs: "planner", call: (m) => markContacts(world.context, m, {}) },
-  saveContactAction: { needs: "planner", call: (m) => saveContact(world.context, m, null, {}) },
-  eraseContactAction: { needs: "planner", call: (m) => eraseContact(world.context, m, randomUUID()) },
-  mergeContactsAction: {
-    needs: "planner",
-    call: (m) => mergeContacts(world.context, m, { keepId: randomUUID(), goneId: randomUUID(), takeFromGone: [] }),
-  },
-  createSlotsAction: { needs: "planner", call: (m) => createSlots(world.context, m, {}) },
-  editSlotsAction: { needs: "planner", call: (m) => editSlots(world.context, m, randomUUID(), {}) },
-  closeSlotsAction: { needs: "planner", call: (m) => closeSlots(world.context, m, randomUUID(), true) },
-  cancelBookingsAction: { needs: "planner", call: (m) => cancelBookings(world.context, m, randomUUID(), []) },
-  makeBoardAction: { needs: "planner", call: (m) => makeBoard(world.context, m, {}) },
-  removeBoardAction: { needs: "planner", call: (m) => removeBoard(world.context, m, randomUUID()) },
-  removeGroupAction: { needs: "planner", call: (m) => removeGroup(world.context, m, "x") },
-  askSeatsAction: { needs: "anyone", call: (m) => seatsAround(world.context, m, {}) },
-  findATimeAheadAction: { needs: "planner", call: (m) => findATimeAhead(world.context, m, {}) },
-  findInBookAction: { needs: "anyone", call: (m) => findInBook(world.context, m, "an") },
-  readDraftAction: { needs: "planner", call: (m) => readDraft(world.context, m, null, "A title", []) },
-  inviteMemberAction: { needs: "owner", call: (m) => inviteMember(world.context, m, {}) },
-  withdrawInvitationAction: { needs: "owner", call: (m) => withdrawInvitation(world.context, m, randomUUID()) },
-  setStandingAction: { needs: "owner", call: (m) => setStanding(world.context, m, "nobody", "crew") },
-  removeMemberAction: { needs: "owner", call: (m) => removeMember(world.context, m, "nobody") },
-  saveLicencesAction: { needs: "owner", call: (m) => saveLicences(world.context, m, []) },
-  saveRulesAction: { needs: "owner", call: (m) => saveRules(world.context, m, {}) },
-  decideSeatsAction: {
-    needs: "owner",
-    call: (m) => decideSeats(world.context, m, randomUUID(), { isGranted: true, answer: "" }),
-  },
-  renameTemplateAction: { needs: "planner", call: (m) => renameTemplate(world.context, m, randomUUID(), "T") },
-  deleteTemplateAction: { needs: "planner", call: (m) => deleteTemplate(world.context, m, randomUUID()) },
-  openRoomNowAction: { needs: "planner", call: (m) => openRoomNow(world.context, m) },
-};
+const houseActions = houseActs(() => world.context);
 
 async function fromWorkspace(member: TeamMember, command: CommandBody): Promise<unknown> {
   const { actor, ticketId: actorId } = await deskEntry(world.context, member, event.eventId, event.occurrenceId);
@@ -404,7 +364,10 @@ describe("rule 6: every act of the workspace asks the table", () => {
       "events/[id]/mailing-actions.ts",
       "events/[id]/deck-actions.ts",
       "events/[id]/hand-out-actions.ts",
+      "events/[id]/report-actions.ts",
+      "events/[id]/outlet-actions.ts",
       "house-actions.ts",
+      "recordings/actions.ts",
       "organisation/team-actions.ts",
       "contacts/actions.ts",
       "slots/actions.ts",

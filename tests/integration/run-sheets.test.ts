@@ -31,6 +31,7 @@ const segment = (title: string, part: Partial<RunSheetInput["segments"][number]>
   deckId: null,
   deckPage: 1,
   scene: null,
+  carriesCredit: false,
   ...part,
 });
 const poll = (question: string) => ({ id: randomUUID(), ...onePoll(question, ["Yes", "No"]) });

@@ -24,3 +24,30 @@ export async function held(
   world.clock.set(before);
   return { raisedAt, droppedAt, endedAt };
 }
+
+/** The same as it goes live: doors, curtain up for an hour, down, over. */
+export async function heldLive(world: World, occurrenceId: string): Promise<{ raisedAt: number; droppedAt: number }> {
+  const [date] = await world.context.db.select().from(occurrences).where(eq(occurrences.id, occurrenceId));
+  const raisedAt = date!.startAt;
+  const droppedAt = raisedAt + 60 * minuteMs;
+  const before = world.clock.now();
+  const write = (
+    at: number,
+    types: readonly ("hour.backstage-opened" | "hour.doors-opened" | "hour.curtain-raised")[],
+  ) => {
+    world.clock.set(at);
+    return world.context.db.transaction((tx) =>
+      appendRows(world.context, tx, occurrenceId, () => types.map((type) => ({ type }))),
+    );
+  };
+  await write(raisedAt, ["hour.backstage-opened", "hour.doors-opened", "hour.curtain-raised"]);
+  world.clock.set(droppedAt);
+  await world.context.db.transaction((tx) =>
+    appendRows(world.context, tx, occurrenceId, () => [
+      { type: "hour.curtain-dropped" },
+      { type: "hour.ended", curtainFellAt: droppedAt },
+    ]),
+  );
+  world.clock.set(before);
+  return { raisedAt, droppedAt };
+}

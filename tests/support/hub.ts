@@ -1,22 +1,37 @@
 import type { StreamEvent, StreamMessages } from "@/contracts";
 import { Hub } from "@/server/live/hub";
+import { ProgrammeFeeds } from "@/server/programme/feeds";
 import { silentLog } from "@/server/platform/log";
 import { closePolls } from "@/server/services/hour/close-polls";
+import { recordingSpace } from "@/server/services/hour/recording-space";
+import { runScreening } from "@/server/services/hour/run-screening";
 import { dismissAway } from "@/server/services/hour/dismiss-away";
 import { admitToHouse, openConnection } from "@/server/services/hour/presence";
 import type { MadeEvent, World } from "./world";
 
-/** A live process of its own on the world's database. */
-export const makeHub = (world: World): Hub =>
+/** What one process passes on of sound and picture. */
+export const makeFeeds = ({ context, clock }: World, storage = context.storage): ProgrammeFeeds =>
+  new ProgrammeFeeds({
+    db: context.db,
+    storage,
+    log: silentLog,
+    id: context.ids.id(),
+    now: () => clock.now(),
+  });
+
+export const makeHub = (world: World, feeds = makeFeeds(world)): Hub =>
   new Hub({
     db: world.context.db,
     databaseUrl: world.databaseUrl,
     clock: world.clock,
     ids: world.context.ids,
     log: silentLog,
+    feeds,
     admit: (id) => admitToHouse(world.context, id),
     dismissAway: (id, ticketIds) => dismissAway(world.context, id, ticketIds),
     closePolls: (id, pollIds) => closePolls(world.context, id, pollIds),
+    spaceFor: (id) => recordingSpace(world.context, id),
+    runScreening: (id) => runScreening(world.context, id),
     rightsChanged: () => {},
     flushPresence: async () => {},
     databaseBack: () => {},

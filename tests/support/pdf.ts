@@ -1,3 +1,4 @@
+import { randomBytes } from "node:crypto";
 import { PDFDocument, PDFName, PDFString, rgb, StandardFonts } from "pdf-lib";
 
 export interface PageWish {
@@ -20,6 +21,42 @@ export async function deckOf(pages: readonly PageWish[]): Promise<Uint8Array<Arr
     page.node.set(PDFName.of("Annots"), file.context.obj([file.context.register(file.context.obj(contents))]));
   }
   return (await file.save()) as Uint8Array<ArrayBuffer>;
+}
+
+/** A page that is written in a font which the file only names (ISO 32000-1 §9.8: a descriptor without a font file). */
+export async function deckWithoutItsFont(name: string): Promise<Uint8Array<ArrayBuffer>> {
+  const file = await PDFDocument.create();
+  const page = file.addPage([960, 540]);
+  const { context } = file;
+  const numbers = { Flags: 32, FontBBox: [0, -200, 1000, 900], ItalicAngle: 0, Ascent: 800, Descent: -200, StemV: 80 };
+  const descriptor = context.obj({ Type: "FontDescriptor", FontName: name, CapHeight: 700, ...numbers });
+  const widths = { FirstChar: 32, LastChar: 126, Widths: Array<number>(95).fill(600), Encoding: "WinAnsiEncoding" };
+  const about = { Type: "Font", Subtype: "TrueType", BaseFont: name, FontDescriptor: context.register(descriptor) };
+  page.node.setFontDictionary(PDFName.of("F9"), context.register(context.obj({ ...about, ...widths })));
+  const words = context.flateStream("BT /F9 44 Tf 60 300 Td (Low water) Tj ET");
+  page.node.addContentStream(context.register(words));
+  return (await file.save()) as Uint8Array<ArrayBuffer>;
+}
+
+/** A deck that runs a script when it is opened, and one at every page (ISO 32000-1 §12.6.4.16). */
+export async function deckWithScript(): Promise<Uint8Array<ArrayBuffer>> {
+  const file = await PDFDocument.load(await deckOf([{ text: "Looks like any other" }]));
+  const act = file.context.obj({
+    Type: "Action",
+    S: "JavaScript",
+    JS: PDFString.of("app.alert('run'); while(true){}"),
+  });
+  file.catalog.set(PDFName.of("OpenAction"), file.context.register(act));
+  file.getPage(0).node.set(PDFName.of("AA"), file.context.obj({ O: file.context.register(act) }));
+  return (await file.save()) as Uint8Array<ArrayBuffer>;
+}
+
+/** A deck made as large as wished by something that does not shrink, carried along in it. */
+export async function deckOfBytes(bytes: number): Promise<Uint8Array<ArrayBuffer>> {
+  const file = await PDFDocument.load(await deckOf([{ text: "Heavy" }, { text: "Heavier" }]));
+  const load = file.context.stream(randomBytes(bytes));
+  file.catalog.set(PDFName.of("Cargo"), file.context.register(load));
+  return (await file.save({ useObjectStreams: false })) as Uint8Array<ArrayBuffer>;
 }
 
 /** A file that asks for a password which nobody has (ISO 32000-1 §7.6.3: neither /O nor /U fits the empty one). */

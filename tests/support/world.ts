@@ -10,9 +10,11 @@ import { freshPlan, type PlanInput } from "@/contracts";
 import { standardRules } from "@/core/organisation";
 import { openDatabase, type Database } from "@/server/db/client";
 import { admissions, stays, members, organisations, people, tickets, user } from "@/server/db/schema";
+import { makeCertificate } from "@/server/workers/certificate";
 import { makeDeck } from "@/server/workers/deck-maker";
+import { mediaInThread } from "@/server/workers/media-worker";
 import { sumsHere } from "@/server/workers/sums";
-import { folderStorage } from "@/server/files/storage";
+import { folderStorage } from "@/server/files/folder-storage";
 import { noInbox } from "@/server/mail/inbox";
 import type { OutgoingMail } from "@/server/mail/mailer";
 import { randomIds } from "@/server/platform/ids";
@@ -27,6 +29,9 @@ import { RoomCache } from "@/server/services/ground/room/commands";
 import type { Role } from "@/core/people";
 
 export const startOfTime = Date.parse("2026-11-24T09:00:00Z");
+
+/** Browsers of tests find one another by themselves. */
+const noServersBetween = { STAGE_CALL_STUN: [], STAGE_CALL_TURN: [] };
 
 /** A database of its own, a clock that only the test moves, and a post box that keeps what is sent. */
 export interface World {
@@ -58,6 +63,22 @@ async function onCluster(statement: string): Promise<void> {
     await client.end();
   }
 }
+
+const environmentOf = (databaseUrl: string): Context["environment"] => ({
+  DATABASE_URL: databaseUrl,
+  STAGE_CALL_URL: "https://stage.example.org",
+  STAGE_CALL_SECRET: "",
+  STAGE_CALL_FILES: "",
+  SMTP_URL: "",
+  STAGE_CALL_TRUSTED_HOPS: 0,
+  ...noServersBetween,
+  STAGE_CALL_TRIES: "strict",
+  STAGE_CALL_UI_KIT: "hidden",
+  STAGE_CALL_PHONE_LINE: "stand-in",
+  STAGE_CALL_UPLOAD_LIMIT_MB: 1,
+  STAGE_CALL_STORE_LIMIT_GB: 200,
+  STAGE_CALL_MAILS_PER_SECOND: 100_000,
+});
 
 export async function makeWorld(): Promise<World> {
   const name = `t_${randomUUID().replaceAll("-", "")}`;
@@ -96,22 +117,11 @@ export async function makeWorld(): Promise<World> {
     storage: folderStorage(mkdtempSync(join(tmpdir(), "stage-call-"))),
     sums: sumsHere,
     makeDeck,
+    makeMedia: mediaInThread,
+    makeCertificate,
     crowd: noCrowd,
     dial: noDial,
-    environment: {
-      DATABASE_URL: databaseUrl,
-      STAGE_CALL_URL: "https://stage.example.org",
-      STAGE_CALL_SECRET: "",
-      STAGE_CALL_FILES: "",
-      SMTP_URL: "",
-      STAGE_CALL_TRUSTED_HOPS: 0,
-      STAGE_CALL_TRIES: "strict",
-      STAGE_CALL_UI_KIT: "hidden",
-      STAGE_CALL_PHONE_LINE: "stand-in",
-      STAGE_CALL_UPLOAD_LIMIT_MB: 1,
-      STAGE_CALL_STORE_LIMIT_GB: 200,
-      STAGE_CALL_MAILS_PER_SECOND: 100_000,
-    },
+    environment: environmentOf(databaseUrl),
   };
   const organisationId = await addOrganisation(context, null);
   const owner = await addMember(context, organisationId, "owner", "Marit Corrant");
