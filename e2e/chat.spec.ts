@@ -5,7 +5,7 @@ import { bringFact } from "../src/server/services/hour/facts";
 import { SimulatedGuest } from "../src/stand-ins/crowd";
 import { makeContext } from "../src/server/worker";
 import { makeBusyDate } from "../tests/support/busy-date";
-import { signIn } from "./support/team";
+import { sitAtDesk } from "./support/team";
 
 test.use({ actionTimeout: 20_000 });
 let producer: SimulatedGuest | null = null;
@@ -57,8 +57,7 @@ test("a line is held, let through, made a question; a removed one leaves no trac
   await other.come();
   await producer.send({ type: "chat.say", to: "talkback", withId: null, text: "Between us backstage" });
 
-  await signIn(page);
-  await page.goto(`/events/${date.eventId}/desk/${date.occurrenceId}`);
+  await sitAtDesk(page, date);
   await page.getByRole("tab", { name: "Chat", exact: true }).first().click();
   await page.getByRole("switch", { name: "Look at lines first" }).click();
   await expect(page.getByRole("switch", { name: "Look at lines first" })).toBeChecked();

@@ -10,7 +10,7 @@ import { makeContext } from "../src/server/worker";
 import { SimulatedGuest } from "../src/stand-ins/crowd";
 import { makeBusyDate, type BusyDate } from "../tests/support/busy-date";
 import { makeInstallation, type Installation, type Server } from "./support/installation";
-import { signIn } from "./support/team";
+import { sitAtDesk } from "./support/team";
 
 let installation: Installation;
 let tools: Awaited<ReturnType<typeof makeContext>>;
@@ -45,8 +45,7 @@ async function seatInBrowser(browser: Browser, server: Server, date: BusyDate, i
 
 async function deskInBrowser(browser: Browser, server: Server, date: BusyDate): Promise<Page> {
   const page = await (await browser.newContext({ baseURL: server.origin })).newPage();
-  await signIn(page);
-  await page.goto(`/events/${date.eventId}/desk/${date.occurrenceId}`);
+  await sitAtDesk(page, date);
   await expect(page.getByText(/^Time in /)).toBeVisible();
   return page;
 }

@@ -7,8 +7,15 @@ import { addToEvent } from "./support/two-desks";
 endingItsDates();
 test.use({ actionTimeout: 20_000 });
 
+/**
+ * Somebody's own browser, which gives no camera and no sound: those have a journey of their own (`programme`), and eight
+ * pages that encode and decode take a small machine away from what is looked at here.
+ */
 async function comeIn(browser: Browser, token: string, act: string, options: object = {}): Promise<Page> {
   const page = await (await browser.newContext(options)).newPage();
+  await page.addInitScript(() => {
+    navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException("none here", "NotFoundError"));
+  });
   await page.goto(`/enter/${token}`);
   await page.getByRole("button", { name: act }).click();
   return page;
@@ -152,6 +159,7 @@ test("an hour of two desks, two panelists and four attendees, carried to its end
   await test.step("a line is held, let through and becomes a question; two that say the same are one", async () => {
     await list(marit, /^Switches/);
     await marit.getByRole("switch", { name: "Look at lines first" }).click();
+    await expect(marit.getByRole("switch", { name: "Look at lines first" })).toBeChecked();
     await anna.getByRole("tab", { name: /Chat/ }).click();
     const field = anna.getByRole("textbox", { name: "Write to the chat" });
     await field.fill("When does the tide turn tonight?");

@@ -104,5 +104,5 @@ test("the producer's whole path works by keyboard", async ({ page }) => {
   await press(page, /^Workspace$/);
   await expect(page.getByRole("navigation", { name: "Order of work" })).toBeVisible();
   await press(page, /^Report/);
-  await expect(page.getByText("Average house")).toBeVisible();
+  await expect(page.getByText("Average audience")).toBeVisible();
 });

@@ -1,28 +1,15 @@
 import { readSvg } from "../src/core/room";
 import { expectNoSeriousFinding } from "./support/axe";
-import { endingItsDates, openDate, seatOf } from "./support/room";
+import { backstageOf, endingItsDates, openDate, seatOf } from "./support/room";
 import { expectNoSidewaysScroll } from "./support/scroll";
+import { drag } from "./support/drag";
 import { expect, test, type Page } from "./support/test";
-import { signIn } from "./support/team";
+import { sitAtDesk } from "./support/team";
 import { addToEvent } from "./support/two-desks";
 
 endingItsDates();
 test.use({ actionTimeout: 20_000 });
 
-/** Draws from one place of a board to another with the mouse. */
-async function drag(page: Page, from: readonly [number, number], to: readonly [number, number]): Promise<void> {
-  const pad = page.getByRole("application").last();
-  await pad.scrollIntoViewIfNeeded();
-  const box = (await pad.boundingBox())!;
-  const at = ([x, y]: readonly [number, number]) => [box.x + box.width * x, box.y + box.height * y] as const;
-  await page.mouse.move(...at(from));
-  await page.mouse.down();
-  for (let i = 1; i <= 8; i += 1) {
-    const along = (k: 0 | 1) => from[k] + ((to[k] - from[k]) * i) / 8;
-    await page.mouse.move(...at([along(0), along(1)]));
-  }
-  await page.mouse.up();
-}
 const things = (page: Page, words: string) => expect(page.getByText(words, { exact: true }).last()).toBeVisible();
 
 test("a board drawn on by three, with a mouse, a finger's place and keys alone; taken back, wiped out, read back from its file", async ({
@@ -33,12 +20,9 @@ test("a board drawn on by three, with a mouse, a finger's place and keys alone; 
   const date = await openDate(baseURL!, 2);
   const [leiraLink] = await addToEvent(date, [{ name: "Leira Quill", role: "panelist" }]);
   const files = `/events/${date.eventId}/dates/${date.occurrenceId}`;
-  await signIn(marit);
-  await marit.goto(`/events/${date.eventId}/desk/${date.occurrenceId}`);
+  await sitAtDesk(marit, date);
   const anna = await seatOf(browser, date.attendees[0]!.token);
-  const leira = await (await browser.newContext()).newPage();
-  await leira.goto(`/enter/${leiraLink}`);
-  await leira.getByRole("button", { name: "Go backstage" }).click();
+  const leira = await backstageOf(browser, leiraLink!);
 
   await test.step("the desk makes it, draws behind the curtain's back, and shows it", async () => {
     await marit.getByRole("tab", { name: "Boards" }).click();
@@ -126,13 +110,8 @@ test("scenes on keys, a picture of one's own, the holding picture's words, and f
     { name: "Leira Quill", role: "panelist" },
     { name: "Ilka Varn", role: "panelist" },
   ]);
-  await signIn(marit);
-  await marit.goto(`/events/${date.eventId}/desk/${date.occurrenceId}`);
-  for (const link of links) {
-    const page = await (await browser.newContext()).newPage();
-    await page.goto(`/enter/${link}`);
-    await page.getByRole("button", { name: "Go backstage" }).click();
-  }
+  await sitAtDesk(marit, date);
+  for (const link of links) await backstageOf(browser, link);
   for (const name of ["Leira Quill", "Ilka Varn"])
     await marit.getByRole("listitem").filter({ hasText: name }).getByRole("button", { name: "To the stage" }).click();
   const anna = await seatOf(browser, date.attendees[0]!.token, { viewport: { width: 390, height: 844 } });
@@ -209,11 +188,8 @@ test("captions in two languages: typed, put right, read as one wants them, in th
 }) => {
   const date = await openDate(baseURL!, 1);
   const [ilkaLink] = await addToEvent(date, [{ name: "Ilka Varn", role: "captioner" }]);
-  await signIn(marit);
-  await marit.goto(`/events/${date.eventId}/desk/${date.occurrenceId}`);
-  const ilka = await (await browser.newContext()).newPage();
-  await ilka.goto(`/enter/${ilkaLink}`);
-  await ilka.getByRole("button", { name: "Go backstage" }).click();
+  await sitAtDesk(marit, date);
+  const ilka = await backstageOf(browser, ilkaLink!);
   const anna = await seatOf(browser, date.attendees[0]!.token, { viewport: { width: 390, height: 844 } });
   const captions = anna.getByRole("region", { name: "Captions" });
   const place = ilka.getByRole("region", { name: "Captions" });
@@ -223,6 +199,8 @@ test("captions in two languages: typed, put right, read as one wants them, in th
     await expect(captions).toBeHidden();
     await marit.getByRole("tab", { name: "Captions" }).click();
     await marit.getByRole("button", { name: "Open captions" }).click();
+    // the list of languages is another once this one is open
+    await expect(marit.getByText("Captions in English")).toBeVisible();
     await marit.getByRole("combobox", { name: "Language of the captions" }).click();
     await marit.getByRole("option", { name: "Portuguese", exact: true }).click();
     await marit.getByRole("button", { name: "Open captions" }).click();

@@ -3,7 +3,7 @@ import { ballots, chatLines, questions, stays } from "../src/server/db/schema";
 import { makeContext } from "../src/server/worker";
 import { endingItsDates, openDate, seatOf } from "./support/room";
 import { expect, test } from "./support/test";
-import { signIn } from "./support/team";
+import { sitAtDesk } from "./support/team";
 
 endingItsDates();
 test.use({ actionTimeout: 20_000 });
@@ -18,8 +18,7 @@ test("a line that is gone in the middle of a ballot, a chat line and a question:
   const tools = await makeContext({ ...process.env, STAGE_CALL_CLOCK_FILE: undefined });
   const { db } = tools.context;
   const seat = await seatOf(browser, date.attendees[0]!.token);
-  await signIn(desk);
-  await desk.goto(`/events/${date.eventId}/desk/${date.occurrenceId}`);
+  await sitAtDesk(desk, date);
   await desk.getByRole("tab", { name: "Polls" }).click();
   await desk.getByRole("button", { name: "Open the poll" }).click();
   await expect(seat.getByRole("radio", { name: "in" })).toBeVisible();

@@ -2,7 +2,7 @@ import { eq } from "drizzle-orm";
 import { events } from "../src/server/db/schema";
 import { makeContext } from "../src/server/worker";
 import { endingItsDates, openDate } from "./support/room";
-import { signIn } from "./support/team";
+import { sitAtDesk } from "./support/team";
 import { expect, test } from "./support/test";
 
 endingItsDates();
@@ -17,8 +17,7 @@ test("somebody without a computer's sound is called, raises a hand by a key, spe
   const { context, close } = await makeContext({ ...process.env, STAGE_CALL_CLOCK_FILE: undefined });
   await context.db.update(events).set({ soundBy: "both" }).where(eq(events.id, date.eventId));
   await close();
-  await signIn(desk);
-  await desk.goto(`/events/${date.eventId}/desk/${date.occurrenceId}`);
+  await sitAtDesk(desk, date);
 
   const ticket = await (await browser.newContext()).newPage();
   await ticket.goto(`/ticket/${date.attendees[0]!.token}`);

@@ -1,7 +1,7 @@
 import { expect, test } from "./support/test";
 import { expectNoSeriousFinding } from "./support/axe";
 import { endingItsDates, openDate, seatOf, rowsOf } from "./support/room";
-import { signIn } from "./support/team";
+import { sitAtDesk } from "./support/team";
 
 endingItsDates();
 
@@ -14,8 +14,7 @@ test("a poll of several kinds made at the desk, answered on a laptop and a phone
   const anna = await seatOf(browser, date.attendees[0]!.token);
   const bo = await seatOf(browser, date.attendees[1]!.token, { viewport: { width: 390, height: 844 } });
 
-  await signIn(page);
-  await page.goto(`/events/${date.eventId}/desk/${date.occurrenceId}`);
+  await sitAtDesk(page, date);
   await page.getByRole("tab", { name: "Polls" }).click();
 
   // prepared on the fly: what is missing is said, what was typed is there after a reload

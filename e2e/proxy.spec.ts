@@ -2,9 +2,11 @@ import type { Tallies } from "../src/core/polls";
 import { oneVote } from "../tests/support/polls";
 import { expect, test } from "./support/test";
 import { spawn, type ChildProcess } from "node:child_process";
+import { randomUUID } from "node:crypto";
 import { mkdirSync, openSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { freePort, root, until } from "../scripts/lib/run.mjs";
+import { pictureFile } from "../src/server/services/hour/decks";
 import { makeContext } from "../src/server/worker";
 import { SimulatedGuest } from "../src/stand-ins/crowd";
 import { makeBusyDate } from "../tests/support/busy-date";
@@ -47,6 +49,24 @@ function startProxy(port: number, web: readonly number[], live: readonly number[
   writeFileSync(file, text);
   children.push(spawn("/usr/sbin/nginx", ["-c", file, "-g", "daemon off;"], { stdio: "ignore" }));
 }
+
+/** How many of so many answers were kept ones, by what the proxy says of each. */
+async function keptOf(count: number, ask: () => Promise<Response>): Promise<Record<string, number>> {
+  const counts: Record<string, number> = {};
+  for (let i = 0; i < count; i += 1) {
+    const answer = await ask();
+    expect(answer.status).toBe(200);
+    await answer.arrayBuffer();
+    const said = answer.headers.get("x-kept") ?? "nothing";
+    counts[said] = (counts[said] ?? 0) + 1;
+  }
+  return counts;
+}
+
+/** Empty boxes of these types, one after the other (ISO/IEC 14496-12, 4.2: size, then type). */
+const boxes = (...types: readonly string[]): Uint8Array =>
+  Buffer.concat(types.flatMap((type) => [Buffer.from([0, 0, 0, 8]), Buffer.from(type, "latin1")]));
+const device = randomUUID();
 
 test.beforeAll(async () => {
   rmSync(folder, { recursive: true, force: true });
@@ -104,6 +124,37 @@ test("two web, two live and one work process behind the shipped proxy serve one 
   await expect.poll(() => guests.filter(isRight).length, { message: `${right}, got ${tally(guests[0]!)}` }).toBe(59);
   await page.getByRole("tab", { name: /Chat/ }).click();
   await expect(page.getByText("Through either process")).toBeVisible();
+
+  await test.step("a page of slides and the programme by its pass are asked of a process once, whoever many watch", async () => {
+    const page_ = randomUUID();
+    const body = new Blob(["a page"]).stream() as ReadableStream<Uint8Array>;
+    await tools.context.storage.write(pictureFile(page_, 800), body, { maxBytes: 100, expectedBytes: 6 });
+    expect(await keptOf(200, () => fetch(`${origin}/slides/${page_}/800`))).toEqual({ MISS: 1, HIT: 199 });
+    await producer.send({ type: "hour.raise-curtain" });
+    const media = `${origin}/live/${date.occurrenceId}`;
+    const make = (path: string, body?: Uint8Array) =>
+      fetch(`${media}/${path}?feed=programme&device=${device}&ms=1000&as=${date.producer.ticketId}`, {
+        method: "POST",
+        headers: { cookie: `sc-${date.producer.ticketId}=${date.producer.token}`, origin },
+        ...(body ? { body: Buffer.from(body) } : {}),
+      }).then((answer) => answer.json() as Promise<{ ok: boolean; number?: number }>);
+    expect((await make("lease")).ok).toBe(true);
+    await make("pieces", boxes("ftyp", "moov"));
+    const { number } = await make("pieces", boxes("moof", "mdat"));
+    const pass = `pass=${tools.context.secrets.programmePass(date.occurrenceId, Date.now())}`;
+    const list = () => fetch(`${media}/programme.m3u8?${pass}`);
+    await expect.poll(async () => (await list()).text()).toContain(`piece-${number}.m4s?${pass}`);
+    const piece = () => fetch(`${media}/piece-${number}.m4s?${pass}`);
+    const { MISS = 0, HIT = 0, EXPIRED = 0 } = await keptOf(300, piece);
+    expect(MISS + HIT + EXPIRED).toBe(300);
+    expect(MISS + EXPIRED).toBeLessThan(4);
+    // without a pass nothing is kept for anybody else, with somebody else's pass nothing is given
+    expect((await fetch(`${media}/piece-${number}.m4s`)).status).toBeGreaterThanOrEqual(400);
+    expect((await fetch(`${media}/piece-${number}.m4s?pass=guessed`)).status).toBe(404);
+    // the curtain falls: the cache forgets it as soon as the processes do
+    await producer.send({ type: "hour.drop-curtain" });
+    await expect.poll(async () => (await piece()).status, { timeout: 5000 }).toBe(404);
+  });
 
   // one live process dies: its screens come back through the other, commands are answered meanwhile
   live[0]!.child.kill("SIGKILL");

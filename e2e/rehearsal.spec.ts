@@ -1,7 +1,7 @@
 import { expectNoSeriousFinding } from "./support/axe";
 import { endingItsDates, openDate, seatOf } from "./support/room";
 import { expect, test } from "./support/test";
-import { signIn } from "./support/team";
+import { sitAtDesk } from "./support/team";
 
 endingItsDates();
 
@@ -11,8 +11,7 @@ test("a rehearsal filled with an invented audience: they come by themselves, are
   baseURL,
 }) => {
   const date = await openDate(baseURL!, 1, "rehearsal");
-  await signIn(page);
-  await page.goto(`/events/${date.eventId}/desk/${date.occurrenceId}`);
+  await sitAtDesk(page, date);
   await page.getByRole("button", { name: "Fill with an invented audience" }).click();
   const sheet = page.getByRole("dialog", { name: "An invented audience" });
   await sheet.getByLabel(/How many/).fill("24");

@@ -1,8 +1,10 @@
 import { expectNoSeriousFinding } from "./support/axe";
 import { messagesFor } from "../src/contracts/messages";
-import { endingItsDates, openDate, rowsOf, seatOf } from "./support/room";
+import { heardFrom } from "./support/heard";
+import { backstageOf, endingItsDates, openDate, rowsOf, seatOf } from "./support/room";
 import { expectNoSidewaysScroll } from "./support/scroll";
-import { signIn } from "./support/team";
+import { sitAtDesk } from "./support/team";
+import { drag } from "./support/drag";
 import { expect, test, type Page } from "./support/test";
 import { addressOf, addToEvent, readIn } from "./support/two-desks";
 
@@ -24,19 +26,19 @@ test("a language is interpreted by two who hand over; a listener chooses it and 
   const links = await addToEvent(date, [
     { name: "Livia Aranda", role: "interpreter", pair },
     { name: "Tomas Reyo", role: "interpreter", pair },
+    { name: "Oskar Vell", role: "panelist" },
   ]);
-  await signIn(marit);
-  await marit.goto(`/events/${date.eventId}/desk/${date.occurrenceId}`);
+  const [, , panelist] = links;
+  await sitAtDesk(marit, date);
   const booths: Page[] = [];
-  for (const link of links) {
-    const booth = await (await browser.newContext()).newPage();
-    await booth.goto(`/enter/${link}`);
-    await booth.getByRole("button", { name: "Go backstage" }).click();
+  for (const link of links.slice(0, 2)) {
+    const booth = await backstageOf(browser, link!);
     await expect(booth.getByRole("heading", { name: "Interpreting" })).toBeVisible();
     booths.push(booth);
   }
   const [livia, tomas] = booths as [Page, Page];
   const anna = await seatOf(browser, date.attendees[0]!.token, phone);
+  const voice = 'audio[aria-label="Spanish, interpreted"]';
   await marit.getByRole("tab", { name: "Interpreting" }).click();
 
   await test.step("a listener chooses the language before anybody speaks", async () => {
@@ -49,6 +51,7 @@ test("a language is interpreted by two who hand over; a listener chooses it and 
     await livia.getByRole("button", { name: "Open my microphone" }).click();
     await expect(anna.getByText("Livia Aranda interprets.")).toBeVisible();
     await expect(livia.getByText("Your microphone is open.")).toBeVisible();
+    await expect.poll(async () => (await heardFrom(anna, voice)).loudest, { timeout: 60_000 }).toBeGreaterThan(0.01);
     await tomas.getByRole("button", { name: "I take it in 30 s" }).click();
     await expect(tomas.getByText("Waiting for Livia Aranda to agree.")).toBeVisible();
     await livia.getByRole("button", { name: "Agreed" }).click();
@@ -56,6 +59,31 @@ test("a language is interpreted by two who hand over; a listener chooses it and 
     await expectNoSeriousFinding(tomas, "interpreter");
     await expect(tomas.getByText("Your microphone is open.")).toBeVisible({ timeout: 60_000 });
     await expect(anna.getByText("Tomas Reyo interprets.")).toBeVisible();
+    const before = (await heardFrom(anna, voice, 100)).at;
+    await expect(async () => {
+      const { at, loudest } = await heardFrom(anna, voice, 1500);
+      expect(at).toBeGreaterThan(before + 2);
+      expect(loudest).toBeGreaterThan(0.01);
+    }).toPass({ timeout: 60_000 });
+  });
+
+  await test.step("the stage goes on 14 dB under the interpreter, and comes back when their microphone is closed", async () => {
+    const oskar = await backstageOf(browser, panelist!, { permissions: ["camera", "microphone"] });
+    await oskar.getByRole("button", { name: messagesFor("en").stage.microphone.isClosed }).click();
+    await marit.getByRole("button", { name: "To the stage: Oskar Vell" }).click();
+    const stage = 'video[aria-label="Programme"]';
+    const listening = { timeout: 90_000, intervals: [3000] };
+    // ISO 80000-8: 14 dB under is a factor of 10^(−14/20)
+    await expect(async () => {
+      const { loudest, volume } = await heardFrom(anna, stage);
+      expect(loudest).toBeGreaterThan(0.01);
+      expect(volume).toBeCloseTo(0.1995, 3);
+    }).toPass(listening);
+    await tomas.getByRole("button", { name: "Close my microphone" }).click();
+    await expect.poll(async () => (await heardFrom(anna, stage, 100)).volume).toBe(1);
+    await tomas.getByRole("button", { name: "Open my microphone" }).click();
+    await expect.poll(async () => (await heardFrom(anna, stage, 100)).volume).toBeCloseTo(0.1995, 3);
+    await oskar.close();
   });
 
   await test.step("the choice stays with whoever comes back; the desk can close a microphone", async () => {
@@ -82,8 +110,7 @@ test("side rooms from a file: opened with a countdown, written in, helped, calle
   const date = await openDate(baseURL!, 3);
   const [first, second, late] = date.attendees;
   await readIn(second!.ticketId, "ar");
-  await signIn(marit);
-  await marit.goto(`/events/${date.eventId}/desk/${date.occurrenceId}`);
+  await sitAtDesk(marit, date);
   const anna = await seatOf(browser, first!.token, phone);
   const leila = await seatOf(browser, second!.token, { locale: "ar" }, ar.foyer.enter);
   await marit.getByRole("tab", { name: "Side rooms" }).click();
@@ -149,6 +176,31 @@ test("side rooms from a file: opened with a countdown, written in, helped, calle
     await expectNoSeriousFinding(marit, "desk: side rooms");
   });
 
+  await test.step("the room draws together, asks and answers; what it cannot answer goes to the main room", async () => {
+    const board = anna.getByRole("region", { name: "Board of Knots" });
+    await drag(anna, [0.2, 0.3], [0.7, 0.6]);
+    await expect(board.getByText("1 thing is drawn here")).toBeVisible();
+    await expect(leila.getByText(/1 thing/)).toBeHidden();
+    await marit.getByRole("tab", { name: "Board", exact: true }).click();
+    const visited = marit.getByRole("region", { name: "Board of Knots" });
+    await expect(visited.getByText("1 thing is drawn here")).toBeVisible();
+    await anna.getByRole("tab", { name: "Questions" }).click();
+    await anna.getByRole("textbox", { name: "Ask this room" }).fill("Do sleeping ones count?");
+    await anna.getByRole("button", { name: "Ask", exact: true }).click();
+    await marit
+      .getByRole("tab", { name: /^Questions 1$/ })
+      .last()
+      .click();
+    await expectNoSeriousFinding(anna, "side room: questions");
+    await marit.getByRole("button", { name: "It is answered" }).click();
+    await expect(anna.getByText(/Answered \d\d:\d\d/)).toBeVisible();
+    await anna.getByRole("textbox", { name: "Ask this room" }).fill("Who counts the far bank?");
+    await anna.getByRole("button", { name: "Ask", exact: true }).click();
+    await anna.getByRole("button", { name: "Ask in the main room" }).click();
+    await expect(anna.getByText("Asked in the main room")).toBeVisible();
+    await expectNoSidewaysScroll(anna, "side room: questions");
+  });
+
   await test.step("somebody goes back by themselves and returns; everybody is called back", async () => {
     await anna.getByRole("button", { name: "Back to the main room" }).click();
     await expect(anna.getByRole("region", { name: "Programme" })).toBeVisible();
@@ -168,6 +220,13 @@ test("side rooms from a file: opened with a countdown, written in, helped, calle
     expect(chat.map((row) => [row["to"], row["text"]])).toEqual([
       ["side room: 1", "We count on the ebb."],
       ["side room: 1", "Count what lands, not what flies."],
+      ["side room: 1", "Do sleeping ones count?"],
+      ["side room: 1", "Who counts the far bank?"],
     ]);
+    await marit.goto(`/events/${date.eventId}/afterwards/${date.occurrenceId}`);
+    const drawn = marit.getByRole("region", { name: "Boards" });
+    await expect(drawn.getByText("Side room Knots")).toBeVisible();
+    const saved = await marit.request.get((await drawn.getByRole("link", { name: "SVG" }).getAttribute("href"))!);
+    expect(await saved.text()).toContain("data-mark");
   });
 });

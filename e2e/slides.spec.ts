@@ -1,3 +1,4 @@
+import { chromiumFlags } from "../scripts/lib/chromium-flags";
 import { chromium } from "@playwright/test";
 import { messagesFor } from "../src/contracts/messages";
 import { deckOf } from "../tests/support/pdf";
@@ -14,7 +15,7 @@ const pdf = (name: string, bytes: Uint8Array) => ({ name, mimeType: "application
 
 /** Slides as a browser prints them: real fonts, Arabic in order and shaped. */
 async function printed(pages: readonly string[]): Promise<Buffer> {
-  const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: ["--no-sandbox"] });
+  const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: [...chromiumFlags] });
   const page = await browser.newPage();
   await page.setContent(
     pages.map((one) => `<section dir="auto" style="page-break-after:always;font-size:60px">${one}</section>`).join(""),
@@ -45,7 +46,7 @@ test("a panelist's slides: brought by their link, another language added, opened
       { text: "The roosts" },
     ]);
     await leira.getByLabel("Add slides").setInputFiles(pdf("Tides.pdf", deck));
-    await expect(leira.getByText("3 pages")).toBeVisible({ timeout: 60_000 });
+    await expect(leira.getByText("3 pages")).toBeVisible({ timeout: 120_000 });
   });
 
   await test.step("the producer adds the Portuguese ones and ties them to a segment at page 2", async () => {
@@ -59,7 +60,7 @@ test("a panelist's slides: brought by their link, another language added, opened
       ...pdf("Marés.pdf", new Uint8Array()),
       buffer: await printed(["A costa", "مد وجزر", "Os pousos"]),
     });
-    await expect(slides.getByText("3 pages")).toHaveCount(2, { timeout: 60_000 });
+    await expect(slides.getByText("3 pages")).toHaveCount(2, { timeout: 120_000 });
     await slides.getByRole("checkbox", { name: "people may take the file" }).first().check();
     await marit.getByLabel("Slides of The count").selectOption({ label: "Tides" });
     await marit.getByLabel("First page of The count").fill("2");
@@ -173,6 +174,6 @@ test("slides arrive in pieces and go on where they broke off (tus 1.0.0), for wh
   expect((await patch(url, 500, bytes.subarray(500))).status()).toBe(204);
   await page.goto(`/events/${date.eventId}/run-sheet`);
   await expect(page.getByRole("region", { name: "Slides" }).getByText("1 page", { exact: true })).toBeVisible({
-    timeout: 60_000,
+    timeout: 120_000,
   });
 });

@@ -19,7 +19,8 @@ const dateFiles = {
   "questions.csv": "asked_at,name,email,text,votes,state,answer,answered_by,answered_at,visibility",
   "chat.csv": "at,name,to,text,state",
   "signals.csv": "at,signal,count",
-  "side-rooms.csv": "room,email,name,from,until",
+  "side-rooms.csv": "room,name,email,in,out",
+  "viewers.csv": "name,email,watched_seconds,coverage_percent,is_complete,first_at,last_at,views",
   "floor.csv": "name,email,offered_at,accepted_at,ended_at,seconds_open",
   "credit.csv": "email,points,out_of",
 };

@@ -1,4 +1,5 @@
 import { expectNoSidewaysScroll } from "./support/scroll";
+import { secondsPlayed } from "./support/recorded";
 import { expect, test, type Page } from "./support/test";
 import { demoLinks } from "../scripts/demo/links";
 import { expectNoSeriousFinding } from "./support/axe";
@@ -121,8 +122,48 @@ test("a recording plays from any place, with its chapters", async ({ page }) => 
     });
   });
   expect(chapters).toHaveLength(5);
+  // whoever comes back goes on where they were
+  await video.evaluate((one: HTMLVideoElement) => one.pause());
+  const left = await video.evaluate((one: HTMLVideoElement) => one.currentTime);
+  await page.reload();
+  await page.getByRole("button", { name: /^Go on at 24:/ }).click();
+  await expect.poll(() => video.evaluate((one: HTMLVideoElement) => one.currentTime)).toBeGreaterThanOrEqual(left - 1);
   const part = await page.request.get(`/on-demand/${links.recordingSlug}/media`, { headers: { range: "bytes=10-19" } });
   expect([part.status(), (await part.body()).length]).toEqual([206, 10]);
+});
+
+test("what is played of a recording is told and reported; whoever does not want to be counted is not", async ({
+  page,
+  browser,
+}) => {
+  const links = await demoLinks(process.env);
+  await page.goto(`/on-demand/${links.recordingSlug}`);
+  const video = page.locator("video");
+  await page.getByRole("button", { name: /Question time/ }).click();
+  await expect.poll(() => video.evaluate((one: HTMLVideoElement) => one.currentTime)).toBeGreaterThan(1000);
+  const began = await video.evaluate((one: HTMLVideoElement) => one.currentTime);
+  await expect.poll(() => video.evaluate((one: HTMLVideoElement) => one.currentTime)).toBeGreaterThan(began + 2);
+  const told = page.waitForResponse((one) => one.url().endsWith("/plays"));
+  await video.evaluate((one: HTMLVideoElement) => one.pause());
+  expect((await told).status()).toBe(200);
+  const browserCookie = (await page.context().cookies(page.url())).find((one) => one.name === "sc-watch")!.value;
+  const seconds = await secondsPlayed(links.recordingSlug, browserCookie);
+  expect([seconds > 1, seconds < 20]).toEqual([true, true]);
+  await page.getByRole("button", { name: "Do not count me" }).click();
+  await expect(page.getByText("You are not counted.")).toBeVisible();
+  await video.evaluate((one: HTMLVideoElement) => one.play());
+  await expect.poll(() => video.evaluate((one: HTMLVideoElement) => one.currentTime)).toBeGreaterThan(1);
+  await video.evaluate((one: HTMLVideoElement) => one.pause());
+  expect(await secondsPlayed(links.recordingSlug, browserCookie)).toBe(seconds);
+  const team = await (await browser.newContext()).newPage();
+  await signIn(team);
+  await team.goto(`/events/${links.past.eventId}/afterwards/${links.past.occurrenceId}`);
+  const report = team.getByRole("region", { name: "Watched on demand" });
+  await expect(report.getByText("browsers without one watched", { exact: false })).toBeVisible();
+  await expect(report.getByRole("img", { name: /How often each part was played/ })).toBeVisible();
+  await expectNoSeriousFinding(team, "report of a watched recording");
+  const file = await team.request.get((await report.getByRole("link", { name: "viewers.csv" }).getAttribute("href"))!);
+  expect((await file.text()).trim().split("\r\n").length).toBeGreaterThanOrEqual(2);
 });
 
 test("guests' pages work on a phone without a sideways scroll", async ({ browser }) => {

@@ -1,7 +1,7 @@
 import { expect, test } from "./support/test";
 import { SimulatedGuest } from "../src/stand-ins/crowd";
 import { endingItsDates, openDate, seatOf, rowsOf } from "./support/room";
-import { signIn } from "./support/team";
+import { sitAtDesk } from "./support/team";
 
 endingItsDates();
 
@@ -16,8 +16,7 @@ test("hands in order, the floor given and taken back, signals that turn into tro
   const anna = await seatOf(browser, date.attendees[0]!.token);
   const bo = await seatOf(browser, date.attendees[1]!.token, { viewport: { width: 390, height: 844 } });
 
-  await signIn(page);
-  await page.goto(`/events/${date.eventId}/desk/${date.occurrenceId}`);
+  await sitAtDesk(page, date);
   const tray = page.getByRole("complementary", { name: "In-tray" });
   const floor = page.getByRole("region", { name: "People" });
 

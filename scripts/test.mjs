@@ -15,6 +15,8 @@ const missing = [
   ["/usr/bin/chromium", "chromium"],
   // the proxy in front of several processes, as deploy/ configures it
   ["/usr/sbin/nginx", "nginx-light"],
+  // sends a programme to another place, as the stand-in of a live service takes it
+  ["/usr/bin/ffmpeg", "ffmpeg"],
   // draws the same PDF: what the pages of a deck are compared with
   ["/usr/bin/pdftoppm", "poppler-utils"],
 ].filter(([path]) => !has(path));
@@ -72,9 +74,12 @@ if (wants("browser")) {
   const types = wants("static") ? { TYPES_ARE_CHECKED: "1" } : {};
   if (!canReuse) run("npx", ["next", "build"], { env: { ...build, ...types }, stdio: ["ignore", "ignore", "inherit"] });
   step("seeding");
-  const env = await installForBrowser({ cluster, folder, build, secret });
+  const files = only === "browser" ? process.argv.slice(3) : [];
+  const lanes = await Promise.all(
+    (files.length > 0 ? [1] : [1, 2]).map((lane) => installForBrowser({ cluster, folder, build, secret, lane })),
+  );
   step("browser tests");
-  if (!runBrowserTests(only === "browser" ? process.argv.slice(3) : [], env)) process.exit(1);
+  if (!(await runBrowserTests(files, lanes))) process.exit(1);
 }
 step("all passed");
 // the worker beside the browser tests would keep this process alive

@@ -62,7 +62,9 @@ async function makeServer(env: NodeJS.ProcessEnv, log: string): Promise<Server> 
       env: { ...env, STAGE_CALL_PART: "web+live", STAGE_CALL_URL: origin, PORT: String(port) },
       stdio: ["ignore", "ignore", output],
     });
-    await until("the server", async () => (await fetch(`${origin}/health`)).ok);
+    // beside a whole run's other lane it begins slowly; an answer that does not come is asked for again
+    const isUp = async () => (await fetch(`${origin}/health`, { signal: AbortSignal.timeout(5000) })).ok;
+    await until("the server", isUp, 120);
   };
   await start();
   return { origin, start, kill: () => void child?.kill("SIGKILL") };

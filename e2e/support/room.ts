@@ -49,6 +49,14 @@ export async function openDate(
   return date;
 }
 
+/** Somebody of the stage side, backstage, in a browser of their own. */
+export async function backstageOf(browser: Browser, token: string, options: object = {}): Promise<Page> {
+  const page = await (await browser.newContext(options)).newPage();
+  await page.goto(`/enter/${token}`);
+  await page.getByRole("button", { name: "Go backstage" }).click();
+  return page;
+}
+
 /** Somebody of the audience in their seat, in a browser of their own. */
 export async function seatOf(
   browser: Browser,

@@ -13,3 +13,13 @@ export function lisbonIn(minutes: number): string {
   const parts = new Intl.DateTimeFormat("sv-SE", { timeZone: "Europe/Lisbon", dateStyle: "short", timeStyle: "short" });
   return parts.format(Date.now() + minutes * 60_000).replace(" ", "T");
 }
+
+/** Signs in and opens the desk of a date. */
+export async function sitAtDesk(
+  page: Page,
+  date: { readonly eventId: string; readonly occurrenceId: string },
+  email?: string,
+): Promise<void> {
+  await signIn(page, email);
+  await page.goto(`/events/${date.eventId}/desk/${date.occurrenceId}`);
+}

@@ -1,7 +1,8 @@
 import { randomUUID } from "node:crypto";
 import { eq, inArray } from "drizzle-orm";
 import type { Duty, Role } from "../../src/core/people";
-import { members, people, tickets, user } from "../../src/server/db/schema";
+import { events, members, people, tickets, user } from "../../src/server/db/schema";
+import { notifyJournals } from "../../src/server/db/notify";
 import { makeContext } from "../../src/server/worker";
 import type { BusyDate } from "../../tests/support/busy-date";
 
@@ -71,4 +72,12 @@ export async function addressOf(ticketId: string): Promise<string> {
     .where(eq(tickets.id, ticketId));
   await close();
   return person!.email!;
+}
+
+/** Puts the event's public page online. */
+export async function publish(date: BusyDate): Promise<void> {
+  const { context, close } = await makeContext({ ...process.env, STAGE_CALL_CLOCK_FILE: undefined });
+  await context.db.update(events).set({ publishedAt: context.clock.now() }).where(eq(events.id, date.eventId));
+  await notifyJournals(context.db, [date.occurrenceId]);
+  await close();
 }

@@ -18,6 +18,16 @@ export function run(command, args, options = {}) {
   }
 }
 
+/** The same beside others: this one goes on meanwhile. */
+export const ran = (command, args, options = {}) =>
+  new Promise((done) => {
+    spawn(command, args, { cwd: root, stdio: "inherit", ...options }).on("close", (code, signal) => {
+      if (code === 0) return done();
+      console.error(`\n${command} ${args.join(" ")} failed (${code ?? signal})`);
+      process.exit(code ?? 1);
+    });
+  });
+
 export const has = (path) => existsSync(path);
 
 /** Installs Debian packages where that is possible, else says which are missing. */
