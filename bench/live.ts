@@ -24,7 +24,7 @@ interface Measured {
 }
 
 /** A bare broadcaster in a process of its own, with the very same guests as listeners. */
-async function bareRun(members: readonly CrowdMember[], bytes: number, firstBytes: number): Promise<Measured> {
+export async function bareRun(members: readonly CrowdMember[], bytes: number, firstBytes: number): Promise<Measured> {
   const port = await freePort(4950);
   const child = spawn("node", ["bench/bare-broadcaster.mjs"], {
     env: { ...process.env, PORT: String(port), FIRST_BYTES: String(firstBytes) },

@@ -6,9 +6,14 @@ import { frontDoorBench } from "./front-door";
 import { largeRoomBench } from "./large-room";
 import { broadcastBench } from "./live";
 import { livelyBench } from "./lively";
+import { sideRoomsBench, slidesBench } from "./material";
+import { lensBench, suspendedBench } from "./lens";
+import { onDemandBench, programmeBench } from "./media";
 import { peopleListBench } from "./people-list";
 import { planningBench } from "./planning";
+import { recordingsBench } from "./recordings";
 import { registrationsBench } from "./registrations";
+import { reportBench } from "./report";
 import { wayInBenches } from "./way-in";
 
 const benches: Readonly<Record<string, () => Promise<void> | void>> = {
@@ -16,6 +21,13 @@ const benches: Readonly<Record<string, () => Promise<void> | void>> = {
   planning: planningBench,
   decks: decksBench,
   boards: boardsBench,
+  slides: slidesBench,
+  recordings: recordingsBench,
+  programme: programmeBench,
+  lens: lensBench,
+  suspended: suspendedBench,
+  "on-demand": onDemandBench,
+  "side-rooms": sideRoomsBench,
   "front-door": frontDoorBench,
   registrations: registrationsBench,
   ...wayInBenches,
@@ -24,6 +36,7 @@ const benches: Readonly<Record<string, () => Promise<void> | void>> = {
   lively: livelyBench,
   "people-list": peopleListBench,
   "long-chat": longChatBench,
+  report: reportBench,
   "live-5000": () => broadcastBench(5000),
 };
 

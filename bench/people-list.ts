@@ -1,33 +1,11 @@
-import { spawn } from "node:child_process";
-import { chromium, type Page } from "@playwright/test";
+import type { Page } from "@playwright/test";
 import { SimulatedGuest } from "../src/stand-ins/crowd";
-import { demoPassword, demoTeam } from "../scripts/demo/seed";
-import { freePort } from "../scripts/lib/run.mjs";
 import { record, spread } from "./figures";
 import { comeAll, makeDate, pause } from "./live";
+import { frames, signIn } from "./frames";
+import { aBrowser, ownServer } from "./own-server";
 
 const guests = 2000;
-const scrolledSeconds = 5;
-
-/**
- * Scrolls the list without a pause and notes how far apart the frames are, in ms. In the page's own words: what this
- * file is compiled with names functions in a way that no page knows.
- */
-const frames = (page: Page): Promise<number[]> =>
-  page.evaluate(`new Promise((done) => {
-    const list = document.querySelector('[role=list][aria-label=Everyone]');
-    const gaps = [];
-    const begun = performance.now();
-    let last = begun;
-    const step = (now) => {
-      gaps.push(now - last);
-      last = now;
-      list.scrollTop += 37;
-      if (now - begun < ${scrolledSeconds * 1000}) requestAnimationFrame(step);
-      else done(gaps.slice(2));
-    };
-    requestAnimationFrame(step);
-  })`);
 
 /** What the page's own work for each arriving message costs while people come and go: the main thread's busy time. */
 async function tickCost(page: Page, stir: () => Promise<void>): Promise<number> {
@@ -40,28 +18,6 @@ async function tickCost(page: Page, stir: () => Promise<void>): Promise<number> 
   return (await busy()) - before;
 }
 
-/** Pages and rooms in one process: a browser asks one address for both. */
-async function ownServer(): Promise<{ origin: string; stop: () => void }> {
-  const port = await freePort(4970);
-  const origin = `http://127.0.0.1:${port}`;
-  const env = { ...process.env, PORT: String(port), STAGE_CALL_URL: origin, STAGE_CALL_PART: "web+live" };
-  const server = spawn("node", ["--import", "tsx", "scripts/serve.ts"], {
-    env,
-    stdio: ["ignore", "ignore", "inherit"],
-  });
-  for (;;) {
-    if (
-      await fetch(`${origin}/health`).then(
-        (one) => one.ok,
-        () => false,
-      )
-    )
-      break;
-    await pause(300);
-  }
-  return { origin, stop: () => server.kill() };
-}
-
 /** The desk's list of 2,000 people in a real browser: frames while it is scrolled, and what a tick costs. */
 export async function peopleListBench(): Promise<void> {
   const { origin, stop } = await ownServer();
@@ -72,21 +28,14 @@ export async function peopleListBench(): Promise<void> {
   await producer.send({ type: "hour.open-doors" });
   const house = date.attendees.map((member) => new SimulatedGuest(origin, member, false));
   await comeAll(house);
-  const browser = await chromium.launch({
-    executablePath: "/usr/bin/chromium",
-    args: ["--no-sandbox", "--disable-gpu"],
-  });
+  const browser = await aBrowser();
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  await page.goto(`${origin}/sign-in`);
-  await page.getByLabel("Mail address").fill(demoTeam[0].email);
-  await page.getByLabel("Password").fill(demoPassword);
-  await page.getByRole("button", { name: "Sign in" }).click();
-  await page.getByRole("heading", { name: "Events" }).waitFor();
+  await signIn(page, origin);
   await page.goto(`${origin}/events/${date.eventId}/desk/${date.occurrenceId}`);
   await page.getByRole("tab", { name: /^People/ }).click();
   await page.getByText(`${guests} people`).waitFor();
   await pause(3000);
-  const gaps = spread(await frames(page));
+  const gaps = spread(await frames(page, "[role=list][aria-label=Everyone]"));
   // one hand a tick goes up, for ten seconds, with the list open and with it closed: the difference is the list's
   const ticks = 40;
   const stir = (from: number) => async () => {

@@ -4,16 +4,29 @@ import { join } from "node:path";
 import sharp from "sharp";
 import { demoPassword, demoTeam } from "./demo/seed";
 import { demoLinks } from "./demo/links";
+import {
+  enter,
+  openFirst,
+  findATime,
+  toComposer,
+  tryDevices,
+  openPeople,
+  openPolls,
+  openQuestions,
+  enterChat,
+  seatsLooked,
+  editFirst,
+  markStretch,
+} from "./shot-acts";
+import { chromiumFlags } from "./lib/chromium-flags";
 
 const origin = process.env["STAGE_CALL_URL"]!;
 const folder = process.env["SHOTS_FOLDER"] ?? "docs/screenshots";
 const wanted = process.argv.slice(2);
 const flags = [
-  "--no-sandbox",
-  "--disable-gpu",
+  ...chromiumFlags,
   "--disable-quic",
   "--no-first-run",
-  "--disable-background-networking",
   "--use-fake-device-for-media-stream",
   "--use-fake-ui-for-media-stream",
 ];
@@ -39,90 +52,6 @@ interface Shot {
   readonly act?: (page: Page) => Promise<unknown>;
 }
 
-/** The demo's crowd came in by these links before: a second device is asked. */
-const sayItIsMe = async (page: Page) => {
-  const isMe = page.getByRole("button", { name: "It is me" });
-  if (await isMe.isVisible()) await isMe.click();
-};
-const enter = async (page: Page) => {
-  await sayItIsMe(page);
-  await page.getByRole("button", { name: /Take my seat|Go backstage/ }).click();
-  await page.waitForTimeout(1500);
-};
-const openFirst = async (page: Page) => {
-  await page.getByRole("region", { name: "The book" }).locator("tbody").getByRole("link").first().click();
-  await page.waitForTimeout(1200);
-};
-const findATime = async (page: Page) => {
-  await page.getByRole("button", { name: "Look for slots" }).click();
-  await page
-    .getByText(/within working hours/)
-    .first()
-    .waitFor();
-  await page.getByRole("region", { name: "Find a time" }).evaluate((one) => one.scrollIntoView());
-  await page.waitForTimeout(500);
-};
-const toComposer = async (page: Page) => {
-  await page.getByRole("region", { name: "Invitation", exact: true }).evaluate((one) => one.scrollIntoView());
-  await page.waitForTimeout(500);
-};
-const tryDevices = async (page: Page) => {
-  await sayItIsMe(page);
-  await page.getByRole("button", { name: "Try microphone and camera" }).click();
-  await page.waitForTimeout(900);
-};
-
-const openChat = async (page: Page) => {
-  await page.waitForTimeout(2500);
-  await page.getByRole("tab", { name: /Chat/ }).click();
-  await page.waitForTimeout(800);
-};
-const openPeople = async (page: Page) => {
-  await page.waitForTimeout(2500);
-  await page.getByRole("tab", { name: /^People/ }).click();
-  await page.getByRole("list", { name: "Everyone" }).getByRole("button").nth(2).click();
-};
-/** Two polls open, one of them of two questions, and the list of questions beside them. */
-const openPolls = async (page: Page) => {
-  await page.waitForTimeout(2500);
-  await page.getByRole("tab", { name: "Polls" }).click();
-  for (const name of ["How many birds", "What made your count hard"]) {
-    const card = page.getByRole("listitem").filter({ hasText: name });
-    await card.getByRole("button", { name: "Open the poll" }).click();
-  }
-  await page.waitForTimeout(20_000);
-};
-const openQuestions = async (page: Page) => {
-  await page.waitForTimeout(2500);
-  await page.getByRole("tab", { name: "Questions" }).click();
-  await page.waitForTimeout(600);
-};
-const enterChat = async (page: Page) => {
-  await enter(page);
-  await openChat(page);
-};
-const seatsLooked = async (page: Page) => {
-  await page.getByText("Looking at the seats").waitFor({ state: "hidden" });
-};
-
-/** Every finding that one act can mend, mended: the demo is another one afterwards. */
-const mendAll = async (page: Page) => {
-  const mends = page.locator("details li button");
-  let skipped = 0;
-  for (let left = await mends.count(); left > skipped; left = await mends.count()) {
-    await mends.nth(skipped).click();
-    const isMended = await page
-      .waitForFunction((before) => document.querySelectorAll("details li button").length < before, left, {
-        timeout: 3000,
-      })
-      .catch(() => null);
-    // a duty cannot be given where no crew is on the list
-    if (!isMended) skipped += 1;
-  }
-  await page.goto(page.url());
-  await page.waitForTimeout(700);
-};
-
 type Links = Awaited<ReturnType<typeof demoLinks>>;
 
 /** What guests see. */
@@ -140,18 +69,22 @@ const guestShots = (links: Links): readonly Shot[] => [
     beside: [{ act: enterChat }, { act: enterChat, size: phone }],
   },
   { name: "stage", path: `/enter/${links.panelist}`, act: enter },
-  { name: "on-demand", path: `/on-demand/${links.recordingSlug}`, act: (page) => page.waitForTimeout(1200) },
+  {
+    name: "on-demand",
+    path: `/on-demand/${links.recordingSlug}`,
+    act: (page) => page.waitForTimeout(1200),
+    beside: [{ path: "/recordings", isTeam: true, act: editFirst }],
+  },
 ];
 
 async function shotsOf(): Promise<readonly Shot[]> {
   const links = await demoLinks(process.env);
-  const past = `/events/${links.past.eventId}`;
+  const report = `/events/${links.past.eventId}/afterwards/${links.past.occurrenceId}`;
   const ahead = `/events/${links.ahead.eventId}`;
   return [
     { name: "season", path: "/season", isTeam: true },
     { name: "season-month", path: "/season?view=month", isTeam: true, beside: [{ path: "/season?view=list" }] },
-    { name: "house-rules", path: "/organisation", isTeam: true },
-    { name: "readiness-before", path: `/events/${links.worst.eventId}/plan`, isTeam: true },
+    { name: "readiness", path: `/events/${links.worst.eventId}/plan`, isTeam: true },
     { name: "plan", path: `${ahead}/plan`, isTeam: true, act: seatsLooked },
     {
       name: "people",
@@ -189,9 +122,16 @@ async function shotsOf(): Promise<readonly Shot[]> {
       act: (page) => page.waitForTimeout(2500),
       beside: [{ act: openPeople }, { act: openPolls }, { act: openQuestions }],
     },
-    { name: "afterwards", path: `${past}/afterwards/${links.past.occurrenceId}`, isTeam: true },
+    {
+      name: "afterwards",
+      path: report,
+      isTeam: true,
+      act: markStretch,
+      beside: [{ path: `${report}/people`, act: (page) => page.waitForTimeout(500) }],
+    },
+    { name: "compare", path: `${report}/compare`, isTeam: true },
+    { name: "year", path: "/year", isTeam: true },
     ...guestShots(links),
-    { name: "readiness-after", path: `/events/${links.worst.eventId}/plan`, isTeam: true, act: mendAll },
   ];
 }
 

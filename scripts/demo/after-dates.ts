@@ -2,7 +2,7 @@ import { readFile } from "node:fs/promises";
 import { and, desc, eq } from "drizzle-orm";
 import { reminderOffsetsMinutes } from "../../src/core/mailings";
 import { dayMs, hourMs } from "../../src/core/time";
-import { occurrences, recordings, tickets } from "../../src/server/db/schema";
+import { occurrences, plays, recordings, tickets, viewers } from "../../src/server/db/schema";
 import type { Context } from "../../src/server/services/ground/context";
 import { aboutTicket, planMessages, planReminders } from "../../src/server/services/ground/mail-plan";
 import type { Chance } from "./chance";
@@ -25,7 +25,6 @@ export async function demoMails(context: Context, occurrenceId: string, count: n
   );
 }
 
-/** A generated picture of a tide, an hour long: what stands in for the evening's recording. */
 /** What every part of the demo is made with. */
 export interface DemoParts {
   readonly context: Context;
@@ -33,6 +32,7 @@ export interface DemoParts {
   readonly organisationId: string;
 }
 
+/** A generated picture of a tide, an hour long: what stands in for the evening's recording; and who watched it. */
 export async function demoRecording(
   { context, chance, organisationId }: DemoParts,
   occurrenceId: string,
@@ -55,4 +55,47 @@ export async function demoRecording(
     ...file,
   };
   await context.db.insert(recordings).values({ ...row, uploadedAt: endedAt + hourMs, publishedFrom: endedAt + dayMs });
+  await demoViewers({ context, chance, organisationId }, { id, occurrenceId }, endedAt + dayMs);
+}
+
+/** Every third of those who registered watched some of it, a few browsers besides; most from the beginning, few to the end. */
+async function demoViewers(
+  { context, chance, organisationId }: DemoParts,
+  recording: { readonly id: string; readonly occurrenceId: string },
+  publishedAt: number,
+): Promise<void> {
+  const { db, clock } = context;
+  const holders = await db
+    .select({ id: tickets.id })
+    .from(tickets)
+    .where(and(eq(tickets.occurrenceId, recording.occurrenceId), eq(tickets.status, "registered")))
+    .orderBy(tickets.id);
+  const known = holders.filter(() => chance.next() < 0.3).map(({ id }) => ({ ticketId: id, browser: null }));
+  const unknown = Array.from({ length: 14 }, () => ({ ticketId: null, browser: chance.code(24) }));
+  const sinceMs = Math.max(hourMs, clock.now() - publishedAt);
+  const people = [...known, ...unknown].map((who) => {
+    const firstAt = publishedAt + Math.round(chance.next() ** 2 * sinceMs);
+    return {
+      id: chance.id(),
+      organisationId,
+      recordingId: recording.id,
+      ...who,
+      firstAt,
+      lastAt: firstAt + hourMs / 2,
+    };
+  });
+  await db.insert(viewers).values(people);
+  await db.insert(plays).values(people.flatMap(({ id }) => demoPlays(chance, organisationId, id)));
+}
+
+/** One watches on from somewhere near the beginning, and now and then looks at another part once more. */
+function demoPlays(chance: Chance, organisationId: string, viewerId: string) {
+  const viewId = chance.id();
+  const stretch = (from: number, length: number) => ({
+    ...{ viewerId, playId: chance.id(), organisationId, viewId },
+    fromSeconds: Math.round(from),
+    toSeconds: Math.min(3600, Math.round(from + length)),
+  });
+  const first = stretch(chance.next() < 0.7 ? 0 : chance.next() * 1400, 120 + chance.next() ** 0.6 * 3500);
+  return chance.next() < 0.4 ? [first, stretch(1440 + chance.next() * 400, 60 + chance.next() * 500)] : [first];
 }

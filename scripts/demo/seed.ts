@@ -9,7 +9,7 @@ import { demoMails, demoRecording } from "./after-dates";
 import { insertDate } from "./date-rows";
 import { insertSheet } from "./sheet";
 import { makeDecks } from "../../src/server/services/hour/make-decks";
-import { demoSlides } from "./slides";
+import { demoSlides, turnedPages } from "./slides";
 import { makeChance, type Chance } from "./chance";
 import type { TeamMember } from "../../src/server/services/ground/access";
 import { fillPastDate } from "./past-date";
@@ -156,14 +156,10 @@ class Seeder {
       });
     }
     if (event.phase === "ahead" && !event.isDraft) await demoMails(this.context, occurrenceId, event.registrants);
-    if (event.hasRecording)
-      await demoRecording(
-        { context: this.context, chance: this.chance, organisationId },
-        occurrenceId,
-        slug,
-        event.title,
-        startAt + durationMinutes * minuteMs,
-      );
+    if (!event.hasRecording) return;
+    await demoRecording(parts, occurrenceId, slug, event.title, startAt + durationMinutes * minuteMs);
+    const deckId = await demoSlides(parts, occurrenceId, rows[1]!.id, stageIds[0]!);
+    await turnedPages(parts, { occurrenceId, deckId, fromAt: startAt, actorId: stageIds[0]! });
   }
 
   private async registrants(

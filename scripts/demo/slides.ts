@@ -1,6 +1,7 @@
 import { eq } from "drizzle-orm";
 import { PDFDocument, PDFName, PDFString, rgb, StandardFonts, type PDFFont, type PDFPage } from "pdf-lib";
-import { decks, segments } from "../../src/server/db/schema";
+import { minuteMs } from "../../src/core/time";
+import { decks, journal, rooms, segments } from "../../src/server/db/schema";
 import { deckFile, writeBytes } from "../../src/server/services/hour/decks";
 import type { DemoParts } from "./after-dates";
 
@@ -105,7 +106,7 @@ export async function demoSlides(
   occurrenceId: string,
   segmentId: string,
   ticketId: string,
-): Promise<void> {
+): Promise<string> {
   const id = chance.id();
   const bytes = await winterCounts();
   await writeBytes(context, deckFile(id), bytes);
@@ -114,4 +115,26 @@ export async function demoSlides(
     .insert(decks)
     .values({ ...about, isHandOut: true, sizeBytes: bytes.byteLength, createdAt: context.clock.now() });
   await context.db.update(segments).set({ deckId: id, deckPage: 2 }).where(eq(segments.id, segmentId));
+  return id;
+}
+
+/** The pages of a past evening's slides as they were turned, every few minutes. */
+export async function turnedPages(
+  { context, chance, organisationId }: DemoParts,
+  { occurrenceId, deckId, fromAt, actorId }: { occurrenceId: string; deckId: string; fromAt: number; actorId: string },
+): Promise<void> {
+  const [room] = await context.db.select().from(rooms).where(eq(rooms.occurrenceId, occurrenceId));
+  let at = fromAt;
+  const entries = [1, 2, 3, 4, 5].map((page, i) => {
+    at += chance.between(3, 9) * minuteMs;
+    return {
+      ...{ roomId: room!.id, organisationId, actorId, at, seq: room!.seq + i + 1 },
+      body: { type: "slides.shown" as const, deckId, page, ...(i === 0 ? { opens: true as const } : {}) },
+    };
+  });
+  await context.db.insert(journal).values(entries);
+  await context.db
+    .update(rooms)
+    .set({ seq: room!.seq + entries.length })
+    .where(eq(rooms.id, room!.id));
 }

@@ -1,0 +1,34 @@
+import { chromiumFlags } from "../scripts/lib/chromium-flags";
+import { spawn } from "node:child_process";
+import { chromium, type Browser, type BrowserServer } from "@playwright/test";
+import { freePort } from "../scripts/lib/run.mjs";
+import { pause } from "./live";
+
+/** Pages and rooms in one process: a browser asks one address for both. */
+export async function ownServer(): Promise<{ origin: string; stop: () => void }> {
+  const port = await freePort(4970);
+  const origin = `http://127.0.0.1:${port}`;
+  const env = { ...process.env, PORT: String(port), STAGE_CALL_URL: origin, STAGE_CALL_PART: "web+live" };
+  const server = spawn("node", ["--import", "tsx", "scripts/serve.ts"], {
+    env,
+    stdio: ["ignore", "ignore", "inherit"],
+  });
+  for (;;) {
+    if (
+      await fetch(`${origin}/health`).then(
+        (one) => one.ok,
+        () => false,
+      )
+    )
+      break;
+    await pause(300);
+  }
+  return { origin, stop: () => server.kill() };
+}
+
+const executablePath = "/usr/bin/chromium";
+export const aBrowser = (...flags: string[]): Promise<Browser> =>
+  chromium.launch({ executablePath, args: [...chromiumFlags, ...flags] });
+/** One whose processes can be stopped. */
+export const browserServer = (...flags: string[]): Promise<BrowserServer> =>
+  chromium.launchServer({ executablePath, args: [...chromiumFlags, ...flags] });
