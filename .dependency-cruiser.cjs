@@ -72,7 +72,8 @@ module.exports = {
       "^src/(core|contracts)/",
       "^src/server/(services|db|mail|files|live|platform|room)/",
       // what heavy sums there are; where they are done is the composition root's
-      "^src/server/workers/(sums|deck-words)",
+      "^src/server/workers/(sums|deck-words|media-words|certificate-words)",
+      "^src/server/programme/piece-files",
     ]),
     // pure: bytes and plain data in, plain data out, no database and no context
     only("workers-direction", "^src/server/workers/", [
@@ -87,10 +88,14 @@ module.exports = {
       "^src/server/room/",
       "^src/server/db/(queries/|client|notify|away)",
     ]),
+    only("programme-direction", "^src/server/programme/", [
+      "^src/(core|contracts)/",
+      "^src/server/(programme|db|files|platform)/",
+    ]),
     only("room-direction", "^src/server/room/", ["^src/(core|contracts)/", "^src/server/(room|db|platform)/"]),
     only("edge-direction", "^src/server/edge/", [
       "^src/(core|contracts)/",
-      "^src/server/(edge|services|db|platform)/",
+      "^src/server/(edge|services|db|platform|programme)/",
       "^src/server/compose",
     ]),
     only("db-direction", "^src/server/db/", ["^src/(core|contracts)/", "^src/server/(db|platform)/"]),

@@ -15,6 +15,9 @@ const config: NextConfig = {
     "better-auth",
     "sanitize-html",
     "file-type",
+    "@napi-rs/canvas",
+    "exceljs",
+    "yazl",
   ],
   experimental: { serverActions: { bodySizeLimit: "25mb" } },
 };
