@@ -1,5 +1,5 @@
-import { execFileSync } from "node:child_process";
-import { mkdtempSync, readFileSync } from "node:fs";
+import { execFileSync, spawn } from "node:child_process";
+import { mkdtempSync, readdirSync, readFileSync } from "node:fs";
 import { createServer, type Server } from "node:http";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -50,6 +50,17 @@ beforeEach(async () => {
   event = await makeEvent(world);
 });
 
+/** Of every program that runs here (proc(5)). */
+const commandLines = (): string[] =>
+  readdirSync("/proc")
+    .filter((name) => /^\d+$/.test(name))
+    .flatMap((pid) => {
+      try {
+        return [readFileSync(`/proc/${pid}/cmdline`, "utf8").replaceAll("\0", " ")];
+      } catch {
+        return [];
+      }
+    });
 const opened = () =>
   world.context.db.update(occurrences).set({ phase: "open" }).where(eq(occurrences.id, event.occurrenceId));
 const there = { name: "Shore radio", address: `rtmp://127.0.0.1:${receiverPort}/stage`, key };
@@ -83,6 +94,9 @@ describe("another place that the programme is sent to", () => {
       expect(stream).toMatchObject({ key, hasConfiguration: true });
       await until(keeper, () => stream.sounds > 15 && stream.lastAtMs > 500);
       await until(keeper, async () => (await lines())[0]!.state === "sends");
+      // no command line that other programs of the machine can read holds it
+      expect(commandLines().filter((line) => line.includes(`:${receiverPort}/stage`))).toHaveLength(1);
+      expect(commandLines().filter((line) => line.includes(key))).toEqual([]);
       // the row holds no key that could be read
       expect(JSON.stringify(await world.context.db.select().from(outlets))).not.toContain(key);
       // turned off, it ends within one look
@@ -169,4 +183,17 @@ describe("another place that the programme is sent to", () => {
     await removeOutlet(world.context, world.owner, event.eventId, line!.id);
     expect(await lines()).toHaveLength(4);
   });
+});
+
+it("a process that is killed takes what it sends with along", async () => {
+  // a time to sleep that nothing else on this machine sleeps
+  const program = `sleep ${3600 + process.pid / 1e6}`;
+  const [command, ...args] = program.split(" ");
+  const ports = `{ command: "${command}", args: ${JSON.stringify(args)}, secrets: "", sends() {}, ended() {} }`;
+  const source = `import { runSender } from "@/server/outlets/sender"; runSender(${ports});`;
+  const own = spawn("node", ["--import", "tsx", "--input-type=module", "--eval", source], { stdio: "inherit" });
+  const isThere = () => commandLines().some((line) => line.startsWith(program));
+  await expect.poll(isThere, { timeout: 20_000 }).toBe(true);
+  own.kill("SIGKILL");
+  await expect.poll(isThere, { timeout: 20_000 }).toBe(false);
 });

@@ -1,6 +1,8 @@
 export {
   outletAddress,
   outletArguments,
+  outletSecrets,
+  outletSecretsDescriptor,
   outletEveryMs,
   outletLeaseMs,
   outletRetryMs,

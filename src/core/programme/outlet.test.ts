@@ -35,8 +35,8 @@ describe("another place that the programme is sent to", () => {
 
   it("is connected to at the very address that was looked at, unless a certificate is checked against its name", () => {
     const last = (text: string) =>
-      outletArguments("http://127.0.0.1/programme.m3u8", outletAddress(text)!, "key", "203.0.113.7").at(-1);
-    expect(last("rtmp://live.example.org/stage")).toBe("rtmp://203.0.113.7:1935/stage/key");
-    expect(last("rtmps://live.example.org/stage")).toBe("rtmps://live.example.org:443/stage/key");
+      outletArguments("http://127.0.0.1/programme.m3u8", outletAddress(text)!, "203.0.113.7").at(-1);
+    expect(last("rtmp://live.example.org/stage")).toBe("rtmp://203.0.113.7:1935/stage");
+    expect(last("rtmps://live.example.org/stage")).toBe("rtmps://live.example.org:443/stage");
   });
 });

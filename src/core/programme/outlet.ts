@@ -36,17 +36,17 @@ const mostRetryMs = 120_000;
 export const outletRetryMs = (failures: number): number =>
   failures === 0 ? 0 : Math.min(mostRetryMs, firstRetryMs * 2 ** (failures - 1));
 
+/** Where ffmpeg finds what must stand on no command line, which every program of the machine can read. */
+export const outletSecretsDescriptor = 3;
+/** @returns options as ffmpeg reads them from a file: the key is the stream's name (RTMP 1.0 §7.2.2.6) */
+export const outletSecrets = (key: string): string => `rtmp_playpath=${key}`;
+
 /**
  * What ffmpeg is told: read the programme's own playlist at its pace, pass the picture on as it is, make the sound AAC,
  * which is what live services take, and send both as FLV over RTMP.
  * @param ip what the host's name was found to be: the very address that was looked at is the one connected to
  */
-export function outletArguments(
-  playlist: string,
-  { protocol, host, port, app }: OutletAddress,
-  key: string,
-  ip: string,
-): string[] {
+export function outletArguments(playlist: string, { protocol, host, port, app }: OutletAddress, ip: string): string[] {
   // of TLS the certificate is checked against the name, which therefore stays
   const where = protocol === "rtmps" ? host : ip;
   const bracketed = where.includes(":") ? `[${where}]` : where;
@@ -55,6 +55,7 @@ export function outletArguments(
     ...["-protocol_whitelist", "http,https,tcp,tls,crypto", "-live_start_index", "-1", "-i", playlist],
     ...["-map", "0:v:0", "-map", "0:a:0?", "-c:v", "copy", "-c:a", "aac", "-b:a", "128k", "-ar", "48000"],
     ...(protocol === "rtmps" ? ["-tls_verify", "1"] : ["-rtmp_tcurl", `rtmp://${host}:${port}/${app}`]),
-    ...["-f", "flv", "-flvflags", "no_duration_filesize", `${protocol}://${bracketed}:${port}/${app}/${key}`],
+    ...["-rtmp_app", app, "-fpre", `/dev/fd/${outletSecretsDescriptor}`],
+    ...["-f", "flv", "-flvflags", "no_duration_filesize", `${protocol}://${bracketed}:${port}/${app}`],
   ];
 }

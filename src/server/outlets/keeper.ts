@@ -1,5 +1,5 @@
 import { lookup } from "node:dns/promises";
-import { outletAddress, outletArguments, outletEveryMs, type OutletAddress } from "@/core/programme";
+import { outletAddress, outletArguments, outletEveryMs, outletSecrets, type OutletAddress } from "@/core/programme";
 import { isLoopback } from "@/core/shared";
 import { isPublicAddress } from "../platform/outward";
 import type { Context } from "../services/ground/context";
@@ -63,10 +63,10 @@ export class OutletKeeper {
     const ip = address && (await this.reachable(address));
     if (!address || !ip || key === null) return noteOutlet(context, outlet.id, "refused", outlet.failures + 1);
     await noteOutlet(context, outlet.id, "begins", outlet.failures);
-    this.run(outlet, outletArguments(playlist, address, key, ip));
+    this.run(outlet, outletArguments(playlist, address, ip), outletSecrets(key));
   }
 
-  private run(outlet: HeldOutlet, args: readonly string[]): void {
+  private run(outlet: HeldOutlet, args: readonly string[], secrets: string): void {
     const { id, occurrenceId } = outlet;
     let { failures } = outlet;
     const note = (state: Parameters<typeof noteOutlet>[2]) =>
@@ -76,6 +76,7 @@ export class OutletKeeper {
     const stop = runSender({
       command: this.command,
       args,
+      secrets,
       sends: () => {
         failures = 0;
         note("sends");
