@@ -4,7 +4,7 @@ import { mkdirSync } from "node:fs";
 import { join } from "node:path";
 import { installForBrowser, runBrowserTests } from "./lib/browser-tests.mjs";
 import { createDatabase, startPostgres } from "./lib/postgres.mjs";
-import { has, needModules, needPackages, root, run, say, tsx } from "./lib/run.mjs";
+import { has, needModules, needPackages, ran, root, run, say, tsx } from "./lib/run.mjs";
 
 const started = Date.now();
 const step = (words) => say(`${words}  [${Math.round((Date.now() - started) / 1000)} s]`);
@@ -61,18 +61,26 @@ if (wants("static")) {
     ["import directions", ["depcruise", "--config", ".dependency-cruiser.cjs", "src"]],
   ]);
 }
+const build = { ...process.env, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1", STAGE_CALL_DIST: ".next-test" };
+/** What the browser tests drive. The types are not looked at twice. */
+async function built() {
+  if (process.env.REUSE_BUILD === "1" && has(join(root, ".next-test/BUILD_ID"))) return;
+  const types = wants("static") ? { TYPES_ARE_CHECKED: "1" } : {};
+  await ran("npx", ["next", "build"], { env: { ...build, ...types }, stdio: ["ignore", "ignore", "inherit"] });
+  step("built for the browser tests");
+}
+// beside the unit tests of a whole run, which leave half of two cores free
+const building = only === undefined ? built() : null;
+
 if (wants("unit")) {
   step("unit and integration tests");
-  run("npx", ["vitest", "run", "--reporter=dot", ...(only === "unit" ? process.argv.slice(3) : [])], {
+  await ran("npx", ["vitest", "run", "--reporter=dot", ...(only === "unit" ? process.argv.slice(3) : [])], {
     env: { ...process.env, NODE_ENV: "test", TEST_CLUSTER_URL: cluster.url },
   });
 }
 if (wants("browser")) {
   step("building for the browser tests");
-  const build = { ...process.env, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1", STAGE_CALL_DIST: ".next-test" };
-  const canReuse = process.env.REUSE_BUILD === "1" && has(join(root, ".next-test/BUILD_ID"));
-  const types = wants("static") ? { TYPES_ARE_CHECKED: "1" } : {};
-  if (!canReuse) run("npx", ["next", "build"], { env: { ...build, ...types }, stdio: ["ignore", "ignore", "inherit"] });
+  await (building ?? built());
   step("seeding");
   const files = only === "browser" ? process.argv.slice(3) : [];
   const lanes = await Promise.all(

@@ -21,7 +21,11 @@ export function run(command, args, options = {}) {
 /** The same beside others: this one goes on meanwhile. */
 export const ran = (command, args, options = {}) =>
   new Promise((done) => {
-    spawn(command, args, { cwd: root, stdio: "inherit", ...options }).on("close", (code, signal) => {
+    const child = spawn(command, args, { cwd: root, stdio: "inherit", ...options });
+    const stop = () => child.kill();
+    process.once("exit", stop);
+    child.on("close", (code, signal) => {
+      process.off("exit", stop);
       if (code === 0) return done();
       console.error(`\n${command} ${args.join(" ")} failed (${code ?? signal})`);
       process.exit(code ?? 1);

@@ -1,17 +1,24 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import type { EncodedPorts } from "./encode";
+import type { Painted } from "./draw";
 import { Composer, type ComposerPorts, type ComposerState } from "./composer";
 
 /** Every clock of the page, rung by hand. */
 const clocks = vi.hoisted(() => new Set<() => void>());
-const made = vi.hoisted(() => ({ ports: null as EncodedPorts | null, encoders: 0, canSound: true }));
+const made = vi.hoisted(() => ({
+  ports: null as EncodedPorts | null,
+  encoders: 0,
+  drawn: 0,
+  frames: [] as number[],
+  canSound: true,
+}));
 vi.mock("../room-link/signs", () => ({
   steadyTimer: (_everyMs: number, tick: () => void) => {
     clocks.add(tick);
     return () => clocks.delete(tick);
   },
 }));
-vi.mock("./draw", () => ({ pictureSize: { width: 16, height: 9 }, drawPicture: () => true }));
+vi.mock("./draw", () => ({ pictureSize: { width: 16, height: 9 }, drawPicture: () => (made.drawn += 1) }));
 vi.mock("./mix", () => ({
   Mix: class {
     track = {};
@@ -23,13 +30,12 @@ vi.mock("./mix", () => ({
 vi.mock("./encode", () => ({
   framesPerSecond: 15,
   Encoder: class {
-    frameCount = 0;
     constructor(_canvas: unknown, _sound: unknown, _bits: unknown, ports: EncodedPorts) {
       made.ports = ports;
       made.encoders += 1;
     }
     start = () => Promise.resolve();
-    frame = () => Promise.resolve();
+    frame = (at: number) => Promise.resolve(void made.frames.push(at));
     stop = () => Promise.resolve();
   },
 }));
@@ -59,13 +65,14 @@ function server(leaseStatus: () => number): Asked {
   return asked;
 }
 
+const holding = (words: string) => ({ picture: { kind: "holding" }, holding: { words } }) as unknown as Painted;
 let told: ComposerState[] = [];
 function compose(own: Partial<ComposerPorts> = {}): Composer {
   return new Composer({
     leaseUrl: (feed) => `/lease?feed=${feed}`,
     piecesUrl: (feed) => `/pieces?feed=${feed}`,
     waitsMs: () => 0,
-    painted: () => ({}) as never,
+    painted: () => holding(""),
     streams: () => new Map(),
     isHeard: () => true,
     isTaken: () => false,
@@ -87,6 +94,7 @@ beforeEach(() => {
   const pen = {};
   vi.stubGlobal("document", { createElement: () => ({ getContext: () => pen }) });
   [told, made.ports, made.encoders, made.canSound] = [[], null, 0, true];
+  [made.drawn, made.frames.length] = [0, 0];
   clocks.clear();
 });
 afterEach(() => {
@@ -108,6 +116,20 @@ describe("who makes the picture on this page (rule 26)", () => {
     expect(asked.pieces.map(({ bytes }) => bytes)).toEqual([3, 7]);
     composer.close();
     expect(asked.released).toEqual(["/lease?feed=programme&release=1"]);
+  });
+
+  it("draws a picture that stays the same once, and says all the same that it keeps up", async () => {
+    server(() => 200);
+    let words = "It begins shortly.";
+    const composer = compose({ painted: () => holding(words) });
+    await pass(500);
+    const [drawn, frames] = [made.drawn, made.frames.length];
+    await pass(5000);
+    expect([made.drawn - drawn, made.frames.length - frames, composer.health()!.frames]).toEqual([0, 20, 21]);
+    words = "A moment yet.";
+    await pass(250);
+    expect(made.drawn - drawn).toBe(1);
+    composer.close();
   });
 
   it("waits while somebody else makes it, and asks again only when their lease can be lost", async () => {

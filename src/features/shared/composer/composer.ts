@@ -6,6 +6,7 @@ import { keepLease } from "./keep-lease";
 import { carriesLighter, Lighter } from "./lighter";
 import { Mix } from "./mix";
 import { PostPieces } from "./post-pieces";
+import { isDue, signOf } from "./repeats";
 
 export interface ComposerPorts {
   /** addresses of a feed's lease and of its pieces, with the device and who asks */
@@ -90,9 +91,18 @@ export class Composer {
       },
       failed: () => this.lose(),
     });
-    const draw = (): void => {
+    let shown: string | null = null;
+    /** @returns whether the picture looks different from before */
+    const draw = (): boolean => {
       mix.set(this.ports.streams(), (id) => this.ports.isHeard(id));
-      if (drawPicture(this.pen, this.ports.painted())) stageDrawnAt = performance.now();
+      const painted = this.ports.painted();
+      if (painted.picture.kind !== "holding") stageDrawnAt = performance.now();
+      const sign = signOf(painted);
+      // a hidden page's videos may not count what comes of them
+      const isNew = sign === null || sign !== shown || document.hidden;
+      shown = sign;
+      if (isNew) drawPicture(this.pen, painted);
+      return isNew;
     };
     draw();
     try {
@@ -103,16 +113,21 @@ export class Composer {
     }
     const lighter = !carriesLighter() ? null : new Lighter(this.canvas, track, { ...this.ports, isHolding });
     const startedAt = performance.now();
+    let [lastAtSeconds, kept] = [-1, 0];
     let isBusy = false;
     // the worker's clock goes on in a tab that nobody looks at
     const stopFrames = steadyTimer(1000 / framesPerSecond, () => {
       if (performance.now() - pieceAt > stuckAfterMs) return this.giveUp();
       if (isBusy) return;
+      kept += 1;
+      const isNew = draw();
+      lighter?.frame(isNew);
+      const atSeconds = (performance.now() - startedAt) / 1000;
+      if (!isDue(atSeconds, lastAtSeconds, isNew)) return;
+      lastAtSeconds = atSeconds;
       isBusy = true;
-      draw();
-      lighter?.frame();
       encoder
-        .frame((performance.now() - startedAt) / 1000)
+        .frame(atSeconds)
         .catch(() => this.lose())
         .finally(() => (isBusy = false));
     });
@@ -130,7 +145,8 @@ export class Composer {
         mix.close();
         void encoder.stop();
       },
-      health: () => ({ frames: encoder.frameCount, bytes: post.sentBytes, waiting: post.waitingCount }),
+      // a picture that stays the same is kept up with as well
+      health: () => ({ frames: kept, bytes: post.sentBytes, waiting: post.waitingCount }),
     };
     this.ports.told("makes");
   }

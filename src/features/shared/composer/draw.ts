@@ -14,6 +14,8 @@ export interface Painted {
     readonly video: CanvasImageSource | null;
     readonly videoWidth: number;
     readonly videoHeight: number;
+    /** pictures that came of it so far: whether what it shows is new */
+    readonly frame: number;
     readonly isSpeaking: boolean;
   };
   /** a shared screen; null: nothing came of it yet, or it is not to be seen */
@@ -22,6 +24,7 @@ export interface Painted {
     readonly video: CanvasImageSource | null;
     readonly videoWidth: number;
     readonly videoHeight: number;
+    readonly frame: number;
   };
   /** the page that is shown; null while it is being loaded */
   readonly document: HTMLImageElement | null;
@@ -180,11 +183,11 @@ function drawResult(pen: Pen, result: NonNullable<Painted["result"]>): void {
   });
 }
 
-/** One picture of the programme, where the one layout puts its parts (rule 23). @returns whether anything of the stage is in it */
-export function drawPicture(pen: Pen, painted: Painted): boolean {
+/** One picture of the programme, where the one layout puts its parts (rule 23). */
+export function drawPicture(pen: Pen, painted: Painted): void {
   if (painted.picture.kind === "holding") {
     drawHolding(pen, painted.holding);
-    return false;
+    return;
   }
   pen.fillStyle = colours.ground;
   pen.fillRect(0, 0, pictureSize.width, pictureSize.height);
@@ -196,5 +199,4 @@ export function drawPicture(pen: Pen, painted: Painted): boolean {
       else if (box.part !== "holding") drawSurface(pen, box, painted, box.part === "board");
     }
   if (painted.question) drawQuestion(pen, painted.question);
-  return true;
 }

@@ -58,7 +58,6 @@ export class VoiceEncoder {
 export class Encoder {
   private readonly output: Output;
   private readonly picture: CanvasSource;
-  private frames = 0;
 
   constructor(
     canvas: HTMLCanvasElement,
@@ -84,11 +83,7 @@ export class Encoder {
   }
   /** The canvas as it stands is the next picture. @param atSeconds since the beginning */
   async frame(atSeconds: number): Promise<void> {
-    this.frames += 1;
     await this.picture.add(atSeconds, 1 / framesPerSecond);
-  }
-  get frameCount(): number {
-    return this.frames;
   }
   async stop(): Promise<void> {
     await this.output.cancel().catch(() => {});

@@ -19,6 +19,7 @@ vi.mock("./feed-sender", () => ({
   },
 }));
 vi.mock("./encode", () => ({
+  framesPerSecond: 15,
   Encoder: class {
     frame = (at: number) => Promise.resolve(void made.pictures.push(at));
   },
@@ -44,7 +45,7 @@ const lighter = () =>
 async function frames(one: Lighter, count: number, everyMs: number): Promise<void> {
   for (let i = 0; i < count; i += 1) {
     vi.advanceTimersByTime(everyMs);
-    one.frame();
+    one.frame(true);
     for (let turn = 0; turn < 4; turn += 1) await Promise.resolve();
   }
 }

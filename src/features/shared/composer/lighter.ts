@@ -1,6 +1,7 @@
 import { bitsOfVariant, feedOfVariant, sizeOfVariant } from "@/core/programme";
 import { Encoder, VoiceEncoder } from "./encode";
 import { FeedSender } from "./feed-sender";
+import { isDue } from "./repeats";
 
 /** A machine that draws fewer pictures a second than that, for so long, has no room for a second picture. */
 const leastFramesPerSecond = 10;
@@ -26,7 +27,7 @@ export class Lighter {
   private readonly pen: CanvasRenderingContext2D;
   private readonly sound: FeedSender;
   private picture: FeedSender | null;
-  private encoder: { readonly of: Encoder; readonly startedAt: number } | null = null;
+  private encoder: { readonly of: Encoder; readonly startedAt: number; lastAtSeconds: number } | null = null;
   private isBusy = false;
   private counted = { since: performance.now(), frames: 0 };
 
@@ -46,20 +47,23 @@ export class Lighter {
     this.sound = sender("sound", (to) => new VoiceEncoder(track, bitsOfVariant.sound.sound, to));
     this.picture = sender("small", (to) => {
       const of = new Encoder(this.canvas, track, bitsOfVariant.small, to);
-      this.encoder = { of, startedAt: performance.now() };
+      this.encoder = { of, startedAt: performance.now(), lastAtSeconds: -1 };
       return of;
     });
   }
 
-  /** The whole picture was drawn anew. */
-  frame(): void {
+  /** The whole picture's turn came. @param isNew it looks different from before */
+  frame(isNew: boolean): void {
     this.count();
     if (!this.encoder || this.isBusy) return;
+    const atSeconds = (performance.now() - this.encoder.startedAt) / 1000;
+    if (!isDue(atSeconds, this.encoder.lastAtSeconds, isNew)) return;
+    this.encoder.lastAtSeconds = atSeconds;
     this.isBusy = true;
     const { width, height } = sizeOfVariant.small;
     this.pen.drawImage(this.whole, 0, 0, width, height);
-    const { of, startedAt } = this.encoder;
-    of.frame((performance.now() - startedAt) / 1000)
+    this.encoder.of
+      .frame(atSeconds)
       // it was stopped meanwhile: its sender begins another
       .catch(() => {})
       .finally(() => (this.isBusy = false));

@@ -31,7 +31,10 @@ const view = (part: object = {}): ComposedView =>
     figures: {},
     ...part,
   }) as unknown as ComposedView;
-const video = { videoWidth: 640, videoHeight: 360 } as HTMLVideoElement;
+const video = {
+  ...{ videoWidth: 640, videoHeight: 360 },
+  getVideoPlaybackQuality: () => ({ totalVideoFrames: 7 }),
+} as HTMLVideoElement;
 const media = (part: Partial<Media> = {}): Media => ({
   video: () => video,
   screen: () => video,
@@ -49,7 +52,7 @@ describe("what the composed picture is made from", () => {
   it("shows a camera that is open, and nobody's that is closed or who has not agreed", () => {
     const painted = paintedOf(view(), media());
     expect([painted.person("ann").video, painted.person("bo").video]).toEqual([video, null]);
-    expect(painted.person("ann")).toMatchObject({ name: "Ann", isSpeaking: true, videoWidth: 640 });
+    expect(painted.person("ann")).toMatchObject({ name: "Ann", isSpeaking: true, videoWidth: 640, frame: 7 });
     expect(paintedOf(view(), media({ leftOut: new Set(["ann"]) })).person("ann").video).toBeNull();
   });
   it("has a portrait where there is one, for whenever the camera is closed", () => {

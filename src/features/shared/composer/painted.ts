@@ -43,6 +43,8 @@ export interface Media {
   readonly leftOut: ReadonlySet<string>;
 }
 
+const framesOf = (video: HTMLVideoElement | null): number => video?.getVideoPlaybackQuality().totalVideoFrames ?? 0;
+
 /** Everything that one picture of the programme is drawn from. */
 export function paintedOf(view: ComposedView, media: Media): Painted {
   const cast = castOf(view);
@@ -66,6 +68,7 @@ export function paintedOf(view: ComposedView, media: Media): Painted {
         video,
         videoWidth: video?.videoWidth ?? 0,
         videoHeight: video?.videoHeight ?? 0,
+        frame: framesOf(video),
         isSpeaking: scene.speakerId === id,
       };
     },
@@ -76,6 +79,7 @@ export function paintedOf(view: ComposedView, media: Media): Painted {
         video,
         videoWidth: video?.videoWidth ?? 0,
         videoHeight: video?.videoHeight ?? 0,
+        frame: framesOf(video),
       };
     },
     document: pictureId === null ? null : media.document(pictureId),
