@@ -1,29 +1,26 @@
 import { bitsOfVariant, leaseLostAfterMs, leaseRenewedEveryMs, programmeFeed } from "@/core/programme";
 import { steadyTimer } from "../room-link/signs";
-import { drawPicture, pictureSize, type Painted } from "./draw";
+import { pictureSize } from "./draw";
+import { Drawing, type DrawingPorts } from "./drawing";
 import { Encoder, framesPerSecond } from "./encode";
 import { keepLease } from "./keep-lease";
 import { carriesLighter, Lighter } from "./lighter";
 import { Mix } from "./mix";
 import { PostPieces } from "./post-pieces";
-import { isDue, signOf } from "./repeats";
+import { isDue } from "./repeats";
 
-export interface ComposerPorts {
+export interface ComposerPorts extends DrawingPorts {
   /** addresses of a feed's lease and of its pieces, with the device and who asks */
   leaseUrl(feed: string): string;
   piecesUrl(feed: string): string;
   /** how long to wait for whoever is before this page in turn */
   waitsMs(): number;
-  painted(): Painted;
-  streams(): ReadonlyMap<string, MediaStream>;
-  isHeard(id: string): boolean;
   /** somebody else makes the picture now */
   isTaken(): boolean;
   told(state: ComposerState): void;
 }
 export type ComposerState = "waits" | "makes" | "needs-act";
 
-const holdingAfterMs = 2500;
 /** An encoder that gives out nothing for so long is stuck: its sound may have stopped, which holds the pictures up. */
 const stuckAfterMs = 8000;
 
@@ -77,34 +74,20 @@ export class Composer {
   }
 
   private async begin(mix: Mix): Promise<void> {
-    let stageDrawnAt = performance.now();
     let pieceAt = performance.now();
     const post = new PostPieces(this.ports.piecesUrl(programmeFeed), () => this.lose());
-    // a piece leaves up to two seconds after its pictures were drawn: so long nothing of the stage may have been
-    const isHolding = () => performance.now() - stageDrawnAt > holdingAfterMs;
+    const drawing = new Drawing(this.pen, mix, this.ports);
+    const isHolding = () => drawing.isHolding;
     const track = mix.track as MediaStreamAudioTrack;
     const encoder = new Encoder(this.canvas, track, bitsOfVariant.full, {
       init: (bytes) => post.push({ bytes, isInit: true, isHolding: true }),
       piece: (bytes) => {
         pieceAt = performance.now();
-        post.push({ bytes, isInit: false, isHolding: isHolding() });
+        post.push({ bytes, isInit: false, isHolding: drawing.isHolding });
       },
       failed: () => this.lose(),
     });
-    let shown: string | null = null;
-    /** @returns whether the picture looks different from before */
-    const draw = (): boolean => {
-      mix.set(this.ports.streams(), (id) => this.ports.isHeard(id));
-      const painted = this.ports.painted();
-      if (painted.picture.kind !== "holding") stageDrawnAt = performance.now();
-      const sign = signOf(painted);
-      // a hidden page's videos may not count what comes of them
-      const isNew = sign === null || sign !== shown || document.hidden;
-      shown = sign;
-      if (isNew) drawPicture(this.pen, painted);
-      return isNew;
-    };
-    draw();
+    drawing.draw();
     try {
       await encoder.start();
     } catch {
@@ -120,7 +103,7 @@ export class Composer {
       if (performance.now() - pieceAt > stuckAfterMs) return this.giveUp();
       if (isBusy) return;
       kept += 1;
-      const isNew = draw();
+      const isNew = drawing.draw();
       lighter?.frame(isNew);
       const atSeconds = (performance.now() - startedAt) / 1000;
       if (!isDue(atSeconds, lastAtSeconds, isNew)) return;
