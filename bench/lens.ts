@@ -1,3 +1,7 @@
+import { spawn } from "node:child_process";
+import { mkdtemp, writeFile } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
 import { and, eq } from "drizzle-orm";
 import { chromium, type Browser, type BrowserServer, type Page } from "@playwright/test";
 import { messagesFor } from "../src/contracts/messages";
@@ -5,7 +9,7 @@ import { events, tickets } from "../src/server/db/schema";
 import { SimulatedGuest } from "../src/stand-ins/crowd";
 import { makeContext } from "../src/server/worker";
 import { addToEvent } from "../e2e/support/two-desks";
-import { record, spread } from "./figures";
+import { record, say, spread } from "./figures";
 import { makeDate, pause } from "./live";
 import { aBrowser, browserServer, ownServer } from "./own-server";
 
@@ -74,7 +78,7 @@ async function agesSeen(page: Page): Promise<number[]> {
 }
 
 /** A date with its doors open, and so many people of the stage side who show the time, each in a browser of their own. */
-async function staged(origin: string, names: readonly string[]) {
+async function staged(origin: string, names: readonly string[], executables: readonly string[] = []) {
   const date = await makeDate(1);
   const producer = new SimulatedGuest(origin, date.producer);
   await producer.come();
@@ -96,8 +100,8 @@ async function staged(origin: string, names: readonly string[]) {
     .returning({ slug: events.slug });
   await close();
   const servers: BrowserServer[] = [];
-  for (const link of links) {
-    const server = await browserServer("--use-fake-ui-for-media-stream");
+  for (const [i, link] of links.entries()) {
+    const server = await browserServer(["--use-fake-ui-for-media-stream"], executables[i]);
     servers.push(server);
     const browser = await chromium.connect(server.wsEndpoint());
     const page = await (await browser.newContext({ permissions: ["camera", "microphone"] })).newPage();
@@ -166,5 +170,57 @@ export async function suspendedBench(): Promise<void> {
   console.log(`  the longest standstill: ${Math.round(Math.max(...gaps))} ms`);
   await Promise.all([browser, ...servers].map((one) => one.close()));
   producer.leave();
+  stop();
+}
+
+/** Nothing else on this machine is called so. */
+const namespace = "stage-call-weak";
+
+/** Lays a line that loses packets before a browser. @returns what begins a browser behind it, how much it loses, how it ends */
+async function lossyLine(port: string) {
+  const folder = await mkdtemp(join(tmpdir(), "weak-line-"));
+  const [share, executable] = [join(folder, "share"), join(folder, "chromium")];
+  await writeFile(share, "0");
+  await writeFile(executable, `#!/bin/sh\nexec ip netns exec ${namespace} /usr/bin/chromium "$@"\n`, { mode: 0o755 });
+  const line = spawn("python3", ["bench/lossy-line.py", namespace, port, share], {
+    stdio: ["ignore", "pipe", "inherit"],
+  });
+  const isReady = await new Promise<boolean>((done) => {
+    line.stdout.once("data", () => done(true));
+    line.once("close", () => done(false));
+  });
+  return { isReady, executable, lose: (part: number) => writeFile(share, String(part)), stop: () => line.kill() };
+}
+
+/** The line of the machine that makes the picture loses three packets of ten: what the audience sees of it. */
+export async function weakLineBench(): Promise<void> {
+  const { origin, stop } = await ownServer();
+  const line = await lossyLine(new URL(origin).port);
+  if (!line.isReady) {
+    say("weak-line: left out, it needs root, ip(8) and /dev/net/tun");
+    return stop();
+  }
+  const { date, producer, servers } = await staged(origin, ["Livia Aranda", "Tomas Reyo"], [line.executable]);
+  const browser = await aBrowser("--autoplay-policy=no-user-gesture-required");
+  const house = await seated(browser, origin, date.attendees[0]!.token);
+  await agesSeen(house);
+  const maker = () =>
+    (producer.view["programme"]?.["programme"] as { holderName?: string } | undefined)?.holderName ?? "nobody";
+  const was = maker();
+  const shownAt = (): Promise<number[]> => house.evaluate("window.shownAt");
+  const before = (await shownAt()).length;
+  await line.lose(0.3);
+  await pause(60_000);
+  const times = (await shownAt()).slice(before - 1);
+  const gaps = times.slice(1).map((at, i) => at - times[i]!);
+  record({ name: "composer-loses-30-percent", n: gaps.length, ...spread(gaps), ...alone }, "goes on");
+  const stood = gaps.filter((gap) => gap > 1000);
+  const all = Math.round(stood.reduce((sum, gap) => sum + gap, 0));
+  say(
+    `  in a minute ${stood.length} standstills of more than a second, ${all} ms together; ${was} before, ${maker()} after`,
+  );
+  await Promise.all([browser, ...servers].map((one) => one.close()));
+  producer.leave();
+  line.stop();
   stop();
 }

@@ -7,7 +7,7 @@ import { largeRoomBench } from "./large-room";
 import { broadcastBench } from "./live";
 import { livelyBench } from "./lively";
 import { sideRoomsBench, slidesBench } from "./material";
-import { lensBench, suspendedBench } from "./lens";
+import { lensBench, suspendedBench, weakLineBench } from "./lens";
 import { onDemandBench, programmeBench } from "./media";
 import { peopleListBench } from "./people-list";
 import { planningBench } from "./planning";
@@ -26,6 +26,7 @@ const benches: Readonly<Record<string, () => Promise<void> | void>> = {
   programme: programmeBench,
   lens: lensBench,
   suspended: suspendedBench,
+  "weak-line": weakLineBench,
   "on-demand": onDemandBench,
   "side-rooms": sideRoomsBench,
   "front-door": frontDoorBench,

@@ -29,6 +29,6 @@ export async function ownServer(): Promise<{ origin: string; stop: () => void }>
 const executablePath = "/usr/bin/chromium";
 export const aBrowser = (...flags: string[]): Promise<Browser> =>
   chromium.launch({ executablePath, args: [...chromiumFlags, ...flags] });
-/** One whose processes can be stopped. */
-export const browserServer = (...flags: string[]): Promise<BrowserServer> =>
-  chromium.launchServer({ executablePath, args: [...chromiumFlags, ...flags] });
+/** One whose processes can be stopped. @param executable what begins it, where it is not begun as usual */
+export const browserServer = (flags: readonly string[], executable = executablePath): Promise<BrowserServer> =>
+  chromium.launchServer({ executablePath: executable, args: [...chromiumFlags, ...flags] });

@@ -9,6 +9,7 @@ export const demoTitles = {
   training: "Warden training, part two",
   past: "Public evening: tides and the saltmarsh",
   results: "Annual results night",
+  clinics: "Count clinic before the January weekend",
 } as const;
 export interface DemoEvent {
   readonly title: string;
@@ -130,8 +131,8 @@ export const demoEvents: readonly DemoEvent[] = [
     creditPoints: 2,
   },
   {
-    title: "Count clinic before the January weekend",
-    description: "<p>The last before the count.</p>",
+    title: demoTitles.clinics,
+    description: "<p>Every week until the count: one stretch of shore, counted together.</p>",
     set: "clinic",
     startsInMinutes: -41 * day,
     zone: "Europe/Lisbon",

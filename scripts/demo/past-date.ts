@@ -18,6 +18,8 @@ export interface PastParts {
   readonly attendeeIds: readonly string[];
   readonly segments: readonly { id: string; lengthMinutes: number }[];
   readonly polls: readonly PlacedPoll[];
+  /** how likely somebody is to come; somewhat less than half of all unless given */
+  readonly shareWhoCome?: (ticketId: string) => number;
 }
 
 /** One attendee's comings and goings: late, early, dropping out and back, some on two devices. */
@@ -92,7 +94,8 @@ export async function fillPastDate(db: Db, chance: Chance, parts: PastParts): Pr
     from: startAt + chance.between(0.4, 3) * minuteMs,
     to: startAt + (parts.durationMinutes + chance.between(-3, 6)) * minuteMs,
   };
-  const came = parts.attendeeIds.filter(() => chance.next() < 0.46);
+  const shareOf = parts.shareWhoCome ?? (() => 0.46);
+  const came = parts.attendeeIds.filter((id) => chance.next() < shareOf(id));
   const rows: { at: number; actorId: string; body: EntryBody }[] = [];
   const say: Say = (at, body, actorId = parts.producerId) => void rows.push({ at, actorId, body });
   say(startAt - 20 * minuteMs, { type: "hour.backstage-opened" });

@@ -7,6 +7,7 @@ import { account, members, organisations, people, seeded, tickets, user } from "
 
 import { demoMails, demoRecording } from "./after-dates";
 import { insertDate } from "./date-rows";
+import { demoEarlierDates } from "./earlier-dates";
 import { insertSheet } from "./sheet";
 import { makeDecks } from "../../src/server/services/hour/make-decks";
 import { demoSlides, turnedPages } from "./slides";
@@ -205,6 +206,8 @@ class Seeder {
       soon: demoTitles.soon,
       results: demoTitles.results,
     });
+    // last: what stands before is the same with it and without
+    await demoEarlierDates({ context: this.context, chance: this.chance, organisationId: this.organisationId });
   }
 }
 

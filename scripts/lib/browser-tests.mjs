@@ -73,8 +73,10 @@ const runLane = (args, env, isShown) =>
 
 /** Journeys whose pages encode pictures all the time: on two cores they starve whatever runs beside them, and are starved. */
 const encoding = [
+  "backgrounds",
   "editing",
   "hour",
+  "outlets",
   "phone",
   "programme",
   "rooms-and-languages",
