@@ -118,7 +118,14 @@ async def main():
         lost["share"] = share()
 
 
-signal.signal(signal.SIGTERM, lambda *_: sys.exit(0))
+
+
+def end(*_):
+    subprocess.run(["ip", "netns", "del", namespace])
+    os._exit(0)
+
+
+signal.signal(signal.SIGTERM, end)
 try:
     asyncio.run(main())
 finally:

@@ -8,6 +8,7 @@ import { carriesLighter, Lighter } from "./lighter";
 import { Mix } from "./mix";
 import { PostPieces } from "./post-pieces";
 import { isDue } from "./repeats";
+import { WeakLine } from "./weak-line";
 
 export interface ComposerPorts extends DrawingPorts {
   /** addresses of a feed's lease and of its pieces, with the device and who asks */
@@ -23,6 +24,10 @@ export type ComposerState = "waits" | "makes" | "needs-act";
 
 /** An encoder that gives out nothing for so long is stuck: its sound may have stopped, which holds the pictures up. */
 const stuckAfterMs = 8000;
+/** Somebody whose line is too weak leaves the picture to others for so long. */
+const offeredMs = 6000;
+/** Where nobody took it then, it is not offered again at once: a weak line is better than none. */
+const aloneMs = 120_000;
 
 /** The programme, made on this page: drawn, mixed, encoded, posted, for as long as it holds the lease (rule 26). */
 export class Composer {
@@ -33,6 +38,8 @@ export class Composer {
   private isTrying = false;
   private freeSince: number | null = null;
   private notBefore = 0;
+  private isOffered = false;
+  private aloneUntil = 0;
   private readonly stopLooking: () => void;
 
   private readonly leaseUrl: string;
@@ -55,7 +62,7 @@ export class Composer {
   private async look(): Promise<void> {
     if (this.run || this.isOver || this.isTrying || Date.now() < this.notBefore) return;
     if (this.ports.isTaken()) {
-      this.freeSince = null;
+      [this.freeSince, this.isOffered] = [null, false];
       return;
     }
     this.freeSince ??= Date.now();
@@ -68,8 +75,8 @@ export class Composer {
     const answer = isReady && (await fetch(this.leaseUrl, { method: "POST" }).catch(() => null));
     if (answer && answer.ok && !this.isOver) await this.begin(mix);
     else mix.close();
-    // whoever was quicker may not have sent a piece yet: there is nothing to ask for before their lease can be lost
-    if (answer && answer.status === 409) this.notBefore = Date.now() + leaseLostAfterMs;
+    // whoever was quicker may not have sent a piece yet; whoever holds it may give it back at any time
+    if (answer && answer.status === 409) this.notBefore = Date.now() + leaseRenewedEveryMs;
     this.isTrying = false;
   }
 
@@ -79,14 +86,11 @@ export class Composer {
     const drawing = new Drawing(this.pen, mix, this.ports);
     const isHolding = () => drawing.isHolding;
     const track = mix.track as MediaStreamAudioTrack;
-    const encoder = new Encoder(this.canvas, track, bitsOfVariant.full, {
-      init: (bytes) => post.push({ bytes, isInit: true, isHolding: true }),
-      piece: (bytes) => {
-        pieceAt = performance.now();
-        post.push({ bytes, isInit: false, isHolding: drawing.isHolding });
-      },
-      failed: () => this.lose(),
+    const encoder = this.encoderFor(track, (bytes, isInit) => {
+      if (!isInit) pieceAt = performance.now();
+      post.push({ bytes, isInit, isHolding: isInit || drawing.isHolding });
     });
+    if (this.isOffered) [this.aloneUntil, this.isOffered] = [Date.now() + aloneMs, false];
     drawing.draw();
     try {
       await encoder.start();
@@ -97,10 +101,13 @@ export class Composer {
     const lighter = !carriesLighter() ? null : new Lighter(this.canvas, track, { ...this.ports, isHolding });
     const startedAt = performance.now();
     let [lastAtSeconds, kept] = [-1, 0];
+    const line = new WeakLine();
     let isBusy = false;
     // the worker's clock goes on in a tab that nobody looks at
     const stopFrames = steadyTimer(1000 / framesPerSecond, () => {
-      if (performance.now() - pieceAt > stuckAfterMs) return this.giveUp();
+      const now = performance.now();
+      if (now - pieceAt > stuckAfterMs) return this.giveUp(leaseLostAfterMs);
+      if (line.note(now, post.waitedMs) && Date.now() > this.aloneUntil) return this.giveUp(offeredMs);
       if (isBusy) return;
       kept += 1;
       const isNew = drawing.draw();
@@ -133,10 +140,18 @@ export class Composer {
     };
     this.ports.told("makes");
   }
+  private encoderFor(track: MediaStreamAudioTrack, push: (bytes: Uint8Array, isInit: boolean) => void): Encoder {
+    return new Encoder(this.canvas, track, bitsOfVariant.full, {
+      init: (bytes) => push(bytes, true),
+      piece: (bytes) => push(bytes, false),
+      failed: () => this.lose(),
+    });
+  }
   /** Gives the lease back for others to take first: this page begins anew where nobody does. */
-  private giveUp(): void {
+  private giveUp(forMs: number): void {
     navigator.sendBeacon(`${this.leaseUrl}&release=1`);
-    this.notBefore = Date.now() + leaseLostAfterMs;
+    this.notBefore = Date.now() + forMs;
+    this.isOffered = true;
     this.lose();
   }
   private lose(): void {

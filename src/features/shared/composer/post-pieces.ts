@@ -13,18 +13,19 @@ export interface Waiting {
 const mostTogether = 3;
 
 /** Takes what goes next: a piece, with those behind it that say the same of the curtain. */
-export function takeNext(waiting: Waiting[]): Waiting | undefined {
+export function takeNext<One extends Waiting>(waiting: One[]): One | undefined {
   const first = waiting.shift();
   if (!first || first.isInit) return first;
   const parts = [first.bytes];
-  const isLike = (next: Waiting | undefined) => next && !next.isInit && next.isHolding === first.isHolding;
+  const isLike = (next: One | undefined) => next && !next.isInit && next.isHolding === first.isHolding;
   while (parts.length < mostTogether && isLike(waiting[0])) parts.push(waiting.shift()!.bytes);
   return parts.length === 1 ? first : { ...first, bytes: joinedBytes(parts) };
 }
 
 /** Posts pieces in their order, one after the other; whoever lost the lease is told. */
 export class PostPieces {
-  private waiting: Waiting[] = [];
+  private waiting: (Waiting & { readonly at: number })[] = [];
+  private sendingSince: number | null = null;
   private isSending = false;
   private isOver = false;
   sentBytes = 0;
@@ -39,9 +40,14 @@ export class PostPieces {
   get waitingCount(): number {
     return this.waiting.length;
   }
+  /** For how long the oldest piece has been waiting for its way out; null: none waits. */
+  get waitedMs(): number | null {
+    const since = this.sendingSince ?? this.waiting[0]?.at;
+    return since === undefined ? null : Date.now() - since;
+  }
   push(one: Waiting): void {
     if (this.isOver) return;
-    this.waiting.push(one);
+    this.waiting.push({ ...one, at: Date.now() });
     while (this.waiting.length > mostWaiting) {
       const late = this.waiting.findIndex(({ isInit }) => !isInit);
       this.waiting.splice(Math.max(0, late), 1);
@@ -52,7 +58,9 @@ export class PostPieces {
     if (this.isSending) return;
     this.isSending = true;
     for (let one = takeNext(this.waiting); one && !this.isOver; one = takeNext(this.waiting)) {
+      this.sendingSince = one.at;
       const answer = await this.post(one);
+      this.sendingSince = null;
       if (answer === "lost") {
         this.stop();
         this.lost();

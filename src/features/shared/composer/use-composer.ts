@@ -56,8 +56,10 @@ function allOf(links: Links, own: Parameters<typeof useComposer>[6], me: string)
 /** In which order pages reach for the lease: a desk at once, people on stage one after the other. */
 function turnOf(view: ComposedView, me: string, isDesk: boolean): number {
   if (isDesk) return 0;
+  const maker = view.programme[programmeFeed];
   const onStage = Object.entries(view.stage)
-    .filter(([, one]) => one.place === "stage" && one.isPresent)
+    // whoever is late with it has had their turn
+    .filter(([id, one]) => one.place === "stage" && one.isPresent && !(maker?.isLate && maker.holderId === id))
     .map(([id]) => id);
   const at = onStage.indexOf(me);
   // whoever waits backstage comes behind all who are on stage
