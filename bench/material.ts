@@ -1,3 +1,4 @@
+import { serve } from "../scripts/lib/run.mjs";
 import { spawn } from "node:child_process";
 import { randomUUID } from "node:crypto";
 import { eq } from "drizzle-orm";
@@ -39,7 +40,7 @@ async function layDeck({ context }: Tools, date: BusyDate): Promise<string> {
 /** A working process of its own makes the pages; the desk goes on meanwhile in the live one. */
 async function deckBesideRoom(tools: Tools, producer: SimulatedGuest, deckId: string): Promise<void> {
   const { context } = tools;
-  const work = spawn("node", ["--import", "tsx", "scripts/serve.ts"], {
+  const work = spawn("node", serve, {
     env: { ...process.env, STAGE_CALL_PART: "work", PORT: "0" },
     stdio: ["ignore", "ignore", "inherit"],
   });

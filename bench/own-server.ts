@@ -1,7 +1,7 @@
 import { chromiumFlags } from "../scripts/lib/chromium-flags";
 import { spawn } from "node:child_process";
 import { chromium, type Browser, type BrowserServer } from "@playwright/test";
-import { freePort } from "../scripts/lib/run.mjs";
+import { freePort, serve } from "../scripts/lib/run.mjs";
 import { pause } from "./live";
 
 /** Pages and rooms in one process: a browser asks one address for both. */
@@ -9,7 +9,7 @@ export async function ownServer(): Promise<{ origin: string; stop: () => void }>
   const port = await freePort(4970);
   const origin = `http://127.0.0.1:${port}`;
   const env = { ...process.env, PORT: String(port), STAGE_CALL_URL: origin, STAGE_CALL_PART: "web+live" };
-  const server = spawn("node", ["--import", "tsx", "scripts/serve.ts"], {
+  const server = spawn("node", serve, {
     env,
     stdio: ["ignore", "ignore", "inherit"],
   });

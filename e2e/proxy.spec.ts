@@ -5,7 +5,7 @@ import { spawn, type ChildProcess } from "node:child_process";
 import { randomUUID } from "node:crypto";
 import { mkdirSync, openSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
-import { freePort, root, until } from "../scripts/lib/run.mjs";
+import { freePort, root, serve, until } from "../scripts/lib/run.mjs";
 import { pictureFile } from "../src/server/services/hour/decks";
 import { makeContext } from "../src/server/worker";
 import { SimulatedGuest } from "../src/stand-ins/crowd";
@@ -26,7 +26,7 @@ async function part(what: "web" | "live" | "work", url: string): Promise<{ port:
     STAGE_CALL_URL: url,
     PORT: String(port),
   };
-  const child = spawn("node", ["--import", "tsx", "scripts/serve.ts"], {
+  const child = spawn("node", serve, {
     cwd: root,
     env,
     stdio: ["ignore", output, output],

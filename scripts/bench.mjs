@@ -2,7 +2,7 @@
 import { mkdirSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { createDatabase, startPostgres } from "./lib/postgres.mjs";
-import { freePort, has, keep, needModules, needPackages, root, run, say, tsx, until } from "./lib/run.mjs";
+import { freePort, has, keep, needModules, needPackages, root, run, say, serve, tsx, until } from "./lib/run.mjs";
 
 if (!has("/usr/bin/pdftoppm")) needPackages(["poppler-utils"]);
 needModules();
@@ -32,12 +32,7 @@ if (!has(join(root, env.STAGE_CALL_DIST, "BUILD_ID"))) run("npx", ["next", "buil
 const profile = process.env.BENCH_PROFILE ? ["--cpu-prof", `--cpu-prof-dir=${process.env.BENCH_PROFILE}`] : [];
 // as `deploy/` has it: pages and live rooms are processes of their own
 const part = (name, env) =>
-  keep(
-    "node",
-    [...profile, "--import", "tsx", "scripts/serve.ts"],
-    { ...env, STAGE_CALL_PART: name },
-    { stdio: ["ignore", "ignore", "inherit"] },
-  );
+  keep("node", [...profile, ...serve], { ...env, STAGE_CALL_PART: name }, { stdio: ["ignore", "ignore", "inherit"] });
 const livePort = await freePort(port + 1);
 const liveUrl = `http://127.0.0.1:${livePort}`;
 const web = part("web", env);

@@ -3,7 +3,20 @@ import { randomBytes } from "node:crypto";
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { createDatabase, startPostgres } from "./lib/postgres.mjs";
-import { freePort, has, isRoot, keep, needModules, needPackages, root, run, say, tsx, until } from "./lib/run.mjs";
+import {
+  freePort,
+  has,
+  isRoot,
+  keep,
+  needModules,
+  needPackages,
+  root,
+  run,
+  say,
+  serve,
+  tsx,
+  until,
+} from "./lib/run.mjs";
 
 const isFresh = process.argv.includes("--fresh");
 const data = join(root, "var/demo");
@@ -83,10 +96,10 @@ say("laying the demo down");
 run("node", [...tsx, "scripts/seed.ts"], { env: { ...process.env, ...env } });
 
 if (!process.env.SMTP_URL) keep("node", [...tsx, "scripts/mail-server.ts"], env);
-keep("node", ["--import", "tsx", "scripts/serve.ts"], { ...env, STAGE_CALL_PART: "web+live" }, quiet);
+keep("node", serve, { ...env, STAGE_CALL_PART: "web+live" }, quiet);
 await until("the server", async () => (await fetch(`${address}/health`)).ok);
 // mails and what falls due go in a process of their own: they are not to slow an hour down
-keep("node", ["--import", "tsx", "scripts/serve.ts"], { ...env, STAGE_CALL_PART: "work" }, quiet);
+keep("node", serve, { ...env, STAGE_CALL_PART: "work" }, quiet);
 keep("node", [...tsx, "scripts/crowd.ts"], env, { stdio: ["ignore", "ignore", "ignore"] });
 writeFileSync(pidFile, `${process.pid}\n${address}\n`);
 

@@ -2,7 +2,7 @@ import { spawn, spawnSync, type ChildProcess } from "node:child_process";
 import { openSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { createDatabase, startPostgres, type Cluster } from "../../scripts/lib/postgres.mjs";
-import { freePort, root, tsx, until } from "../../scripts/lib/run.mjs";
+import { freePort, root, serve, tsx, until } from "../../scripts/lib/run.mjs";
 
 /** One server process of the product, which a test may kill and start again. */
 export interface Server {
@@ -57,7 +57,7 @@ async function makeServer(env: NodeJS.ProcessEnv, log: string): Promise<Server> 
   const origin = `http://127.0.0.1:${port}`;
   let child: ChildProcess | null = null;
   const start = async () => {
-    child = spawn("node", ["--import", "tsx", "scripts/serve.ts"], {
+    child = spawn("node", serve, {
       cwd: root,
       env: { ...env, STAGE_CALL_PART: "web+live", STAGE_CALL_URL: origin, PORT: String(port) },
       stdio: ["ignore", "ignore", output],

@@ -4,7 +4,7 @@ import { spawn } from "node:child_process";
 import { mkdirSync, readdirSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { createDatabase } from "./postgres.mjs";
-import { freePort, keep, ran, root, tsx, until } from "./run.mjs";
+import { freePort, keep, ran, root, serve, tsx, until } from "./run.mjs";
 
 /** Ports, folders, a database with the demo, and its worker. @param lane from 1 @returns its environment */
 export async function installForBrowser({ cluster, folder, build, secret, lane }) {
@@ -39,7 +39,7 @@ export async function installForBrowser({ cluster, folder, build, secret, lane }
   for (const script of ["scripts/migrate.ts", "scripts/seed.ts"]) await ran("node", [...tsx, script], { env });
   keep(
     "node",
-    ["--import", "tsx", "scripts/serve.ts"],
+    serve,
     { ...env, STAGE_CALL_PART: "work" },
     {
       stdio: ["ignore", "ignore", "inherit"],
@@ -52,7 +52,7 @@ export async function installForBrowser({ cluster, folder, build, secret, lane }
 async function serveLane(env) {
   const quiet = { stdio: ["ignore", "ignore", "inherit"] };
   keep("node", [...tsx, "scripts/mail-server.ts"], env, quiet);
-  keep("node", ["--import", "tsx", "scripts/serve.ts"], { ...env, STAGE_CALL_PART: "web+live" }, quiet);
+  keep("node", serve, { ...env, STAGE_CALL_PART: "web+live" }, quiet);
   const answers = (url) => until("the servers", async () => (await fetch(url)).ok);
   await Promise.all([answers(env.MAIL_URL), answers(`${env.STAGE_CALL_URL}/health`)]);
   return { ...env, STAGE_CALL_SERVED: "1" };

@@ -17,7 +17,7 @@ const asked = (occurrenceId: string): SQL => sql`
   from tickets t join people p on p.id = t.person_id
   where t.occurrence_id = ${occurrenceId} and t.role = 'attendee' and (
     exists (select 1 from survey_replies r where r.occurrence_id = t.occurrence_id and r.ticket_id = t.id)
-    or exists (select 1 from stays s where s.ticket_id = t.id and s.occurrence_id = t.occurrence_id and s.place <> 'foyer')
+    or t.id in (select s.ticket_id from stays s where s.occurrence_id = ${occurrenceId} and s.place <> 'foyer')
     or exists (select 1 from viewers v join recordings c on c.id = v.recording_id
       where v.ticket_id = t.id and c.occurrence_id = t.occurrence_id)
     or (p.address_failed_at is null and exists (select 1 from messages m where m.ticket_id = t.id

@@ -1,4 +1,4 @@
-import { and, eq, inArray, isNull, ne, or, sql } from "drizzle-orm";
+import { and, eq, inArray, isNull, or, sql } from "drizzle-orm";
 import {
   connectionsOf,
   corrected,
@@ -13,13 +13,15 @@ import { isStageRole } from "@/core/people";
 import { attendanceReport, playedSegments, type AttendanceReport, type ReportPerson } from "@/core/reports";
 import { handCounts, type RoomState } from "@/core/room";
 import type { Db } from "../../db/client";
-import { people, segments, stays, tickets, type events, type occurrences } from "../../db/schema";
+import { people, segments, tickets, type events, type occurrences } from "../../db/schema";
 import { rowsOfFloor } from "../../db/queries/floor-rows";
 import { roomOf } from "../../db/queries/journal";
 import type { IntervalSet } from "@/core/time";
 import { creditRuleOf } from "./credit-rule";
 import { awayDuring, correctionsOf, type CorrectionRow } from "./corrections";
 import type { Context } from "./context";
+import { houseStays, type StayRow } from "./house-stays";
+import { whileTheSame } from "./kept-report";
 
 export type EntryRow = EntryKeyed;
 
@@ -42,28 +44,6 @@ export interface DateReport {
 
 type EventRow = typeof events.$inferSelect;
 type OccurrenceRow = typeof occurrences.$inferSelect;
-/** What attendance is computed from, and no more: of ten thousand people there are fifty thousand. */
-const stayColumns = {
-  connectionId: stays.connectionId,
-  ticketId: stays.ticketId,
-  personId: stays.personId,
-  chainId: stays.chainId,
-  role: stays.role,
-  device: stays.device,
-  fromAt: stays.fromAt,
-  lastSignAt: stays.lastSignAt,
-  toAt: stays.toAt,
-};
-type StayRow = Pick<typeof stays.$inferSelect, keyof typeof stayColumns>;
-
-/** Only what was past the foyer is attendance; whoever was let in counts from then on. */
-const houseStays = (db: Db, occurrenceId: string): Promise<StayRow[]> =>
-  db
-    .select(stayColumns)
-    .from(stays)
-    .where(and(eq(stays.occurrenceId, occurrenceId), ne(stays.place, "foyer")))
-    .orderBy(stays.fromAt, stays.id);
-
 interface Known {
   readonly personKey: string;
   readonly personId: string;
@@ -75,20 +55,28 @@ interface Known {
 
 async function ticketPeople(db: Db, event: EventRow, occurrence: OccurrenceRow): Promise<Known[]> {
   const rows = await db
-    .select({ ticket: tickets, name: people.name, email: people.email })
+    .select({
+      id: tickets.id,
+      personId: tickets.personId,
+      role: tickets.role,
+      status: tickets.status,
+      source: tickets.source,
+      name: people.name,
+      email: people.email,
+    })
     .from(tickets)
     .innerJoin(people, eq(people.id, tickets.personId))
     .where(
       and(eq(tickets.eventId, event.id), or(eq(tickets.occurrenceId, occurrence.id), isNull(tickets.occurrenceId))),
     )
     .orderBy(tickets.registeredAt, tickets.id);
-  return rows.map(({ ticket, name, email }) => ({
-    personKey: ticket.id,
-    personId: ticket.personId,
+  return rows.map(({ id, personId, role, status, source, name, email }) => ({
+    personKey: id,
+    personId,
     name: name ?? "",
     email: email ?? "",
-    role: ticket.role,
-    isRegistered: !isStageRole(ticket.role) && ticket.status === "registered" && ticket.source !== "import",
+    role,
+    isRegistered: !isStageRole(role) && status === "registered" && source !== "import",
   }));
 }
 
@@ -182,6 +170,13 @@ async function creditSegments(db: Db, occurrenceId: string): Promise<ReadonlySet
 
 /** Everything that a date's report is computed from and the report itself (rule 13). */
 export async function dateReport(context: Context, event: EventRow, occurrence: OccurrenceRow): Promise<DateReport> {
+  const compute = () => computed(context, event, occurrence);
+  if (occurrence.phase !== "ended") return compute();
+  const about = { eventId: event.id, occurrenceId: occurrence.id, more: [creditRuleOf(event), occurrence.startAt] };
+  return whileTheSame(context.db, about, ({ entries, people }) => entries.length + people.size, compute);
+}
+
+async function computed(context: Context, event: EventRow, occurrence: OccurrenceRow): Promise<DateReport> {
   const { db } = context;
   const room = await roomOf(db, occurrence.id);
   const rows = await houseStays(db, occurrence.id);

@@ -12,6 +12,7 @@ import { countedDate, type Counted } from "./counted-date";
 /** Dates that are laid beside one another at once. */
 export const mostCompared = 12;
 const mostOffered = 60;
+const atOnce = 4;
 
 /**
  * Held dates that the member may read, newest first: of the event itself, then the organisation's others.
@@ -86,7 +87,13 @@ export async function compareDates(
     rows.map((row) => row.occurrence.id),
   );
   const counted: Counted[] = [];
-  for (const row of rows) counted.push(await countedDate(context, row.event, row.occurrence, titles));
+  // a few at once: one is computed while the database reads others
+  for (let i = 0; i < rows.length; i += atOnce)
+    counted.push(
+      ...(await Promise.all(
+        rows.slice(i, i + atOnce).map((row) => countedDate(context, row.event, row.occurrence, titles)),
+      )),
+    );
   const [first] = counted;
   const always = first ? [...first.people].filter((one) => counted.every((date) => date.people.has(one))) : [];
   return {

@@ -51,12 +51,16 @@ async function leadOfYear(db: Db, organisationId: string, from: number, to: numb
 
 /** By the tag of the link: a share of those who registered came, at whichever date. */
 async function sourcesOfYear(db: Db, organisationId: string, from: number, to: number): Promise<Year["sources"]> {
+  // who came is found once for all: asked ticket by ticket, a large date is read anew for each of its people
   const { rows } = await db.execute(sql`
-    select coalesce(t.source, '') as source, count(*)::int as registered,
-      count(*) filter (where exists (select 1 from stays s where s.ticket_id = t.id and s.occurrence_id = t.occurrence_id and s.place <> 'foyer'))::int as came
-    from tickets t join occurrences o on o.id = t.occurrence_id and o.kind = 'show' and o.phase = 'ended'
-    where t.organisation_id = ${organisationId} and t.role = 'attendee' and t.status = 'registered'
-      and t.source is distinct from 'import' and o.start_at >= ${iso(from)} and o.start_at < ${iso(to)}
+    with shows as (select id from occurrences where organisation_id = ${organisationId} and kind = 'show'
+        and phase = 'ended' and start_at >= ${iso(from)} and start_at < ${iso(to)}),
+      came as (select distinct s.ticket_id, s.occurrence_id from shows join stays s on s.occurrence_id = shows.id
+        where s.place <> 'foyer' and s.ticket_id is not null)
+    select coalesce(t.source, '') as source, count(*)::int as registered, count(came.ticket_id)::int as came
+    from tickets t join shows on shows.id = t.occurrence_id
+      left join came on came.ticket_id = t.id and came.occurrence_id = t.occurrence_id
+    where t.role = 'attendee' and t.status = 'registered' and t.source is distinct from 'import'
     group by 1 order by 2 desc limit 20`);
   return rows.map((row) => ({
     source: String(row["source"]),
