@@ -1,6 +1,7 @@
 import { longChatBench } from "./chat";
 import { attendanceBench } from "./attendance";
 import { boardsBench } from "./boards";
+import { cachedBench } from "./cached";
 import { decksBench } from "./decks";
 import { frontDoorBench } from "./front-door";
 import { largeRoomBench } from "./large-room";
@@ -24,6 +25,7 @@ const benches: Readonly<Record<string, () => Promise<void> | void>> = {
   slides: slidesBench,
   recordings: recordingsBench,
   programme: programmeBench,
+  "programme-cached": cachedBench,
   lens: lensBench,
   suspended: suspendedBench,
   "weak-line": weakLineBench,

@@ -64,8 +64,8 @@ const recordCarried = (name: string, n: number, own: Carried, than: Carried, aim
   );
 };
 
-/** The chunked feed: pieces of a second to five hundred, beside a server that writes the same bytes to as many. */
-export async function programmeBench(): Promise<void> {
+/** A date whose programme is on the air: who holds its lease, and what posts the next piece of a second. */
+export async function onAir() {
   const folder = mkdtempSync(join(tmpdir(), "media-bench-"));
   const date = await makeDate(1);
   const producer = new SimulatedGuest(origin, date.producer);
@@ -74,14 +74,15 @@ export async function programmeBench(): Promise<void> {
   await producer.send({ type: "hour.raise-curtain" });
   const run = await composedPieces(folder, "feed", seconds + 5, bytesASecond);
   const device = randomUUID();
-  const media = `${origin}/live/${date.occurrenceId}`;
-  const post = async (path: string, body?: Uint8Array) => {
-    const answer = await fetch(`${media}/${path}?feed=programme&device=${device}&as=${date.producer.ticketId}`, {
+  const path = `/live/${date.occurrenceId}`;
+  const post = async (what: string, body?: Uint8Array) => {
+    const query = `feed=programme&device=${device}&as=${date.producer.ticketId}`;
+    const answer = await fetch(`${origin}${path}/${what}?${query}`, {
       method: "POST",
       headers: { cookie: `sc-${date.producer.ticketId}=${date.producer.token}`, origin },
       ...(body ? { body: new Uint8Array(body) } : {}),
     });
-    if (!answer.ok) throw new Error(`${path}: ${answer.status}`);
+    if (!answer.ok) throw new Error(`${what}: ${answer.status}`);
     await answer.arrayBuffer();
   };
   await post("lease");
@@ -91,11 +92,23 @@ export async function programmeBench(): Promise<void> {
   await close();
   let next = 0;
   const keep = setInterval(() => void post("lease").catch(() => {}), 1000);
-  const own = await followed(`${media}/programme?pass=${pass}`, serverPid, () =>
-    post("pieces", readFileSync(run.piecePaths[next++ % run.piecePaths.length]!)),
-  );
-  clearInterval(keep);
-  producer.leave();
+  return {
+    path,
+    pass,
+    piece: () => post("pieces", readFileSync(run.piecePaths[next++ % run.piecePaths.length]!)),
+    stop: () => {
+      clearInterval(keep);
+      producer.leave();
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}
+
+/** The chunked feed: pieces of a second to five hundred, beside a server that writes the same bytes to as many. */
+export async function programmeBench(): Promise<void> {
+  const programme = await onAir();
+  const own = await followed(`${origin}${programme.path}/programme?pass=${programme.pass}`, serverPid, programme.piece);
+  programme.stop();
   const { url, child } = await bare("bench/bare-broadcaster.mjs", { FIRST_BYTES: "1" });
   const say = () =>
     new Promise<void>((done) => {
@@ -105,7 +118,6 @@ export async function programmeBench(): Promise<void> {
     });
   const than = await followed(url, child.pid!, say);
   child.kill();
-  rmSync(folder, { recursive: true, force: true });
   console.log(
     `  ${(own.bytes / 1e6).toFixed(0)} MB to ${viewers}, the bare server ${(than.bytes / 1e6).toFixed(0)} MB`,
   );
