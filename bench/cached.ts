@@ -1,5 +1,5 @@
 import { execFile, spawn } from "node:child_process";
-import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { promisify } from "node:util";
@@ -15,11 +15,10 @@ const crowds = [100, 1000, 3000] as const;
 
 /** What every connection asks for in turn: the list, then the newest piece in it. */
 const viewer = (path: string, pass: string) => `
-local list, piece = "${path}/programme.m3u8?pass=${pass}", nil
+local list, piece, turn = "${path}/programme.m3u8?pass=${pass}", nil, 0
 request = function()
-  local next = piece or list
-  piece = nil
-  return wrk.format("GET", next)
+  turn = turn + 1
+  return wrk.format("GET", turn % 2 == 0 and piece or list)
 end
 response = function(status, headers, body)
   if status ~= 200 or #body > 20000 then return end
@@ -50,6 +49,8 @@ export async function cachedBench(): Promise<void> {
   if (!existsSync("/usr/bin/wrk") || !existsSync("/usr/sbin/nginx"))
     return say("programme-cached: left out, it needs Debian's wrk and nginx-light");
   const folder = mkdtempSync(join(tmpdir(), "cached-bench-"));
+  // the proxy's workers are another user
+  chmodSync(folder, 0o755);
   const programme = await onAir();
   const { url, stop } = await proxy(folder);
   const script = join(folder, "viewer.lua");
@@ -89,5 +90,6 @@ export async function cachedBench(): Promise<void> {
   await air;
   stop();
   programme.stop();
-  rmSync(folder, { recursive: true, force: true });
+  // the proxy may be writing yet
+  rmSync(folder, { recursive: true, force: true, maxRetries: 5, retryDelay: 300 });
 }
