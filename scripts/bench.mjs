@@ -1,10 +1,21 @@
 // npm run bench: the speeds that issue and documents name, measured on this machine. Own database and ports.
+import { spawnSync } from "node:child_process";
 import { mkdirSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { createDatabase, startPostgres } from "./lib/postgres.mjs";
 import { freePort, has, keep, needModules, needPackages, root, run, say, serve, tsx, until } from "./lib/run.mjs";
 
-if (!has("/usr/bin/pdftoppm")) needPackages(["poppler-utils"]);
+const rows = process.argv.slice(2);
+const isOnPath = (name) => spawnSync("which", [name]).status === 0;
+/** What rows of their own need: a program, its package, the rows. */
+const missing = [
+  ["pdftoppm", "poppler-utils", ["decks"]],
+  ["nginx", "nginx-light", ["programme-cached"]],
+  ["wrk", "wrk", ["programme-cached"]],
+  ["ip", "iproute2", ["weak-line"]],
+  ["python3", "python3", ["weak-line"]],
+].filter(([program, , of]) => (rows.length === 0 || of.some((one) => rows.includes(one))) && !isOnPath(program));
+if (missing.length > 0) needPackages(missing.map(([, name]) => name));
 needModules();
 const folder = join(root, "var/bench");
 mkdirSync(folder, { recursive: true });
@@ -27,7 +38,10 @@ const env = {
 };
 run("node", [...tsx, "scripts/migrate.ts"], { env });
 run("node", [...tsx, "scripts/seed.ts"], { env });
-if (!has(join(root, env.STAGE_CALL_DIST, "BUILD_ID"))) run("npx", ["next", "build"], { env });
+const buildId = join(root, env.STAGE_CALL_DIST, "BUILD_ID");
+// a build from before the last change would be measured in its place
+const newer = ["src", "-newer", buildId, "-type", "f", "-print", "-quit"];
+if (!has(buildId) || spawnSync("find", newer, { cwd: root }).stdout.length > 0) run("npx", ["next", "build"], { env });
 // BENCH_PROFILE=folder: profiles of the server and of the bench
 const profile = process.env.BENCH_PROFILE ? ["--cpu-prof", `--cpu-prof-dir=${process.env.BENCH_PROFILE}`] : [];
 // as `deploy/` has it: pages and live rooms are processes of their own

@@ -1,3 +1,4 @@
+import { randomUUID } from "node:crypto";
 import { foldAll, emptyRoom, type EntryBody, type JournalEntry } from "../../src/core/room";
 import { minuteMs } from "../../src/core/time";
 import { stays, journal, occurrences, polls, questions, questionVotes, rooms } from "../../src/server/db/schema";
@@ -173,24 +174,25 @@ async function fillFacts(
   const attended = came.flatMap((ticketId) =>
     visits(chance, show.from, show.to).map((visit) => ({ ticketId, role: "attendee", ...visit })),
   );
-  const stage = parts.stageIds.map((ticketId) => ({
-    ticketId,
-    role: "panelist",
-    device: "computer",
-    from: startAt - 18 * minuteMs,
-    to: show.to + minuteMs,
-  }));
-  await inChunks([...attended, ...stage], (chunk) =>
+  const house = attended.map((visit) => ({ ...visit, ...newConnection(chance), place: "house" as const }));
+  // from backstage to the stage, and there to the end, on one device
+  const movedAt = startAt - 4 * minuteMs;
+  const stage = parts.stageIds.flatMap((ticketId) => {
+    const { connectionId, id } = newConnection(chance);
+    const own = { ticketId, connectionId, role: "panelist", device: "computer" };
+    return [
+      { ...own, id, place: "backstage" as const, from: startAt - 18 * minuteMs, to: movedAt },
+      { ...own, id: randomUUID(), place: "stage" as const, from: movedAt, to: show.to + minuteMs },
+    ];
+  });
+  await inChunks([...house, ...stage], (chunk) =>
     db.insert(stays).values(
-      chunk.map(({ ticketId, role, device, from, to }) => ({
+      chunk.map(({ ticketId, from, to, ...stay }) => ({
         ...base,
-        ...newConnection(chance),
+        ...stay,
         roomId: main!.id,
         ticketId,
         chainId: ticketId,
-        role,
-        device,
-        place: role === "attendee" ? ("house" as const) : ("backstage" as const),
         fromAt: from,
         lastSignAt: to,
         toAt: to,
