@@ -1,5 +1,6 @@
 // What the live edge is measured against: a Node server that writes one message to every open stream with
 // `response.write`, and does nothing else. POST /say sends an event of `?bytes=` to all; who comes gets one of FIRST_BYTES.
+// The guests are the very same: they give it their signs of life as well, which it answers and forgets.
 import { createServer } from "node:http";
 
 const open = new Set();
@@ -13,8 +14,9 @@ const server = createServer((request, response) => {
     for (const one of open) one.write(payload);
     return void response.end("{}");
   }
+  if (request.method === "POST") return void request.resume().on("end", () => response.end("{}"));
   response.writeHead(200, { "content-type": "text/event-stream" });
-  response.write(event("snapshot", firstBytes));
+  response.write(`event: follow\ndata: {"connectionId":"bare"}\n\n${event("snapshot", firstBytes)}`);
   open.add(response);
   response.on("close", () => open.delete(response));
 });

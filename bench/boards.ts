@@ -5,7 +5,8 @@ import { layMarks } from "../src/server/room";
 import { makeContext } from "../src/server/worker";
 import { SimulatedGuest } from "../src/stand-ins/crowd";
 import { record, spread } from "./figures";
-import { comeAll, makeDate, origin, pause } from "./live";
+import { comeAll, pause } from "./house";
+import { makeDate, origin } from "./live";
 
 const strokes = 5000;
 const drawers = 10;

@@ -5,7 +5,8 @@ import { join } from "node:path";
 import { promisify } from "node:util";
 import { freePort, until } from "../scripts/lib/run.mjs";
 import { cpuOf, record, say } from "./figures";
-import { origin, pause, serverPid } from "./live";
+import { pause } from "./house";
+import { origin, serverPid } from "./live";
 import { onAir } from "./media";
 
 const seconds = 15;

@@ -1,7 +1,8 @@
 import { readFileSync } from "node:fs";
 import { SimulatedGuest } from "../src/stand-ins/crowd";
 import { cpuOf, record, spread } from "./figures";
-import { comeAll, makeDate, origin, pause, serverPid } from "./live";
+import { comeAll, pause } from "./house";
+import { makeDate, origin, serverPid } from "./live";
 
 /** The server's memory in use, in MB, as the kernel counts it. */
 export const residentMb = (pid: number): number =>

@@ -10,7 +10,8 @@ import { SimulatedGuest } from "../src/stand-ins/crowd";
 import { makeContext } from "../src/server/worker";
 import { addToEvent } from "../e2e/support/two-desks";
 import { record, say, spread } from "./figures";
-import { makeDate, pause } from "./live";
+import { pause } from "./house";
+import { makeDate } from "./live";
 import { aBrowser, browserServer, ownServer } from "./own-server";
 
 const watchedMs = 20_000;

@@ -1,84 +1,17 @@
 import { oneVote } from "../tests/support/polls";
 import { spawn } from "node:child_process";
 import { Agent, request } from "node:http";
-import { SimulatedGuest, type CrowdMember } from "../src/stand-ins/crowd";
+import { SimulatedGuest } from "../src/stand-ins/crowd";
 import { makeContext } from "../src/server/worker";
 import { freePort } from "../scripts/lib/run.mjs";
 import { makeBusyDate, type BusyDate } from "../tests/support/busy-date";
 import { chatBench } from "./chat";
-import { cpuOf, record, spread, type Spread } from "./figures";
+import { cpuOf, record, spread } from "./figures";
+import { actsInTurn, bareHouse, House, pause, type Spent } from "./house";
 
 export const origin = process.env["LIVE_URL"]!;
 export const serverPid = Number(process.env["LIVE_PID"]);
-export const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
-const rounds = 20;
-
-interface Spent {
-  readonly tookMs: number;
-  readonly cpu: number;
-}
-interface Measured {
-  readonly opening: Spent;
-  readonly returning: Spent;
-  readonly act: Spread & { readonly cpu: number; readonly arrived: number };
-}
-
-/** A bare broadcaster in a process of its own, with the very same guests as listeners. */
-export async function bareRun(members: readonly CrowdMember[], bytes: number, firstBytes: number): Promise<Measured> {
-  const port = await freePort(4950);
-  const child = spawn("node", ["bench/bare-broadcaster.mjs"], {
-    env: { ...process.env, PORT: String(port), FIRST_BYTES: String(firstBytes) },
-    stdio: ["ignore", "pipe", "inherit"],
-  });
-  await new Promise((done) => child.stdout!.once("data", done));
-  const bare = `http://127.0.0.1:${port}`;
-  let sentAt = 0;
-  const times: number[] = [];
-  const guests = members.map((member) => new SimulatedGuest(bare, member, false));
-  for (const guest of guests) {
-    guest.onMessage = (event) => {
-      if (event === "change") times.push(performance.now() - sentAt);
-    };
-  }
-  const opening = await measured(child.pid!, () => comeAll(guests));
-  const returning = await returnAll(child.pid!, guests);
-  const agent = new Agent({ keepAlive: true });
-  const say = () =>
-    new Promise<void>((done) => {
-      const outgoing = request(`${bare}/say?bytes=${bytes}`, { method: "POST", agent }, (incoming) =>
-        incoming.resume().on("end", done),
-      );
-      outgoing.end();
-    });
-  await pause(1500);
-  const before = cpuOf(child.pid!);
-  for (let round = 0; round < rounds; round += 1) {
-    sentAt = performance.now();
-    await say();
-    await pause(700);
-  }
-  const act = { ...spread(times), cpu: cpuOf(child.pid!) - before, arrived: times.length };
-  for (const guest of guests) guest.leave();
-  child.kill();
-  await pause(500);
-  return { opening, returning, act };
-}
-
-async function measured(pid: number, run: () => Promise<void>): Promise<Spent> {
-  const [at, cpu] = [performance.now(), cpuOf(pid)];
-  await run();
-  return { tookMs: performance.now() - at, cpu: cpuOf(pid) - cpu };
-}
-/** A house comes, two hundred at once. */
-export async function comeAll(guests: readonly SimulatedGuest[]): Promise<void> {
-  for (let i = 0; i < guests.length; i += 200) await Promise.all(guests.slice(i, i + 200).map((guest) => guest.come()));
-}
-/** Every line breaks at once, and everybody comes again. */
-async function returnAll(pid: number, guests: readonly SimulatedGuest[]): Promise<Spent> {
-  for (const guest of guests) guest.leave();
-  await pause(3000);
-  return measured(pid, () => comeAll(guests));
-}
+const [acts, returns] = [20, 5];
 
 export async function makeDate(attendees: number): Promise<BusyDate> {
   const { context, close } = await makeContext(process.env);
@@ -94,48 +27,44 @@ export async function broadcastBench(listeners: number): Promise<void> {
   await producer.come();
   await producer.send({ type: "stage.enter" });
   await producer.send({ type: "hour.open-doors" });
-  let [sentAt, bytes, firstBytes] = [0, 0, 0];
-  let times: number[] = [];
-  const guests = date.attendees.map((member) => new SimulatedGuest(origin, member, false));
-  for (const guest of guests) {
-    guest.onMessage = (event, data) => {
-      if (event === "snapshot" && guest === guests[0]) firstBytes += data.length;
-      if (event !== "change" || !data.includes('["status"')) return;
-      bytes = data.length;
-      times.push(performance.now() - sentAt);
-    };
-  }
-  const opening = await measured(serverPid, () => comeAll(guests));
+  const isActs = (event: string, data: string) => event === "change" && data.includes('["status"');
+  const house = new House({ pid: serverPid, origin, members: date.attendees, isActs });
+  const opening = await house.come();
   await pause(4000);
-  const returning = await returnAll(serverPid, guests);
+  const bare = await bareHouse(date.attendees, house.firstBytes);
+  const bareOpening = await bare.house.come();
   await pause(4000);
-  times = [];
-  const before = cpuOf(serverPid);
-  for (let round = 0; round < rounds; round += 1) {
-    sentAt = performance.now();
-    await producer.send({ type: round % 2 === 0 ? "hour.raise-curtain" : "hour.drop-curtain" });
-    await pause(700);
+  const again: { readonly own: Spent[]; readonly bare: Spent[] } = { own: [], bare: [] };
+  for (let round = 0; round < returns; round += 1) {
+    again.own.push(await house.comeAgain());
+    again.bare.push(await bare.house.comeAgain());
   }
-  const act = { ...spread(times), cpu: cpuOf(serverPid) - before };
-  if (times.length !== rounds * listeners) console.log(`  ! ${times.length} of ${rounds * listeners} messages arrived`);
-  if (listeners === 2000 && !process.env["ONLY_OPENING"])
-    await ballotBench(producer, guests.slice(0, 500), date.pollId);
-  if (listeners === 2000 && !process.env["ONLY_OPENING"]) await ballotRateBench(guests.slice(0, 500), date.pollId);
-  if (listeners === 2000 && !process.env["ONLY_OPENING"]) await chatBench(guests);
-  for (const guest of [...guests, producer]) guest.leave();
-  await pause(2000);
-  const bare = await bareRun(date.attendees, bytes, firstBytes);
+  await pause(4000);
+  const act = (round: number) => producer.send({ type: round % 2 === 0 ? "hour.raise-curtain" : "hour.drop-curtain" });
+  const done = await actsInTurn(acts, { house, act }, bare);
+  if (done.own.n !== acts * listeners) console.log(`  ! ${done.own.n} of ${acts * listeners} messages arrived`);
+  await bare.close();
+  recordSpent(`opening-${listeners}`, listeners, [opening], [bareOpening]);
+  recordSpent(`returning-${listeners}`, listeners, again.own, again.bare);
   record(
-    { name: `desk-act-${listeners}`, n: times.length, ...act, bare: bare.act },
+    { name: `desk-act-${listeners}`, ...done.own, bare: done.bare },
     "median and 99th at most the bare broadcaster's",
   );
-  recordOpening(`opening-${listeners}`, listeners, opening, bare.opening);
-  recordOpening(`returning-${listeners}`, listeners, returning, bare.returning);
+  if (listeners === 2000 && !process.env["ONLY_OPENING"]) {
+    await ballotBench(producer, house.guests.slice(0, 500), date.pollId);
+    await ballotRateBench(house.guests.slice(0, 500), date.pollId);
+    await chatBench(house.guests);
+  }
+  house.leave();
+  producer.leave();
+  await pause(2000);
 }
 
-function recordOpening(name: string, n: number, own: Spent, bare: Spent): void {
-  const whole = ({ tookMs, cpu }: Spent) => ({ median: tookMs, p99: tookMs, cpu });
-  const aim = `processor time at most 2 times the bare server's (here ${(own.cpu / bare.cpu).toFixed(2)})`;
+function recordSpent(name: string, n: number, own: readonly Spent[], bare: readonly Spent[]): void {
+  const median = (some: readonly Spent[]) => spread(some.map((one) => one.cpu)).median;
+  const whole = (some: readonly Spent[]) => ({ ...spread(some.map((one) => one.tookMs)), cpu: median(some) });
+  const ratio = (median(own) / median(bare)).toFixed(2);
+  const aim = `processor time at most 2 times the bare server's (here ${ratio})`;
   record({ name, n, ...whole(own), bare: whole(bare) }, aim);
 }
 

@@ -1,7 +1,8 @@
 import { SimulatedGuest } from "../src/stand-ins/crowd";
 import { residentMb } from "./chat";
 import { record, spread } from "./figures";
-import { comeAll, makeDate, origin, pause, serverPid } from "./live";
+import { comeAll, pause } from "./house";
+import { makeDate, origin, serverPid } from "./live";
 
 const seconds = 60;
 const linesEachSecond = 50;

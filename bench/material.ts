@@ -9,7 +9,8 @@ import { SimulatedGuest } from "../src/stand-ins/crowd";
 import type { BusyDate } from "../tests/support/busy-date";
 import { deckOf } from "../tests/support/pdf";
 import { record, spread } from "./figures";
-import { bareRun, comeAll, makeDate, origin, pause } from "./live";
+import { actsInTurn, bareHouse, comeAll, House, pause } from "./house";
+import { makeDate, origin, serverPid } from "./live";
 
 type Tools = Awaited<ReturnType<typeof makeContext>>;
 const pages = 60;
@@ -86,32 +87,22 @@ async function firstPage({ context }: Tools, deckId: string): Promise<void> {
 
 /** A page turned before a house of 2,000, beside the bare broadcaster with as many bytes. */
 async function pageTurns(date: BusyDate, producer: SimulatedGuest, deckId: string): Promise<void> {
-  const guests = date.attendees.map((member) => new SimulatedGuest(origin, member, false));
-  let [sentAt, bytes] = [0, 0];
-  const times: number[] = [];
-  for (const guest of guests) {
-    guest.onMessage = (event, data) => {
-      if (event !== "change" || !data.includes('["slides"')) return;
-      bytes = data.length;
-      times.push(performance.now() - sentAt);
-    };
-  }
-  await comeAll(guests);
-  await producer.send({ type: "slides.show", deckId, page: 1, seen: null });
+  const isActs = (event: string, data: string) => event === "change" && data.includes('["slides"');
+  const house = new House({ pid: serverPid, origin, members: date.attendees, isActs });
+  await house.come();
+  const bare = await bareHouse(date.attendees, 4000);
+  await bare.house.come();
+  let page = 1;
+  await producer.send({ type: "slides.show", deckId, page, seen: null });
   await pause(4000);
-  times.length = 0;
-  for (let page = 2; page < 2 + turns; page += 1) {
-    sentAt = performance.now();
-    await producer.send({ type: "slides.show", deckId, page, seen: { deckId, page: page - 1 } });
-    await pause(700);
-  }
-  for (const guest of guests) guest.leave();
-  await pause(2000);
-  const bare = await bareRun(date.attendees, bytes, 4000);
-  record(
-    { name: "page-turn-2000", n: times.length, ...spread(times), cpu: null, bare: bare.act },
-    "median and 99th at most the bare broadcaster's",
-  );
+  const act = () => {
+    page += 1;
+    return producer.send({ type: "slides.show", deckId, page, seen: { deckId, page: page - 1 } });
+  };
+  const done = await actsInTurn(turns, { house, act }, bare);
+  house.leave();
+  await bare.close();
+  record({ name: "page-turn-2000", ...done.own, bare: done.bare }, "median and 99th at most the bare broadcaster's");
 }
 
 /** Slides of the hour: made beside a live room, turned before a full house, read over a thin line. */

@@ -13,7 +13,8 @@ import { SimulatedGuest } from "../src/stand-ins/crowd";
 import { joinPieces } from "../src/server/workers/join-pieces";
 import { composedPieces } from "../tests/support/pieces";
 import { cpuOf, record } from "./figures";
-import { makeDate, origin, pause, serverPid } from "./live";
+import { pause } from "./house";
+import { makeDate, origin, serverPid } from "./live";
 
 const viewers = 500;
 const seconds = 30;

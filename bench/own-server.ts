@@ -2,7 +2,7 @@ import { chromiumFlags } from "../scripts/lib/chromium-flags";
 import { spawn } from "node:child_process";
 import { chromium, type Browser, type BrowserServer } from "@playwright/test";
 import { freePort, serve } from "../scripts/lib/run.mjs";
-import { pause } from "./live";
+import { pause } from "./house";
 
 /** Pages and rooms in one process: a browser asks one address for both. */
 export async function ownServer(): Promise<{ origin: string; stop: () => void }> {

@@ -1,7 +1,8 @@
 import type { Page } from "@playwright/test";
 import { SimulatedGuest } from "../src/stand-ins/crowd";
 import { record, spread } from "./figures";
-import { comeAll, makeDate, pause } from "./live";
+import { comeAll, pause } from "./house";
+import { makeDate } from "./live";
 import { frames, signIn } from "./frames";
 import { aBrowser, ownServer } from "./own-server";
 
