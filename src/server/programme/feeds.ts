@@ -6,7 +6,8 @@ import type { Storage } from "../files/storage";
 import type { Log } from "../platform/log";
 import { ProgrammeFeed } from "./feed";
 import type { Maker } from "./lease";
-import { initFile, pieceFile, readBytes, writeBytes } from "./piece-files";
+import { bytesOf, passOn, type PassedPiece } from "./passed-pieces";
+import { initFile, pieceFile, writeBytes } from "./piece-files";
 
 /** What was lost counts for so long. */
 const losingForMs = 30_000;
@@ -46,7 +47,10 @@ export class ProgrammeFeeds {
 
   async takeInit(occurrenceId: string, maker: Maker, number: number, bytes: Uint8Array): Promise<void> {
     const name = initFile(maker.roomId, maker.feed, number);
-    if (!(await this.kept(occurrenceId, name, bytes))) this.missingInits.add(name);
+    if (!(await this.kept(occurrenceId, name, bytes))) {
+      this.missingInits.add(name);
+      await this.passed(occurrenceId, maker, { name, isInit: true, bytes });
+    }
     this.of(occurrenceId, maker.feed).takeInit(number, bytes, maker.holderId);
     const { roomId, feed, holderId } = maker;
     await this.tell(occurrenceId, { roomId, feed, holderId, initNumber: number, piece: null });
@@ -58,18 +62,16 @@ export class ProgrammeFeeds {
     const own = this.of(occurrenceId, feed);
     // what reads it may have been posted to another process a moment ago
     if (!own.init(piece.initNumber))
-      own.takeInit(
-        piece.initNumber,
-        await readBytes(this.ports.storage, initFile(roomId, feed, piece.initNumber)),
-        holderId,
-      );
+      own.takeInit(piece.initNumber, await this.read(initFile(roomId, feed, piece.initNumber)), holderId);
     own.take(piece, bytes, holderId);
     this.settle(occurrenceId);
+    const name = pieceFile(roomId, feed, piece.number);
     const isWritten =
       (await this.initKept(occurrenceId, initFile(roomId, feed, piece.initNumber), own.init(piece.initNumber)!)) &&
-      (await this.kept(occurrenceId, pieceFile(roomId, feed, piece.number), bytes));
-    if (!isWritten) return;
-    if (isKept) {
+      (await this.kept(occurrenceId, name, bytes));
+    if (!isWritten) {
+      if (!(await this.passed(occurrenceId, maker, { name, isInit: false, bytes }))) return;
+    } else if (isKept) {
       const row = { roomId, organisationId, feed, ...piece, sizeBytes: bytes.length };
       await this.ports.db.insert(recordedPieces).values(row).onConflictDoNothing();
     } else void this.forgetLater(roomId, feed, piece.number);
@@ -79,8 +81,8 @@ export class ProgrammeFeeds {
     return notifyPiece(this.ports.db, occurrenceId, notice, this.ports.id);
   }
   /**
-   * Writes it down, for the other processes and the recording. Where the disk is full the hour goes on without:
-   * viewers of this process have it, and the desk is told. @returns whether it stands
+   * Writes it down, for the other processes and the recording. Where the disk is full the hour goes on without a
+   * recording, and the desk is told. @returns whether it stands
    */
   private async kept(occurrenceId: string, name: string, bytes: Uint8Array): Promise<boolean> {
     try {
@@ -93,6 +95,17 @@ export class ProgrammeFeeds {
       return false;
     }
   }
+  /** Where there is no room in the files the database takes it to the other processes. @returns whether it could */
+  private async passed(occurrenceId: string, maker: Maker, piece: PassedPiece): Promise<boolean> {
+    try {
+      await passOn(this.ports.db, maker, piece, this.ports.now());
+      return true;
+    } catch (error) {
+      this.ports.log.warn("a piece could not be passed on", { date: occurrenceId, error: String(error) });
+      return false;
+    }
+  }
+  private read = (name: string): Promise<Uint8Array> => bytesOf(this.ports.db, this.ports.storage, name);
   /** What pieces are read by may have come while there was no room for it: no piece is kept that nothing could read. */
   private async initKept(occurrenceId: string, name: string, bytes: Uint8Array): Promise<boolean> {
     if (!this.missingInits.has(name)) return true;
@@ -126,15 +139,14 @@ export class ProgrammeFeeds {
   private readonly hearing = new WeakMap<ProgrammeFeed, Promise<void>>();
   private async hearOne(occurrenceId: string, feed: ProgrammeFeed, notice: PieceNotice): Promise<void> {
     const { roomId, feed: name, holderId, initNumber, piece } = notice;
-    const { storage } = this.ports;
     if (holderId === null) {
       feed.holderId = null;
       return this.settle(occurrenceId);
     }
     try {
       if (!feed.init(initNumber))
-        feed.takeInit(initNumber, await readBytes(storage, initFile(roomId, name, initNumber)), holderId);
-      if (piece) feed.take(piece, await readBytes(storage, pieceFile(roomId, name, piece.number)), holderId);
+        feed.takeInit(initNumber, await this.read(initFile(roomId, name, initNumber)), holderId);
+      if (piece) feed.take(piece, await this.read(pieceFile(roomId, name, piece.number)), holderId);
       this.settle(occurrenceId);
     } catch (error) {
       this.ports.log.warn("a piece of another process was not there", { feed: name, error: String(error) });

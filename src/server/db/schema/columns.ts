@@ -8,3 +8,10 @@ export const instant = customType<{ data: number; driverData: string }>({
 });
 
 export const organisationId = () => uuid("organisation_id").notNull();
+
+/** Bytes as they are. */
+export const binary = customType<{ data: Uint8Array; driverData: Buffer }>({
+  dataType: () => "bytea",
+  toDriver: (value) => Buffer.from(value),
+  fromDriver: (value) => new Uint8Array(value),
+});

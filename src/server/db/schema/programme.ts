@@ -1,5 +1,5 @@
 import { boolean, index, integer, pgTable, primaryKey, text, uuid } from "drizzle-orm/pg-core";
-import { instant, organisationId } from "./columns";
+import { binary, instant, organisationId } from "./columns";
 import { rooms } from "./room";
 
 /** Who makes a feed of a room just now, by a lease that every piece renews; its pieces are numbered here (rule 26). */
@@ -42,4 +42,22 @@ export const recordedPieces = pgTable(
     primaryKey({ columns: [t.roomId, t.feed, t.number] }),
     index("recorded_pieces_organisation").on(t.organisationId),
   ],
+);
+
+/** Pieces that could not be written to the files: here the other processes find them, for their viewers, for a minute. */
+export const passedPieces = pgTable(
+  "passed_pieces",
+  {
+    /** as its file would be called */
+    name: text("name").primaryKey(),
+    roomId: uuid("room_id")
+      .notNull()
+      .references(() => rooms.id, { onDelete: "cascade" }),
+    organisationId: organisationId(),
+    /** reads the pieces after it, and waits for longer */
+    isInit: boolean("is_init").notNull(),
+    at: instant("at").notNull(),
+    bytes: binary("bytes").notNull(),
+  },
+  (t) => [index("passed_pieces_at").on(t.at), index("passed_pieces_room").on(t.roomId)],
 );
