@@ -5,7 +5,7 @@ import { backstageOf, endingItsDates, openDate, rowsOf, seatOf } from "./support
 import { expectNoSidewaysScroll } from "./support/scroll";
 import { sitAtDesk } from "./support/team";
 import { drag } from "./support/drag";
-import { expect, test, type Page } from "./support/test";
+import { expect, test, type Browser, type Page } from "./support/test";
 import { addressOf, addToEvent, readIn } from "./support/two-desks";
 
 endingItsDates();
@@ -15,6 +15,23 @@ test.use({ actionTimeout: 20_000 });
 const phone = { viewport: { width: 390, height: 844 } };
 const listed = (page: Page, list: string, words: string | RegExp) =>
   page.getByRole("list", { name: list }).getByRole("listitem").filter({ hasText: words });
+
+/** Who interprets from another interpreter hears them, and the floor 14 dB under them; from the floor again, the floor alone. */
+async function relayed(browser: Browser, link: string, voice: string): Promise<void> {
+  const rute = await backstageOf(browser, link);
+  const from = rute.getByLabel("I interpret from");
+  const others = "audio:not([aria-label])";
+  await expect.poll(async () => (await heardFrom(rute, others, 100)).volume, { timeout: 60_000 }).toBe(1);
+  await from.selectOption({ label: "Spanish, spoken by Tomas Reyo" });
+  await expect(async () => {
+    expect((await heardFrom(rute, voice)).loudest).toBeGreaterThan(0.01);
+    expect((await heardFrom(rute, others, 100)).volume).toBeCloseTo(0.1995, 3);
+  }).toPass({ timeout: 60_000, intervals: [2000] });
+  await from.selectOption({ label: "The stage itself" });
+  await expect(rute.locator(voice)).toHaveCount(0);
+  await expect.poll(async () => (await heardFrom(rute, others, 100)).volume).toBe(1);
+  await rute.close();
+}
 
 test("a language is interpreted by two who hand over; a listener chooses it and keeps it", async ({
   page: marit,
@@ -27,8 +44,9 @@ test("a language is interpreted by two who hand over; a listener chooses it and 
     { name: "Livia Aranda", role: "interpreter", pair },
     { name: "Tomas Reyo", role: "interpreter", pair },
     { name: "Oskar Vell", role: "panelist" },
+    { name: "Rute Salgado", role: "interpreter", pair: ["es", "pt"] },
   ]);
-  const [, , panelist] = links;
+  const [, , panelist, onward] = links;
   await sitAtDesk(marit, date);
   const booths: Page[] = [];
   for (const link of links.slice(0, 2)) {
@@ -79,6 +97,7 @@ test("a language is interpreted by two who hand over; a listener chooses it and 
       expect(loudest).toBeGreaterThan(0.01);
       expect(volume).toBeCloseTo(0.1995, 3);
     }).toPass(listening);
+    await relayed(browser, onward!, voice);
     await tomas.getByRole("button", { name: "Close my microphone" }).click();
     await expect.poll(async () => (await heardFrom(anna, stage, 100)).volume).toBe(1);
     await tomas.getByRole("button", { name: "Open my microphone" }).click();
