@@ -36,13 +36,15 @@ const livePath = /^\/live\/([0-9a-f-]{36})\/(.+)$/;
 export const isLive = (url: string): boolean => url.startsWith("/live/");
 
 async function answer(app: App, request: IncomingMessage, response: ServerResponse): Promise<void> {
-  const url = new URL(request.url ?? "/", "http://live");
-  const [, occurrenceId, part] = livePath.exec(url.pathname) ?? [];
+  const asked = request.url ?? "/";
+  const at = asked.indexOf("?");
+  const [path, search] = at < 0 ? [asked, ""] : [asked.slice(0, at), asked.slice(at + 1)];
+  const [, occurrenceId, part] = livePath.exec(path) ?? [];
   const byMethod = part === undefined ? undefined : isMedia(part) ? media : answers[part];
   if (!occurrenceId || !part || !byMethod) throw new Refusal({ code: "not-found", what: "address" });
   const run = byMethod[request.method ?? ""];
   if (!run) return sendJson(response, 405, { ok: false });
-  const query = url.searchParams;
+  const query = new URLSearchParams(search);
   return run({ app, request, response, occurrenceId, part, query, as: query.get("as") });
 }
 

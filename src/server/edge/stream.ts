@@ -16,8 +16,16 @@ const headLines = [
   "x-content-type-options: nosniff",
   "connection: close",
 ];
-const headAt = (now: number): Buffer =>
-  Buffer.from(`${headLines.join("\r\n")}\r\ndate: ${new Date(now).toUTCString()}\r\n\r\n`);
+const headStart = headLines.join("\r\n");
+let head = { second: Number.NaN, bytes: Buffer.alloc(0) };
+/** The same for all who come within a second: its date says no more (RFC 9110 §5.6.7). */
+function headAt(now: number): Buffer {
+  const second = Math.floor(now / 1000);
+  if (head.second !== second) {
+    head = { second, bytes: Buffer.from(`${headStart}\r\ndate: ${new Date(now).toUTCString()}\r\n\r\n`) };
+  }
+  return head.bytes;
+}
 
 /**
  * A socket as the hub writes to it. The head leaves in one write with the first picture: a house of thousands comes

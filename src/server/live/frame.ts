@@ -5,6 +5,10 @@ import type { StreamEvent, StreamMessages } from "@/contracts";
 export const messageText = <E extends StreamEvent>(event: E, message: StreamMessages[E]): string =>
   `event: ${event}\ndata: ${JSON.stringify(message)}\n\n`;
 
+/** What somebody follows from now on. @param topics the list as JSON: the same for a whole house */
+export const followText = (topics: string, now: number, connectionId: string): string =>
+  `event: follow\ndata: {"topics":${topics},"now":${now},"connectionId":${JSON.stringify(connectionId)}}\n\n`;
+
 /** Text as one chunk: the same bytes for every socket. */
 export const framed = (text: string): Buffer => framedBytes(Buffer.from(text));
 

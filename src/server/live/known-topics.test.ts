@@ -26,10 +26,10 @@ describe("which feeds somebody follows, looked up", () => {
         const turned: Partial<Switches> = isTurned ? { chat } : {};
         const hour = { ...emptyRoom.hour, turned };
         for (const standing of everyStanding) {
-          const topics = known.of(standing, hour, event);
-          expect(topics).toEqual(plain(standing, turned, event));
+          const feeds = known.of(standing, hour, event);
+          expect(feeds.topics).toEqual(plain(standing, turned, event));
           // a whole house asks the same: one list for all
-          expect(known.of({ ...standing, ticketId: "another" }, hour, event)).toBe(topics);
+          expect(known.of({ ...standing, ticketId: "another" }, hour, event)).toBe(feeds);
         }
       }
     }

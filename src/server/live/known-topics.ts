@@ -4,13 +4,22 @@ import { switchesNow, topicsOf, type RoomState, type Standing } from "@/core/roo
 type Hour = RoomState["hour"];
 const mostKept = 200;
 
+/** What somebody follows, with what a whole house would make of it anew for each. */
+export interface FollowedFeeds {
+  readonly topics: readonly string[];
+  /** the same for the same topics */
+  readonly key: string;
+  /** the list as JSON */
+  readonly json: string;
+}
+
 /** Which feeds somebody follows is a pure function of standing and switches; a whole house asks it at once, so answers are kept. */
 export class KnownTopics {
-  private readonly known = new Map<string, readonly string[]>();
+  private readonly known = new Map<string, FollowedFeeds>();
   private turned: Hour["turned"] | null = null;
   private event: Switches | null = null;
 
-  of(standing: Standing, hour: Hour, event: Switches): readonly string[] {
+  of(standing: Standing, hour: Hour, event: Switches): FollowedFeeds {
     if (hour.turned !== this.turned || event !== this.event || this.known.size > mostKept) {
       this.known.clear();
       [this.turned, this.event] = [hour.turned, event];
@@ -20,7 +29,8 @@ export class KnownTopics {
     if (known) return known;
     const { views, logs, whispers } = topicsOf(standing, switchesNow(hour, event));
     const topics = [...views, ...logs, ...whispers];
-    this.known.set(key, topics);
-    return topics;
+    const feeds = { topics, key: topics.join(" "), json: JSON.stringify(topics) };
+    this.known.set(key, feeds);
+    return feeds;
   }
 }

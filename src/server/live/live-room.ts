@@ -1,4 +1,4 @@
-import type { AsideBody, StreamMessages } from "@/contracts";
+import type { AsideBody } from "@/contracts";
 import { isStageRole, type Circumstance } from "@/core/people";
 import { seatsLetInUnderLock } from "@/core/seats";
 import {
@@ -21,12 +21,12 @@ import {
 } from "@/core/room";
 import type { FigureChange } from "../room";
 import { AwayVoices } from "./away-voices";
-import { greetingOf, type Bundle } from "./bundle";
+import { Bundles, greetingOf } from "./bundle";
 import { Feed } from "./feed";
-import { KnownTopics } from "./known-topics";
+import { KnownTopics, type FollowedFeeds } from "./known-topics";
 import { Follower, type Seen } from "./follower";
 import { Whispers, type Said } from "./whispers";
-import { framed, messageText } from "./frame";
+import { followText, framed, messageText } from "./frame";
 import { SeatCount } from "./seat-count";
 import { SignalBook } from "./signal-book";
 import { withFigure } from "./with-figure";
@@ -49,7 +49,7 @@ export class LiveRoom {
   /** the ends of the log feeds, all of them, for as long as the room is open */
   readonly logs = new Map<string, LogTail>();
   private readonly feeds = new Map<string, Feed>();
-  private readonly bundles = new Map<string, Bundle>();
+  private readonly bundles = new Bundles();
   private readonly byTicket = new Map<string, Set<Follower>>();
 
   constructor(
@@ -122,6 +122,10 @@ export class LiveRoom {
   isInside(ticketId: string): boolean {
     return (this.arrived.get(ticketId) ?? this.figures.present.get(ticketId)) === "house";
   }
+  /** Whether somebody has a right to be in this room at all. */
+  mayStand(ticketId: string): boolean {
+    return this.words.people.has(ticketId) && !this.state.hour.barred.has(ticketId);
+  }
   standing(ticketId: string, wantsDesk: boolean, isInside = this.isInside(ticketId)): Standing | null {
     const person = this.words.people.get(ticketId);
     if (!person || this.state.hour.barred.has(ticketId)) return null;
@@ -131,8 +135,11 @@ export class LiveRoom {
     return { ...standing, sideRoom: sideRoomOf(this.state.sideRooms, ticketId), hasFloor };
   }
   private readonly topics = new KnownTopics();
-  topicsFor(standing: Standing): readonly string[] {
+  private feedsFor(standing: Standing): FollowedFeeds {
     return this.topics.of(standing, this.state.hour, this.words.event.switches);
+  }
+  topicsFor(standing: Standing): readonly string[] {
+    return this.feedsFor(standing).topics;
   }
   private placedBy: readonly unknown[] = [];
   /** Whether anything that places and rights are made of is another than when everybody was last looked at. */
@@ -168,29 +175,20 @@ export class LiveRoom {
     const own = this.byTicket.get(follower.ticketId);
     if (!own?.delete(follower)) return false;
     if (own.size === 0) this.byTicket.delete(follower.ticketId);
-    this.unbundle(follower);
+    this.bundles.remove(follower);
     return true;
-  }
-  private unbundle(follower: Follower): void {
-    for (const [key, bundle] of this.bundles) {
-      if (bundle.followers.delete(follower) && bundle.followers.size === 0) this.bundles.delete(key);
-    }
   }
   /** Puts a stream among those that follow the same, and gives it the pictures of what is new to it. */
   private place(follower: Follower, seen: Seen): void {
-    const topics = this.topicsFor(follower.standing);
-    const key = topics.join(" ");
-    const bundle = this.bundles.get(key) ?? { topics, followers: new Set<Follower>(), greeting: null };
-    this.bundles.set(key, bundle);
-    bundle.followers.add(follower);
-    const follow: StreamMessages["follow"] = { topics, now: this.now(), connectionId: follower.connectionId };
-    const pictures = topics.map((topic) => {
+    const feeds = this.feedsFor(follower.standing);
+    const bundle = this.bundles.put(follower, feeds);
+    const pictures = feeds.topics.map((topic) => {
       // nobody keeps what was said before somebody came
       if (whisperTopics.has(topic)) return "";
       const log = this.logs.get(topic);
       return log ? log.welcome(seen.get(topic)?.n) : this.feed(topic).welcome(seen.get(topic));
     });
-    follower.begin(messageText("follow", follow), greetingOf(bundle, pictures));
+    follower.begin(followText(feeds.json, this.now(), follower.connectionId), greetingOf(bundle, pictures));
   }
   private feed(topic: string): Feed {
     const known = this.feeds.get(topic);
@@ -214,14 +212,11 @@ export class LiveRoom {
         gone.push(follower);
         continue;
       }
-      const before = this.topicsFor(follower.standing).join(" ");
       const isElsewhere = standing.place !== follower.standing.place;
       follower.standing = standing;
-      if (this.topicsFor(standing).join(" ") !== before) {
-        this.unbundle(follower);
-        this.place(follower, new Map());
-        moved.push(follower);
-      } else if (isElsewhere) moved.push(follower);
+      const isSame = this.bundles.has(follower, this.feedsFor(standing));
+      if (!isSame) this.place(follower, new Map());
+      if (!isSame || isElsewhere) moved.push(follower);
     }
     return { gone, moved };
   }
@@ -234,13 +229,13 @@ export class LiveRoom {
   publish(only?: ReadonlySet<string>): void {
     const texts = new Map<string, string>();
     const isDue = (topic: string) => !only || only.has(topic.slice(0, topic.indexOf(":")));
-    for (const { topics } of this.bundles.values()) {
-      for (const topic of topics) if (!texts.has(topic) && isDue(topic)) texts.set(topic, this.advance(topic));
+    for (const { feeds } of this.bundles) {
+      for (const topic of feeds.topics) if (!texts.has(topic) && isDue(topic)) texts.set(topic, this.advance(topic));
     }
     if (only) this.areFiguresDirty = true;
     else this.forgetUnfollowed(texts);
-    for (const { topics, followers } of this.bundles.values()) {
-      const text = topics.map((topic) => texts.get(topic) ?? "").join("");
+    for (const { feeds, followers } of this.bundles) {
+      const text = feeds.topics.map((topic) => texts.get(topic) ?? "").join("");
       if (text === "") continue;
       const bytes = framed(text);
       for (const follower of followers) follower.write(bytes);

@@ -26,7 +26,7 @@ async function personalParts(
   return new Map(
     ticketIds.map((ticketId) => {
       const standing = standings.get(ticketId);
-      if (!standing || !room.standing(ticketId, false)) return [ticketId, null];
+      if (!standing || !room.mayStand(ticketId)) return [ticketId, null];
       const { role, place } = standing;
       const name = room.words.people.get(ticketId)?.name ?? "";
       const own = isStageRole(role) ? {} : { ...parts?.get(ticketId), ...ownOf(room.state, ticketId) };

@@ -128,6 +128,7 @@ const isSame = (a: string, b: string): boolean =>
 export function makeSecrets(master: string, previousMaster: string | null = null): Secrets {
   const now = keysOf(master);
   const all = previousMaster === null ? [now] : [now, keysOf(previousMaster)];
+  const isKnownKey = (keyId: string): boolean => keyId === firstKeyId || all.some((keys) => keys.id === keyId);
   const macsFor = (keyId: string, ticketId: string, version: number): readonly Buffer[] =>
     all
       .filter((keys) => keyId === firstKeyId || keys.id === keyId)
@@ -144,7 +145,7 @@ export function makeSecrets(master: string, previousMaster: string | null = null
       const { keyId, bytes } = parts;
       const ticketId = idText(bytes.subarray(0, 16));
       const mac = bytes.subarray(16);
-      if (macsFor(keyId, ticketId, 0).length === 0) return null;
+      if (!isKnownKey(keyId)) return null;
       return {
         ticketId,
         matches: (version) => macsFor(keyId, ticketId, version).some((one) => timingSafeEqual(mac, one)),

@@ -15,7 +15,7 @@ export async function outcomeOf<O>(run: () => Promise<O> | O): Promise<Outcome<O
 export interface TogetherSize {
   readonly atOnce: number;
   readonly waiting: number;
-  /** how long the first waits for others; none unless said: those of one and the same turn alone */
+  /** after several were done together, how long the next wait for others; one alone is never kept waiting */
   readonly gatherMs?: number;
 }
 
@@ -51,17 +51,20 @@ export class Together<I, O> {
 
   private async go(): Promise<void> {
     this.isRunning = true;
+    let before = 1;
     while (this.waiting.length > 0) {
-      // a turn later, so that those who came in one and the same are done together
-      await this.gathered();
-      await this.settle(this.waiting.splice(0, this.size.atOnce));
+      // a turn later at least, so that those who came in one and the same are done together
+      await this.gathered(before > 1 && this.waiting.length < this.size.atOnce);
+      const batch = this.waiting.splice(0, this.size.atOnce);
+      before = batch.length;
+      await this.settle(batch);
     }
     this.isRunning = false;
   }
 
-  private gathered(): Promise<void> {
+  private gathered(isCrowd: boolean): Promise<void> {
     const { gatherMs } = this.size;
-    return new Promise((turn) => (gatherMs ? setTimeout(turn, gatherMs) : setImmediate(turn)));
+    return new Promise((turn) => (gatherMs && isCrowd ? setTimeout(turn, gatherMs) : setImmediate(turn)));
   }
 
   private async settle(batch: readonly Waiting<I, O>[]): Promise<void> {

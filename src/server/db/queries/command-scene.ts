@@ -3,6 +3,7 @@ import { callTimeOf } from "@/core/dates";
 import { wholeSwitches, type PartialSwitches, type Switches } from "@/core/people";
 import type { Scene, SceneKind } from "@/core/room";
 import type { Db } from "../client";
+import { executeNamed } from "../named";
 
 /** What deciding a command needs to know of a date beside its journal: ids and switches, no names. */
 export interface CommandScene extends Omit<Scene, "actor" | "about"> {
@@ -24,7 +25,9 @@ export async function loadScene(db: Db, occurrenceId: string, of?: OfCommand): P
   const repeat = of
     ? sql`(select j.seq from journal j where j.room_id = ${of.roomId} and j.command_id = ${of.commandId})`
     : sql`null::int`;
-  const { rows } = await db.execute(sql`
+  const { rows } = await executeNamed(
+    db,
+    sql`
     select ${repeat} as repeat_of, o.event_id, o.start_at, o.end_at, o.call_minutes, e.house_size, e.switches, e.early_entry, not e.is_private and e.published_at is not null as has_event_page, e.stage_microphones_open,
       e.stage_cameras_open,
       array(select s.id from segments s where s.occurrence_id = o.id order by s.position) as segment_ids,
@@ -40,7 +43,8 @@ export async function loadScene(db: Db, occurrenceId: string, of?: OfCommand): P
         and t.occurrence_id is null and t.revoked_at is null and t.role = 'interpreter' and t.languages is not null) as pairs,
       array(select p.id from polls p where p.occurrence_id = o.id) as poll_ids,
       array(select t.id from tickets t where t.event_id = o.event_id and t.occurrence_id is null and t.revoked_at is null) as stage_ids
-    from occurrences o join events e on e.id = o.event_id where o.id = ${occurrenceId}`);
+    from occurrences o join events e on e.id = o.event_id where o.id = ${occurrenceId}`,
+  );
   const row = rows[0] as Record<string, unknown> | undefined;
   if (!row) return null;
   const at = (value: unknown): number => new Date(value as string | Date).getTime();

@@ -14,9 +14,8 @@ export interface RoomAtTheDoor {
 export type Comer = Omit<NewConnection, "mayReturn" | "stagePlace"> & { readonly room: RoomAtTheDoor | null };
 
 // a house of thousands may come back within seconds after a restart: all of them are let wait
-const size = { atOnce: 200, waiting: 20_000 };
 // and a moment's waiting for one another spares the database most of its round trips
-const gathering = { ...size, gatherMs: 4 };
+const size = { atOnce: 200, waiting: 20_000, gatherMs: 10 };
 
 /** Who comes into the rooms of one process and goes: a full house does at once, and is looked up and written together. */
 export class Entrance {
@@ -25,7 +24,7 @@ export class Entrance {
   private readonly leavers: Together<string, void>;
 
   constructor(context: Context) {
-    this.holders = new Together((claims) => holdersOfTokens(context, claims), gathering);
+    this.holders = new Together((claims) => holdersOfTokens(context, claims), size);
     this.comers = new Together(async (some) => {
       const opened = await openConnections(context, atTheirTurn(some));
       return opened.map((value) => ({ ok: true, value }));
@@ -33,7 +32,7 @@ export class Entrance {
     this.leavers = new Together<string, void>(async (ids) => {
       await closeConnections(context, ids);
       return ids.map(() => ({ ok: true, value: undefined }));
-    }, gathering);
+    }, size);
   }
 
   /** Whom a link's token belongs to. @throws a refusal */

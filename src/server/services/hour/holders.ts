@@ -2,6 +2,7 @@ import { sql } from "drizzle-orm";
 import { isStageRole, type Actor } from "@/core/people";
 import { isUuid, Refusal } from "@/core/shared";
 import { outcomeOf, type Outcome } from "../../platform/together";
+import { executeNamed } from "../../db/named";
 import { notFound, type Context } from "../ground/context";
 import { isProven } from "../way-in/entry-proofs";
 import type { FactActor } from "./facts";
@@ -31,12 +32,15 @@ const keyOf = (ticketId: string, occurrenceId: string): string => `${ticketId} $
 async function rowsOf(context: Context, claims: readonly HolderClaim[]): Promise<ReadonlyMap<string, HolderRow>> {
   const ids = sql.param(claims.map((one) => one.ticketId));
   const dates = sql.param(claims.map((one) => one.occurrenceId));
-  const { rows } = await context.db.execute(sql`
+  const { rows } = await executeNamed(
+    context.db,
+    sql`
     select distinct t.id, o.id as occurrence_id, e.proves_address, t.role, t.duties, t.status, t.link_version, t.organisation_id
     from unnest(${ids}::uuid[], ${dates}::uuid[]) as w(ticket_id, occurrence_id)
       join tickets t on t.id = w.ticket_id join events e on e.id = t.event_id
       join occurrences o on o.event_id = t.event_id and o.id = w.occurrence_id
-    where t.revoked_at is null and t.barred_at is null and e.deleted_at is null and (t.occurrence_id is null or t.occurrence_id = o.id)`);
+    where t.revoked_at is null and t.barred_at is null and e.deleted_at is null and (t.occurrence_id is null or t.occurrence_id = o.id)`,
+  );
   return new Map((rows as unknown as HolderRow[]).map((row) => [keyOf(row.id, row.occurrence_id), row]));
 }
 

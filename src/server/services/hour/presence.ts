@@ -4,6 +4,7 @@ import { isStageRole, over, type Role } from "@/core/people";
 import type { Place } from "@/core/room";
 import { seatsLetInUnderLock } from "@/core/seats";
 import { notifyFacts } from "../../db/notify";
+import { executeNamed } from "../../db/named";
 import { anyOf } from "../../db/queries/any-of";
 import { loadScene } from "../../db/queries/command-scene";
 import { isCountedRole, isStage } from "../../db/queries/roles";
@@ -60,7 +61,9 @@ export async function openConnections(context: Context, comers: readonly NewConn
   const { ids, columns } = await columnsOf(context, comers);
   const isOverNow = sql`d.phase = any(${sql.param([...over])}::text[])`;
   const inside = sql`c.occurrence_id = w.occurrence_id and c.to_at is null and c.last_sign_at > ${alive}::timestamptz and c.place <> 'foyer'`;
-  const { rows } = await context.db.execute(sql`
+  const { rows } = await executeNamed(
+    context.db,
+    sql`
     with w as (
       select *, row_number() over (partition by occurrence_id, may_return order by n) as nth
       from unnest(${columns}) with ordinality as w(id, organisation_id, occurrence_id, ticket_id, role, device, may_return, stage_place, n))
@@ -75,7 +78,8 @@ export async function openConnections(context: Context, comers: readonly NewConn
               <= (select e.house_size from occurrences o join events e on e.id = o.event_id where o.id = w.occurrence_id)))
         then 'house' else 'foyer' end, ${now}::timestamptz, ${now}::timestamptz, case when ${isOverNow} then ${now}::timestamptz end
     from w join occurrences d on d.id = w.occurrence_id join rooms r on r.occurrence_id = w.occurrence_id and r.parent_id is null
-    returning id, place <> 'foyer' as inside`);
+    returning id, place <> 'foyer' as inside`,
+  );
   const isInside = new Map(rows.map((row) => [String(row["id"]), row["inside"] === true]));
   return ids.map((id) => ({ connectionId: id, isInside: isInside.get(id) ?? false }));
 }
@@ -128,7 +132,9 @@ export class SignBook {
 async function writeSigns(context: Context, batch: readonly (readonly [string, number])[]): Promise<void> {
   const ids = sql.param(batch.map(([id]) => id));
   const times = sql.param(batch.map(([, at]) => new Date(at).toISOString()));
-  await context.db.execute(sql`
+  await executeNamed(
+    context.db,
+    sql`
     with signs as (select * from unnest(${ids}::uuid[], ${times}::timestamptz[]) as s(id, at)),
     carried as (
       update stays c set last_sign_at = greatest(c.last_sign_at, s.at) from signs s
@@ -141,7 +147,8 @@ async function writeSigns(context: Context, batch: readonly (readonly [string, n
     select gen_random_uuid(), l.connection_id, l.organisation_id, l.occurrence_id, l.room_id, l.ticket_id, l.role, l.device, l.chain_id,
       case when ${isStage(sql`l.role`)} then l.place else 'foyer' end, l.at, l.at
     from closed l join occurrences o on o.id = l.occurrence_id left join tickets t on t.id = l.ticket_id
-    where l.at > l.to_at and o.phase in ('scheduled', 'backstage', 'open') and t.barred_at is null and t.revoked_at is null`);
+    where l.at > l.to_at and o.phase in ('scheduled', 'backstage', 'open') and t.barred_at is null and t.revoked_at is null`,
+  );
 }
 
 /** Connections without a sign for too long end at their last one. Safe to run by every process. @param graceMs how much longer to wait */

@@ -15,6 +15,7 @@ import {
 } from "@/core/room";
 import { unwrap } from "@/core/shared";
 import type { Db } from "../../../db/client";
+import { executeNamed } from "../../../db/named";
 import { loadScene, type CommandScene } from "../../../db/queries/command-scene";
 import { journalAfter, loadRoom } from "../../../db/queries/journal";
 import { roomChannel } from "../../../db/notify";
@@ -55,9 +56,12 @@ interface Locked {
  * strong that rows that only refer to the room would wait for it.
  */
 async function lockRoom(tx: Db, occurrenceId: string): Promise<Locked> {
-  const { rows } = await tx.execute(sql`
+  const { rows } = await executeNamed(
+    tx,
+    sql`
     select id, organisation_id as "organisationId", seq from rooms
-    where occurrence_id = ${occurrenceId} and parent_id is null for no key update`);
+    where occurrence_id = ${occurrenceId} and parent_id is null for no key update`,
+  );
   if (!rows[0]) throw notFound("date");
   return rows[0] as unknown as Locked;
 }
@@ -99,13 +103,16 @@ async function writeJournal(tx: Db, place: RoomPlace, commandId: string | null, 
     body,
   }));
   const notice = JSON.stringify({ room: occurrenceId, seq: next.seq });
-  await tx.execute(sql`
+  await executeNamed(
+    tx,
+    sql`
     with written as (
       insert into journal (room_id, organisation_id, seq, at, actor_id, command_id, body)
       select ${roomId}::uuid, ${organisationId}::uuid, e.* from jsonb_to_recordset(${JSON.stringify(rows)}::jsonb)
         as e(seq int, at timestamptz, actor_id text, command_id uuid, body jsonb)),
     moved as (update rooms set seq = ${next.seq} where id = ${roomId} returning 1)
-    select pg_notify(${roomChannel}, ${notice}) from moved`);
+    select pg_notify(${roomChannel}, ${notice}) from moved`,
+  );
   if (Math.floor(next.seq / checkpointEvery) === Math.floor((next.seq - entries.length) / checkpointEvery)) return;
   await tx.execute(sql`
     insert into room_checkpoints (room_id, organisation_id, seq, state)
