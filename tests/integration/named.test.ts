@@ -31,6 +31,20 @@ describe("a statement that is planned once a connection", () => {
     expect((await product(3, 5)).rows).toEqual([{ sum: 15 }]);
     expect(await sum(db, 3, 5)).toBe(8);
   });
+  it("has the same name in another copy of the module, which may use the same connections", async () => {
+    const copy = "../../src/server/db/named?copy";
+    const { executeNamed: another } = (await import(/* @vite-ignore */ copy)) as typeof import("@/server/db/named");
+    expect(another).not.toBe(executeNamed);
+    const { db } = world.context;
+    await db.transaction(async (tx) => {
+      // in the other order: a count of its own would give each the other's name
+      const tripled = await another(tx, sql`select ${7}::int * 3 as sum`);
+      const twice = await executeNamed(tx, sql`select ${7}::int * 2 as sum`);
+      expect([tripled.rows[0], twice.rows[0]]).toEqual([{ sum: 21 }, { sum: 14 }]);
+      expect((await another(tx, sql`select ${8}::int * 2 as sum`)).rows).toEqual([{ sum: 16 }]);
+      expect((await executeNamed(tx, sql`select ${8}::int * 3 as sum`)).rows).toEqual([{ sum: 24 }]);
+    });
+  });
   it("that fails names its text, never its values", async () => {
     const failing = executeNamed(world.context.db, sql`select ${"a secret"}::int`);
     await expect(failing).rejects.toThrow("select $1::int");

@@ -1,3 +1,4 @@
+import { createHash } from "node:crypto";
 import type { SQL } from "drizzle-orm";
 import type { PgDialect, PgSession } from "drizzle-orm/pg-core";
 import type { Db } from "./client";
@@ -10,6 +11,15 @@ interface Insides {
 const names = new Map<string, string>();
 const mostNames = 200;
 
+/** Made of the text: the framework's bundles and the process around them share connections, not this module. */
+function nameOf(text: string): string | undefined {
+  const known = names.get(text);
+  if (known || names.size >= mostNames) return known;
+  const name = `stage_call_${createHash("sha256").update(text).digest("hex").slice(0, 24)}`;
+  names.set(text, name);
+  return name;
+}
+
 /**
  * The same as `db.execute`, planned once a connection and not at each call: for the few statements with which every
  * command of the hour begins. Only for texts of which there are few: values go in as parameters.
@@ -17,8 +27,6 @@ const mostNames = 200;
 export async function executeNamed(db: Db, query: SQL): Promise<{ readonly rows: Record<string, unknown>[] }> {
   const { dialect, session } = db as unknown as Insides;
   const built = dialect.sqlToQuery(query);
-  const known = names.get(built.sql);
-  const name = known ?? (names.size < mostNames ? `stage_call_${names.size}` : undefined);
-  if (!known && name) names.set(built.sql, name);
-  return (await session.prepareQuery(built, undefined, name, false).execute()) as { rows: Record<string, unknown>[] };
+  const prepared = session.prepareQuery(built, undefined, nameOf(built.sql), false);
+  return (await prepared.execute()) as { rows: Record<string, unknown>[] };
 }
