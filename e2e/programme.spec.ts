@@ -97,6 +97,7 @@ test("two on stage are seen and heard; the house gets one picture; a fallen curt
       .poll(async () => (await shownBy(outside, "A busy evening")).frames, { timeout: 60_000 })
       .toBeGreaterThan(20);
     await expect.poll(async () => (await shownBy(outside, "A busy evening")).colours).toBeGreaterThan(3);
+    await expect(marit.getByText("Watching without a seat: 1")).toBeVisible();
     await expect(outside.getByRole("textbox")).toHaveCount(0);
     await expectNoSeriousFinding(outside, "overflow");
     await expectNoSidewaysScroll(outside, "overflow");

@@ -86,6 +86,7 @@ export {
 } from "./room/command";
 export {
   earlierInput,
+  watchingInput,
   earlierPage,
   type EarlierPage,
   haveText,

@@ -11,6 +11,9 @@ export interface LogRow {
   readonly row: unknown;
 }
 
+/** A screen that watches without a seat: a number that its page made up. */
+export const watchingInput = z.object({ watcher: z.uuid() });
+
 /** Earlier rows of a log feed, a page at a time: `GET /live/{occurrence}/lines?topic=…&before={seq}`. */
 export const earlierPage = 100;
 export const earlierInput = z.object({

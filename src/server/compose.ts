@@ -9,6 +9,7 @@ import { runScreening } from "./services/hour/run-screening";
 import { dismissAway } from "./services/hour/dismiss-away";
 import { OwnSign, signOfServerEveryMs } from "./services/ground/server-signs";
 import { admitToHouse, closeLost, SignBook } from "./services/hour/presence";
+import { OverflowBook } from "./services/hour/overflow-watchers";
 import { ProgrammeFeeds } from "./programme/feeds";
 import { RoomCache } from "./services/ground/room/commands";
 import { ActPace } from "./edge/limits";
@@ -27,6 +28,8 @@ export interface App {
   readonly hub: Hub;
   readonly feeds: ProgrammeFeeds;
   readonly signs: SignBook;
+  /** who watches without a seat */
+  readonly overflow: OverflowBook;
   readonly roomCache: RoomCache;
   readonly holderCache: HolderCache;
   /** recordings by their names, which hundreds ask for piece by piece */
@@ -55,23 +58,21 @@ function slowWork(context: Context): () => void {
   return () => clearInterval(timer);
 }
 
+const feedsOf = ({ db, storage, log, ids, clock }: Context): ProgrammeFeeds =>
+  new ProgrammeFeeds({ db, storage, log, id: ids.id(), now: () => clock.now() });
+
 /** Builds adapters, services and the live hub from a validated environment. */
 export async function makeApp(source: Record<string, string | undefined>): Promise<App> {
   const { context, database, close } = await makeContext(source);
   const { environment, clock, log, secrets } = context;
   const signs = new SignBook(context);
+  const overflow = new OverflowBook(context);
   const holderCache = new HolderCache(clock);
   let ticks = 0;
   // signs could not be written while the database was away: people get time to come again before they count as lost
   let nobodyIsLostBefore = 0;
   const stopSlowWork = slowWork(context);
-  const feeds = new ProgrammeFeeds({
-    db: database.db,
-    storage: context.storage,
-    log,
-    id: context.ids.id(),
-    now: () => clock.now(),
-  });
+  const feeds = feedsOf(context);
   const hub = new Hub({
     db: database.db,
     databaseUrl: environment.DATABASE_URL,
@@ -93,6 +94,7 @@ export async function makeApp(source: Record<string, string | undefined>): Promi
     dismissAway: (occurrenceId, ticketIds) => dismissAway(context, occurrenceId, ticketIds),
     async flushPresence() {
       await signs.flush();
+      await overflow.flush();
       ticks += 1;
       if (ticks % 20 === 0 && clock.now() >= nobodyIsLostBefore) await closeLost(context);
     },
@@ -103,6 +105,7 @@ export async function makeApp(source: Record<string, string | undefined>): Promi
     hub,
     feeds,
     signs,
+    overflow,
     roomCache: new RoomCache(),
     holderCache,
     recordings: new BriefCache<RecordingAt>(clock, 1000, 500),

@@ -1,11 +1,15 @@
+import { randomUUID } from "node:crypto";
 import { eq } from "drizzle-orm";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
-import type { OverflowReach } from "@/core/programme";
-import { events, organisations, tickets } from "@/server/db/schema";
+import { overflowGoneAfterMs, type OverflowReach } from "@/core/programme";
+import { events, organisations, overflowWatchers, tickets } from "@/server/db/schema";
+import { loadFigures } from "@/server/room";
+import { OverflowBook } from "@/server/services/hour/overflow-watchers";
 import { overflowPage } from "@/server/services/hour/overflow";
 import { tokenOf } from "@/server/services/way-in/tickets";
 import { codeOf } from "../support/code-of";
 import { openHour, type Hour } from "../support/hour";
+import { joinAs, makeHub } from "../support/hub";
 import { makeWorld, type World } from "../support/world";
 
 let world: World;
@@ -67,5 +71,59 @@ describe("the overflow page", () => {
     expect(await page()).toBeNull();
     expect(await page({ tokens: ["forged"] })).toBeNull();
     expect(await page({ tokens: [token] })).toMatchObject({ state: "live" });
+  });
+});
+
+describe("who watches without a seat", () => {
+  const counted = async () => {
+    const { clock, context } = world;
+    const from = [clock.now() - 60_000, clock.now() - overflowGoneAfterMs] as const;
+    return (await loadFigures(context.db, hour.event.occurrenceId, ...from)).overflow;
+  };
+  it("is counted once a screen, for as long as it says so, and takes no place among those present", async () => {
+    const book = new OverflowBook(world.context);
+    const [one, two] = [randomUUID(), randomUUID()];
+    const of = hour.event.occurrenceId;
+    for (const watcher of [one, two, one]) book.sign(of, watcher);
+    expect(await counted()).toBe(0);
+    await book.flush();
+    expect(await counted()).toBe(2);
+    world.clock.advance(60_000);
+    book.sign(of, one);
+    await book.flush();
+    expect(await counted()).toBe(2);
+    // two said nothing for 75 s
+    world.clock.advance(15_000);
+    expect(await counted()).toBe(1);
+    world.clock.advance(60_000);
+    expect(await counted()).toBe(0);
+  });
+  it("of a date that was deleted meanwhile holds up nobody else's; yesterday's are gone", async () => {
+    const book = new OverflowBook(world.context);
+    book.sign(hour.event.occurrenceId, randomUUID());
+    await book.flush();
+    world.clock.advance(25 * 3_600_000);
+    book.sign(randomUUID(), randomUUID());
+    book.sign(hour.event.occurrenceId, randomUUID());
+    await book.flush();
+    const rows = await world.context.db
+      .select()
+      .from(overflowWatchers)
+      .where(eq(overflowWatchers.occurrenceId, hour.event.occurrenceId));
+    expect(rows.map(({ lastAt }) => lastAt)).toEqual([world.clock.now()]);
+  });
+  it("reaches the desk, and nobody else", async () => {
+    const hub = makeHub(world);
+    await hub.listener.listening;
+    const book = new OverflowBook(world.context);
+    book.sign(hour.event.occurrenceId, randomUUID());
+    await book.flush();
+    const desk = await joinAs(world, hub, hour.event, hour.producerId, "producer", { wantsDesk: true });
+    const guest = await joinAs(world, hub, hour.event, hour.guests[0]!, "attendee");
+    await desk.until(({ data }) => JSON.stringify(data).includes('"overflow":{"count":1}'));
+    expect(JSON.stringify(guest.heard)).not.toContain("overflow");
+    desk.leave();
+    guest.leave();
+    await hub.close();
   });
 });

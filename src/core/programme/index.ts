@@ -37,7 +37,14 @@ export {
   soundFeed,
   type Piece,
 } from "./pieces";
-export { overflowFor, overflowReaches, type Overflow, type OverflowReach } from "./overflow";
+export {
+  overflowFor,
+  overflowGoneAfterMs,
+  overflowReaches,
+  overflowSignEveryMs,
+  type Overflow,
+  type OverflowReach,
+} from "./overflow";
 export { freshLine, stalled, wentWell, type Line } from "./line";
 export { masterPlaylistOf, playlistOf, type PlaylistWindow } from "./playlist";
 export {

@@ -7,6 +7,10 @@ export type OverflowReach = (typeof overflowReaches)[number];
 /** What somebody finds on the overflow page. */
 export type Overflow = "absent" | "holders-only" | "not-yet" | "live" | "over";
 
+/** A screen that watches without a seat says so this often; without a word for so long it counts as gone. */
+export const overflowSignEveryMs = 30_000;
+export const overflowGoneAfterMs = 75_000;
+
 /**
  * @param reach as the event is planned @param holds whether they have a ticket of this event
  * @param phase null where no date is coming

@@ -101,6 +101,8 @@ export interface RoomFigures {
   readonly signals: ReadonlyMap<SignalKind, SignalRate>;
   /** feeds that are on the air, each with whoever makes it */
   readonly feeds: ReadonlyMap<string, OnAir>;
+  /** screens that watch without a seat */
+  readonly overflow: number;
   /** how much longer the hour can be kept; null: nobody has looked yet */
   readonly space: KeptSpace | null;
 }
@@ -113,5 +115,6 @@ export const noFigures: RoomFigures = {
   tallies: new Map(),
   signals: new Map(),
   feeds: new Map(),
+  overflow: 0,
   space: null,
 };

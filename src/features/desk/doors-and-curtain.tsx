@@ -132,9 +132,10 @@ export function DoorsAndCurtain({ scene, frontUrl }: { scene: DeskScene; frontUr
           <p className="text-head font-semibold" role="status">
             {status.phase !== "open" ? say`Closed` : status.areDoorsHeld ? say`Held` : say`Open`}
           </p>
-          <p className="mb-2 text-ink-2">
-            {say`${count("foyer")} in the foyer · ${count("house")} of ${status.houseSize} in the audience`}
-          </p>
+          <div className="mb-2 text-ink-2">
+            <p>{say`${count("foyer")} in the foyer · ${count("house")} of ${status.houseSize} in the audience`}</p>
+            {count("overflow") > 0 && <p>{say`Watching without a seat: ${count("overflow")}`}</p>}
+          </div>
           {status.phase === "backstage" && (
             <Confirm
               trigger={

@@ -1,8 +1,9 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useEffect } from "react";
+import { useEffect, useState } from "react";
 import { IntlProvider, useTranslations } from "use-intl";
 import type { Locale, Messages } from "@/contracts/messages";
+import { overflowSignEveryMs } from "@/core/programme";
 import { ProgrammeVideo, type MediaAddress } from "@/features/shared/watch/programme-video";
 import { buttonClass, KitIn, Note } from "@/ui";
 
@@ -19,6 +20,22 @@ function useFresh(state: string): void {
   }, [router, state]);
 }
 
+/** Says now and then that somebody watches here: the desk sees how many, nobody sees who. */
+function useCounted(media: MediaAddress | null): void {
+  // made up by this page and kept nowhere
+  const [watcher] = useState(() => crypto.randomUUID());
+  const url = media && `${media.base}watching?${media.query}`;
+  useEffect(() => {
+    if (!url) return;
+    const body = JSON.stringify({ watcher });
+    const headers = { "content-type": "application/json" };
+    const say = () => void fetch(url, { method: "POST", headers, body }).catch(() => {});
+    say();
+    const timer = setInterval(say, overflowSignEveryMs);
+    return () => clearInterval(timer);
+  }, [url, watcher]);
+}
+
 interface OverflowProps {
   title: string;
   state: "holders-only" | "not-yet" | "live" | "over";
@@ -32,6 +49,7 @@ function Room(props: OverflowProps) {
   const { state, media } = props;
   const t = useTranslations("overflow");
   useFresh(state);
+  useCounted(media);
   const said = { "holders-only": t("holders"), "not-yet": t("notYet"), over: t("over"), live: t("only") }[state];
   return (
     <main className="mx-auto flex max-w-5xl flex-col gap-3 px-4 py-4">

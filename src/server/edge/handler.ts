@@ -13,6 +13,7 @@ import { sendOnDemand } from "./on-demand";
 import { sendProgramme } from "./programme";
 import { sendScreening, sendScreeningCaptions } from "./screening";
 import { openStream } from "./stream";
+import { takeWatching } from "./watching";
 
 type Answer = (ask: Ask) => void | Promise<void>;
 /** What the edge answers, by the last part of the address and the method. */
@@ -24,6 +25,7 @@ const answers: Readonly<Record<string, Readonly<Record<string, Answer>>>> = {
   ice: { GET: sendIceServers },
   lease: { POST: answerLease },
   pieces: { POST: takePiece },
+  watching: { POST: takeWatching },
   "on-demand": { GET: sendOnDemand, HEAD: sendOnDemand },
   screening: { GET: sendScreening },
   "screening-captions": { GET: sendScreeningCaptions },

@@ -1,4 +1,5 @@
 import { signLostAfterMs } from "@/contracts";
+import { overflowGoneAfterMs } from "@/core/programme";
 import type { Db } from "../db/client";
 import { loadFigures, recentSignals } from "../room";
 import type { LiveRoom } from "./live-room";
@@ -7,7 +8,7 @@ import type { LiveRoom } from "./live-room";
 export async function countAnew(db: Db, room: LiveRoom, now: number): Promise<void> {
   room.figuresReadAt = now;
   const [figures, given] = await Promise.all([
-    loadFigures(db, room.occurrenceId, now - signLostAfterMs),
+    loadFigures(db, room.occurrenceId, now - signLostAfterMs, now - overflowGoneAfterMs),
     recentSignals(db, room.roomId, now),
   ]);
   room.signals.replace(given);

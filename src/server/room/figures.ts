@@ -38,9 +38,11 @@ export async function loadFigures(
   db: Db,
   occurrenceId: string,
   aliveSince: number,
+  overflowSince = aliveSince,
 ): Promise<Omit<RoomFigures, "signals" | "feeds" | "space">> {
   const alive = new Date(aliveSince).toISOString();
-  const [present, votes, tallies] = await Promise.all([
+  const watching = new Date(overflowSince).toISOString();
+  const [present, votes, tallies, overflow] = await Promise.all([
     rowsOf(
       db,
       sql`select ticket_id, bool_or(place <> 'foyer') as inside, bool_or(${isStage(sql`role`)}) as stage,
@@ -52,6 +54,10 @@ export async function loadFigures(
       sql`select coalesce(q.merged_into, q.id) as id, count(distinct v.ticket_id)::int as n from questions q join question_votes v on v.question_id = q.id where q.occurrence_id = ${occurrenceId} and ${isCounted(sql`v.ticket_id`)} group by 1`,
     ),
     loadTallies(db, occurrenceId),
+    rowsOf(
+      db,
+      sql`select count(*)::int as n from overflow_watchers where occurrence_id = ${occurrenceId} and last_at > ${watching}`,
+    ),
   ]);
   const placeOf = (row: Row) => (row["stage"] ? "stage" : row["inside"] ? "house" : "foyer");
   return {
@@ -68,5 +74,6 @@ export async function loadFigures(
     ),
     votes: new Map(votes.map((row) => [String(row["id"]), Number(row["n"])])),
     tallies,
+    overflow: Number(overflow[0]!["n"]),
   };
 }

@@ -41,6 +41,12 @@ function counts({ words, figures }: HourSight): Section<CountItem> {
   return { foyer: { count: out.foyer }, house: { count: out.house }, stage: { count: out.stage } };
 }
 
+/** For the desk, those who watch without a seat as well. */
+const deskCounts = (sight: HourSight): Section<CountItem> => ({
+  ...counts(sight),
+  overflow: { count: sight.figures.overflow },
+});
+
 /** How many are there, where the house may read it. */
 const shownCount = (sight: HourSight): Section<CountItem> =>
   sight.switches.count.on ? { house: counts(sight)["house"]! } : {};
@@ -82,11 +88,11 @@ const turnedSwitches = ({ own, words }: HourSight): Section<TurnedItem> =>
 export const hourViews: Capability<HourShape>["views"] = {
   "hour:desk": {
     isFor: (standing) => standing.isAtDesk,
-    reads: ["event", "people", "present"],
+    reads: ["event", "people", "present", "overflow"],
     make: (sight) => ({
       event: event(sight),
       status: one(deskStatus(sight)),
-      figures: counts(sight),
+      figures: deskCounts(sight),
       switches: one(sight.switches),
       turned: turnedSwitches(sight),
       barred: barredPeople(sight),

@@ -1,5 +1,6 @@
 import { boolean, index, integer, pgTable, primaryKey, text, uuid } from "drizzle-orm/pg-core";
 import { binary, instant, organisationId } from "./columns";
+import { occurrences } from "./events";
 import { rooms } from "./room";
 
 /** Who makes a feed of a room just now, by a lease that every piece renews; its pieces are numbered here (rule 26). */
@@ -60,4 +61,21 @@ export const passedPieces = pgTable(
     bytes: binary("bytes").notNull(),
   },
   (t) => [index("passed_pieces_at").on(t.at), index("passed_pieces_room").on(t.roomId)],
+);
+
+/** Screens that watch without a seat, each by a number that its page made up: counted, never told apart. */
+export const overflowWatchers = pgTable(
+  "overflow_watchers",
+  {
+    occurrenceId: uuid("occurrence_id")
+      .notNull()
+      .references(() => occurrences.id, { onDelete: "cascade" }),
+    watcher: uuid("watcher").notNull(),
+    lastAt: instant("last_at").notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.occurrenceId, t.watcher] }),
+    index("overflow_watchers_date").on(t.occurrenceId, t.lastAt),
+    index("overflow_watchers_last").on(t.lastAt),
+  ],
 );

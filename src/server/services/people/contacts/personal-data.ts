@@ -118,6 +118,7 @@ export const personalData: Readonly<Record<string, Columns>> = {
   recorded_pieces: {
     "theirs no more": "room_id organisation_id feed number init_number at duration_ms is_holding size_bytes",
   },
+  overflow_watchers: { id: "occurrence_id watcher", figure: "last_at" },
   passed_pieces: { "theirs no more": "name room_id organisation_id is_init at bytes" },
   side_room_sheets: { "theirs no more": "occurrence_id organisation_id names message" },
   holding_pictures: { "theirs no more": "occurrence_id organisation_id message" },
