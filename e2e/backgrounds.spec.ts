@@ -27,10 +27,7 @@ const colouredPart = (page: Page) =>
       return Math.round((like / (64 * 36)) * 100);
     });
 
-test("something else stands behind one, or it is said that the computer is too slow; one's own room is there again by choice", async ({
-  browser,
-  baseURL,
-}) => {
+test("something else stands behind one, by choice; one's own room is there again", async ({ browser, baseURL }) => {
   const date = await calledDate(baseURL!, 0);
   const [link] = await addToEvent(date, [{ name: "Livia Aranda", role: "panelist" }]);
   const livia = await backstageOf(browser, link!, { permissions: ["camera", "microphone"] });
@@ -48,8 +45,18 @@ test("something else stands behind one, or it is said that the computer is too s
   // the camera of a driven browser shows nobody: all of its picture is behind
   const tooSlow = livia.getByText(words.tooSlow);
   await expect
-    .poll(async () => (await tooSlow.isVisible()) || (await colouredPart(livia)) > 60, { timeout: 90_000 })
-    .toBe(true);
+    .poll(
+      async () => {
+        // a computer without graphics shows it for some seconds, then says that it is too slow: it is looked at again
+        if (await tooSlow.isVisible()) {
+          await choice.selectOption({ label: words.backgrounds.room });
+          await choice.selectOption({ label: words.backgrounds.colour });
+        }
+        return colouredPart(livia);
+      },
+      { timeout: 90_000, intervals: [100] },
+    )
+    .toBeGreaterThan(60);
   await choice.selectOption({ label: words.backgrounds.room });
   await expect(tooSlow).toHaveCount(0);
   await expect.poll(() => colouredPart(livia)).toBeLessThan(20);

@@ -1,4 +1,4 @@
-import { describe, expect, it } from "vitest";
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { outcomeOf, Together, type Outcome } from "./together";
 
 const size = { atOnce: 3, waiting: 4 };
@@ -56,5 +56,63 @@ describe("work done together", () => {
       { status: "rejected", reason: new Error("a broken row") },
       { status: "fulfilled", value: 6 },
     ]);
+  });
+});
+
+describe("waiting for one another", () => {
+  beforeEach(() => void vi.useFakeTimers({ toFake: ["setTimeout"] }));
+  afterEach(() => void vi.useRealTimers());
+
+  /** Work that is done when the test says so, a batch at a time. */
+  function held() {
+    const batches: (readonly number[])[] = [];
+    const gates: (() => void)[] = [];
+    const together = new Together(
+      async (items: readonly number[]) => {
+        batches.push(items);
+        await new Promise<void>((open) => gates.push(open));
+        return doubled(items);
+      },
+      { atOnce: 3, waiting: 9, gatherMs: 10 },
+    );
+    /** lets the batch that is being done end, and whatever needs no timer begin */
+    const next = async () => {
+      gates.shift()!();
+      for (let i = 0; i < 5; i += 1) await new Promise((turn) => setImmediate(turn));
+    };
+    return { together, batches, next, begun: () => vi.waitFor(() => expect(gates).toHaveLength(1)) };
+  }
+
+  it("is asked of nobody who comes alone", async () => {
+    const { together, batches, next, begun } = held();
+    for (const n of [1, 2]) {
+      const done = together.run(n);
+      await begun();
+      await next();
+      expect(await done).toBe(n * 2);
+    }
+    expect(batches).toEqual([[1], [2]]);
+  });
+  it("is asked of those who come behind several, and of none where a whole batch waits already", async () => {
+    const { together, batches, next, begun } = held();
+    const all = [together.run(1), together.run(2)];
+    await begun();
+    all.push(together.run(3));
+    await next();
+    // two came together: the third waits for others
+    expect(batches).toEqual([[1, 2]]);
+    all.push(together.run(4));
+    await vi.advanceTimersByTimeAsync(9);
+    expect(batches).toHaveLength(1);
+    await vi.advanceTimersByTimeAsync(1);
+    expect(batches).toEqual([
+      [1, 2],
+      [3, 4],
+    ]);
+    for (const n of [5, 6, 7]) all.push(together.run(n));
+    await next();
+    expect(batches.at(-1)).toEqual([5, 6, 7]);
+    await next();
+    expect(await Promise.all(all)).toEqual([2, 4, 6, 8, 10, 12, 14]);
   });
 });
