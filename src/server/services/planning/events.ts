@@ -57,9 +57,28 @@ export function rowValues(context: Context, plan: PlanInput) {
   };
 }
 
-/** A short number for the phone, dialled after the line's own; unlikely enough to be unique, and checked. */
-const conferenceNumber = (context: Context, plan: PlanInput): string | null =>
-  plan.soundBy === "computer" ? null : context.ids.digits(9);
+/** What chance makes of an event: its address, its room's code, its number on the phone (dialled after the line's own). */
+const namesOf = ({ ids }: Context, plan: PlanInput) => ({
+  slug: slugOf(plan.title, ids.code(4)),
+  roomCode: plan.shape === "standing" ? ids.code(6) : null,
+  conferenceNumber: plan.soundBy === "computer" ? null : ids.digits(9),
+});
+const mostTries = 10;
+
+/** Lays the event's row under names that nobody has: of two hundred with one title two may well get the same four letters. */
+async function layUnderFreeNames(
+  context: Context,
+  tx: Db,
+  plan: PlanInput,
+  row: Omit<typeof events.$inferInsert, keyof ReturnType<typeof namesOf>>,
+): Promise<void> {
+  for (let tries = 0; tries < mostTries; tries += 1) {
+    const values = { ...row, ...namesOf(context, plan) };
+    const laid = await tx.insert(events).values(values).onConflictDoNothing().returning({ id: events.id });
+    if (laid.length > 0) return;
+  }
+  throw new Error("no free name for an event");
+}
 
 /** A new event in the shape that was planned: one date, a series, or a room without fixed time. Its maker is its producer. */
 export async function createEvent(
@@ -80,16 +99,11 @@ export async function createEvent(
     const row = {
       id: eventId,
       organisationId,
-      slug: slugOf(plan.title, context.ids.code(4)),
       uid: `${eventId}@stage-call.example.org`,
       createdAt: now,
     };
-    const room = {
-      roomCode: plan.shape === "standing" ? context.ids.code(6) : null,
-      conferenceNumber: conferenceNumber(context, plan),
-      isUnplanned,
-    };
-    await tx.insert(events).values({ ...row, ...room, shape: plan.shape, ...rowValues(context, plan) });
+    const values = { ...row, isUnplanned, shape: plan.shape, ...rowValues(context, plan) };
+    await layUnderFreeNames(context, tx, plan, values);
     const shape = {
       organisationId,
       eventId,
