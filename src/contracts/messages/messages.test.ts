@@ -79,12 +79,47 @@ describe("refusals to guests", () => {
     { code: "wrong-state", action: "reply", state: "ended" },
     { code: "not-welcome", domains: ["example.org"] },
     { code: "busy", retryAfterMs: 2000 },
+    { code: "not-allowed", action: "hour.end" },
+    { code: "already-done", action: "hour.end" },
+    { code: "cue-moved", currentSegmentId: null },
+    { code: "segment-gone" },
+    { code: "page-turned", page: 2 },
+    { code: "curtain-moved" },
+    { code: "barred" },
+    { code: "not-inside" },
+    { code: "too-many-streams" },
+    { code: "too-fast", retryAfterMs: 1000 },
+    { code: "too-large", limitBytes: 16_384 },
+    { code: "switched-off", what: "chat" },
+    { code: "answer-incomplete" },
+    { code: "vote-locked" },
+    { code: "poll-was-open" },
+    { code: "comments-full", most: 50 },
+    { code: "floor-full", most: 8 },
+    { code: "screens-full", most: 2 },
+    { code: "too-many-boards", most: 20 },
+    { code: "board-full" },
+    { code: "not-a-board" },
+    { code: "consent-missing", people: 2 },
+    { code: "channel-taken" },
+    { code: "sides-not-open" },
+    { code: "sides-open" },
+    { code: "no-allotment", why: "impossible", people: [], most: 5 },
+    { code: "no-lease" },
+    { code: "disk-full" },
+    { code: "not-signed-in" },
+    { code: "edited-meanwhile", currentVersion: 3 },
+    { code: "too-early", callAt: 0 },
   ];
 
   it.each(locales)("are said in %s, each in its own words", (locale) => {
     const words = told.map((failure) => audienceWords(failure, locale));
     expect(new Set(words).size).toBe(told.length);
     if (locale !== "en") for (const [i, said] of words.entries()) expect(said).not.toBe(audienceWords(told[i]!, "en"));
+  });
+
+  it("of a registration that is closed say that it is not possible just now, as before", () => {
+    expect(audienceWords({ code: "switched-off", what: "registration" }, "en")).toBe(en.notNow);
   });
 
   it("name the field that is wrong", () => {

@@ -14,6 +14,8 @@ export function issueWords(issue: InputIssue, words: Errors): string {
   return words.other;
 }
 
+const isRefused = (code: Failure["code"], words: Errors["refused"]): code is keyof Errors["refused"] => code in words;
+
 /**
  * A refusal in the words of one language, short of the facts that the team's words have. It is given the
  * words, not the language, so that a browser needs only the language it shows.
@@ -27,7 +29,6 @@ export function refusalWords(failure: Failure, words: Errors): string {
     case "busy":
       return words.oneMoment;
     case "not-welcome":
-    case "not-allowed":
       return words.notWelcome;
     case "house-full":
       return words.full;
@@ -38,7 +39,9 @@ export function refusalWords(failure: Failure, words: Errors): string {
     case "poll-not-open":
     case "no-such-option":
       return words.noVote;
+    case "switched-off":
+      return failure.what === "registration" ? words.notNow : words.refused[failure.code];
     default:
-      return words.notNow;
+      return isRefused(failure.code, words.refused) ? words.refused[failure.code] : words.notNow;
   }
 }

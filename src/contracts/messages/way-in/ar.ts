@@ -1,3 +1,4 @@
+import { refused } from "../refused/ar";
 import type { WayInMessages } from "./en";
 
 /** Words of the way in: public pages, ticket, foyer, devices, recordings, in Arabic. */
@@ -84,6 +85,7 @@ export const wayIn: WayInMessages = {
     notFound: "لا شيء هنا.",
     unavailable: "لا يجيب الخادم الآن. لا يضيع شيء؛ حاول بعد لحظة.",
     other: "ينقص شيء أو فيه خطأ. انظر إلى الحقول المعلّمة.",
+    refused,
   },
   ticket: {
     title: "تذكرتك",

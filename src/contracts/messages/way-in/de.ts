@@ -1,3 +1,4 @@
+import { refused } from "../refused/de";
 import type { WayInMessages } from "./en";
 
 /** Words of the way in: public pages, ticket, foyer, devices, recordings, in German. */
@@ -86,6 +87,7 @@ export const wayIn: WayInMessages = {
     notFound: "Hier ist nichts.",
     unavailable: "Der Server antwortet gerade nicht. Nichts geht verloren; versuchen Sie es gleich noch einmal.",
     other: "Etwas fehlt oder stimmt nicht. Sehen Sie die markierten Felder an.",
+    refused,
   },
   ticket: {
     title: "Ihre Karte",

@@ -1,3 +1,5 @@
+import { refused, type RefusedMessages } from "../refused/en";
+
 /** Words of the way in: public pages, ticket, foyer, devices, recordings. Every other language has the same keys. */
 export const wayIn = {
   rehearsalOf: "Rehearsal: {event}",
@@ -84,6 +86,7 @@ export const wayIn = {
     notFound: "There is nothing here.",
     unavailable: "The server does not answer just now. Nothing is lost; try again in a moment.",
     other: "Something is missing or wrong. Look at the fields that are marked.",
+    refused: refused as RefusedMessages,
   },
   ticket: {
     title: "Your ticket",

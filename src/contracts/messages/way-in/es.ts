@@ -1,3 +1,4 @@
+import { refused } from "../refused/es";
 import type { WayInMessages } from "./en";
 
 /** Words of the way in: public pages, ticket, foyer, devices, recordings, in Spanish. */
@@ -84,6 +85,7 @@ export const wayIn: WayInMessages = {
     notFound: "Aquí no hay nada.",
     unavailable: "El servidor no responde en este momento. No se pierde nada; pruebe de nuevo enseguida.",
     other: "Falta algo o algo está mal. Mire los campos señalados.",
+    refused,
   },
   ticket: {
     title: "Su entrada",

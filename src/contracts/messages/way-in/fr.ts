@@ -1,3 +1,4 @@
+import { refused } from "../refused/fr";
 import type { WayInMessages } from "./en";
 
 /** Words of the way in: public pages, ticket, foyer, devices, recordings, in French. */
@@ -87,6 +88,7 @@ export const wayIn: WayInMessages = {
     notFound: "Il n’y a rien ici.",
     unavailable: "Le serveur ne répond pas en ce moment. Rien n’est perdu ; réessayez dans un instant.",
     other: "Il manque quelque chose, ou c’est faux. Voyez les champs marqués.",
+    refused,
   },
   ticket: {
     title: "Votre billet",

@@ -1,3 +1,4 @@
+import { refused } from "../refused/pt";
 import type { WayInMessages } from "./en";
 
 /** Words of the way in: public pages, ticket, foyer, devices, recordings, in Portuguese. */
@@ -86,6 +87,7 @@ export const wayIn: WayInMessages = {
     notFound: "Não há nada aqui.",
     unavailable: "O servidor não responde neste momento. Nada se perde; tente de novo daqui a pouco.",
     other: "Falta algo, ou algo está errado. Veja os campos assinalados.",
+    refused,
   },
   ticket: {
     title: "O seu bilhete",
