@@ -11,6 +11,7 @@ export const httpStatusOf: Readonly<Record<FailureCode, number>> = {
   "edited-meanwhile": 409,
   "wrong-state": 409,
   "already-done": 409,
+  overtaken: 409,
   "cue-moved": 409,
   "segment-gone": 409,
   "page-turned": 409,

@@ -14,6 +14,7 @@ const examples: Readonly<{ [Code in FailureCode]: Extract<Failure, { code: Code 
   "edited-meanwhile": { code: "edited-meanwhile", currentVersion: 4 },
   "wrong-state": { code: "wrong-state", action: "hour.open-doors", state: "not-held" },
   "already-done": { code: "already-done", action: "hour.open-doors" },
+  overtaken: { code: "overtaken" },
   "cue-moved": { code: "cue-moved", currentSegmentId: null },
   "segment-gone": { code: "segment-gone" },
   "page-turned": { code: "page-turned", page: 4 },

@@ -92,6 +92,7 @@ const plainWords = {
   "wrong-origin": "The request came from another site and was not carried out.",
   "edited-meanwhile": "Somebody else saved this in the meantime. Your text is still here: compare, then save again.",
   "already-done": "This was already done.",
+  overtaken: "Somebody else changed this in the same moment. Look again.",
   "page-turned": "Somebody else turned first. Nothing was skipped.",
   "board-full": "This board is full. Open another one; what is drawn stays.",
   "not-a-board": "This file is no board that was saved here. Nothing was made of it.",

@@ -81,6 +81,7 @@ describe("refusals to guests", () => {
     { code: "busy", retryAfterMs: 2000 },
     { code: "not-allowed", action: "hour.end" },
     { code: "already-done", action: "hour.end" },
+    { code: "overtaken" },
     { code: "cue-moved", currentSegmentId: null },
     { code: "segment-gone" },
     { code: "page-turned", page: 2 },

@@ -18,6 +18,8 @@ export type Failure =
   | { code: "edited-meanwhile"; currentVersion: number | string }
   | { code: "wrong-state"; action: string; state: string }
   | { code: "already-done"; action: string }
+  /** somebody else changed it after what this person saw */
+  | { code: "overtaken" }
   | { code: "cue-moved"; currentSegmentId: string | null }
   | { code: "segment-gone" }
   /** somebody turned meanwhile; null: the slides were put away */

@@ -116,7 +116,16 @@ export function useDeskKeys(scene: DeskScene | null, { openLine, showKeys, bring
         openLine();
         return;
       }
-      if (!scene || isTyping(event.target) || isBehindDialog() || event.ctrlKey || event.metaKey || event.altKey)
+      // a key held down is pressed once
+      if (
+        !scene ||
+        event.repeat ||
+        isTyping(event.target) ||
+        isBehindDialog() ||
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey
+      )
         return;
       if (event.key === "?") return showKeys();
       if (event.key === "i") {

@@ -4,6 +4,7 @@ import type { RefusedMessages } from "./en";
 export const refused: RefusedMessages = {
   "not-allowed": "دورك هنا لا يشمل هذا.",
   "already-done": "لقد تم هذا من قبل.",
+  overtaken: "غيّر شخص آخر هذا في اللحظة نفسها. انظر مرة أخرى.",
   "cue-moved": "أعطى شخص آخر الإشارة قبلك. لم يُتخطَّ شيء.",
   "segment-gone": "الفقرة الجارية لم تعد في سير الفقرات. اختر التالية باسمها.",
   "page-turned": "قلب شخص آخر الصفحة قبلك. لم يُتخطَّ شيء.",

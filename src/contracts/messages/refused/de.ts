@@ -4,6 +4,7 @@ import type { RefusedMessages } from "./en";
 export const refused: RefusedMessages = {
   "not-allowed": "Ihre Rolle umfasst das hier nicht.",
   "already-done": "Das ist schon geschehen.",
+  overtaken: "Jemand anders hat das im selben Augenblick geändert. Sehen Sie noch einmal hin.",
   "cue-moved": "Jemand anders hat den Cue zuerst gegeben. Nichts wurde übersprungen.",
   "segment-gone": "Der laufende Abschnitt steht nicht mehr im Ablauf. Wählen Sie den nächsten nach seinem Namen.",
   "page-turned": "Jemand anders hat zuerst geblättert. Nichts wurde übersprungen.",

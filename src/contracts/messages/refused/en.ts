@@ -4,6 +4,7 @@ import type { Failure } from "@/core/shared";
 export const refused = {
   "not-allowed": "Your role here does not include this.",
   "already-done": "This was already done.",
+  overtaken: "Somebody else changed this in the same moment. Look again.",
   "cue-moved": "Somebody else gave the cue first. Nothing was skipped.",
   "segment-gone": "The running segment is no longer on the run sheet. Choose the next one by its name.",
   "page-turned": "Somebody else turned first. Nothing was skipped.",

@@ -4,6 +4,7 @@ import type { RefusedMessages } from "./en";
 export const refused: RefusedMessages = {
   "not-allowed": "Su papel aquí no incluye esto.",
   "already-done": "Esto ya se hizo.",
+  overtaken: "Otra persona cambió esto en el mismo momento. Mire otra vez.",
   "cue-moved": "Otra persona dio el cue antes. No se saltó nada.",
   "segment-gone": "El segmento en curso ya no está en la escaleta. Elija el siguiente por su nombre.",
   "page-turned": "Otra persona pasó la página antes. No se saltó nada.",

@@ -4,6 +4,7 @@ import type { RefusedMessages } from "./en";
 export const refused: RefusedMessages = {
   "not-allowed": "Votre rôle ici ne comprend pas cela.",
   "already-done": "C’est déjà fait.",
+  overtaken: "Quelqu’un d’autre a changé cela au même instant. Regardez encore.",
   "cue-moved": "Quelqu’un d’autre a donné le cue avant vous. Rien n’a été sauté.",
   "segment-gone": "Le segment en cours n’est plus sur le conducteur. Choisissez le suivant par son nom.",
   "page-turned": "Quelqu’un d’autre a tourné la page avant vous. Rien n’a été sauté.",

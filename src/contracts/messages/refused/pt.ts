@@ -4,6 +4,7 @@ import type { RefusedMessages } from "./en";
 export const refused: RefusedMessages = {
   "not-allowed": "O seu papel aqui não inclui isto.",
   "already-done": "Isto já foi feito.",
+  overtaken: "Outra pessoa mudou isto no mesmo momento. Olhe de novo.",
   "cue-moved": "Outra pessoa deu o cue antes. Nada foi saltado.",
   "segment-gone": "O segmento em curso já não está no alinhamento. Escolha o próximo pelo nome.",
   "page-turned": "Outra pessoa virou a página antes. Nada foi saltado.",

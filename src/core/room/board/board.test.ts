@@ -209,7 +209,10 @@ const house = (room: RoomState) => plainView(project("board:house", room, words,
 describe("rule 22: which board everyone sees, and who draws", () => {
   const two = play(open, [make("b1")], [make("b2")], [show("b1", null)]);
   it("is the desk's to show; of two who show at once the second is told", () => {
-    expect(refusal(two, show("b2", null))).toBe("already-done");
+    expect(refusal(two, show("b2", null), { by: "q" })).toBe("overtaken");
+    // the one who showed it knows of it, also where their screen does not yet
+    expect(refusal(two, show("b2", null))).toBe("done");
+    expect(refusal(play(two, [show("b2", "b1"), { by: "q" }]), show("b1", "b1"))).toBe("overtaken");
     expect(refusal(two, show("b9", "b1"))).toBe("not-found");
     expect(refusal(two, show("b2", "b1"))).toBe("done");
     expect(refusal(play(two, [{ type: "board.close" }]), { type: "board.close" })).toBe("already-done");

@@ -2,6 +2,7 @@ import { audience, live, onStage, running, team } from "../../people";
 import { fail, ok } from "../../shared";
 import type { Capability } from "../capability";
 import { isCurtainUp } from "../hour/state";
+import { overtaken } from "../overtaken";
 import { mostSideRooms } from "../side-rooms/state";
 import { isInHouse, isOfTheStage, type Standing } from "../standing";
 import type { InkBody, Mark, Surface } from "./ink";
@@ -84,9 +85,10 @@ export const board = {
       own.boardIds.length >= mostBoards
         ? fail({ code: "too-many-boards", most: mostBoards })
         : ok([{ type: "board.made", boardId } as const]),
-    "board.open": (own, { boardId, seen }) => {
+    "board.open": (own, { boardId, seen }, _, { ticketId }) => {
       if (!own.boardIds.includes(boardId)) return fail({ code: "not-found", what: "board" });
-      if (own.openId !== seen || own.openId === boardId) return done("board.open");
+      if (own.openId === boardId) return done("board.open");
+      if (own.openId !== seen && own.moverId !== ticketId) return overtaken();
       return ok([{ type: "board.opened", boardId } as const]);
     },
     "board.close": (own) => (own.openId === null ? done("board.close") : ok([{ type: "board.closed" } as const])),
@@ -97,8 +99,8 @@ export const board = {
   },
   fold: {
     "board.made": (own, { boardId }) => ({ ...own, boardIds: [...own.boardIds, boardId] }),
-    "board.opened": (own, { boardId }) => ({ ...own, openId: boardId }),
-    "board.closed": (own) => ({ ...own, openId: null }),
+    "board.opened": (own, { boardId }, { ticketId }) => ({ ...own, openId: boardId, moverId: ticketId }),
+    "board.closed": (own, _, { ticketId }) => ({ ...own, openId: null, moverId: ticketId }),
     "board.drawing-let": (own, { reach, drawerIds }) => ({ ...own, reach, drawerIds }),
     "board.page-marked": (own, { surface }) => ({
       ...own,

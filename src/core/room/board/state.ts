@@ -10,6 +10,8 @@ export interface BoardState {
   readonly boardIds: readonly string[];
   /** the one that the house sees */
   readonly openId: string | null;
+  /** who opened or closed one last: their own acts overtake nobody; none in a room kept before this was */
+  readonly moverId?: string | undefined;
   readonly reach: DrawReach;
   /** people who draw beside those, by name */
   readonly drawerIds: readonly string[];

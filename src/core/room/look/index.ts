@@ -1,6 +1,7 @@
 import { live, team } from "../../people";
 import { fail, ok } from "../../shared";
 import type { Capability } from "../capability";
+import { counted, isOvertaken, overtaken, type Counted } from "../overtaken";
 
 /** How the room is dressed: a colour of six hex digits, paper plain or tinted with it, the event's picture or none. */
 export interface Dressing {
@@ -19,12 +20,10 @@ export interface LookChangesItem {
   readonly mayUndo: boolean;
 }
 
-export interface LookState {
+export interface LookState extends Counted {
   /** null: as the plan has it */
   readonly now: Dressing | null;
   readonly past: readonly (Dressing | null)[];
-  /** grows with every change: of two who change at once the second is told */
-  readonly changes: number;
 }
 const plain: LookState = { now: null, past: [], changes: 0 };
 const mostPast = 20;
@@ -50,21 +49,25 @@ export const look = {
   rights: { "look.wear": byDesk, "look.undo": byDesk },
   empty: plain,
   decide: {
-    "look.wear": (own, { dressing, seen }) =>
-      seen !== own.changes || isSame(dressing, own.now) ? done("look.wear") : ok([{ type: "look.worn", dressing }]),
-    "look.undo": (own, { seen }) =>
-      seen !== own.changes || own.past.length === 0 ? done("look.undo") : ok([{ type: "look.undone" }]),
+    "look.wear": (own, { dressing, seen }, _, by) => {
+      if (isSame(dressing, own.now)) return done("look.wear");
+      return isOvertaken(own, seen, by) ? overtaken() : ok([{ type: "look.worn", dressing }]);
+    },
+    "look.undo": (own, { seen }, _, by) => {
+      if (own.past.length === 0) return done("look.undo");
+      return isOvertaken(own, seen, by) ? overtaken() : ok([{ type: "look.undone" }]);
+    },
   },
   fold: {
-    "look.worn": ({ now, past, changes }, { dressing }) => ({
+    "look.worn": (own, { dressing }, by) => ({
+      ...counted(own, by),
       now: dressing,
-      past: [...past, now].slice(-mostPast),
-      changes: changes + 1,
+      past: [...own.past, own.now].slice(-mostPast),
     }),
-    "look.undone": ({ past, changes }) => ({
-      now: past.at(-1) ?? null,
-      past: past.slice(0, -1),
-      changes: changes + 1,
+    "look.undone": (own, _, by) => ({
+      ...counted(own, by),
+      now: own.past.at(-1) ?? null,
+      past: own.past.slice(0, -1),
     }),
   },
   views: {

@@ -24,7 +24,9 @@ describe("the room's colours", () => {
   });
   it("of two desks the second is told that the first was faster; the same again is no change", () => {
     const changed = play(open, [wear(rust, 0)]);
-    expect(refusal(changed, wear({ ...rust, isTinted: false }, 0))).toBe("already-done");
+    expect(refusal(changed, wear({ ...rust, isTinted: false }, 0), { by: "q" })).toBe("overtaken");
+    expect(refusal(changed, { type: "look.undo", seen: 0 }, { by: "q" })).toBe("overtaken");
+    expect(refusal(changed, wear({ ...rust, isTinted: false }, 0))).toBe("done");
     expect(refusal(changed, wear(rust, 1))).toBe("already-done");
   });
 });

@@ -1,6 +1,7 @@
 import { live, onStage, team } from "../../people";
 import { fail, ok } from "../../shared";
-import type { Capability } from "../capability";
+import type { By, Capability } from "../capability";
+import { counted, isOvertaken, overtaken } from "../overtaken";
 import { isInHouse, isOfTheStage } from "../standing";
 import type { Section } from "../views";
 import type { PageDeskItem, PageItem } from "./items";
@@ -34,6 +35,13 @@ const byDesk = { roles: team, duty: "cues", phases: live } as const;
 const byStage = { roles: onStage, phases: live } as const;
 const done = (action: string) => fail({ code: "already-done", action } as const);
 
+const isBehind = ({ shows, run }: PageState, seen: number, by: By): boolean =>
+  isOvertaken({ changes: shows, run }, seen, by);
+const oneMore = ({ shows, run }: PageState, by: By): Pick<PageState, "shows" | "run"> => {
+  const next = counted({ changes: shows, run }, by);
+  return { shows: next.changes, run: next.run };
+};
+
 /** A page that everybody reads in step: one scrolls, nobody else touches it. */
 export const page = {
   rights: {
@@ -45,15 +53,16 @@ export const page = {
   },
   empty: { shown: null, shows: 0 } satisfies PageState as PageState,
   decide: {
-    "page.show": (own, { what, seen }, { scene }, { ticketId }) => {
+    "page.show": (own, { what, seen }, { scene }, by) => {
       if (what === "event" && !scene.hasEventPage) return fail({ code: "not-found", what: "page" });
       if (what !== "event" && !scene.pictureFileIds.has(what.fileId)) return fail({ code: "not-found", what: "file" });
-      return seen === own.shows ? ok([{ type: "page.shown", what, leaderId: ticketId }]) : done("page.show");
+      return isBehind(own, seen, by) ? overtaken() : ok([{ type: "page.shown", what, leaderId: by.ticketId }]);
     },
-    "page.hand-over": (own, { leaderId, seen }, { scene }, { ticketId }) => {
-      if (!own.shown || seen !== own.shows || own.shown.leaderId === leaderId) return done("page.hand-over");
+    "page.hand-over": (own, { leaderId, seen }, { scene }, by) => {
+      if (!own.shown || own.shown.leaderId === leaderId) return done("page.hand-over");
+      if (isBehind(own, seen, by)) return overtaken();
       // the team takes it back for itself, or gives it to somebody of the stage
-      return leaderId === ticketId || scene.stageTicketIds.has(leaderId)
+      return leaderId === by.ticketId || scene.stageTicketIds.has(leaderId)
         ? ok([{ type: "page.handed-over", leaderId }])
         : fail({ code: "not-found", what: "stage person" });
     },
@@ -64,14 +73,16 @@ export const page = {
         ? ok([{ type: "page.rested", place }])
         : ok([]);
     },
-    "page.put-away": (own, { seen }) =>
-      own.shown && seen === own.shows ? ok([{ type: "page.away" }]) : done("page.put-away"),
+    "page.put-away": (own, { seen }, _, by) => {
+      if (!own.shown) return done("page.put-away");
+      return isBehind(own, seen, by) ? overtaken() : ok([{ type: "page.away" }]);
+    },
   },
   fold: {
-    "page.shown": ({ shows }, { what, leaderId }) => ({ shown: { what, leaderId, place: 0 }, shows: shows + 1 }),
+    "page.shown": (own, { what, leaderId }, by) => ({ ...oneMore(own, by), shown: { what, leaderId, place: 0 } }),
     "page.handed-over": (own, { leaderId }) => ({ ...own, shown: own.shown && { ...own.shown, leaderId } }),
     "page.rested": (own, { place }) => ({ ...own, shown: own.shown && { ...own.shown, place } }),
-    "page.away": ({ shows }) => ({ shown: null, shows: shows + 1 }),
+    "page.away": (own, _, by) => ({ ...oneMore(own, by), shown: null }),
   },
   hears: (own, entry) => (entry.type === "hour.ended" && own.shown ? { shown: null, shows: own.shows + 1 } : own),
   views: {

@@ -45,7 +45,11 @@ describe("a page that everybody reads in step", () => {
   });
   it("of two desks the second is told; a hand that rests after the page went moves nothing", () => {
     const shown = play(open, [show("event", 0)]);
-    expect(refusal(shown, show({ fileId: "f3" }, 0))).toBe("already-done");
+    expect(refusal(shown, show({ fileId: "f3" }, 0), { by: "q" })).toBe("overtaken");
+    expect(refusal(shown, { type: "page.put-away", seen: 0 }, { by: "q" })).toBe("overtaken");
+    expect(refusal(shown, { type: "page.hand-over", leaderId: "t1", seen: 0 }, { by: "q" })).toBe("overtaken");
+    // who showed one page and another at once is not told that somebody else was quicker
+    expect(seenBy(play(shown, [show({ fileId: "f3" }, 0)]))).toMatchObject({ kind: "picture" });
     const away = play(shown, [{ type: "page.put-away", seen: 1 }]);
     expect(seenBy(away)).toBeUndefined();
     expect(refusal(away, { type: "page.put-away", seen: 2 })).toBe("already-done");

@@ -1,6 +1,7 @@
 import { live, team } from "../../people";
 import { fail, ok } from "../../shared";
 import type { Capability, Sight } from "../capability";
+import { counted, isOvertaken, overtaken } from "../overtaken";
 import { isInHouse, isOfTheStage } from "../standing";
 import type { HoldingItem, SceneItem } from "./items";
 import {
@@ -79,12 +80,14 @@ export const scenes = {
   empty: noScene,
   decide: {
     // who is not on stage just then is passed over where the picture is drawn
-    "scenes.set": (own, { kind, personIds, seen }) => {
-      if (seen !== own.changes || isSame(own.now, { kind, personIds })) return done("scenes.set");
-      return ok([{ type: "scenes.changed", kind, personIds } as const]);
+    "scenes.set": (own, { kind, personIds, seen }, _, by) => {
+      if (isSame(own.now, { kind, personIds })) return done("scenes.set");
+      return isOvertaken(own, seen, by) ? overtaken() : ok([{ type: "scenes.changed", kind, personIds } as const]);
     },
-    "scenes.undo": (own, { seen }) =>
-      seen !== own.changes || own.past.length === 0 ? done("scenes.undo") : ok([{ type: "scenes.undone" } as const]),
+    "scenes.undo": (own, { seen }, _, by) => {
+      if (own.past.length === 0) return done("scenes.undo");
+      return isOvertaken(own, seen, by) ? overtaken() : ok([{ type: "scenes.undone" } as const]);
+    },
     "scenes.resize": (own, { kind, share }) => {
       const within = Math.min(mostShare, Math.max(leastShare, Math.round(share)));
       return own.shares[kind] === within
@@ -108,17 +111,17 @@ export const scenes = {
         : ok([{ type: "scenes.changed", kind: null, personIds: [] } as const]),
   },
   fold: {
-    "scenes.changed": (own, { kind, personIds }) => ({
+    "scenes.changed": (own, { kind, personIds }, by) => ({
       ...own,
+      ...counted(own, by),
       now: { kind, personIds },
       past: [...own.past, own.now].slice(-mostPast),
-      changes: own.changes + 1,
     }),
-    "scenes.undone": (own) => ({
+    "scenes.undone": (own, _, by) => ({
       ...own,
+      ...counted(own, by),
       now: own.past.at(-1) ?? own.now,
       past: own.past.slice(0, -1),
-      changes: own.changes + 1,
     }),
     "scenes.resized": (own, { kind, share }) => ({ ...own, shares: { ...own.shares, [kind]: share } }),
     "scenes.speaker-put": (own, { personId }) => ({ ...own, speakerId: personId }),

@@ -174,13 +174,30 @@ describe("rule 23: the arrangement for all", () => {
   it("is the desk's; of two who change at once the second is told; taken back one by one", () => {
     const two = play(open, set("one", 0, "t1"), set("two", 1));
     expect(scene(two)).toMatchObject({ kind: "two", personIds: [] });
-    expect(refusal(two, set("all", 1)[0])).toBe("already-done");
+    expect(refusal(two, set("all", 1)[0], { by: "q" })).toBe("overtaken");
     expect(refusal(two, set("two", 2)[0])).toBe("already-done");
     const back = play(two, [{ type: "scenes.undo", seen: 2 }]);
     expect(scene(back)).toMatchObject({ kind: "one", personIds: ["t1"] });
     const first = play(back, [{ type: "scenes.undo", seen: 3 }]);
     expect(scene(first).kind).toBeNull();
     expect(refusal(first, { type: "scenes.undo", seen: 4 })).toBe("already-done");
+  });
+  it("counts each of one's own quick presses, also before one's screen knows of the first", () => {
+    const mine = play(open, set("one", 0), set("two", 0), set("all", 0));
+    expect(scene(mine)).toMatchObject({ kind: "all" });
+    expect(scene(play(mine, [{ type: "scenes.undo", seen: 0 }], [{ type: "scenes.undo", seen: 1 }])).kind).toBe("one");
+    // somebody else's change in between is seen before it is changed again
+    const theirs = play(mine, [set("one", 3)[0], { by: "q" }]);
+    expect(refusal(theirs, set("two", 3)[0])).toBe("overtaken");
+    expect(refusal(theirs, { type: "scenes.undo", seen: 3 })).toBe("overtaken");
+    expect(refusal(theirs, set("two", 4)[0])).toBe("done");
+    expect(refusal(theirs, set("two", 3)[0], { by: "q" })).toBe("done");
+    // what another changed before one's own run is not undone by it
+    const back = play(theirs, set("two", 4));
+    expect(refusal(back, set("all", 3)[0])).toBe("overtaken");
+    expect(refusal(back, set("all", 4)[0])).toBe("done");
+    // nobody has seen what is not there yet
+    expect(refusal(back, set("all", 9)[0])).toBe("overtaken");
   });
   it("keeps the sizes of its parts for the date, within what can be looked at", () => {
     const sized = play(open, [{ type: "scenes.resize", kind: "two", share: 70.4 }]);

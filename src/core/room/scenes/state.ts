@@ -1,3 +1,5 @@
+import type { Counted } from "../overtaken";
+
 /** What the picture shows (rule 23), in the order of their keys 1–9. */
 export const sceneKinds = [
   "all",
@@ -34,12 +36,10 @@ export interface Holding {
   /** the event's own picture stands behind the words */
   readonly showsPicture: boolean;
 }
-export interface ScenesState {
+export interface ScenesState extends Counted {
   readonly now: Arrangement;
   /** the ones before, the last at the end */
   readonly past: readonly Arrangement[];
-  /** grows with every change: of two who change at once the second is told */
-  readonly changes: number;
   readonly shares: Readonly<Record<SharedKind, number>>;
   /** who took the picture last by speaking */
   readonly speakerId: string | null;
