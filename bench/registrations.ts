@@ -2,6 +2,8 @@ import { spawn } from "node:child_process";
 import { Agent, request } from "node:http";
 import { and, eq } from "drizzle-orm";
 import { freePort } from "../scripts/lib/run.mjs";
+import type { RegisterState } from "../src/features/front-door/types";
+import { againAfterMs } from "../src/features/front-door/again-after";
 import { tickets } from "../src/server/db/schema";
 import { makeContext } from "../src/server/worker";
 import { cpuOf, record, say, spread } from "./figures";
@@ -54,6 +56,14 @@ function formSender(slug: string): Send {
   };
 }
 
+/** What the form makes of an answer; of none, that there was none. */
+function stateOf({ text }: Answer): Pick<RegisterState, "againInMs"> {
+  try {
+    return JSON.parse(text) as RegisterState;
+  } catch {
+    return {};
+  }
+}
 const isDone = ({ text }: Answer): boolean => text.includes('"status":"answered"');
 
 /** So many at a time, each as soon as the one before is answered: the most that the machine takes. */
@@ -90,14 +100,17 @@ async function bareRun() {
   return run;
 }
 
-/** Twice as many a second as the machine takes, for ten seconds; who is told "one moment" comes again, as the page does. */
+/** Twice as many a second as the machine takes, for ten seconds; who is told "one moment" comes again as the page does. */
 async function overrun(send: Send, perSecond: number) {
   const many = Math.round(perSecond * 20);
   let again = 0;
   const one = async (guest: number): Promise<void> => {
-    while (!isDone(await send(guest))) {
+    for (let tries = 0; ; tries += 1) {
+      const answer = await send(guest);
+      if (isDone(answer)) return;
       again += 1;
-      await new Promise((done) => setTimeout(done, 750 + Math.random() * 750));
+      const waitMs = againAfterMs(stateOf(answer), tries, Math.random());
+      await new Promise((done) => setTimeout(done, waitMs));
     }
   };
   const startedAt = performance.now();
@@ -119,7 +132,7 @@ export async function registrationsBench(): Promise<void> {
   const pid = Number(process.env["SERVER_PID"]);
   const warm = await eventWith(context, member, "Bench, warming up", null);
   const sendWarm = formSender(warm.slug);
-  for (let guest = 0; guest < 100; guest += 1) await sendWarm(guest);
+  await saturated(sendWarm, pid);
   for (const limit of [null, 1000]) {
     const words = limit === null ? "no limit" : `a limit of ${limit}`;
     const bare = await bareRun();

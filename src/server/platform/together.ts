@@ -1,4 +1,5 @@
 import { Refusal } from "@/core/shared";
+import { Turns } from "./turns";
 
 /** What became of one of several things done together. */
 export type Outcome<O> = { readonly ok: true; readonly value: O } | { readonly ok: false; readonly error: unknown };
@@ -19,6 +20,9 @@ export interface TogetherSize {
   readonly gatherMs?: number;
 }
 
+/** Of a hundred done together, until it is known. */
+const firstPerItemMs = 4;
+
 interface Waiting<I, O> {
   readonly item: I;
   readonly settle: (outcome: Outcome<O>) => void;
@@ -31,6 +35,7 @@ interface Waiting<I, O> {
 export class Together<I, O> {
   private waiting: Waiting<I, O>[] = [];
   private isRunning = false;
+  private readonly turns = new Turns(firstPerItemMs);
 
   /** @param work answers as many outcomes as it got items, in their order; where it fails whole, each is tried alone */
   constructor(
@@ -38,9 +43,10 @@ export class Together<I, O> {
     private readonly size: TogetherSize,
   ) {}
 
-  /** @throws a refusal `busy` where too many wait already; what was refused was not begun */
+  /** @throws a refusal `busy` with when to come again where too many wait already; what was refused was not begun */
   async run(item: I): Promise<O> {
-    if (this.waiting.length >= this.size.waiting) throw new Refusal({ code: "busy", retryAfterMs: 2000 });
+    if (this.waiting.length >= this.size.waiting)
+      throw new Refusal({ code: "busy", retryAfterMs: this.turns.nextWaitMs() });
     const outcome = await new Promise<Outcome<O>>((settle) => {
       this.waiting.push({ item, settle });
       if (!this.isRunning) void this.go();
@@ -52,12 +58,17 @@ export class Together<I, O> {
   private async go(): Promise<void> {
     this.isRunning = true;
     let before = 1;
+    // from one batch's end to the next: what the machine does between them is part of its pace
+    let from = performance.now();
     while (this.waiting.length > 0) {
       // a turn later at least, so that those who came in one and the same are done together
       await this.gathered(before > 1 && this.waiting.length < this.size.atOnce);
       const batch = this.waiting.splice(0, this.size.atOnce);
       before = batch.length;
       await this.settle(batch);
+      const now = performance.now();
+      this.turns.done(batch.length, now - from);
+      from = now;
     }
     this.isRunning = false;
   }

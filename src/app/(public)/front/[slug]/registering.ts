@@ -34,9 +34,11 @@ export async function registering(typed: Typed, { source, locale, ...sender }: S
     await registrar.register({ ...sender, dateId: isUuid(sender.dateId) ? sender.dateId : null, input });
     return { status: "answered", errors: {}, typed };
   } catch (error) {
-    const { code } = failureOf(error);
+    const failure = failureOf(error);
     // what passes by itself is asked again by the page itself
-    if (code !== "busy" && code !== "unavailable") return refused(error, typed, locale);
-    return { status: "busy", message: audienceWords({ code: "busy", retryAfterMs: 0 }, locale), errors: {}, typed };
+    if (failure.code !== "busy" && failure.code !== "unavailable") return refused(error, typed, locale);
+    const message = audienceWords({ code: "busy", retryAfterMs: 0 }, locale);
+    const turn = failure.code === "busy" ? { againInMs: failure.retryAfterMs } : {};
+    return { status: "busy", message, ...turn, errors: {}, typed };
   }
 }
