@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { mostLetInAtOnce } from "@/core/room";
 import { switchSeen, switchTurned } from "../switches-input";
 import { id } from "./shared";
 
@@ -14,6 +15,6 @@ export const hourCommands = [
   z.object({ type: z.literal("hour.set-switch"), set: switchTurned, seen: switchSeen }),
   z.object({ type: z.literal("hour.show-out"), ticketId: id }),
   z.object({ type: z.literal("hour.let-back"), ticketId: id }),
-  z.object({ type: z.literal("hour.let-in"), ticketIds: z.array(id).min(1).max(500) }),
+  z.object({ type: z.literal("hour.let-in"), ticketIds: z.array(id).min(1).max(mostLetInAtOnce) }),
   z.object({ type: z.literal("hour.end") }),
 ] as const;

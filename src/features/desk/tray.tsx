@@ -5,6 +5,7 @@ import { useState, type ReactNode } from "react";
 import { mostInTray, type TrayItem } from "@/core/room";
 import { troubleWords as signalTrouble } from "@/features/shared/signal-words";
 import { DoorItem, HandItem, HelpItem, SightItem } from "./hand-item";
+import { lettingIn } from "./let-all-in";
 import { Button } from "@/ui";
 import { nearFinder } from "./questions/near";
 import { QuestionCard } from "./questions/question-card";
@@ -57,17 +58,11 @@ function Content(props: { item: Exclude<TrayItem, { kind: "question" }>; isFirst
 /** Those at the door, let in by one act: those whom this picture shows, nobody who came since. */
 function LetAllIn({ items, scene }: { items: readonly TrayItem[]; scene: DeskScene }) {
   const say = useSay();
-  const waiting = items.filter((item) => item.kind === "door");
-  if (waiting.length < 2 || !scene.may("hour.let-in")) return null;
+  const { count, acts } = lettingIn(items);
+  if (count < 2 || !scene.may("hour.let-in")) return null;
   return (
     <li className="py-2">
-      <Button
-        onClick={() =>
-          scene.send({ type: "hour.let-in", ticketIds: waiting.slice(0, 500).map(({ ticketId }) => ticketId) })
-        }
-      >
-        {say`Let all ${waiting.length} in`}
-      </Button>
+      <Button onClick={() => acts.forEach((act) => void scene.send(act))}>{say`Let all ${count} in`}</Button>
     </li>
   );
 }

@@ -63,6 +63,8 @@ export const isCurtainUp = (hour: HourState): boolean => {
 export const showStartedAt = (hour: HourState): number | null =>
   hour.curtainSpans.find((span) => !span.isStruck)?.raisedAt ?? null;
 
+/** People at the door that one act lets in: a command carries 16 kB, and an id 39 bytes. */
+export const mostLetInAtOnce = 300;
 /** Whether somebody who waits need not be let in by hand any more (rule 28, at the door). */
 export const isLetIn = (hour: HourState, event: Switches, ticketId: string): boolean =>
   !switchesNow(hour, event).door.on || hour.letIn.has(ticketId);

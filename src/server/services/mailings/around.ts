@@ -100,10 +100,10 @@ export async function repliesOf(context: Context, member: TeamMember, eventId: s
   };
 }
 
-/** The invitation, the link, the dial-in and a post, for places outside: the event's own link, never a person's. */
 /** "Hello ," where a name was left out is "Hello,". */
 const ungreeted = (text: string): string => text.replace(/[ \u00a0]+([,،、!])/g, "$1");
 
+/** The invitation, the link, the dial-in and a post, for places outside: the event's own link, never a person's. */
 export async function copyTexts(context: Context, member: TeamMember, eventId: string) {
   const { event } = await accessFor(context, member, eventId, "event.mailings");
   const date = await dateOf(context.db, eventId, context.clock.now());

@@ -7,6 +7,19 @@ export const cardFields = ["name", "email", "company", "phone", "language", "tim
 
 const plain = (text: string): string => text.replace(/\\([;,\\])/g, "$1").trim();
 
+/** A zone by its name where a card should have an offset (RFC 2426 §3.4.1): telephones write it, and it is what is wanted. */
+const namedZones = (text: string): string =>
+  text.replace(/^((?:[\w-]+\.)?TZ)((?:;(?!VALUE=)[^:;\r\n]*)*):/gim, "$1;VALUE=text$2:");
+
+/** What cannot be read of one field is left out: the card and its file are not given up for it. */
+function valuesOf(property: ICAL.Property | undefined): readonly unknown[] {
+  try {
+    return property?.getValues() ?? [];
+  } catch {
+    return [];
+  }
+}
+
 function cellsOf(card: ICAL.Component): readonly string[] {
   const of = (name: string) => {
     const all = card.getAllProperties(name);
@@ -16,9 +29,8 @@ function cellsOf(card: ICAL.Component): readonly string[] {
     return [...all.filter(isPreferred), ...all.filter((one) => !isPreferred(one))];
   };
   const first = (name: string): string => {
-    const values = of(name)[0]?.getValues() ?? [];
     return plain(
-      values
+      valuesOf(of(name)[0])
         .flat()
         .map(String)
         .join(name === "categories" ? "," : " "),
@@ -27,7 +39,7 @@ function cellsOf(card: ICAL.Component): readonly string[] {
   const parts = card.getFirstPropertyValue("n");
   const name = first("fn") || (Array.isArray(parts) ? [parts[1], parts[0]].flat().filter(Boolean).join(" ") : "");
   // all of somebody's addresses: the book writes to the preferred one and keeps the others
-  const emails = of("email").map((one) => plain(String(one.getFirstValue() ?? "")));
+  const emails = of("email").map((one) => plain(String(valuesOf(one)[0] ?? "")));
   return [
     name,
     emails.filter(Boolean).join(" "),
@@ -49,7 +61,7 @@ export function readCards(text: string, most: number): readonly TableRow[] {
   text.split(/\r\n|\n|\r/).forEach((line, i) => /^BEGIN:VCARD\s*$/i.test(line) && starts.push(i + 1));
   let parsed: unknown;
   try {
-    parsed = ICAL.parse(asVcard3(text));
+    parsed = ICAL.parse(namedZones(asVcard3(text)));
   } catch {
     throw new Refusal({ code: "bad-file", reason: "not-a-table" });
   }

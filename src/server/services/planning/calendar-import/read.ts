@@ -1,6 +1,6 @@
 import ICAL from "ical.js";
 import { Refusal } from "@/core/shared";
-import { canNeverMatch, isZone, localFrom, parseRule, type RecurrenceRule } from "@/core/time";
+import { canNeverMatch, instantOf, isZone, localFrom, parseRule, type RecurrenceRule } from "@/core/time";
 
 const maxBytes = 5_000_000;
 const mostComponents = 20_000;
@@ -58,8 +58,9 @@ export function durationOf(event: ICAL.Component, start: FileMoment): number {
   if (duration) return Math.round(duration.toSeconds() / 60);
   const end = momentsOf(event.getFirstProperty("dtend"), start.zone)?.[0];
   if (!end) return start.isDate ? 1440 : 0;
-  const minutes = (Date.parse(`${end.local}:00Z`) - Date.parse(`${start.local}:00Z`)) / 60_000;
-  return Math.max(0, minutes);
+  // days are days whatever the clocks do; hours may begin by one zone's clock and end by another's
+  const at = ({ local, zone }: FileMoment) => (start.isDate ? Date.parse(`${local}:00Z`) : instantOf({ local, zone }));
+  return Math.max(0, (at(end) - at(start)) / 60_000);
 }
 
 /** RRULE of an event: none, a rule, or the part of it that cannot be kept. */
