@@ -54,7 +54,15 @@ export {
   type Screening,
   type ScreeningItem,
 } from "./hour/screening";
-export { isCurtainUp, isLetIn, mostLetInAtOnce, showStartedAt, switchesNow, type HourEntry, type HourState } from "./hour/state";
+export {
+  isCurtainUp,
+  isLetIn,
+  mostLetInAtOnce,
+  showStartedAt,
+  switchesNow,
+  type HourEntry,
+  type HourState,
+} from "./hour/state";
 export { inTray, mostInTray, takerOf, type TrayItem, type TrayMoment, type Trouble } from "./in-tray";
 export { takenForMs } from "./tray";
 export { outwardOf, type OutwardAct } from "./outward";
