@@ -2,8 +2,10 @@ import { randomUUID } from "node:crypto";
 import { eq } from "drizzle-orm";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { overflowGoneAfterMs, type OverflowReach } from "@/core/programme";
-import { events, organisations, overflowWatchers, tickets } from "@/server/db/schema";
+import { events, occurrences, organisations, overflowTotals, overflowWatchers, tickets } from "@/server/db/schema";
 import { loadFigures } from "@/server/room";
+import { funnelOfDate } from "@/server/services/afterwards/funnel";
+import { dateReport } from "@/server/services/ground/date-report";
 import { OverflowBook } from "@/server/services/hour/overflow-watchers";
 import { overflowPage } from "@/server/services/hour/overflow";
 import { tokenOf } from "@/server/services/way-in/tickets";
@@ -74,6 +76,13 @@ describe("the overflow page", () => {
   });
 });
 
+async function reportOf() {
+  const { context } = world;
+  const [event] = await context.db.select().from(events).where(eq(events.id, hour.event.eventId));
+  const [date] = await context.db.select().from(occurrences).where(eq(occurrences.id, hour.event.occurrenceId));
+  return dateReport(context, event!, date!);
+}
+
 describe("who watches without a seat", () => {
   const counted = async () => {
     const { clock, context } = world;
@@ -97,6 +106,36 @@ describe("who watches without a seat", () => {
     expect(await counted()).toBe(1);
     world.clock.advance(60_000);
     expect(await counted()).toBe(0);
+  });
+  it("is in the report when it is over: how many screens, and how many at the same time at most", async () => {
+    const { clock, context } = world;
+    const of = hour.event.occurrenceId;
+    const totals = async () => {
+      const [found] = await context.db.select().from(overflowTotals).where(eq(overflowTotals.occurrenceId, of));
+      return found && [found.screens, found.mostAtOnce];
+    };
+    // two processes take signs of one date
+    const books = [new OverflowBook(context), new OverflowBook(context)];
+    const screens = Array.from({ length: 5 }, () => randomUUID());
+    expect(await totals()).toBeUndefined();
+    for (const [i, watcher] of screens.slice(0, 3).entries()) books[i % 2]!.sign(of, watcher);
+    for (const book of books) await book.flush();
+    expect(await totals()).toEqual([3, 3]);
+    // three leave, two come: five in all, never more than three at once
+    clock.advance(overflowGoneAfterMs);
+    for (const watcher of screens.slice(3)) books[0]!.sign(of, watcher);
+    await books[0]!.flush();
+    expect(await totals()).toEqual([5, 3]);
+    // signs of screens that are known add nothing; the screens are forgotten, their number is not
+    books[1]!.sign(of, screens[4]!);
+    await books[1]!.flush();
+    clock.advance(25 * 3_600_000);
+    books[0]!.sign(randomUUID(), randomUUID());
+    await books[0]!.flush();
+    expect(await totals()).toEqual([5, 3]);
+    const about = { eventId: hour.event.eventId, occurrenceId: of, startAt: clock.now(), thresholdPercent: 75 };
+    const data = await reportOf();
+    expect((await funnelOfDate(context.db, about, data)).overflow).toEqual({ screens: 5, mostAtOnce: 3 });
   });
   it("of a date that was deleted meanwhile holds up nobody else's; yesterday's are gone", async () => {
     const book = new OverflowBook(world.context);

@@ -16,7 +16,7 @@ export async function summarySheet(context: Context, data: Afterwards, withNames
   const title = new Map(segments.map((segment) => [segment.id, segment.title]));
   const thresholdPercent = event.creditPoints === null ? stayedPercent : event.creditThresholdPercent;
   const about = { eventId: event.id, occurrenceId: occurrence.id, startAt: occurrence.startAt, thresholdPercent };
-  const { lines, visits } = await funnelOfDate(context.db, about, data);
+  const { lines, visits, overflow } = await funnelOfDate(context.db, about, data);
   const came = report.lines.filter((line) => line.role === "attendee" && line.minutesPresent > 0);
   return {
     title: event.title,
@@ -27,7 +27,7 @@ export async function summarySheet(context: Context, data: Afterwards, withNames
     figures: { registered: report.registered, came: report.came, ...curve },
     steps: drawnSteps(curve.steps),
     blocks: report.retention.map((span) => ({ ...span, title: title.get(span.segmentId) ?? "segment" })),
-    funnel: { lines, visits, stayedPercent: thresholdPercent },
+    funnel: { lines, visits, overflow, stayedPercent: thresholdPercent },
     questions: questions.slice(0, mostQuestions).map(({ id, text, votes }) => ({ id, text, votes })),
     questionCount: questions.length,
     polls: polls.flatMap((poll) => {

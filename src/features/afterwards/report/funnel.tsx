@@ -19,7 +19,14 @@ const baseWords: Readonly<Record<FunnelStep, string>> = {
 };
 
 /** Rule 29: each step a part of the people of the one before, with both figures. Visits are counts, no people. */
-export function FunnelLines(props: { lines: readonly FunnelLine[]; visits: number; stayedPercent: number }) {
+export function FunnelLines(props: {
+  lines: readonly FunnelLine[];
+  visits: number;
+  /** screens that watched without a seat; null where there were none */
+  overflow: { readonly screens: number; readonly mostAtOnce: number } | null;
+  stayedPercent: number;
+}) {
+  const { overflow } = props;
   const widest = Math.max(1, ...props.lines.map((one) => one.all));
   return (
     <section aria-labelledby="funnel">
@@ -54,6 +61,13 @@ export function FunnelLines(props: { lines: readonly FunnelLine[]; visits: numbe
         The public page was visited <span className="mono">{props.visits}</span> times: once a visitor and day, so these
         are visits, not people. Taking part is asking, voting, raising a hand.
       </p>
+      {overflow && (
+        <p className="pt-1 text-label text-ink-2">
+          Without a seat the programme was watched on <span className="mono">{overflow.screens}</span>{" "}
+          {overflow.screens === 1 ? "screen" : "screens"}, <span className="mono">{overflow.mostAtOnce}</span> of them
+          at the same time at most: screens, not people, and in no figure above.
+        </p>
+      )}
     </section>
   );
 }

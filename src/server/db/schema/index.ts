@@ -36,7 +36,7 @@ export { datePlaces } from "./places";
 export { busyCalendars, licences, seatRequests, templates, type StoredCalendar } from "./house";
 export { boardPosts, boards, letters, mailings, messages, type AlsoAbout, type RenderedMessage } from "./mail";
 export { outlets } from "./outlets";
-export { overflowWatchers, passedPieces, programmeFeeds, recordedPieces } from "./programme";
+export { overflowTotals, overflowWatchers, passedPieces, programmeFeeds, recordedPieces } from "./programme";
 export { recordings } from "./recordings";
 export {
   corrections,

@@ -79,3 +79,12 @@ export const overflowWatchers = pgTable(
     index("overflow_watchers_last").on(t.lastAt),
   ],
 );
+
+/** How many screens of a date watched without a seat, and how many at the same time at most: counts outlive the screens. */
+export const overflowTotals = pgTable("overflow_totals", {
+  occurrenceId: uuid("occurrence_id")
+    .primaryKey()
+    .references(() => occurrences.id, { onDelete: "cascade" }),
+  screens: integer("screens").notNull(),
+  mostAtOnce: integer("most_at_once").notNull(),
+});

@@ -12,6 +12,7 @@ import {
   invitees,
   mailings,
   messages,
+  overflowTotals,
   people,
   tickets,
   viewers,
@@ -26,10 +27,17 @@ export const stayedPercent = 75;
 /** Days before the start that registrations are drawn over. */
 export const leadDays = 28;
 
+/** Screens, not people: whoever watches so gives no name. */
+export interface Overflow {
+  readonly screens: number;
+  readonly mostAtOnce: number;
+}
 export interface DateFunnel {
   readonly lines: readonly FunnelLine[];
   /** visits to the public page, a visitor and day each; counts, not people */
   readonly visits: number;
+  /** screens that watched without a seat, and at the same time at most; null where there were none */
+  readonly overflow: Overflow | null;
   readonly stayedPercent: number;
   readonly bySource: readonly FunnelCut[];
   readonly byLanguage: readonly FunnelCut[];
@@ -152,10 +160,11 @@ async function byMailing(
 
 /** Rule 29 for one date: the steps, and the same by where people came from. */
 export async function funnelOfDate(db: Db, about: About, data: DateReport): Promise<DateFunnel> {
-  const [known, folk, seen] = await Promise.all([
+  const [known, folk, seen, overflow] = await Promise.all([
     peopleOfFunnel(db, about, data),
     ticketsOf(db, about),
     visitsBefore(db, about),
+    overflowOf(db, about.occurrenceId),
   ]);
   const by = new Map(folk.map((row) => [row.personId, row]));
   const cut = (of: (row: (typeof folk)[number]) => string | null) =>
@@ -166,6 +175,7 @@ export async function funnelOfDate(db: Db, about: About, data: DateReport): Prom
   return {
     lines: funnelOf(known),
     visits: seen,
+    overflow,
     stayedPercent: about.thresholdPercent,
     bySource: cut((row) => row.source),
     byLanguage: cut((row) => row.locale),
@@ -177,6 +187,14 @@ export async function funnelOfDate(db: Db, about: About, data: DateReport): Prom
       leadDays,
     ),
   };
+}
+
+async function overflowOf(db: Db, occurrenceId: string): Promise<Overflow | null> {
+  const [found] = await db
+    .select({ screens: overflowTotals.screens, mostAtOnce: overflowTotals.mostAtOnce })
+    .from(overflowTotals)
+    .where(eq(overflowTotals.occurrenceId, occurrenceId));
+  return found ?? null;
 }
 
 /** Visits since the event's date before, to the day of this one. */

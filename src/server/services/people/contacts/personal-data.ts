@@ -119,6 +119,7 @@ export const personalData: Readonly<Record<string, Columns>> = {
     "theirs no more": "room_id organisation_id feed number init_number at duration_ms is_holding size_bytes",
   },
   overflow_watchers: { id: "occurrence_id watcher", figure: "last_at" },
+  overflow_totals: { "theirs no more": "occurrence_id screens most_at_once" },
   passed_pieces: { "theirs no more": "name room_id organisation_id is_init at bytes" },
   side_room_sheets: { "theirs no more": "occurrence_id organisation_id names message" },
   holding_pictures: { "theirs no more": "occurrence_id organisation_id message" },

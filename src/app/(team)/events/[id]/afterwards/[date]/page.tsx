@@ -33,7 +33,12 @@ function FunnelOf({ funnel }: { funnel: DateFunnel }) {
   return (
     <div className="mt-6 grid gap-x-10 gap-y-5 lg:grid-cols-2">
       <div className="flex flex-col gap-6">
-        <FunnelLines lines={funnel.lines} visits={funnel.visits} stayedPercent={funnel.stayedPercent} />
+        <FunnelLines
+          lines={funnel.lines}
+          visits={funnel.visits}
+          overflow={funnel.overflow}
+          stayedPercent={funnel.stayedPercent}
+        />
         <LeadBars byDay={funnel.byDay} />
       </div>
       <div className="flex flex-col gap-4">
