@@ -48,7 +48,8 @@ export function HouseCurveLine(props: {
         interaction: { mode: "nearest", axis: "x", intersect: false },
         scales: {
           x: { type: "linear", display: false, min: from, max: to },
-          y: { display: false, min: 0, max: peak * 1.14 },
+          // the names of the segments stand above its highest place
+          y: { display: false, min: 0, max: peak * 1.36 },
         },
         plugins: {
           tooltip: {

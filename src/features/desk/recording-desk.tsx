@@ -35,14 +35,16 @@ export function RecordingDesk({ scene, me }: { scene: DeskScene; me: string }) {
   const mayBegin = may("recording.begin") && missing.length === 0;
   return (
     <section aria-label={t("title")} className="flex flex-wrap items-center gap-2">
-      <RecordingSign sign={view.recordingSign["it"]} />
-      <span className="text-ink-2">
-        {way === null && lengthMs === 0
-          ? t("off")
-          : way !== null && openedAt === null && !isPaused
-            ? t("armed")
-            : t("length", { time: spanText(lengthMs) })}
-      </span>
+      <div className="flex items-center">
+        <RecordingSign sign={view.recordingSign["it"]} />
+        <span className="text-ink-2">
+          {way === null && lengthMs === 0
+            ? t("off")
+            : way !== null && openedAt === null && !isPaused
+              ? t("armed")
+              : t("length", { time: spanText(lengthMs) })}
+        </span>
+      </div>
       {it.space && <Space space={it.space} toEndMs={(view.event["it"]?.endAt ?? now) - now} />}
       {way === null ? (
         <>

@@ -204,7 +204,7 @@ export function SceneDesk({ scene, seat, links }: { scene: DeskScene; seat: InkS
           {say.of(sceneWords[picture.kind])}
           {now.kind === null && say` · by itself`}
         </p>
-        <div className="flex flex-wrap items-center gap-2">
+        <div className="flex flex-wrap items-center gap-x-1 gap-y-2">
           {mayChange && <WhoIsShown scene={scene} kind={picture.kind} />}
           {mayChange && now.kind !== null && (
             <Button
