@@ -93,6 +93,7 @@ const columnsOf = (now: number, zone: string): readonly Column<RecordingRow>[] =
   },
   {
     id: "at",
+    className: "align-middle",
     head: `Recorded, hour in ${cityOf(zone)}`,
     value: (row) => row.recordedAt,
     cell: (row) => (
@@ -103,6 +104,7 @@ const columnsOf = (now: number, zone: string): readonly Column<RecordingRow>[] =
   },
   {
     id: "length",
+    className: "align-middle",
     head: "Length",
     value: (row) => row.durationSeconds,
     cell: (row) => (
@@ -111,18 +113,21 @@ const columnsOf = (now: number, zone: string): readonly Column<RecordingRow>[] =
   },
   {
     id: "size",
+    className: "align-middle",
     head: "Size",
     value: (row) => row.sizeBytes,
     cell: (row) => <span className="mono">{row.state === "ready" ? sizeWords(row.sizeBytes) : ""}</span>,
   },
   {
     id: "viewers",
+    className: "align-middle",
     head: "Watched by",
     value: (row) => row.viewerCount,
     cell: (row) => <span className="mono">{row.viewerCount}</span>,
   },
   {
     id: "state",
+    className: "align-middle",
     head: "State",
     value: (row) => row.publishedFrom,
     cell: (row) => <State row={row} now={now} zone={zone} />,
@@ -130,7 +135,7 @@ const columnsOf = (now: number, zone: string): readonly Column<RecordingRow>[] =
   {
     id: "watch",
     head: "",
-    className: "text-end",
+    className: "align-middle text-end",
     cell: (row) => (
       <span className="flex justify-end gap-3">
         {row.state === "ready" && (

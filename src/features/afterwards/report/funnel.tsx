@@ -75,8 +75,17 @@ export function FunnelLines(props: {
 const share = (count: number, base: number): string =>
   base === 0 ? "–" : `${count} · ${Math.round((count / base) * 100)} %`;
 
-/** The same by where people came from, each share of the step before it. @param nameless what an empty group is called */
-export function FunnelCuts(props: { head: string; nameless: string; cuts: readonly FunnelCut[] }) {
+/**
+ * The same by where people came from, each share of the step before it.
+ * @param nameless what an empty group is called @param nameOf what the others are, where their own word is none
+ */
+export function FunnelCuts(props: {
+  head: string;
+  nameless: string;
+  cuts: readonly FunnelCut[];
+  nameOf?: (group: string) => string;
+}) {
+  const { nameless, nameOf = (group) => group } = props;
   // one group alone is everybody: the steps say it already
   if (props.cuts.length < 2) return null;
   return (
@@ -94,7 +103,7 @@ export function FunnelCuts(props: { head: string; nameless: string; cuts: readon
         {props.cuts.slice(0, 12).map((cut) => (
           <tr key={cut.group}>
             <Td>
-              <bdi>{cut.group || props.nameless}</bdi>
+              <bdi>{cut.group ? nameOf(cut.group) : nameless}</bdi>
             </Td>
             <Td className="mono text-end whitespace-nowrap">{cut.registered}</Td>
             <Td className="mono text-end whitespace-nowrap">{share(cut.came, cut.registered)}</Td>

@@ -4,10 +4,12 @@ import { watchingOfDate } from "@/server/services/afterwards/watching";
 import { DrawnBoards } from "@/features/afterwards/board-list";
 import { ImportEntries } from "@/features/afterwards/import-entries";
 import { drawnSteps } from "@/core/attendance";
+import { cityOf } from "@/core/time";
 import { AfterNav } from "@/features/afterwards/report/after-nav";
 import { FunnelCuts, FunnelLines, FunnelMailings } from "@/features/afterwards/report/funnel";
 import { LeadBars } from "@/features/afterwards/report/lead-bars";
 import { ReportRail } from "@/features/afterwards/report/report-rail";
+import { languageName } from "@/features/shared/languages";
 import { TeamBar } from "@/features/shared/team-bar";
 import { Workspace } from "@/features/shared/workspace";
 import { expectedOf } from "@/server/services/overview/expected";
@@ -44,8 +46,8 @@ function FunnelOf({ funnel }: { funnel: DateFunnel }) {
       <div className="flex flex-col gap-4">
         <FunnelCuts head="Came from" nameless="no tag" cuts={funnel.bySource} />
         <FunnelMailings mailings={funnel.byMailing} />
-        <FunnelCuts head="Language" nameless="not known" cuts={funnel.byLanguage} />
-        <FunnelCuts head="Time zone" nameless="not known" cuts={funnel.byZone} />
+        <FunnelCuts head="Language" nameless="not known" cuts={funnel.byLanguage} nameOf={(tag) => languageName(tag)} />
+        <FunnelCuts head="By the clock of" nameless="not known" cuts={funnel.byZone} nameOf={cityOf} />
       </div>
     </div>
   );
