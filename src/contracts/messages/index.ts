@@ -14,4 +14,4 @@ export {
 } from "./catalogue";
 export { languageNames, localeCodes, type Locale } from "./locales";
 export type { Messages } from "./en";
-export { audienceIssue, audienceWords } from "./failure";
+export { audienceIssue, audienceWords, oneMomentWords } from "./failure";

@@ -9,6 +9,7 @@ import {
   locales,
   localeOf,
   messagesFor,
+  oneMomentWords,
   translatorFor,
 } from ".";
 
@@ -145,5 +146,19 @@ describe("refusals to guests", () => {
         "en",
       ),
     ).toBe(en.other);
+  });
+});
+
+describe("one moment", () => {
+  it("says when it is somebody's turn, in their language, where that is some while off", () => {
+    expect(oneMomentWords(null, "en")).toBe(en.oneMoment);
+    expect(oneMomentWords(4999, "en")).toBe(en.oneMoment);
+    expect(oneMomentWords(5000, "en")).toBe(`${en.oneMoment} Your turn comes in about 5 seconds.`);
+    expect(oneMomentWords(41_000, "en")).toMatch(/ in about 45\sseconds\.$/);
+    // the unit's words as CLDR has them
+    expect(oneMomentWords(20_000, "de")).toMatch(/ in etwa 20\sSekunden an der Reihe\.$/);
+    expect(oneMomentWords(20_000, "fr")).toMatch(/ environ 20\ssecondes\.$/);
+    expect(oneMomentWords(60_000, "pt")).toMatch(/ cerca de 60\ssegundos\.$/);
+    expect(oneMomentWords(20_000, "ar")).toMatch(/ثانية\.$/);
   });
 });

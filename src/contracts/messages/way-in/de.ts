@@ -79,6 +79,7 @@ export const wayIn: WayInMessages = {
     answer: "Eine Antwort wird gebraucht.",
     choice: "Wählen Sie eine der Antworten.",
     oneMoment: "Einen Moment: Gerade melden sich sehr viele an. Ihre Anmeldung geht von selbst weiter.",
+    yourTurn: "Sie sind in etwa {time} an der Reihe.",
     tooMany: "Zu viele Versuche. Versuchen Sie es in einer Viertelstunde wieder.",
     notWelcome: "Zu dieser Veranstaltung können sich nur bestimmte Adressen anmelden.",
     full: "Alle Plätze sind vergeben.",

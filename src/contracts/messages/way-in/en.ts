@@ -78,6 +78,8 @@ export const wayIn = {
     answer: "An answer is needed.",
     choice: "Choose one of the answers.",
     oneMoment: "One moment: very many people register just now. Yours goes on by itself.",
+    /** beside "one moment", where the server knows */
+    yourTurn: "Your turn comes in about {time}.",
     tooMany: "Too many tries. Try again in a quarter of an hour.",
     notWelcome: "Only some addresses can register for this event.",
     full: "All seats are taken.",

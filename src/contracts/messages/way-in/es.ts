@@ -77,6 +77,7 @@ export const wayIn: WayInMessages = {
     answer: "Hace falta una respuesta.",
     choice: "Elija una de las respuestas.",
     oneMoment: "Un momento: ahora mismo se inscriben muchísimas personas. Su inscripción sigue por sí sola.",
+    yourTurn: "Le toca en unos {time}.",
     tooMany: "Demasiados intentos. Pruebe de nuevo dentro de un cuarto de hora.",
     notWelcome: "En este acto solo pueden inscribirse algunas direcciones.",
     full: "Todos los sitios están ocupados.",

@@ -80,6 +80,7 @@ export const wayIn: WayInMessages = {
     answer: "Il faut une réponse.",
     choice: "Choisissez une des réponses.",
     oneMoment: "Un instant : beaucoup de monde s’inscrit en ce moment. Votre inscription continue toute seule.",
+    yourTurn: "Votre tour vient dans environ {time}.",
     tooMany: "Trop d’essais. Réessayez dans un quart d’heure.",
     notWelcome: "Seules certaines adresses peuvent s’inscrire à cet événement.",
     full: "Toutes les places sont prises.",

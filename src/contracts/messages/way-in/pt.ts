@@ -79,6 +79,7 @@ export const wayIn: WayInMessages = {
     answer: "Falta uma resposta.",
     choice: "Escolha uma das respostas.",
     oneMoment: "Um momento: há muita gente a inscrever-se agora. A sua inscrição continua sozinha.",
+    yourTurn: "A sua vez chega dentro de cerca de {time}.",
     tooMany: "Demasiadas tentativas. Tente de novo dentro de um quarto de hora.",
     notWelcome: "Neste evento só alguns endereços se podem inscrever.",
     full: "Todos os lugares estão ocupados.",

@@ -4,7 +4,14 @@ import { cookies, headers } from "next/headers";
 import Link from "next/link";
 import { redirect } from "next/navigation";
 import { cache } from "react";
-import { audienceWords, formatLocaleOf, messagesFor, namesIn, translatorFor } from "@/contracts/messages";
+import {
+  audienceWords,
+  formatLocaleOf,
+  messagesFor,
+  namesIn,
+  oneMomentWords,
+  translatorFor,
+} from "@/contracts/messages";
 import { AccessCodeForm } from "@/features/front-door/access-code-form";
 import { DoorView } from "@/features/front-door/door-view";
 import { InLanguage } from "@/features/shared/language";
@@ -128,7 +135,7 @@ export default async function FrontDoorPage(props: Props) {
     working: words.working,
     answered: words.answered,
     notNow: audienceWords({ code: "wrong-origin" }, locale),
-    oneMoment: audienceWords({ code: "busy", retryAfterMs: 0 }, locale),
+    oneMoment: oneMomentWords(null, locale),
     answeredMore: words.answeredMore,
     consent,
   };

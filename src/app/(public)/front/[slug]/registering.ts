@@ -1,6 +1,6 @@
 import "server-only";
 import { fieldIssuesOf } from "@/contracts";
-import { audienceIssue, audienceWords, type Locale } from "@/contracts/messages";
+import { audienceIssue, audienceWords, oneMomentWords, type Locale } from "@/contracts/messages";
 import type { RegisterState } from "@/features/front-door/types";
 import { app } from "@/server/compose";
 import type { FormSent } from "@/server/services/way-in/registrar";
@@ -37,8 +37,8 @@ export async function registering(typed: Typed, { source, locale, ...sender }: S
     const failure = failureOf(error);
     // what passes by itself is asked again by the page itself
     if (failure.code !== "busy" && failure.code !== "unavailable") return refused(error, typed, locale);
-    const message = audienceWords({ code: "busy", retryAfterMs: 0 }, locale);
-    const turn = failure.code === "busy" ? { againInMs: failure.retryAfterMs } : {};
-    return { status: "busy", message, ...turn, errors: {}, typed };
+    const againInMs = failure.code === "busy" ? failure.retryAfterMs : null;
+    const turn = againInMs === null ? {} : { againInMs };
+    return { status: "busy", message: oneMomentWords(againInMs, locale), ...turn, errors: {}, typed };
   }
 }
