@@ -1,11 +1,8 @@
 import {
-  ALL_FORMATS,
   EncodedAudioPacketSource,
   EncodedPacketSink,
   EncodedVideoPacketSource,
-  FilePathSource,
   FilePathTarget,
-  Input,
   Mp4OutputFormat,
   Output,
   WebMOutputFormat,
@@ -13,8 +10,10 @@ import {
   type InputAudioTrack,
   type InputVideoTrack,
   type OutputFormat,
+  type Input,
 } from "mediabunny";
 import { recordedMs, type Span } from "@/core/programme";
+import { mediaFile } from "./media-file";
 import { layStretch, type Tracks } from "./lay-packets";
 import type { CutJob } from "./media-words";
 
@@ -78,7 +77,7 @@ export async function cutMedia(
   { path, kept, outPath }: Omit<CutJob, "kind">,
   tell: (done: number, all: number) => void = () => {},
 ): Promise<Made> {
-  const input = new Input({ source: new FilePathSource(path), formats: ALL_FORMATS });
+  const input = mediaFile(path);
   const [video, audio] = [await input.getPrimaryVideoTrack(), await input.getPrimaryAudioTrack()];
   if (!video?.codec) throw new Error("no picture in the file");
   const output = new Output({ format: await formatOf(input), target: new FilePathTarget(outPath) });

@@ -1,29 +1,48 @@
-import { createReadStream, createWriteStream } from "node:fs";
-import { rm } from "node:fs/promises";
-import { pipeline } from "node:stream/promises";
+import { open, rm, type FileHandle } from "node:fs/promises";
 import {
-  ALL_FORMATS,
   EncodedAudioPacketSource,
   EncodedPacketSink,
   EncodedVideoPacketSource,
-  FilePathSource,
   FilePathTarget,
-  Input,
   Mp4OutputFormat,
   Output,
 } from "mediabunny";
+import { mediaFile } from "./media-file";
 import { layStretch, type Tracks } from "./lay-packets";
 import type { JoinJob, PieceRun } from "./media-words";
 
-/** One file of a run's pieces, in their order: what was posted, byte for byte. */
+const copiedAtOnceBytes = 256 * 1024;
+
+async function append(path: string, to: FileHandle, buffer: Buffer): Promise<void> {
+  const from = await open(path);
+  try {
+    for (;;) {
+      const { bytesRead } = await from.read(buffer, 0, buffer.length);
+      if (bytesRead === 0) return;
+      for (let at = 0; at < bytesRead;) at += (await to.write(buffer, at, bytesRead - at)).bytesWritten;
+    }
+  } finally {
+    await from.close();
+  }
+}
+
+/**
+ * One file of a run's pieces, in their order: what was posted, byte for byte. By one buffer that is used again and
+ * again: an hour has thousands of pieces, and a buffer for each part of them outgrew the whole file in memory.
+ */
 async function layTogether({ initPath, piecePaths }: PieceRun, path: string): Promise<void> {
-  for (const [i, part] of [initPath, ...piecePaths].entries())
-    await pipeline(createReadStream(part), createWriteStream(path, { flags: i === 0 ? "w" : "a" }));
+  const buffer = Buffer.allocUnsafeSlow(copiedAtOnceBytes);
+  const to = await open(path, "w");
+  try {
+    for (const part of [initPath, ...piecePaths]) await append(part, to, buffer);
+  } finally {
+    await to.close();
+  }
 }
 
 /** @returns where the run ends in the file that is being made */
 async function addRun(tracks: Tracks, path: string, atSeconds: number): Promise<number> {
-  const input = new Input({ source: new FilePathSource(path), formats: ALL_FORMATS });
+  const input = mediaFile(path);
   const [video, audio] = [await input.getPrimaryVideoTrack(), await input.getPrimaryAudioTrack()];
   if (!video) throw new Error("no picture in the pieces");
   const pictures = new EncodedPacketSink(video);

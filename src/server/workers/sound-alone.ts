@@ -1,13 +1,5 @@
-import {
-  ALL_FORMATS,
-  EncodedAudioPacketSource,
-  EncodedPacketSink,
-  FilePathSource,
-  FilePathTarget,
-  Input,
-  Mp4OutputFormat,
-  Output,
-} from "mediabunny";
+import { EncodedAudioPacketSource, EncodedPacketSink, FilePathTarget, Mp4OutputFormat, Output } from "mediabunny";
+import { mediaFile } from "./media-file";
 import type { SoundJob } from "./media-words";
 
 /** Room for what reads it at its beginning: more packets a second than any sound makes. */
@@ -15,7 +7,7 @@ const packetsASecond = 130;
 
 /** Writes the sound of a recording, packet for packet, to a file of its own. @returns its length in seconds */
 export async function soundAlone({ path, outPath }: Omit<SoundJob, "kind">): Promise<number> {
-  const input = new Input({ source: new FilePathSource(path), formats: ALL_FORMATS });
+  const input = mediaFile(path);
   const audio = await input.getPrimaryAudioTrack();
   const codec = await audio?.getCodec();
   if (!audio || !codec) throw new Error("no sound");
