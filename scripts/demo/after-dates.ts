@@ -3,7 +3,6 @@ import { and, desc, eq } from "drizzle-orm";
 import { reminderOffsetsMinutes } from "../../src/core/mailings";
 import { dayMs, hourMs } from "../../src/core/time";
 import { occurrences, plays, recordings, tickets, viewers } from "../../src/server/db/schema";
-import { giveFirstStill } from "../../src/server/services/afterwards/first-still";
 import type { Context } from "../../src/server/services/ground/context";
 import { aboutTicket, planMessages, planReminders } from "../../src/server/services/ground/mail-plan";
 import type { Chance } from "./chance";
@@ -56,7 +55,6 @@ export async function demoRecording(
     ...file,
   };
   await context.db.insert(recordings).values({ ...row, uploadedAt: endedAt + hourMs, publishedFrom: endedAt + dayMs });
-  await giveFirstStill(context, id);
   await demoViewers({ context, chance, organisationId }, { id, occurrenceId }, endedAt + dayMs);
 }
 

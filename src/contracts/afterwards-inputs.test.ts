@@ -1,5 +1,4 @@
 import { describe, expect, it } from "vitest";
-import type { z } from "zod";
 import {
   creditChangeInput,
   entryCorrectionInput,
@@ -11,11 +10,8 @@ import {
   summaryLinkInput,
   surveyInput,
 } from ".";
+import { faults } from "./test-faults";
 
-const faults = (shape: z.ZodType, input: unknown): string[] => {
-  const parsed = shape.safeParse(input);
-  return parsed.success ? [] : [...new Set(parsed.error.issues.map((issue) => issue.path.join(".")))].sort();
-};
 const id = "3f1c2d4e-0000-4000-8000-00000000abcd";
 const at = Date.parse("2026-11-26T18:00:00Z");
 

@@ -18,14 +18,10 @@ import {
   stagePersonInput,
   wordsOfIssue,
 } from ".";
+import { faults } from "./test-faults";
 import { nobody } from "@/core/mailings";
 import { standardRules } from "@/core/organisation";
 
-/** The paths that a shape finds fault with; none: it is taken. */
-const faults = (shape: z.ZodType, input: unknown): string[] => {
-  const parsed = shape.safeParse(input);
-  return parsed.success ? [] : [...new Set(parsed.error.issues.map((issue) => issue.path.join(".")))].sort();
-};
 const messages = (shape: z.ZodType, input: unknown): string[] =>
   shape.safeParse(input).error === undefined ? [] : issuesOf(shape.safeParse(input).error!).map(wordsOfIssue);
 

@@ -1,5 +1,4 @@
 import { describe, expect, it } from "vitest";
-import type { z } from "zod";
 import {
   contactInput,
   contactQuery,
@@ -18,12 +17,9 @@ import {
   templateBody,
   freshPlan,
 } from ".";
+import { faults } from "./test-faults";
 import { standardRules } from "@/core/organisation";
 
-const faults = (shape: z.ZodType, input: unknown): string[] => {
-  const parsed = shape.safeParse(input);
-  return parsed.success ? [] : [...new Set(parsed.error.issues.map((issue) => issue.path.join(".")))].sort();
-};
 const id = "3f1c2d4e-0000-4000-8000-00000000abcd";
 const other = "3f1c2d4e-0000-4000-8000-00000000abce";
 

@@ -28,22 +28,25 @@ async function allOf(stream: Readable): Promise<Buffer | null> {
 
 /**
  * One picture of a recording, as PNG, by ffmpeg where the machine has it: a picture that nobody chose is better than
- * none, and no more than that. @returns null where there is no such program, no picture at that instant, or it took too long
+ * none, and no more than that. @returns null where there is no picture at that instant or it took too long; `missing`
+ * where there is no such program
  */
 export async function stillOf(
   path: string,
   { kind, atSeconds, command = "ffmpeg" }: { kind: StillKind; atSeconds: number; command?: string },
-): Promise<Uint8Array | null> {
+): Promise<Uint8Array | null | "missing"> {
   const child = spawn(command, argumentsOf(path, kind, atSeconds), { stdio: ["ignore", "pipe", "ignore"] });
   const timer = setTimeout(() => child.kill("SIGKILL"), longestMs);
-  const ended = new Promise<boolean>((done) => {
-    child.once("error", () => done(false));
+  const ended = new Promise<boolean | "missing">((done) => {
+    child.once("error", ({ code }: NodeJS.ErrnoException) => done(code === "ENOENT" ? "missing" : false));
     child.once("close", (code) => done(code === 0));
   });
   try {
     const bytes = await allOf(child.stdout).catch(() => null);
     if (bytes === null) child.kill("SIGKILL");
-    return (await ended) && bytes !== null && bytes.length > 0 ? bytes : null;
+    const end = await ended;
+    if (end === "missing") return end;
+    return end && bytes !== null && bytes.length > 0 ? bytes : null;
   } finally {
     clearTimeout(timer);
   }

@@ -6,6 +6,7 @@ import { fillSeries } from "../services/planning/dates/fill";
 import { forgetFeeds } from "../services/afterwards/forget-feeds";
 import { cutRecordings } from "../services/afterwards/cut-recordings";
 import { makeSounds } from "../services/afterwards/make-sounds";
+import { makeStills } from "../services/afterwards/make-stills";
 import { joinRecordings } from "../services/afterwards/join-recordings";
 import { postDueStatements } from "../services/afterwards/post-statements";
 import { callHooks } from "../services/afterwards/boards";
@@ -45,6 +46,7 @@ export const handlers: Readonly<Record<JobName, (context: Context) => Promise<un
     await joinRecordings(context);
     await cutRecordings(context);
     await makeSounds(context);
+    await makeStills(context);
     await forgetFeeds(context);
   },
   purge: async (context) => {

@@ -54,6 +54,9 @@ export const recordings = pgTable(
     deletedAt: instant("deleted_at"),
     /** a picture of it that stands for it; null: none was taken */
     pictureId: uuid("picture_id"),
+    /** that picture where nobody chose it, and of which file it was made, or tried */
+    stillId: uuid("still_id"),
+    stillOf: text("still_of"),
     audience: text("audience", { enum: recordingAudiences }).notNull().default("everyone"),
   },
   (t) => [
@@ -63,6 +66,9 @@ export const recordings = pgTable(
     index("recordings_without_sound")
       .on(t.uploadedAt)
       .where(sql`sound_of is distinct from coalesce(edited_file, file_name)`),
+    index("recordings_without_still")
+      .on(t.uploadedAt)
+      .where(sql`still_of is distinct from coalesce(edited_file, file_name)`),
     index("recordings_edit_state")
       .on(t.claimedAt)
       .where(sql`edit_state in ('waiting', 'making')`),

@@ -7,7 +7,6 @@ import type { PieceRun } from "../../workers/media-words";
 import type { Context } from "../ground/context";
 import type { TeamMember } from "../ground/access";
 import { nextToTake } from "../ground/next-to-take";
-import { giveFirstStill } from "./first-still";
 import { makeFile } from "./make-media";
 import { ownRecording } from "./own-recording";
 import { tellOfJoined } from "./tell-of-recording";
@@ -104,7 +103,6 @@ async function join(context: Context, recording: Recording): Promise<void> {
     await tellOfJoined(context, tx, recording, { isReady: true, lastsMs: durationSeconds * 1000 });
   });
   await forgetPieces(context, pieces);
-  await giveFirstStill(context, recording.id);
 }
 
 /** What a recording that was never joined was to be made of. */

@@ -8,7 +8,6 @@ import { doorOf, type ProofOf } from "../way-in/door-rule";
 import { ticketAmong } from "../way-in/tickets";
 import type { Organisation } from "../way-in/front-door";
 import { hourOf } from "./chapters";
-import { giveFirstStill } from "./first-still";
 import { takeMedia } from "./take-media";
 import { ownRecording, servedOf, servedSeconds, type RecordingRow as Recording } from "./own-recording";
 
@@ -23,7 +22,7 @@ export async function uploadRecording(
 ): Promise<string> {
   const { event } = await dateAccess(context, member, eventId, occurrenceId, "recording.upload");
   const { organisationId, title } = event;
-  const recordingId = await takeMedia(context, organisationId, { body, expectedBytes }, async (file) => {
+  return takeMedia(context, organisationId, { body, expectedBytes }, async (file) => {
     const id = context.ids.id();
     const row = { id, organisationId, occurrenceId, slug: `${event.slug}-${context.ids.code(5)}`, title, ...file };
     await context.db.insert(recordings).values({ ...row, uploadedAt: context.clock.now() });
@@ -31,8 +30,6 @@ export async function uploadRecording(
     await audit(context, context.db, { ...about, action: "recording.upload" });
     return id;
   });
-  await giveFirstStill(context, recordingId);
-  return recordingId;
 }
 
 export async function setDuration(

@@ -42,6 +42,8 @@ export class OverflowBook {
           from unnest(${list((one) => one.occurrenceId)}::uuid[], ${list((one) => one.watcher)}::uuid[],
             ${list((one) => new Date(one.lastAt).toISOString())}::timestamptz[]) as w(occurrence_id, watcher, last_at)
             join occurrences o on o.id = w.occurrence_id
+          -- two processes take their rows in one order
+          order by 1, 2
           on conflict (occurrence_id, watcher) do update set last_at = greatest(overflow_watchers.last_at, excluded.last_at)
           returning occurrence_id, xmax = 0 as is_new)
         select occurrence_id as id, count(*) filter (where is_new)::int as fresh from come group by 1 order by 1`);

@@ -151,7 +151,7 @@ export const personalData: Readonly<Record<string, Columns>> = {
   },
   recordings: {
     "theirs no more":
-      "id organisation_id occurrence_id slug title file_name media_type size_bytes duration_seconds uploaded_at published_from state spans from_piece to_piece claimed_at edit edit_state edited_file edited_bytes kept sound_file sound_bytes sound_of published_until audience deleted_at picture_id",
+      "id organisation_id occurrence_id slug title file_name media_type size_bytes duration_seconds uploaded_at published_from state spans from_piece to_piece claimed_at edit edit_state edited_file edited_bytes kept sound_file sound_bytes sound_of published_until audience deleted_at picture_id still_id still_of",
   },
   seat_requests: {
     "theirs no more":
