@@ -2,6 +2,7 @@
 import { ArrowDown, ArrowUp } from "lucide-react";
 import { useState, type ReactNode } from "react";
 import { afterPress, sorted, type Comparable, type Sorting } from "./sorted";
+import { classes } from "./classes";
 import { Table, Td, Th } from "./table";
 
 export interface Column<T> {
@@ -20,6 +21,8 @@ export function DataTable<T>(props: {
   columns: readonly Column<T>[];
   keyOf: (row: T) => string;
   empty: ReactNode;
+  /** rows as high as a picture: words stand beside its middle */
+  hasPictures?: boolean;
   /** beyond so many rows the rest is a count */
   most?: number;
 }) {
@@ -57,7 +60,7 @@ export function DataTable<T>(props: {
           {rows.slice(0, most).map((row) => (
             <tr key={props.keyOf(row)}>
               {props.columns.map((column) => (
-                <Td key={column.id} className={column.className}>
+                <Td key={column.id} className={classes(props.hasPictures && "align-middle", column.className)}>
                   {column.cell(row)}
                 </Td>
               ))}

@@ -93,7 +93,6 @@ const columnsOf = (now: number, zone: string): readonly Column<RecordingRow>[] =
   },
   {
     id: "at",
-    className: "align-middle",
     head: `Recorded, hour in ${cityOf(zone)}`,
     value: (row) => row.recordedAt,
     cell: (row) => (
@@ -104,7 +103,6 @@ const columnsOf = (now: number, zone: string): readonly Column<RecordingRow>[] =
   },
   {
     id: "length",
-    className: "align-middle",
     head: "Length",
     value: (row) => row.durationSeconds,
     cell: (row) => (
@@ -113,21 +111,18 @@ const columnsOf = (now: number, zone: string): readonly Column<RecordingRow>[] =
   },
   {
     id: "size",
-    className: "align-middle",
     head: "Size",
     value: (row) => row.sizeBytes,
     cell: (row) => <span className="mono">{row.state === "ready" ? sizeWords(row.sizeBytes) : ""}</span>,
   },
   {
     id: "viewers",
-    className: "align-middle",
     head: "Watched by",
     value: (row) => row.viewerCount,
     cell: (row) => <span className="mono">{row.viewerCount}</span>,
   },
   {
     id: "state",
-    className: "align-middle",
     head: "State",
     value: (row) => row.publishedFrom,
     cell: (row) => <State row={row} now={now} zone={zone} />,
@@ -135,7 +130,7 @@ const columnsOf = (now: number, zone: string): readonly Column<RecordingRow>[] =
   {
     id: "watch",
     head: "",
-    className: "align-middle text-end",
+    className: "text-end",
     cell: (row) => (
       <span className="flex justify-end gap-3">
         {row.state === "ready" && (
@@ -170,6 +165,7 @@ export function RecordingTable({ rows, now, zone }: { rows: readonly RecordingRo
         rows={shown}
         columns={columns}
         keyOf={(row) => row.id}
+        hasPictures
         empty={
           rows.length === 0 ? (
             <Empty title="No recording yet">
