@@ -69,10 +69,14 @@ export class OutletKeeper {
   private run(outlet: HeldOutlet, args: readonly string[], secrets: string): void {
     const { id, occurrenceId } = outlet;
     let { failures } = outlet;
-    const note = (state: Parameters<typeof noteOutlet>[2]) =>
-      void noteOutlet(this.context, id, state, failures).catch((error: unknown) =>
-        this.context.log.warn("an outlet's state was not kept", { error: String(error) }),
-      );
+    // one after another: a program that begins and ends in one moment has ended
+    let noted: Promise<unknown> = Promise.resolve();
+    const note = (state: Parameters<typeof noteOutlet>[2]) => {
+      const now = failures;
+      noted = noted
+        .then(() => noteOutlet(this.context, id, state, now))
+        .catch((error: unknown) => this.context.log.warn("an outlet's state was not kept", { error: String(error) }));
+    };
     const stop = runSender({
       command: this.command,
       args,
