@@ -1,4 +1,4 @@
-import { AxeBuilder } from "@axe-core/playwright";
+import { expectNoSeriousFinding } from "./support/axe";
 import { expect, test } from "./support/test";
 
 test("every part of the interface is shown in both colours and directions, and axe finds nothing serious", async ({
@@ -9,15 +9,9 @@ test("every part of the interface is shown in both colours and directions, and a
     if (message.type() === "error") said.push(message.text());
   });
   await page.goto("/ui-kit");
-  const serious = async () => {
-    const { violations } = await new AxeBuilder({ page })
-      .options({ rules: { "target-size": { enabled: true } } })
-      .analyze();
-    return violations.filter((one) => one.impact === "serious" || one.impact === "critical").map((one) => one.id);
-  };
   for (const theme of ["Show dark", "Show light"]) {
     for (const direction of ["Right to left", "Left to right"]) {
-      expect(await serious()).toEqual([]);
+      await expectNoSeriousFinding(page, `${theme}, ${direction}`);
       await page.getByRole("button", { name: direction }).click();
     }
     await page.getByRole("button", { name: theme }).click();

@@ -62,11 +62,15 @@ if (wants("static")) {
   ]);
 }
 const build = { ...process.env, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1", STAGE_CALL_DIST: ".next-test" };
-/** What the browser tests drive. The types are not looked at twice. */
+/** What the browser tests drive. The types are not looked at twice. What the builder warns of is mended, not scrolled past. */
 async function built() {
   if (process.env.REUSE_BUILD === "1" && has(join(root, ".next-test/BUILD_ID"))) return;
   const types = wants("static") ? { TYPES_ARE_CHECKED: "1" } : {};
-  await ran("npx", ["next", "build"], { env: { ...build, ...types }, stdio: ["ignore", "ignore", "inherit"] });
+  const said = await ran("npx", ["next", "build"], {
+    env: { ...build, ...types },
+    stdio: ["ignore", "ignore", "pipe"],
+  });
+  if (/build encountered \d+ warning/.test(said)) throw new Error("the build warns of something: see above");
   step("built for the browser tests");
 }
 // beside the unit tests of a whole run, which leave half of two cores free

@@ -18,15 +18,20 @@ export function run(command, args, options = {}) {
   }
 }
 
-/** The same beside others: this one goes on meanwhile. */
+/** The same beside others: this one goes on meanwhile. @returns what it said on a piped stderr, shown here too */
 export const ran = (command, args, options = {}) =>
   new Promise((done) => {
     const child = spawn(command, args, { cwd: root, stdio: "inherit", ...options });
+    let said = "";
+    child.stderr?.on("data", (chunk) => {
+      said += chunk;
+      process.stderr.write(chunk);
+    });
     const stop = () => child.kill();
     process.once("exit", stop);
     child.on("close", (code, signal) => {
       process.off("exit", stop);
-      if (code === 0) return done();
+      if (code === 0) return done(said);
       console.error(`\n${command} ${args.join(" ")} failed (${code ?? signal})`);
       process.exit(code ?? 1);
     });

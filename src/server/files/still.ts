@@ -35,7 +35,9 @@ export async function stillOf(
   path: string,
   { kind, atSeconds, command = "ffmpeg" }: { kind: StillKind; atSeconds: number; command?: string },
 ): Promise<Uint8Array | null | "missing"> {
-  const child = spawn(command, argumentsOf(path, kind, atSeconds), { stdio: ["ignore", "pipe", "ignore"] });
+  const child = spawn(/*turbopackIgnore: true*/ command, argumentsOf(path, kind, atSeconds), {
+    stdio: ["ignore", "pipe", "ignore"],
+  });
   const timer = setTimeout(() => child.kill("SIGKILL"), longestMs);
   const ended = new Promise<boolean | "missing">((done) => {
     child.once("error", ({ code }: NodeJS.ErrnoException) => done(code === "ENOENT" ? "missing" : false));
