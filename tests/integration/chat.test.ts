@@ -4,6 +4,7 @@ import { eq } from "drizzle-orm";
 import { parse } from "csv-parse/sync";
 import { commandInput, type CommandBody, type LogRow } from "@/contracts";
 import type { Actor } from "@/core/people";
+import { emptyRoom } from "@/core/room";
 import { chatLines, questions, tickets } from "@/server/db/schema";
 import type { Hub } from "@/server/live/hub";
 import { logReader, ownParts, type FactOutcome } from "@/server/room";
@@ -107,7 +108,7 @@ describe("rule 18: lines in the database", () => {
     expect([await texts("chat:held"), await texts("chat:house")]).toEqual([["waiting"], []]);
     const own = async (ticketId: string) =>
       (
-        (await ownParts(world.context.db, event.occurrenceId, [ticketId])).get(ticketId)!["chat"] as {
+        (await ownParts(world.context.db, event.occurrenceId, [ticketId], emptyRoom)).get(ticketId)!["chat"] as {
           lines: unknown[];
         }
       ).lines;
@@ -176,7 +177,7 @@ describe("rule 18: lines in the database", () => {
     await say(guests[0]!, "Better?", { to: "note", withId: guests[1]! });
     const lines = async (id: string) =>
       (
-        (await ownParts(world.context.db, event.occurrenceId, [id])).get(id)!["chat"] as {
+        (await ownParts(world.context.db, event.occurrenceId, [id], emptyRoom)).get(id)!["chat"] as {
           lines: { text: string; isMine: boolean }[];
         }
       ).lines;

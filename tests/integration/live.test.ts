@@ -104,6 +104,35 @@ describe("two processes on one database", () => {
   });
 });
 
+describe("whoever comes", () => {
+  it("begins with their own part and the pictures in one write; what changes while they come is told after it", async () => {
+    const here = hub();
+    try {
+      await run({ type: "hour.open-doors" });
+      const guest = await addTicket(world, event, "attendee", "Ines");
+      const first = await joinAs(world, here, event, guest, "attendee");
+      const text = Buffer.from(first.writes[0]!).toString();
+      for (const name of ["follow", "personal", "snapshot"]) expect(text).toContain(`event: ${name}\n`);
+      const own = first.heard.find((one) => one.event === "personal")!.data as { me: { name: string; own: object } };
+      expect(own.me).toMatchObject({ name: "Ines", own: { questions: { asked: [], votes: [] } } });
+      // a second device comes while the first one asks
+      const coming = joinAs(world, here, event, guest, "attendee");
+      const who = {
+        actorId: guest,
+        actor: { role: "attendee" as const, duties: [] },
+        occurrenceId: event.occurrenceId,
+      };
+      const command = { type: "questions.ask" as const, text: "How deep?", segmentId: null, isAnonymous: false };
+      const { done } = await execute(world.context, world.cache, who, { commandId: randomUUID(), command });
+      await here.published(event.occurrenceId, done);
+      const second = await coming;
+      await second.until((one) => one.event === "personal" && JSON.stringify(one.data.me).includes("How deep?"));
+    } finally {
+      await closeAll();
+    }
+  });
+});
+
 describe("a stream that comes back", () => {
   it("gets what it missed of a feed of this life, and the whole of a feed of another: no position counts for a feed born since", async () => {
     const here = hub();

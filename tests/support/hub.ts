@@ -53,6 +53,9 @@ export function ear() {
       }
       return true;
     },
+    begin(own: Uint8Array, shared: Uint8Array) {
+      wire.write(Buffer.concat([own, shared]));
+    },
     end: () => {},
   };
   const until = async (what: (one: Heard) => boolean): Promise<Heard> => {

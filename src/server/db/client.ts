@@ -3,6 +3,7 @@ import { DrizzleQueryError } from "drizzle-orm/errors";
 import { PgPreparedQuery } from "drizzle-orm/pg-core";
 import pg from "pg";
 import type { Log } from "../platform/log";
+import { beginWithFirstStatement } from "./begin";
 import * as schema from "./schema";
 
 /** The database, or a transaction on it: queries take either. */
@@ -40,12 +41,14 @@ function withoutValues(): void {
 
 export function openDatabase(url: string, log: Log, max = 20): Database {
   withoutValues();
+  beginWithFirstStatement();
   const pool = new pg.Pool({
     connectionString: url,
     max,
     connectionTimeoutMillis: 3000,
     idleTimeoutMillis: 300_000,
     statement_timeout: 30_000,
+    pipeline: true,
   });
   // without a listener a dropped server ends the process
   pool.on("error", (error) => log.warn("database connection lost", { code: (error as { code?: string }).code }));

@@ -70,9 +70,8 @@ export async function takeCommand(ask: Ask): Promise<void> {
   }
   if (known) refuseEarly(known, who.actor, command.type);
   if (!isStageRole(who.actor.role) && !fromFoyer.has(command.type)) await requireInside(context, who, known);
-  const executed = await execute(context, roomCache, who, input);
   // the screens first, in this very turn: the answer may follow them
-  const shown = hub.published(occurrenceId, executed.done);
+  const { executed, shown } = await hub.acts.carryOut(occurrenceId, () => execute(context, roomCache, who, input));
   done(executed.seq);
   await shown;
   if (executed.hasOutward) await drainOutbox(context, executed.roomId);

@@ -1,5 +1,6 @@
 import type { Socket } from "node:net";
 import { readHave } from "@/contracts";
+import type { RoomWire } from "../live/follower";
 import type { Ask } from "./ask";
 import { whoAsks } from "./access";
 
@@ -31,7 +32,7 @@ function headAt(now: number): Buffer {
  * A socket as the hub writes to it. The head leaves in one write with the first picture: a house of thousands comes
  * at once, and the framework's own way of sending it costs as much as all the rest of letting somebody in.
  */
-class StreamWire {
+class StreamWire implements RoomWire {
   hasBegun = false;
   constructor(
     private readonly socket: Socket,
@@ -41,9 +42,19 @@ class StreamWire {
     return this.socket.writableLength;
   }
   write(bytes: Uint8Array): boolean {
-    if (this.hasBegun) return this.socket.write(bytes);
+    this.sayHead();
+    return this.socket.write(bytes);
+  }
+  begin(own: Uint8Array, shared: Uint8Array): void {
+    this.socket.cork();
+    this.write(own);
+    if (shared.length > 0) this.socket.write(shared);
+    this.socket.uncork();
+  }
+  private sayHead(): void {
+    if (this.hasBegun) return;
     this.hasBegun = true;
-    return this.socket.write(Buffer.concat([headAt(this.now()), bytes]));
+    this.socket.write(headAt(this.now()));
   }
   end(bytes: Uint8Array): void {
     this.socket.end(bytes);

@@ -11,3 +11,9 @@ export async function roomsBehind(db: Db, rooms: Iterable<LiveRoom>): Promise<re
   );
   return all.filter((room) => (heads.get(room.occurrenceId) ?? 0) > room.state.seq);
 }
+
+/** After an outage: what was told meanwhile was not heard. */
+export function mayHaveMissed(room: LiveRoom): void {
+  room.figuresReadAt = 0;
+  for (const log of room.logs.values()) log.isBehind = true;
+}

@@ -6,7 +6,7 @@ import { followText, framed, messageText } from "./frame";
 import type { FollowedFeeds } from "./known-topics";
 
 const standing: Standing = { ticketId: "a1", role: "attendee", duties: [], place: "house", isAtDesk: false };
-const wire = { writableLength: 0, write: () => true, end: () => {} };
+const wire = { writableLength: 0, write: () => true, begin: () => {}, end: () => {} };
 const follower = (id: string) => new Follower(id, "a1", false, standing, wire, () => {});
 const feeds = (...topics: string[]): FollowedFeeds => ({
   topics,
@@ -15,7 +15,7 @@ const feeds = (...topics: string[]): FollowedFeeds => ({
 });
 const [house, foyer] = [feeds("hour:house", "chat:house"), feeds("hour:foyer")];
 const keysOf = (bundles: Bundles): [string, number][] =>
-  [...bundles].map(({ feeds: { key }, followers }) => [key, followers.size]);
+  bundles.largestFirst().map(({ feeds: { key }, followers }) => [key, followers.size]);
 
 describe("streams by what they follow", () => {
   it("share a bundle where it is the same, however the list was made", () => {
@@ -27,6 +27,12 @@ describe("streams by what they follow", () => {
       [house.key, 2],
       [foyer.key, 1],
     ]);
+  });
+  it("come the largest first, however they began", () => {
+    const bundles = new Bundles();
+    bundles.put(follower("c1"), foyer);
+    for (const id of ["c2", "c3"]) bundles.put(follower(id), house);
+    expect(keysOf(bundles).map(([key]) => key)).toEqual([house.key, foyer.key]);
   });
   it("stand in one bundle each: whoever moves leaves the other, and one without streams is gone", () => {
     const bundles = new Bundles();

@@ -11,12 +11,12 @@ export interface Bundle {
 }
 
 /** The streams of a room by what they follow; each is in one bundle. */
-export class Bundles implements Iterable<Bundle> {
+export class Bundles {
   private readonly byKey = new Map<string, Bundle>();
   private readonly byFollower = new Map<Follower, Bundle>();
 
-  [Symbol.iterator](): Iterator<Bundle> {
-    return this.byKey.values();
+  largestFirst(): readonly Bundle[] {
+    return [...this.byKey.values()].sort((a, b) => b.followers.size - a.followers.size);
   }
   /** Whether a stream follows just these already. */
   has(follower: Follower, { key }: FollowedFeeds): boolean {

@@ -85,6 +85,7 @@ describe("a stream", () => {
       writableLength: 0,
       written: 0,
       write: (bytes: Uint8Array) => ((wire.written += bytes.length), true),
+      begin: (own: Uint8Array, shared: Uint8Array) => void (wire.written += own.length + shared.length),
       end: () => {},
     };
     const lagged: Follower[] = [];

@@ -9,6 +9,7 @@ function stream() {
   const wire = {
     writableLength: 0,
     write: (bytes: Uint8Array) => sent.push(bytes) > 0,
+    begin: (own: Uint8Array, shared: Uint8Array) => void sent.push(own, shared),
     end: (bytes: Uint8Array) => void sent.push(bytes),
   };
   const lagged: string[] = [];

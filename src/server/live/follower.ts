@@ -2,7 +2,11 @@ import type { Standing } from "@/core/room";
 import type { Wire } from "../platform/wire";
 import { framed, lastChunk } from "./frame";
 
-export type { Wire } from "../platform/wire";
+/** Where a room's stream goes. */
+export interface RoomWire extends Wire {
+  /** Both in one go, uncopied: a house that comes at once begins with the very same pictures. */
+  begin(own: Uint8Array, shared: Uint8Array): void;
+}
 
 const nothing = new Uint8Array(0);
 /** Beyond so much unread a reader is given up: it comes back and begins with a snapshot. */
@@ -22,7 +26,7 @@ export class Follower {
     readonly ticketId: string,
     readonly wantsDesk: boolean,
     public standing: Standing,
-    private readonly wire: Wire,
+    private readonly wire: RoomWire,
     private readonly onLag: (follower: Follower) => void,
   ) {}
 
@@ -37,9 +41,9 @@ export class Follower {
   /** A picture to begin with: however large, it is no lag. @param shared bytes that others begin with too */
   begin(text: string, shared: Uint8Array = nothing): void {
     if (this.isOver || (text === "" && shared.length === 0)) return;
-    const bytes = Buffer.concat([framed(text), shared]);
-    this.allowance += bytes.length;
-    this.wire.write(bytes);
+    const own = framed(text);
+    this.allowance += own.length + shared.length;
+    this.wire.begin(own, shared);
   }
   end(): void {
     if (this.isOver) return;

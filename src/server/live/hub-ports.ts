@@ -8,7 +8,7 @@ import type { Ids } from "../platform/ids";
 import type { Log } from "../platform/log";
 
 import type { RoomNotice } from "../db/notify";
-import { type Wire } from "./follower";
+import type { RoomWire } from "./follower";
 
 export interface HubPorts {
   readonly db: Db;
@@ -54,7 +54,7 @@ export interface Join {
   readonly isInside: boolean;
   /** what was seen of which feed */
   readonly have: ReadonlyMap<string, { readonly epoch: string; readonly n: number }>;
-  readonly wire: Wire;
+  readonly wire: RoomWire;
 }
 
 /** What is read again when people, plan or run sheet of a date were edited. */

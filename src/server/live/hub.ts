@@ -9,20 +9,23 @@ import type { RoomNotice } from "../db/notify";
 import { journalAfter } from "../db/queries/journal";
 import { asksForRecount, concernedBy, touchedBy, wordsWanted, type FactOutcome } from "../room";
 import { AsideParts } from "./asides";
-import { roomsBehind } from "./behind";
+import { mayHaveMissed, roomsBehind } from "./behind";
 import { doneByTime, dismissLongAway } from "./by-time";
 import { actingCapabilities, concerned, isDoorOther } from "./concerned";
 import { countAnew } from "./count-anew";
 import { Follower } from "./follower";
 import { beat, framed, keepAlive, messageText } from "./frame";
 import { Health } from "./health";
+import { layFact } from "./lay-fact";
 import type { LiveRoom } from "./live-room";
 import { hearOthers } from "./hear-others";
 import { listen, type Listener } from "./listener";
 import { readLogs } from "./read-logs";
 import { readWords } from "./read-words";
 import { OpenRooms } from "./open-rooms";
-import { sendOwnParts } from "./personal";
+import { OwnActs, type Decided } from "./own-acts";
+import { OwnAtJoining } from "./own-at-joining";
+import { personalPart, sendOwnParts, tellChanged } from "./personal";
 import { Timers } from "./timers";
 import { Relay } from "./relay";
 
@@ -33,6 +36,11 @@ export class Hub {
   readonly listener: Listener;
   private readonly relay = new Relay();
   private readonly asides = new AsideParts();
+  private readonly ownAtJoining: OwnAtJoining;
+  readonly acts = new OwnActs(
+    (id, done) => this.published(id, done),
+    (id, seq) => this.rooms.behind(id, seq).forEach((room) => void this.tail(room, false)),
+  );
   private readonly id: string;
   private readonly health: Health;
   private isTicking = false;
@@ -45,12 +53,12 @@ export class Hub {
     });
     ports.feeds.onChange((id, on) => this.onAir(id, on));
     this.rooms = new OpenRooms(ports.db, ports.clock, ports.ids);
+    this.ownAtJoining = new OwnAtJoining(ports.db);
     this.listener = listen(ports.databaseUrl, ports.log, {
       onNotice: (notice) => this.hear(notice),
       onConnected: () => {
         for (const room of this.rooms) {
-          room.figuresReadAt = 0;
-          for (const log of room.logs.values()) log.isBehind = true;
+          mayHaveMissed(room);
           void this.tail(room, true);
         }
       },
@@ -74,6 +82,7 @@ export class Hub {
    */
   async join(join: Join): Promise<() => void> {
     const room = await this.openRoom(join.occurrenceId, join.ticketId);
+    const own = await this.ownAtJoining.of(room, join.ticketId);
     if (room.countOf(join.ticketId) >= mostStreamsEach) throw new Refusal({ code: "too-many-streams" });
     const standing = room.standing(join.ticketId, join.wantsDesk, join.isInside);
     if (!standing) throw new Refusal({ code: room.state.hour.barred.has(join.ticketId) ? "barred" : "not-signed-in" });
@@ -81,10 +90,10 @@ export class Hub {
       this.leave(room, one),
     );
     room.seat(follower);
-    room.add(follower, join.have);
+    const me = own && personalPart(room, join.ticketId, standing, own);
+    room.add(follower, join.have, me ? messageText("personal", { me }) : "");
+    if (!me) room.changedPeople.add(join.ticketId);
     if (!this.health.isWell) follower.write(framed(messageText("health", { isWell: false })));
-    // own parts go with the next tick, those of all who came in one read
-    room.changedPeople.add(join.ticketId);
     return () => this.leave(room, follower);
   }
   /** This person among its people. */
@@ -103,17 +112,8 @@ export class Hub {
 
   private tellOwn = (room: LiveRoom, ticketIds: Iterable<string>): Promise<void> =>
     sendOwnParts(this.ports.db, room, ticketIds, (one) => this.withdraw(room, one));
-  /** Whose own part changed since the last tick is told; where that fails, with the next one. */
-  private async tellChanged(room: LiveRoom, changed: readonly string[]): Promise<void> {
-    room.changedPeople.clear();
-    try {
-      await this.tellOwn(room, changed);
-    } catch (error) {
-      for (const id of changed) room.changedPeople.add(id);
-      room.areFiguresDirty = true;
-      throw error;
-    }
-  }
+  private tellChanged = (room: LiveRoom, changed: readonly string[]): Promise<void> =>
+    tellChanged(room, changed, (ids) => this.tellOwn(room, ids));
   private withdraw(room: LiveRoom, follower: Follower): void {
     const why = room.state.hour.barred.has(follower.ticketId) ? "shown-out" : "withdrawn";
     follower.write(framed(messageText("closed", { why })));
@@ -125,9 +125,7 @@ export class Hub {
   /** After a fact in this process: added here, shown with the next tick, told to the others once a tick. */
   factBrought(occurrenceId: string, ticketId: string, outcome: FactOutcome): void {
     const room = this.rooms.get(occurrenceId);
-    for (const id of [ticketId, ...(outcome.concerns ?? [])]) room?.changedPeople.add(id);
-    if (outcome.figure) room?.addFigure(outcome.figure);
-    if (outcome.lines) for (const row of outcome.lines.rows) room?.logs.get(outcome.lines.topic)?.take(row);
+    if (room) layFact(room, ticketId, outcome);
     this.factsChanged(occurrenceId, outcome.lines ? [outcome.lines.topic] : []);
   }
   /** After a coming or going in this process. */
@@ -147,7 +145,7 @@ export class Hub {
     this.relay.aside(occurrenceId, this.ports.ids.id(), [from, said]);
   }
   /** The decision of a command of this process, just committed: its screens need not wait for NOTIFY. */
-  async published(occurrenceId: string, done: { readonly entries: readonly JournalEntry[] } | null): Promise<void> {
+  async published(occurrenceId: string, done: Decided["done"]): Promise<void> {
     const room = this.rooms.get(occurrenceId);
     if (room && done)
       await this.rooms.inOrder(occurrenceId, () => this.withDatabase(() => this.takeIn(room, done.entries)));
@@ -158,8 +156,7 @@ export class Hub {
     const room = this.rooms.get(notice.room);
     if (!room) return;
     if ("edited" in notice) void this.tail(room, true);
-    // rows that this process wrote itself are in memory already
-    else if ("seq" in notice) void (notice.seq > room.state.seq && this.tail(room, false));
+    else if ("seq" in notice) this.acts.hear(notice.room, notice.seq);
     // as is what it counted and heard
     else if (notice.by !== this.id) hearOthers(room, notice, this.asides, this.ports.clock.now());
   }

@@ -18,6 +18,7 @@ function house() {
   const wire = {
     writableLength: 0,
     write: (bytes: Uint8Array) => heard.push(Buffer.from(bytes).toString()) > 0,
+    begin: (own: Uint8Array, shared: Uint8Array) => void heard.push(Buffer.concat([own, shared]).toString()),
     end: () => {},
   };
   room.add(new Follower("c", "a1", false, standing, wire, () => {}), new Map());
@@ -57,6 +58,7 @@ describe("whoever comes", () => {
     const wire = {
       writableLength: 0,
       write: (bytes: Uint8Array) => heard.push(Buffer.from(bytes).toString()) > 0,
+      begin: (own: Uint8Array, shared: Uint8Array) => void heard.push(Buffer.concat([own, shared]).toString()),
       end: () => {},
     };
     room.add(new Follower(`c-${ticketId}`, ticketId, false, { ...standing, ticketId }, wire, () => {}), new Map());

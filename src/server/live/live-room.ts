@@ -40,6 +40,8 @@ export class LiveRoom {
   figuresReadAt = 0;
   /** whose own part is to be sent with the next figures */
   readonly changedPeople = new Set<string>();
+  /** for whom their own part is being read, to begin a stream with: what changes of it meanwhile is told after that */
+  readonly coming = new Set<{ readonly ticketId: string }>();
   readonly awayVoices = new AwayVoices();
   readonly signals = new SignalBook();
   /** said in passing, for the next tick */
@@ -165,11 +167,11 @@ export class LiveRoom {
     this.arrived.set(ticketId, isStageRole(role) ? "stage" : place === "house" ? "house" : "foyer");
     this.areFiguresDirty = true;
   }
-  /** Starts one stream: what it missed of its feeds, or their pictures. */
-  add(follower: Follower, seen: Seen): void {
-    const own = this.byTicket.get(follower.ticketId) ?? new Set();
-    this.byTicket.set(follower.ticketId, own.add(follower));
-    this.place(follower, seen);
+  /** Starts one stream: what it missed of its feeds, or their pictures. @param own what is told to this one alone */
+  add(follower: Follower, seen: Seen, own = ""): void {
+    const known = this.byTicket.get(follower.ticketId) ?? new Set();
+    this.byTicket.set(follower.ticketId, known.add(follower));
+    this.place(follower, seen, own);
   }
   remove(follower: Follower): boolean {
     const own = this.byTicket.get(follower.ticketId);
@@ -179,7 +181,7 @@ export class LiveRoom {
     return true;
   }
   /** Puts a stream among those that follow the same, and gives it the pictures of what is new to it. */
-  private place(follower: Follower, seen: Seen): void {
+  private place(follower: Follower, seen: Seen, own = ""): void {
     const feeds = this.feedsFor(follower.standing);
     const bundle = this.bundles.put(follower, feeds);
     const pictures = feeds.topics.map((topic) => {
@@ -188,7 +190,8 @@ export class LiveRoom {
       const log = this.logs.get(topic);
       return log ? log.welcome(seen.get(topic)?.n) : this.feed(topic).welcome(seen.get(topic));
     });
-    follower.begin(followText(feeds.json, this.now(), follower.connectionId), greetingOf(bundle, pictures));
+    const follow = followText(feeds.json, this.now(), follower.connectionId);
+    follower.begin(follow + own, greetingOf(bundle, pictures));
   }
   private feed(topic: string): Feed {
     const known = this.feeds.get(topic);
@@ -229,17 +232,19 @@ export class LiveRoom {
   publish(only?: ReadonlySet<string>): void {
     const texts = new Map<string, string>();
     const isDue = (topic: string) => !only || only.has(topic.slice(0, topic.indexOf(":")));
-    for (const { feeds } of this.bundles) {
-      for (const topic of feeds.topics) if (!texts.has(topic) && isDue(topic)) texts.set(topic, this.advance(topic));
-    }
-    if (only) this.areFiguresDirty = true;
-    else this.forgetUnfollowed(texts);
-    for (const { feeds, followers } of this.bundles) {
-      const text = feeds.topics.map((topic) => texts.get(topic) ?? "").join("");
+    const textOf = (topic: string): string => {
+      if (!texts.has(topic) && isDue(topic)) texts.set(topic, this.advance(topic));
+      return texts.get(topic) ?? "";
+    };
+    // the largest first: what a desk alone sees is not made while thousands wait for what they see
+    for (const { feeds, followers } of this.bundles.largestFirst()) {
+      const text = feeds.topics.map(textOf).join("");
       if (text === "") continue;
       const bytes = framed(text);
       for (const follower of followers) follower.write(bytes);
     }
+    if (only) this.areFiguresDirty = true;
+    else this.forgetUnfollowed(texts);
   }
   private forgetUnfollowed(followed: ReadonlyMap<string, string>): void {
     for (const topic of this.feeds.keys()) if (!followed.has(topic)) this.feeds.delete(topic);

@@ -65,6 +65,11 @@ export class OpenRooms implements Iterable<LiveRoom> {
     return room;
   }
 
+  /** The room of a date whose journal has come further than memory: rows that this process wrote itself are in it. */
+  behind(occurrenceId: string, seq: number): readonly LiveRoom[] {
+    const room = this.rooms.get(occurrenceId);
+    return room && seq > room.state.seq ? [room] : [];
+  }
   /** Lets go of a room that nobody follows, and of everything that was kept for it. */
   forget(room: LiveRoom): void {
     this.rooms.delete(room.occurrenceId);

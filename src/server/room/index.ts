@@ -72,8 +72,11 @@ export async function ownParts(
   db: Db,
   occurrenceId: string,
   ticketIds: readonly string[],
+  room: RoomState,
 ): Promise<ReadonlyMap<string, OwnParts>> {
-  const parts = await Promise.all(Object.values(servers).map((server) => server.own?.(db, occurrenceId, ticketIds)));
+  const parts = await Promise.all(
+    Object.values(servers).map((server) => server.own?.(db, occurrenceId, ticketIds, room)),
+  );
   return new Map(ticketIds.map((id) => [id, Object.assign({}, ...parts.map((part) => part?.get(id))) as OwnParts]));
 }
 

@@ -95,8 +95,13 @@ export interface RoomServer {
   readonly wants?: (body: EntryBody) => readonly WordsWanted[];
   /** one fact into its table; rights were asked before */
   readonly fact?: (db: Db, place: FactPlace, fact: FactBody) => Promise<FactOutcome>;
-  /** what several people have of their own here */
-  readonly own?: (db: Db, occurrenceId: string, ticketIds: readonly string[]) => Promise<ReadonlyMap<string, OwnParts>>;
+  /** what several people have of their own here; what the room says that nobody can have is not looked for */
+  readonly own?: (
+    db: Db,
+    occurrenceId: string,
+    ticketIds: readonly string[],
+    room: RoomState,
+  ) => Promise<ReadonlyMap<string, OwnParts>>;
   /** words that stand in no list of their own, by name */
   readonly notes?: (db: Db, of: { readonly occurrenceId: string }) => Promise<readonly (readonly [string, string])[]>;
   readonly logs?: LogReader;

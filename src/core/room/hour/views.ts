@@ -32,13 +32,18 @@ function event({ words, switches }: HourSight): Section<EventItem> {
   });
 }
 
+/** Counted once for each list of who is there: an act changes what is shown, seldom who is there. */
+const counted = new WeakMap<object, { readonly of: object; readonly counts: Section<CountItem> }>();
+
 /** Test guests stand in the lists and never in a figure. */
-function counts({ words, figures }: HourSight): Section<CountItem> {
+function counts({ words: { people }, figures: { present } }: HourSight): Section<CountItem> {
+  const known = counted.get(present);
+  if (known?.of === people) return known.counts;
   const out = { foyer: 0, house: 0, stage: 0 };
-  for (const [ticketId, place] of figures.present) {
-    if (words.people.get(ticketId)?.role !== "test-guest") out[place] += 1;
-  }
-  return { foyer: { count: out.foyer }, house: { count: out.house }, stage: { count: out.stage } };
+  for (const [ticketId, place] of present) if (people.get(ticketId)?.role !== "test-guest") out[place] += 1;
+  const counts = { foyer: { count: out.foyer }, house: { count: out.house }, stage: { count: out.stage } };
+  counted.set(present, { of: people, counts });
+  return counts;
 }
 
 /** For the desk, those who watch without a seat as well. */

@@ -15,15 +15,11 @@ export interface CommandScene extends Omit<Scene, "actor" | "about"> {
   readonly repeatOf: number | null;
 }
 
-interface OfCommand {
-  readonly roomId: string;
-  readonly commandId: string;
-}
-
 /** One read for all of it: every command of the hour begins with this. Null for an unknown date. */
-export async function loadScene(db: Db, occurrenceId: string, of?: OfCommand): Promise<CommandScene | null> {
-  const repeat = of
-    ? sql`(select j.seq from journal j where j.room_id = ${of.roomId} and j.command_id = ${of.commandId})`
+export async function loadScene(db: Db, occurrenceId: string, commandId?: string): Promise<CommandScene | null> {
+  const repeat = commandId
+    ? sql`(select j.seq from rooms r join journal j on j.room_id = r.id
+        where r.occurrence_id = o.id and r.parent_id is null and j.command_id = ${commandId})`
     : sql`null::int`;
   const { rows } = await executeNamed(
     db,

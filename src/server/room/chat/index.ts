@@ -3,6 +3,7 @@ import type { FactBody, OwnLine } from "@/contracts";
 import { sideTopics, type LineFacts } from "@/core/room";
 import { groupBy } from "@/core/shared";
 import type { Db } from "../../db/client";
+import { executeNamed } from "../../db/named";
 import type { RoomServer } from "../room-server";
 import { keepLines } from "./keep";
 import { chatLogs } from "./lines";
@@ -26,11 +27,15 @@ const mostOwnLines = 50;
 /** What each of several people has of their own: notes with the desk, and lines that wait to be let through. */
 async function ownLines(db: Db, occurrenceId: string, ticketIds: readonly string[]) {
   const ids = sql.param([...ticketIds]);
-  const { rows } = await db.execute(sql`
+  const most = ticketIds.length * mostOwnLines;
+  const { rows } = await executeNamed(
+    db,
+    sql`
     select l.line_id, l.author_ticket_id, l.text, l.at, l.state, coalesce(l.with_ticket_id, l.author_ticket_id) as whose
     from chat_lines l join rooms r on r.id = l.room_id and r.occurrence_id = ${occurrenceId}
     where (l.with_ticket_id = any(${ids}::uuid[]) and l.state = 'shown') or (l.author_ticket_id = any(${ids}::uuid[]) and l.state = 'held')
-    order by l.at, l.seq limit ${ticketIds.length * mostOwnLines}`);
+    order by l.at, l.seq limit ${most}`,
+  );
   const by = groupBy(rows, (row) => String(row["whose"]));
   const line = (row: Record<string, unknown>): OwnLine => ({
     id: String(row["line_id"]),

@@ -1,6 +1,6 @@
 import { and, eq } from "drizzle-orm";
 import type { FactBody } from "@/contracts";
-import type { OwnParts } from "@/core/room";
+import type { OwnParts, RoomState } from "@/core/room";
 import { groupBy } from "@/core/shared";
 import type { Db } from "../../db/client";
 import { anyOf } from "../../db/queries/any-of";
@@ -26,13 +26,8 @@ function boxOf(db: Db): Together<Ballot, FactOutcome> {
 export const castBallot = (db: Db, place: FactPlace, { pollId, answers }: Vote): Promise<FactOutcome> =>
   boxOf(db).run({ place, pollId, answers });
 
-/** How each of several people voted. */
-export async function ownBallots(
-  db: Db,
-  occurrenceId: string,
-  ticketIds: readonly string[],
-): Promise<ReadonlyMap<string, OwnParts>> {
-  const rows = await db
+const ballotsOf = (db: Db, occurrenceId: string, ticketIds: readonly string[]) =>
+  db
     .select({
       ticketId: ballots.ticketId,
       pollId: ballots.pollId,
@@ -42,6 +37,16 @@ export async function ownBallots(
     .from(ballots)
     .innerJoin(polls, eq(polls.id, ballots.pollId))
     .where(and(anyOf(ballots.ticketId, ticketIds), eq(polls.occurrenceId, occurrenceId)));
+
+/** How each of several people voted. */
+export async function ownBallots(
+  db: Db,
+  occurrenceId: string,
+  ticketIds: readonly string[],
+  { polls: { polls: known } }: RoomState,
+): Promise<ReadonlyMap<string, OwnParts>> {
+  const wasAnyOpen = [...known].some(([, { openedAt }]) => openedAt !== null);
+  const rows = wasAnyOpen ? await ballotsOf(db, occurrenceId, ticketIds) : [];
   const byPerson = groupBy(rows, (row) => row.ticketId);
   const own = (id: string) =>
     Object.fromEntries(

@@ -1,6 +1,6 @@
 import { and, asc, eq, sql } from "drizzle-orm";
 import { alias } from "drizzle-orm/pg-core";
-import type { OwnParts } from "@/core/room";
+import type { OwnParts, RoomState } from "@/core/room";
 import { groupBy, Refusal } from "@/core/shared";
 import type { Db } from "../../db/client";
 import { anyOf } from "../../db/queries/any-of";
@@ -40,15 +40,10 @@ export async function voteQuestion(db: Db, place: FactPlace, questionId: string,
 
 const mostQuestionsEach = 100;
 
-/** What each of several people asked and voted for; of what is asked together, what became of all of it. */
-export async function ownQuestions(
-  db: Db,
-  occurrenceId: string,
-  ticketIds: readonly string[],
-): Promise<ReadonlyMap<string, OwnParts>> {
-  const ids = [...ticketIds];
+/** What several people voted for and asked; of what is asked together, what became of all of it. */
+function askedAndVoted(db: Db, occurrenceId: string, ids: readonly string[]) {
   const main = alias(questions, "main_question");
-  const [voted, asked] = await Promise.all([
+  return Promise.all([
     db
       .selectDistinct({
         ticketId: questionVotes.ticketId,
@@ -72,6 +67,16 @@ export async function ownQuestions(
       .orderBy(asc(questions.askedAt))
       .limit(ids.length * mostQuestionsEach),
   ]);
+}
+
+/** What each of several people asked and voted for. */
+export async function ownQuestions(
+  db: Db,
+  occurrenceId: string,
+  ids: readonly string[],
+  { questions: known }: RoomState,
+): Promise<ReadonlyMap<string, OwnParts>> {
+  const [voted, asked] = known.asked.size === 0 ? [[], []] : await askedAndVoted(db, occurrenceId, ids);
   const [votedOf, askedOf] = [groupBy(voted, (row) => row.ticketId), groupBy(asked, (row) => row.ticketId)];
   const own = (id: string) => ({
     votes: (votedOf.get(id) ?? []).map((row) => row.questionId),

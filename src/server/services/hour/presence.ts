@@ -36,18 +36,22 @@ export interface Opened {
   readonly isInside: boolean;
 }
 
-/** What a row of the statement says of one who comes, as columns. */
-async function columnsOf(context: Context, comers: readonly NewConnection[]) {
+/** What the statement is told of each who comes, as its columns are named. */
+async function rowsOf(context: Context, comers: readonly NewConnection[]) {
   const places = await Promise.all(
     comers.map(async (one) => (isStageRole(one.role) ? await stagePlaceOf(context, one) : null)),
   );
-  const list = (of: (one: NewConnection, i: number) => string | null) => sql.param(comers.map(of));
-  const ids = comers.map(() => context.ids.id());
-  const mayReturn = ({ mayReturn: may }: NewConnection) => (may === "ask" ? "ask" : may ? "yes" : "no");
-  const columns = sql`${sql.param(ids)}::uuid[], ${list((one) => one.organisationId)}::uuid[], ${list((one) => one.occurrenceId)}::uuid[],
-    ${list((one) => one.ticketId)}::uuid[], ${list((one) => one.role)}::text[], ${list((one) => one.device)}::text[],
-    ${list(mayReturn)}::text[], ${list((_, i) => places[i]!)}::text[]`;
-  return { ids, columns };
+  return comers.map((one, n) => ({
+    n,
+    id: context.ids.id(),
+    organisation_id: one.organisationId,
+    occurrence_id: one.occurrenceId,
+    ticket_id: one.ticketId,
+    role: one.role,
+    device: one.device,
+    may_return: one.mayReturn === "ask" ? "ask" : one.mayReturn ? "yes" : "no",
+    stage_place: places[n],
+  }));
 }
 
 /**
@@ -58,30 +62,32 @@ async function columnsOf(context: Context, comers: readonly NewConnection[]) {
 export async function openConnections(context: Context, comers: readonly NewConnection[]): Promise<readonly Opened[]> {
   const now = new Date(context.clock.now()).toISOString();
   const alive = new Date(context.clock.now() - signLostAfterMs).toISOString();
-  const { ids, columns } = await columnsOf(context, comers);
+  const coming = await rowsOf(context, comers);
   const isOverNow = sql`d.phase = any(${sql.param([...over])}::text[])`;
-  const inside = sql`c.occurrence_id = w.occurrence_id and c.to_at is null and c.last_sign_at > ${alive}::timestamptz and c.place <> 'foyer'`;
+  const isThere = sql`c.occurrence_id = w.occurrence_id and c.to_at is null and c.last_sign_at > ${alive}::timestamptz and c.place <> 'foyer'`;
   const { rows } = await executeNamed(
     context.db,
     sql`
     with w as (
       select *, row_number() over (partition by occurrence_id, may_return order by n) as nth
-      from unnest(${columns}) with ordinality as w(id, organisation_id, occurrence_id, ticket_id, role, device, may_return, stage_place, n))
-    insert into stays (id, connection_id, organisation_id, occurrence_id, room_id, ticket_id, role, device, chain_id, place, from_at, last_sign_at, to_at)
+      from jsonb_to_recordset(${JSON.stringify(coming)}::jsonb) as w(n int, id uuid, organisation_id uuid, occurrence_id uuid,
+        ticket_id uuid, role text, device text, may_return text, stage_place text)),
+    came as (insert into stays (id, connection_id, organisation_id, occurrence_id, room_id, ticket_id, role, device, chain_id, place, from_at, last_sign_at, to_at)
     select w.id, w.id, w.organisation_id, w.occurrence_id, r.id, w.ticket_id, w.role, w.device, w.ticket_id,
       case when ${isOverNow} then 'foyer' when w.stage_place is not null then w.stage_place
         when exists (select 1 from admissions a where a.occurrence_id = w.occurrence_id and a.ticket_id = w.ticket_id)
           and (w.may_return = 'yes' or w.role = 'test-guest'
-            or exists (select 1 from stays c where ${inside} and c.ticket_id = w.ticket_id)
+            or exists (select 1 from stays c where ${isThere} and c.ticket_id = w.ticket_id)
             or (w.may_return = 'ask' and w.nth + ${seatsLetInUnderLock}::int
-              + (select count(distinct c.ticket_id) from stays c where ${inside} and ${isCountedRole(sql`c.role`)})
+              + (select count(distinct c.ticket_id) from stays c where ${isThere} and ${isCountedRole(sql`c.role`)})
               <= (select e.house_size from occurrences o join events e on e.id = o.event_id where o.id = w.occurrence_id)))
         then 'house' else 'foyer' end, ${now}::timestamptz, ${now}::timestamptz, case when ${isOverNow} then ${now}::timestamptz end
     from w join occurrences d on d.id = w.occurrence_id join rooms r on r.occurrence_id = w.occurrence_id and r.parent_id is null
-    returning id, place <> 'foyer' as inside`,
+    returning id, place)
+    select coalesce(json_agg(id) filter (where place <> 'foyer'), '[]') as inside from came`,
   );
-  const isInside = new Map(rows.map((row) => [String(row["id"]), row["inside"] === true]));
-  return ids.map((id) => ({ connectionId: id, isInside: isInside.get(id) ?? false }));
+  const inside = new Set(rows[0]!["inside"] as string[]);
+  return coming.map(({ id }) => ({ connectionId: id, isInside: inside.has(id) }));
 }
 
 /** One device comes in. */

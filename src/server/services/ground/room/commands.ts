@@ -15,6 +15,7 @@ import {
 } from "@/core/room";
 import { unwrap } from "@/core/shared";
 import type { Db } from "../../../db/client";
+import { allWritten } from "../../../db/begin";
 import { executeNamed } from "../../../db/named";
 import { loadScene, type CommandScene } from "../../../db/queries/command-scene";
 import { journalAfter, loadRoom } from "../../../db/queries/journal";
@@ -64,6 +65,13 @@ async function lockRoom(tx: Db, occurrenceId: string): Promise<Locked> {
   );
   if (!rows[0]) throw notFound("date");
   return rows[0] as unknown as Locked;
+}
+
+/** The room under its lock, and its scene as it is then: read behind the lock on the same way to the database. */
+async function lockedScene(tx: Db, occurrenceId: string, commandId?: string): Promise<[Locked, CommandScene]> {
+  const [room, scene] = await allWritten([lockRoom(tx, occurrenceId), loadScene(tx, occurrenceId, commandId)]);
+  if (!scene) throw notFound("date");
+  return [room, scene];
 }
 
 /** Rooms as this process last folded them, so that a command folds only what came since. */
@@ -140,10 +148,12 @@ async function writeDecision(
 ): Promise<{ readonly hasOutward: boolean }> {
   const { place, scene, before, decision, commandId, actorId } = written;
   if (decision.entries.length === 0) return { hasOutward: false };
-  await writeJournal(tx, place, commandId, decision);
-  await keepTables(tx, place, before, decision.next, decision.entries);
   const outward = decision.entries.flatMap((entry) => outwardOf(entry, before));
-  await intoOutbox(context, tx, place, actorId, outward);
+  await allWritten([
+    writeJournal(tx, place, commandId, decision),
+    keepTables(tx, place, before, decision.next, decision.entries),
+    intoOutbox(context, tx, place, actorId, outward),
+  ]);
   if (decision.entries.some(({ body }) => letsIn(body))) {
     await admitWaiting(context, tx, { ...scene, hour: decision.next.hour }, place);
   }
@@ -165,9 +175,7 @@ export async function execute(
   const body = input.command as JournalledBody;
   const said: Said = { commandId: input.commandId, body, actorId: who.actorId };
   const executed = await context.db.transaction<Executed>(async (tx) => {
-    const room = await lockRoom(tx, who.occurrenceId);
-    const scene = await loadScene(tx, who.occurrenceId, { roomId: room.id, commandId: input.commandId });
-    if (!scene) throw notFound("date");
+    const [room, scene] = await lockedScene(tx, who.occurrenceId, input.commandId);
     const { repeatOf } = scene;
     // what it had to do outside may not have been done yet
     if (repeatOf !== null) return { seq: repeatOf, roomId: room.id, done: null, hasOutward: true };
@@ -205,9 +213,7 @@ export async function appendRows(
   make: (room: RoomState) => readonly EntryBody[],
   actorId = "system",
 ): Promise<RoomState> {
-  const room = await lockRoom(tx, occurrenceId);
-  const scene = await loadScene(tx, occurrenceId);
-  if (!scene) throw notFound("date");
+  const [room, scene] = await lockedScene(tx, occurrenceId);
   const place = placeOf(room, scene, context.clock.now());
   const before = await loadRoom(tx, room.id);
   const decision = append(before, make(before), { ticketId: actorId, at: place.now });
