@@ -2,7 +2,6 @@ import {
   EncodedAudioPacketSource,
   EncodedPacketSink,
   EncodedVideoPacketSource,
-  FilePathTarget,
   Mp4OutputFormat,
   Output,
   WebMOutputFormat,
@@ -13,7 +12,7 @@ import {
   type Input,
 } from "mediabunny";
 import { recordedMs, type Span } from "@/core/programme";
-import { mediaFile } from "./media-file";
+import { mediaFile, mediaTarget } from "./media-file";
 import { layStretch, type Tracks } from "./lay-packets";
 import type { CutJob } from "./media-words";
 
@@ -80,7 +79,7 @@ export async function cutMedia(
   const input = mediaFile(path);
   const [video, audio] = [await input.getPrimaryVideoTrack(), await input.getPrimaryAudioTrack()];
   if (!video?.codec) throw new Error("no picture in the file");
-  const output = new Output({ format: await formatOf(input), target: new FilePathTarget(outPath) });
+  const output = new Output({ format: await formatOf(input), target: mediaTarget(outPath) });
   const sources = {
     video: new EncodedVideoPacketSource(video.codec),
     audio: audio?.codec ? new EncodedAudioPacketSource(audio.codec) : null,

@@ -3,11 +3,10 @@ import {
   EncodedAudioPacketSource,
   EncodedPacketSink,
   EncodedVideoPacketSource,
-  FilePathTarget,
   Mp4OutputFormat,
   Output,
 } from "mediabunny";
-import { mediaFile } from "./media-file";
+import { mediaFile, mediaTarget } from "./media-file";
 import { layStretch, type Tracks } from "./lay-packets";
 import type { JoinJob, PieceRun } from "./media-words";
 
@@ -72,7 +71,7 @@ export async function joinPieces(
   const seconds = Math.ceil(runs.reduce((sum, run) => sum + run.seconds, 0)) + 10;
   const output = new Output({
     format: new Mp4OutputFormat({ fastStart: "reserve" }),
-    target: new FilePathTarget(outPath),
+    target: mediaTarget(outPath),
   });
   const tracks = { video: new EncodedVideoPacketSource("avc"), audio: new EncodedAudioPacketSource("opus") };
   output.addVideoTrack(tracks.video, { maximumPacketCount: seconds * packetsASecond.video });

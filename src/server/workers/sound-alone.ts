@@ -1,5 +1,5 @@
-import { EncodedAudioPacketSource, EncodedPacketSink, FilePathTarget, Mp4OutputFormat, Output } from "mediabunny";
-import { mediaFile } from "./media-file";
+import { EncodedAudioPacketSource, EncodedPacketSink, Mp4OutputFormat, Output } from "mediabunny";
+import { mediaFile, mediaTarget } from "./media-file";
 import type { SoundJob } from "./media-words";
 
 /** Room for what reads it at its beginning: more packets a second than any sound makes. */
@@ -13,7 +13,7 @@ export async function soundAlone({ path, outPath }: Omit<SoundJob, "kind">): Pro
   if (!audio || !codec) throw new Error("no sound");
   const output = new Output({
     format: new Mp4OutputFormat({ fastStart: "reserve" }),
-    target: new FilePathTarget(outPath),
+    target: mediaTarget(outPath),
   });
   const source = new EncodedAudioPacketSource(codec);
   const seconds = await audio.computeDuration();
