@@ -1,6 +1,6 @@
 import type { Socket } from "node:net";
 import { readHave } from "@/contracts";
-import type { RoomWire } from "../live/follower";
+import type { RoomWire } from "../platform/wire";
 import type { Ask } from "./ask";
 import { whoAsks } from "./access";
 

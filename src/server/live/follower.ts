@@ -1,12 +1,6 @@
 import type { Standing } from "@/core/room";
-import type { Wire } from "../platform/wire";
+import type { RoomWire } from "../platform/wire";
 import { framed, lastChunk } from "./frame";
-
-/** Where a room's stream goes. */
-export interface RoomWire extends Wire {
-  /** Both in one go, uncopied: a house that comes at once begins with the very same pictures. */
-  begin(own: Uint8Array, shared: Uint8Array): void;
-}
 
 const nothing = new Uint8Array(0);
 /** Beyond so much unread a reader is given up: it comes back and begins with a snapshot. */

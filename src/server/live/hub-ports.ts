@@ -8,7 +8,7 @@ import type { Ids } from "../platform/ids";
 import type { Log } from "../platform/log";
 
 import type { RoomNotice } from "../db/notify";
-import type { RoomWire } from "./follower";
+import type { RoomWire } from "../platform/wire";
 
 export interface HubPorts {
   readonly db: Db;
