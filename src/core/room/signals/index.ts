@@ -45,8 +45,7 @@ function rates(sight: SignalsSight) {
 /** What of it is trouble, for the in-tray and for whoever leads. */
 function troubles(sight: SignalsSight) {
   const found: Record<string, { count: number; house: number }> = {};
-  if (sight.figures.signals.size === 0) return { ...rates(sight), troubles: found };
-  const house = houseOf(sight);
+  const house = sight.figures.signals.size === 0 ? 0 : houseOf(sight);
   for (const [kind, rate] of sight.figures.signals) {
     if (isTrouble(kind, rate, house)) found[kind] = { count: rate.minute, house };
   }

@@ -1,14 +1,11 @@
-import { and, asc, eq, isNull, sql } from "drizzle-orm";
+import { and, eq } from "drizzle-orm";
 import { recordings } from "../../db/schema";
 import type { Context } from "../ground/context";
 import { makeFile, NotMade } from "./make-media";
 import { servedOf, type RecordingRow } from "./own-recording";
+import { servedFile, sweepServed } from "./sweep-served";
 
-/** A sweep makes so many at most: one of an hour takes a second. */
-const mostAtOnce = 20;
-const servedFile = sql`coalesce(${recordings.editedFile}, ${recordings.fileName})`;
-
-async function make(context: Context, recording: RecordingRow): Promise<void> {
+async function make(context: Context, recording: RecordingRow): Promise<true> {
   const { storage, db } = context;
   const { fileName } = servedOf(recording);
   const name = `${context.ids.id()}.sound`;
@@ -34,30 +31,16 @@ async function make(context: Context, recording: RecordingRow): Promise<void> {
     .returning({ id: recordings.id });
   const unused = taken.length > 0 ? recording.soundFile : made.soundFile;
   if (unused) await storage.remove(unused);
+  return true;
 }
 
 /** Makes the sound alone of what is watched, for whoever's line carries no picture. @returns how many were tried */
-export async function makeSounds(context: Context): Promise<number> {
-  const waiting = await context.db
-    .select()
-    .from(recordings)
-    .where(
-      and(
-        eq(recordings.state, "ready"),
-        eq(recordings.editState, "none"),
-        isNull(recordings.deletedAt),
-        sql`${recordings.soundOf} is distinct from ${servedFile}`,
-      ),
-    )
-    .orderBy(asc(recordings.uploadedAt))
-    .limit(mostAtOnce);
-  for (const recording of waiting)
-    // one whose file is out of reach holds up no other
-    await make(context, recording).catch((error: unknown) =>
-      context.log.error("a sound alone could not be made", error, { recordingId: recording.id }),
-    );
-  return waiting.length;
-}
+export const makeSounds = (context: Context): Promise<number> =>
+  sweepServed(context, {
+    madeOf: recordings.soundOf,
+    make: (recording) => make(context, recording),
+    failed: "a sound alone could not be made",
+  });
 
 /** The sound alone of a recording; null while there is none, or where it has none. */
 export function soundOf(recording: RecordingRow): { readonly fileName: string; readonly sizeBytes: number } | null {

@@ -1,15 +1,13 @@
-import { and, asc, eq, isNull, or, sql } from "drizzle-orm";
+import { and, eq, isNull, or } from "drizzle-orm";
 import { recordings } from "../../db/schema";
 import { stillOf } from "../../files/still";
 import type { Context } from "../ground/context";
 import { keepPicture, pictureName } from "../way-in/front/pictures";
 import { servedOf, servedSeconds, type RecordingRow } from "./own-recording";
+import { servedFile, sweepServed } from "./sweep-served";
 
-/** A sweep makes so many at most: each takes a part of a second. */
-const mostAtOnce = 20;
-const servedFile = sql`coalesce(${recordings.editedFile}, ${recordings.fileName})`;
 /** Nobody chose another. */
-const isUnchosen = or(isNull(recordings.pictureId), eq(recordings.pictureId, recordings.stillId));
+const isUnchosen = or(isNull(recordings.pictureId), eq(recordings.pictureId, recordings.stillId))!;
 
 /** A hall fills while the first words are said: what is seen a tenth in, five seconds where no length is known. */
 const instantsOf = (seconds: number | null): readonly number[] => [seconds === null ? 5 : seconds / 10, 0];
@@ -40,31 +38,12 @@ async function make(context: Context, recording: RecordingRow, command?: string)
 
 /**
  * Gives recordings that nobody chose a title picture for one of what is watched of them, where this machine can make
- * it; one that is cut gets another. What fails here concerns no recording. @returns how many were tried
+ * it (they wait until it can); one that is cut gets another. @returns how many were tried
  */
-export async function makeStills(context: Context, command?: string): Promise<number> {
-  const waiting = await context.db
-    .select()
-    .from(recordings)
-    .where(
-      and(
-        eq(recordings.state, "ready"),
-        eq(recordings.editState, "none"),
-        isNull(recordings.deletedAt),
-        isUnchosen,
-        sql`${recordings.stillOf} is distinct from ${servedFile}`,
-      ),
-    )
-    .orderBy(asc(recordings.uploadedAt))
-    .limit(mostAtOnce);
-  for (const recording of waiting) {
-    const isThere = await make(context, recording, command).catch((error: unknown) => {
-      // one whose file is out of reach holds up no other
-      context.log.error("no picture of a recording", error, { recordingId: recording.id });
-      return true;
-    });
-    // they wait until it is: a machine may get the program later
-    if (!isThere) return 0;
-  }
-  return waiting.length;
-}
+export const makeStills = (context: Context, command?: string): Promise<number> =>
+  sweepServed(context, {
+    madeOf: recordings.stillOf,
+    only: isUnchosen,
+    make: (recording) => make(context, recording, command),
+    failed: "no picture of a recording",
+  });
