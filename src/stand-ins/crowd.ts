@@ -1,5 +1,6 @@
-import { Agent, request as httpRequest, type IncomingMessage } from "node:http";
+import { Agent, request as httpRequest } from "node:http";
 import type { CommandBody } from "../contracts";
+import { EventLine } from "./event-line";
 
 /** One simulated guest: their link and what they are. */
 export interface CrowdMember {
@@ -29,9 +30,8 @@ export class SimulatedGuest {
   /** what arrives, before it is read: for measuring */
   onMessage: (event: string, data: string) => void = () => {};
   private connectionId: string | null = null;
-  private stream: IncomingMessage | null = null;
+  private stream: EventLine | null = null;
   private signs: ReturnType<typeof setInterval> | undefined;
-  private unread = "";
 
   constructor(
     private readonly origin: string,
@@ -50,38 +50,24 @@ export class SimulatedGuest {
   /** Comes in; resolves once the stream is open. */
   come(): Promise<void> {
     return new Promise((done, failed) => {
-      const outgoing = httpRequest(this.url("stream"), { headers: this.headers(), agent: false }, (incoming) => {
-        if (incoming.statusCode !== 200) return failed(new Error(`stream: ${incoming.statusCode}`));
-        this.stream = incoming;
-        incoming.setEncoding("utf8");
-        incoming.on("data", (text: string) => this.read(text));
-        incoming.on("error", () => {});
-        // as a browser's: the first at an instant of its own
-        this.signs = setTimeout(() => {
-          void this.sign().catch(() => {});
-          this.signs = setInterval(() => void this.sign().catch(() => {}), 10_000);
-        }, Math.random() * 10_000);
-        done();
+      this.stream = new EventLine(new URL(this.url("stream")), this.headers(), {
+        opened: () => {
+          // as a browser's: the first at an instant of its own
+          this.signs = setTimeout(() => {
+            void this.sign().catch(() => {});
+            this.signs = setInterval(() => void this.sign().catch(() => {}), 10_000);
+          }, Math.random() * 10_000);
+          done();
+        },
+        failed,
+        message: (event, data) => this.take(event, data),
       });
-      outgoing.on("error", failed);
-      outgoing.end();
     });
   }
 
   /** One sign of life; every ten seconds one goes out by itself. */
   async sign(): Promise<void> {
     if (this.connectionId) await this.send({ type: "sign", connectionId: this.connectionId });
-  }
-
-  private read(text: string): void {
-    this.unread += text;
-    for (let end = this.unread.indexOf("\n\n"); end >= 0; end = this.unread.indexOf("\n\n")) {
-      const block = this.unread.slice(0, end);
-      this.unread = this.unread.slice(end + 2);
-      const event = /^event: (.*)$/m.exec(block)?.[1];
-      const data = /^data: (.*)$/m.exec(block)?.[1];
-      if (event && data) this.take(event, data);
-    }
   }
 
   private take(event: string, raw: string): void {
@@ -139,7 +125,7 @@ export class SimulatedGuest {
 
   leave(): void {
     clearTimeout(this.signs);
-    this.stream?.destroy();
+    this.stream?.close();
     this.stream = null;
   }
 }

@@ -172,7 +172,9 @@ export function sourcesOf(
   figures: RoomFigures,
 ): readonly unknown[] {
   const { name, topic: view } = views.get(topic)!;
-  const read = view.reads.map((part) => ({ ...words, ...figures })[part as keyof RoomDirectory]);
+  const read = view.reads.map((part) =>
+    part in figures ? figures[part as keyof RoomFigures] : words[part as keyof RoomDirectory],
+  );
   return [room[name], room.hour, words.event.switches, ...read];
 }
 

@@ -7,6 +7,7 @@ import { notifyFacts } from "../../db/notify";
 import { executeNamed } from "../../db/named";
 import { anyOf } from "../../db/queries/any-of";
 import { loadScene } from "../../db/queries/command-scene";
+import { lasts } from "../../db/queries/lasting-stays";
 import { isCountedRole, isStage } from "../../db/queries/roles";
 import { loadRoom, roomOf } from "../../db/queries/journal";
 import { rooms, stays } from "../../db/schema";
@@ -64,7 +65,7 @@ export async function openConnections(context: Context, comers: readonly NewConn
   const alive = new Date(context.clock.now() - signLostAfterMs).toISOString();
   const coming = await rowsOf(context, comers);
   const isOverNow = sql`d.phase = any(${sql.param([...over])}::text[])`;
-  const isThere = sql`c.occurrence_id = w.occurrence_id and c.to_at is null and c.last_sign_at > ${alive}::timestamptz and c.place <> 'foyer'`;
+  const isThere = sql`c.last_sign_at > ${alive}::timestamptz and c.place <> 'foyer'`;
   const { rows } = await executeNamed(
     context.db,
     sql`
@@ -72,14 +73,19 @@ export async function openConnections(context: Context, comers: readonly NewConn
       select *, row_number() over (partition by occurrence_id, may_return order by n) as nth
       from jsonb_to_recordset(${JSON.stringify(coming)}::jsonb) as w(n int, id uuid, organisation_id uuid, occurrence_id uuid,
         ticket_id uuid, role text, device text, may_return text, stage_place text)),
+    taken as materialized (
+      select c.occurrence_id, count(distinct c.ticket_id) as seats from stays c
+      where c.occurrence_id in (select occurrence_id from w where may_return = 'ask') and c.to_at is null
+        and ${isThere} and ${isCountedRole(sql`c.role`)} group by c.occurrence_id),
     came as (insert into stays (id, connection_id, organisation_id, occurrence_id, room_id, ticket_id, role, device, chain_id, place, from_at, last_sign_at, to_at)
     select w.id, w.id, w.organisation_id, w.occurrence_id, r.id, w.ticket_id, w.role, w.device, w.ticket_id,
       case when ${isOverNow} then 'foyer' when w.stage_place is not null then w.stage_place
         when exists (select 1 from admissions a where a.occurrence_id = w.occurrence_id and a.ticket_id = w.ticket_id)
           and (w.may_return = 'yes' or w.role = 'test-guest'
-            or exists (select 1 from stays c where ${isThere} and c.ticket_id = w.ticket_id)
+            or exists (select 1 from stays c where c.ticket_id = w.ticket_id and c.occurrence_id = w.occurrence_id
+              and ${lasts(sql`c.to_at`)} and ${isThere})
             or (w.may_return = 'ask' and w.nth + ${seatsLetInUnderLock}::int
-              + (select count(distinct c.ticket_id) from stays c where ${isThere} and ${isCountedRole(sql`c.role`)})
+              + coalesce((select seats from taken k where k.occurrence_id = w.occurrence_id), 0)
               <= (select e.house_size from occurrences o join events e on e.id = o.event_id where o.id = w.occurrence_id)))
         then 'house' else 'foyer' end, ${now}::timestamptz, ${now}::timestamptz, case when ${isOverNow} then ${now}::timestamptz end
     from w join occurrences d on d.id = w.occurrence_id join rooms r on r.occurrence_id = w.occurrence_id and r.parent_id is null
@@ -100,7 +106,7 @@ export async function closeConnections(context: Context, connectionIds: readonly
   await context.db
     .update(stays)
     .set({ toAt: now, lastSignAt: now })
-    .where(and(anyOf(stays.connectionId, connectionIds), isNull(stays.toAt)));
+    .where(and(anyOf(stays.connectionId, connectionIds), lasts(stays.toAt)));
 }
 
 /** One device says goodbye. */
@@ -144,15 +150,14 @@ async function writeSigns(context: Context, batch: readonly (readonly [string, n
     with signs as (select * from unnest(${ids}::uuid[], ${times}::timestamptz[]) as s(id, at)),
     carried as (
       update stays c set last_sign_at = greatest(c.last_sign_at, s.at) from signs s
-      where c.connection_id = s.id and c.to_at is null returning c.connection_id),
-    closed as (
+      where c.connection_id = s.id and ${lasts(sql`c.to_at`)}),
+    latest as (
       select distinct on (c.connection_id) c.*, s.at from stays c join signs s on s.id = c.connection_id
-      where not exists (select 1 from carried k where k.connection_id = c.connection_id)
       order by c.connection_id, c.from_at desc, c.to_at desc)
     insert into stays (id, connection_id, organisation_id, occurrence_id, room_id, ticket_id, role, device, chain_id, place, from_at, last_sign_at)
     select gen_random_uuid(), l.connection_id, l.organisation_id, l.occurrence_id, l.room_id, l.ticket_id, l.role, l.device, l.chain_id,
       case when ${isStage(sql`l.role`)} then l.place else 'foyer' end, l.at, l.at
-    from closed l join occurrences o on o.id = l.occurrence_id left join tickets t on t.id = l.ticket_id
+    from latest l join occurrences o on o.id = l.occurrence_id left join tickets t on t.id = l.ticket_id
     where l.at > l.to_at and o.phase in ('scheduled', 'backstage', 'open') and t.barred_at is null and t.revoked_at is null`,
   );
 }
