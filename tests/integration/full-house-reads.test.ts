@@ -23,13 +23,13 @@ const comer = ({ ticketId }: { readonly ticketId: string }, mayReturn: boolean |
   mayReturn,
   stagePlace: "ask" as const,
 });
-
 const claim = ({ token, ticketId, occurrenceId }: CrowdMember) => ({ token, proof: null, ticketId, occurrenceId });
 const sign = async (ids: readonly string[]) => {
   const book = new SignBook(world.context);
   for (const id of ids) book.sign(id);
   await book.flush();
 };
+
 // A house as it is planned for by a database that has seen few tickets, and nobody anywhere when it last counted
 beforeAll(async () => {
   world = await makeWorld();

@@ -1,4 +1,5 @@
 import { sql } from "drizzle-orm";
+import { idArray } from "../db/queries/any-of";
 import type { Place } from "@/core/room";
 import type { Db } from "../db/client";
 
@@ -18,7 +19,7 @@ export async function moveStays(
   await tx.execute(sql`
     with left_behind as (
       update stays set to_at = greatest(from_at, last_sign_at, ${at}::timestamptz)
-      where room_id = ${roomId} and to_at is null and place <> ${place} and ticket_id = any(${sql.param([...ticketIds])}::uuid[])
+      where room_id = ${roomId} and to_at is null and place <> ${place} and ticket_id = any(${idArray(ticketIds)})
       returning *)
     insert into stays (id, connection_id, organisation_id, occurrence_id, room_id, ticket_id, role, device, chain_id, place, from_at, last_sign_at, level)
     select gen_random_uuid(), connection_id, organisation_id, occurrence_id, room_id, ticket_id, role, device, chain_id, ${place}, to_at, last_sign_at, level

@@ -1,4 +1,5 @@
 import { sql } from "drizzle-orm";
+import { idArray } from "../../db/queries/any-of";
 import type { FactBody } from "@/contracts";
 import { isStageRole } from "@/core/people";
 import {
@@ -25,7 +26,7 @@ async function asAllowed(db: Db, place: FactPlace, body: InkBody): Promise<InkBo
   if (body.do !== "erase") return body;
   const { rows } = await db.execute(sql`
     select a.act_id from ink_acts a join rooms r on r.id = a.room_id and r.occurrence_id = ${place.occurrenceId}
-    where a.author_ticket_id = ${place.actorId} and a.act_id = any(${sql.param([...body.ids])}::uuid[])`);
+    where a.author_ticket_id = ${place.actorId} and a.act_id = any(${idArray(body.ids)})`);
   return { do: "erase", ids: rows.map((row) => String(row["act_id"])) };
 }
 

@@ -1,4 +1,5 @@
 import { sql } from "drizzle-orm";
+import { idArray } from "../../db/queries/any-of";
 import type { FactBody, OwnLine } from "@/contracts";
 import { sideTopics, type LineFacts } from "@/core/room";
 import { groupBy } from "@/core/shared";
@@ -26,14 +27,14 @@ const mostOwnLines = 50;
 
 /** What each of several people has of their own: notes with the desk, and lines that wait to be let through. */
 async function ownLines(db: Db, occurrenceId: string, ticketIds: readonly string[]) {
-  const ids = sql.param([...ticketIds]);
+  const ids = idArray(ticketIds);
   const most = ticketIds.length * mostOwnLines;
   const { rows } = await executeNamed(
     db,
     sql`
     select l.line_id, l.author_ticket_id, l.text, l.at, l.state, coalesce(l.with_ticket_id, l.author_ticket_id) as whose
     from chat_lines l join rooms r on r.id = l.room_id and r.occurrence_id = ${occurrenceId}
-    where (l.with_ticket_id = any(${ids}::uuid[]) and l.state = 'shown') or (l.author_ticket_id = any(${ids}::uuid[]) and l.state = 'held')
+    where (l.with_ticket_id = any(${ids}) and l.state = 'shown') or (l.author_ticket_id = any(${ids}) and l.state = 'held')
     order by l.at, l.seq limit ${most}`,
   );
   const by = groupBy(rows, (row) => String(row["whose"]));

@@ -1,4 +1,5 @@
 import { and, asc, eq, sql } from "drizzle-orm";
+import { idArray } from "../../db/queries/any-of";
 import { alias } from "drizzle-orm/pg-core";
 import type { OwnParts, RoomState } from "@/core/room";
 import { groupBy, Refusal } from "@/core/shared";
@@ -88,7 +89,7 @@ export async function ownQuestions(
 /** Whose own part two questions are in: those who asked and voted for them. */
 export async function peopleOf(db: Db, questionIds: readonly string[]): Promise<readonly string[]> {
   const { rows } = await db.execute(sql`
-    select asker_ticket_id as id from questions where id = any(${sql.param([...questionIds])}::uuid[])
-    union select ticket_id from question_votes where question_id = any(${sql.param([...questionIds])}::uuid[])`);
+    select asker_ticket_id as id from questions where id = any(${idArray(questionIds)})
+    union select ticket_id from question_votes where question_id = any(${idArray(questionIds)})`);
   return rows.map((row) => String(row["id"]));
 }

@@ -1,4 +1,5 @@
 import { and, asc, desc, eq, inArray, sql } from "drizzle-orm";
+import { idArray } from "../../db/queries/any-of";
 import type { EntryOfPerson, PersonPage } from "@/contracts";
 import { keyAfter, spanOf, type Correction } from "@/core/attendance";
 import { isUuid } from "@/core/shared";
@@ -25,7 +26,7 @@ async function ballotsOf(db: Db, occurrenceId: string, ticketIds: readonly strin
     from ballots b join polls p on p.id = b.poll_id and not p.is_anonymous
       cross join lateral jsonb_array_elements(p.questions) q
     where p.occurrence_id = ${occurrenceId} and q.value ->> 'id' = b.question_id
-      and b.ticket_id = any(${sql.param([...ticketIds])}::uuid[])
+      and b.ticket_id = any(${idArray(ticketIds)})
     order by b.at limit ${most}`);
   return rows.map((row) => {
     const options = new Map(
@@ -62,7 +63,7 @@ async function saidBy(db: Db, occurrenceId: string, ticketIds: readonly string[]
       select count(*) filter (where l.target = 'all')::int as lines, count(*) filter (where l.target = 'note')::int as notes
       from chat_lines l join rooms r on r.id = l.room_id
       where r.occurrence_id = ${occurrenceId} and l.state <> 'moved'
-        and l.author_ticket_id = any(${sql.param([...ticketIds])}::uuid[])`),
+        and l.author_ticket_id = any(${idArray(ticketIds)})`),
     rowsOfFloor(db, occurrenceId),
   ]);
   return {

@@ -1,4 +1,5 @@
 import { and, asc, eq, like, sql } from "drizzle-orm";
+import { idArray } from "../../db/queries/any-of";
 import { fileTypeFromBuffer } from "file-type";
 import { handOutChange, handOutName, mostHandOutBytes, mostHandOuts } from "@/contracts";
 import type { FileItem } from "@/core/room";
@@ -146,7 +147,7 @@ export async function changeHandOut(context: Context, by: Bringer, id: string, r
     if (at < 0 || to < 0 || to >= all.length) return;
     [all[at], all[to]] = [all[to]!, all[at]!];
     await tx.execute(sql`
-      update hand_outs h set position = o.place from unnest(${sql.param(all)}::uuid[]) with ordinality as o(id, place) where h.id = o.id`);
+      update hand_outs h set position = o.place from unnest(${idArray(all)}) with ordinality as o(id, place) where h.id = o.id`);
   });
 }
 

@@ -2,7 +2,7 @@ import { sql } from "drizzle-orm";
 import { isStageRole, type Actor } from "@/core/people";
 import { isUuid, Refusal } from "@/core/shared";
 import { outcomeOf, type Outcome } from "../../platform/together";
-import { executeNamed } from "../../db/named";
+import { idArray } from "../../db/queries/any-of";
 import { notFound, type Context } from "../ground/context";
 import { isProven } from "../way-in/entry-proofs";
 import type { FactActor } from "./facts";
@@ -30,15 +30,15 @@ interface HolderRow {
 const keyOf = (ticketId: string, occurrenceId: string): string => `${ticketId} ${occurrenceId}`;
 
 async function rowsOf(context: Context, claims: readonly HolderClaim[]): Promise<ReadonlyMap<string, HolderRow>> {
-  const asked = claims.map(({ ticketId, occurrenceId }) => ({ ticket_id: ticketId, occurrence_id: occurrenceId }));
-  // asked and answered in one piece: a full house's rows cost more to take apart one by one than to find. The tickets
-  // first, by their ids: from the date's side all of a large event's would be walked through for each who asks
-  const { rows } = await executeNamed(
-    context.db,
+  const [ticketIds, occurrenceIds] = [claims.map((one) => one.ticketId), claims.map((one) => one.occurrenceId)];
+  // answered in one piece: a full house's rows cost more to take apart one by one than to find. The tickets
+  // first, by their ids: from the date's side all of a large event's would be walked through for each who asks.
+  // Planned anew each time: for so many, and for tables as large as they are now
+  const { rows } = await context.db.execute(
     sql`
     with t as materialized (
       select t.id, t.event_id, t.role, t.duties, t.status, t.link_version, t.organisation_id, w.occurrence_id
-      from jsonb_to_recordset(${JSON.stringify(asked)}::jsonb) as w(ticket_id uuid, occurrence_id uuid) join tickets t on t.id = w.ticket_id
+      from unnest(${idArray(ticketIds)}, ${idArray(occurrenceIds)}) as w(ticket_id, occurrence_id) join tickets t on t.id = w.ticket_id
       where t.revoked_at is null and t.barred_at is null and (t.occurrence_id is null or t.occurrence_id = w.occurrence_id))
     select coalesce(json_agg(h), '[]') as holders from (select distinct t.id, t.occurrence_id, e.proves_address, t.role, t.duties, t.status, t.link_version, t.organisation_id
       from t join events e on e.id = t.event_id join occurrences o on o.id = t.occurrence_id and o.event_id = t.event_id

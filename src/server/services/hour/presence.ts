@@ -5,7 +5,7 @@ import type { Place } from "@/core/room";
 import { seatsLetInUnderLock } from "@/core/seats";
 import { notifyFacts } from "../../db/notify";
 import { executeNamed } from "../../db/named";
-import { anyOf } from "../../db/queries/any-of";
+import { anyOf, idArray } from "../../db/queries/any-of";
 import { loadScene } from "../../db/queries/command-scene";
 import { lasts } from "../../db/queries/lasting-stays";
 import { isCountedRole, isStage } from "../../db/queries/roles";
@@ -142,12 +142,12 @@ export class SignBook {
  * a seat is asked for again.
  */
 async function writeSigns(context: Context, batch: readonly (readonly [string, number])[]): Promise<void> {
-  const ids = sql.param(batch.map(([id]) => id));
+  const ids = idArray(batch.map(([id]) => id));
   const times = sql.param(batch.map(([, at]) => new Date(at).toISOString()));
-  await executeNamed(
-    context.db,
+  // planned anew each time: for so many, and for a table as large as it is now
+  await context.db.execute(
     sql`
-    with signs as (select * from unnest(${ids}::uuid[], ${times}::timestamptz[]) as s(id, at)),
+    with signs as (select * from unnest(${ids}, ${times}::timestamptz[]) as s(id, at)),
     carried as (
       update stays c set last_sign_at = greatest(c.last_sign_at, s.at) from signs s
       where c.connection_id = s.id and ${lasts(sql`c.to_at`)}),

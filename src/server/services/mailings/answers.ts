@@ -1,4 +1,5 @@
 import { sql } from "drizzle-orm";
+import { idArray } from "../../db/queries/any-of";
 import { groupBy } from "@/core/shared";
 import type { Db } from "../../db/client";
 
@@ -30,7 +31,7 @@ export async function answersOf(
       join tickets t on t.person_id = m.person_id and t.event_id = o.event_id
       join questions q on q.asker_ticket_id = t.id and q.occurrence_id = o.id
       left join questions main on main.id = q.merged_into
-      where m.id = any(${sql.param([...messageIds])}::uuid[])
+      where m.id = any(${idArray(messageIds)})
         and coalesce(main.answered, q.answered) in ('to-one', 'to-all')
         and coalesce(main.is_by_mail, q.is_by_mail))
     select id, text, answer, key, is_unnamed as "isUnnamed" from written w

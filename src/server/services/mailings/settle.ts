@@ -1,4 +1,5 @@
 import { eq, sql } from "drizzle-orm";
+import { idArray } from "../../db/queries/any-of";
 import { maxAttempts, outcomeOf, retryAfterMinutes, senderPauseMinutes } from "@/core/mailings";
 import { minuteMs } from "@/core/time";
 import { messages, people } from "../../db/schema";
@@ -30,7 +31,7 @@ export function sentLedger(context: Context): NoteSent {
       waiting = [];
       try {
         await context.db.execute(
-          sql`update messages set state = 'sent', sent_at = ${new Date(context.clock.now()).toISOString()}, note = null where id = any(${sql.param(batch.map((one) => one.id))}::uuid[])`,
+          sql`update messages set state = 'sent', sent_at = ${new Date(context.clock.now()).toISOString()}, note = null where id = any(${idArray(batch.map((one) => one.id))})`,
         );
         for (const one of batch) one.done();
       } catch (error) {
@@ -90,5 +91,5 @@ export async function pauseSending(
   await context.db.execute(sql`
     update messages set state = 'planned', due_at = ${until}::timestamptz, note = ${note},
       attempts = case when state = 'sending' then greatest(0, attempts - 1) else attempts end
-    where (state = 'sending' and id = any(${sql.param([...claimedIds])}::uuid[])) or (state = 'planned' and due_at <= ${new Date(now).toISOString()}::timestamptz)`);
+    where (state = 'sending' and id = any(${idArray([...claimedIds])})) or (state = 'planned' and due_at <= ${new Date(now).toISOString()}::timestamptz)`);
 }

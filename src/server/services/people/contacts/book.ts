@@ -1,4 +1,5 @@
 import { and, asc, desc, eq, inArray, isNotNull, isNull, ne, sql, type SQL } from "drizzle-orm";
+import { idArray } from "../../../db/queries/any-of";
 import { contactInput, contactQuery, type Contact, type ContactQuery } from "@/contracts";
 import { likelySame } from "@/core/contacts";
 import { Refusal } from "@/core/shared";
@@ -78,7 +79,7 @@ async function dealings(db: Db, personIds: readonly string[], now: number) {
   const { rows } = await db.execute(sql`
     select t.person_id, count(distinct t.event_id)::int as n, max(c.start_at) filter (where c.start_at <= ${new Date(now).toISOString()}::timestamptz) as last_at
     from tickets t left join occurrences c on c.id = t.occurrence_id
-    where t.person_id = any(${sql.param([...personIds])}::uuid[]) and t.role <> 'test-guest'
+    where t.person_id = any(${idArray(personIds)}) and t.role <> 'test-guest'
     group by t.person_id`);
   return new Map(
     rows.map((row) => [

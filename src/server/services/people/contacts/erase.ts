@@ -1,4 +1,5 @@
 import { and, eq, inArray, isNull, sql } from "drizzle-orm";
+import { idArray } from "../../../db/queries/any-of";
 import { Refusal } from "@/core/shared";
 import type { Db } from "../../../db/client";
 import { anyOf } from "../../../db/queries/any-of";
@@ -78,7 +79,7 @@ export async function replayErasures(context: Context): Promise<number> {
  */
 export async function erasePeople(db: Db, personIds: readonly string[], now: number): Promise<void> {
   if (personIds.length === 0) return;
-  const ids = sql`${sql.param([...personIds])}::uuid[]`;
+  const ids = idArray(personIds);
   const ownTickets = sql`(select id from tickets where person_id = any(${ids}))`;
   await forgetPasted(db, personIds);
   // while their address is still known
