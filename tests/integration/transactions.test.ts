@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { eq, sql } from "drizzle-orm";
 import { allWritten } from "@/server/db/begin";
+import { writeLast } from "@/server/db/write-last";
 import { organisations } from "@/server/db/schema";
 import { makeWorld, type World } from "../support/world";
 
@@ -66,5 +67,47 @@ describe("a transaction whose beginning leaves with its first statement", () => 
         before,
       );
     });
+  });
+});
+
+describe("what is written last", () => {
+  const named = (name: string) => sql`update organisations set name = ${name} where id = ${world.organisationId}`;
+
+  it("is kept with all the rest, though nobody waits for its answer but the end", async () => {
+    await world.context.db.transaction(async (tx) => {
+      await writeLast(tx, [named("Written first"), named("Written last")]);
+    });
+    expect(await nameNow()).toBe("Written last");
+  });
+
+  it("takes everything back where it fails: the commit that left behind it keeps nothing", async () => {
+    const failing = world.context.db.transaction(async (tx) => {
+      await rename(tx, "Half written");
+      await writeLast(tx, [sql`select 1 / 0`, named("Behind it")]);
+      return "well";
+    });
+    await expect(failing).rejects.toMatchObject({ cause: { code: "22012" } });
+    expect(await nameNow()).toBe("Written last");
+    // and the connection serves whoever comes next
+    await world.context.db.transaction((tx) => rename(tx, "Afterwards").then(() => undefined));
+    expect(await nameNow()).toBe("Afterwards");
+  });
+
+  it("is what is told of where something behind it was refused for its sake", async () => {
+    const failing = world.context.db.transaction(async (tx) => {
+      await writeLast(tx, [sql`select 1 / 0`]);
+      await rename(tx, "Refused since the transaction has failed");
+    });
+    await expect(failing).rejects.toMatchObject({ cause: { code: "22012" } });
+    expect(await nameNow()).toBe("Afterwards");
+  });
+
+  it("is waited for in a transaction within another", async () => {
+    await world.context.db.transaction(async (tx) => {
+      const inner = tx.transaction((within) => writeLast(within, [sql`select 1 / 0`]));
+      await expect(inner).rejects.toMatchObject({ cause: { code: "22012" } });
+      await writeLast(tx, [named("The outer one goes on")]);
+    });
+    expect(await nameNow()).toBe("The outer one goes on");
   });
 });

@@ -13,6 +13,11 @@ interface Insides {
   beginsAtOnce?: true;
 }
 
+/** Statements of a transaction that are on their way and that its end alone waits for. */
+const leaving = new WeakMap<object, Promise<unknown>[]>();
+/** Where such are laid down; undefined for a transaction within another. */
+export const leavingWith = (tx: object): Promise<unknown>[] | undefined => leaving.get(tx);
+
 /**
  * A transaction's beginning leaves with its first statement, on connections that are written to ahead of their
  * answers (`pipeline`): one way to the database and back fewer, in every transaction. After some milliseconds of
@@ -31,14 +36,18 @@ export function beginWithFirstStatement(): void {
     const begun = tx.execute(sql`begin`).then(() => undefined);
     // said where the transaction is waited for
     begun.catch(() => undefined);
+    const last: Promise<unknown>[] = [];
+    leaving.set(tx, last);
     try {
       const result = await run(tx);
-      await begun;
-      await tx.execute(sql`commit`);
+      // where one of them fails the database takes all back at this very commit
+      await allWritten([begun, ...last, tx.execute(sql`commit`)]);
       return result;
     } catch (error) {
+      const failed = (await Promise.allSettled(last)).find((one) => one.status === "rejected");
       await tx.execute(sql`rollback`);
-      throw error;
+      // what came after it was refused for its sake
+      throw failed ? failed.reason : error;
     } finally {
       client.release();
     }

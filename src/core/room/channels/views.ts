@@ -1,5 +1,6 @@
 import type { Sight } from "../capability";
 import type { RoomDirectory } from "../directory";
+import { peopleOfStage } from "../stage-people";
 import type { ChannelItem, HouseChannelItem, InterpreterItem, MixItem, OwnChannel } from "./items";
 import { channelLanguages, silentChannel, type ChannelsState, type Interpreting } from "./state";
 
@@ -9,7 +10,7 @@ type Of = Sight<ChannelsState>;
 export const interpretingOf = ({ event, people }: Pick<RoomDirectory, "event" | "people">): Interpreting => ({
   into: event.interpretedInto,
   pairs: new Map(
-    [...people.values()].flatMap((one) => (one.role === "interpreter" ? [[one.ticketId, one.pair ?? []]] : [])),
+    peopleOfStage(people).flatMap((one) => (one.role === "interpreter" ? [[one.ticketId, one.pair ?? []]] : [])),
   ),
 });
 

@@ -1,13 +1,13 @@
 import { isStageRole } from "../../people";
 import type { Sight } from "../capability";
 import { isCurtainUp } from "../hour/state";
+import { peopleOfStage } from "../stage-people";
 import type { AudienceItem, CastItem, ScreenItem, Section, StagePersonItem } from "../views";
 import { arrivedBackstage, type StageState } from "./state";
 
 export function stagePeople({ own, words, figures }: Sight<StageState>): Section<StagePersonItem> {
   const out: Record<string, StagePersonItem> = {};
-  for (const person of words.people.values()) {
-    if (!isStageRole(person.role)) continue;
+  for (const person of peopleOfStage(words.people)) {
     const { place, ...open } = own.people.get(person.ticketId) ?? arrivedBackstage;
     const isPresent = figures.present.has(person.ticketId);
     const callerLevel = figures.callers.get(person.ticketId) ?? null;

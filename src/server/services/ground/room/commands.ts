@@ -1,4 +1,4 @@
-import { sql } from "drizzle-orm";
+import { sql, type SQL } from "drizzle-orm";
 import { LRUCache } from "lru-cache";
 import type { CommandInput, JournalledBody } from "@/contracts";
 import type { Actor } from "@/core/people";
@@ -20,6 +20,7 @@ import { executeNamed } from "../../../db/named";
 import { loadScene, type CommandScene } from "../../../db/queries/command-scene";
 import { journalAfter, loadRoom } from "../../../db/queries/journal";
 import { roomChannel } from "../../../db/notify";
+import { writeLast } from "../../../db/write-last";
 import { aboutOf, commandOf, keepTables, writeWords, type RoomPlace, type Said } from "../../../room";
 import { admitWaiting } from "./admissions";
 import { notFound, type Context } from "../context";
@@ -99,8 +100,8 @@ const placeOf = (room: Locked, scene: CommandScene, now: number): RoomPlace => (
   now,
 });
 
-/** Rows, position, checkpoint and word to the other processes. */
-async function writeJournal(tx: Db, place: RoomPlace, commandId: string | null, decision: Decision): Promise<void> {
+/** Rows, position and word to the other processes; a checkpoint where one is due. */
+function journalStatements(place: RoomPlace, commandId: string | null, decision: Decision): readonly SQL[] {
   const { roomId, organisationId, occurrenceId } = place;
   const { entries, next } = decision;
   const rows = entries.map(({ seq, at, actorId, body }, i) => ({
@@ -111,21 +112,20 @@ async function writeJournal(tx: Db, place: RoomPlace, commandId: string | null, 
     body,
   }));
   const notice = JSON.stringify({ room: occurrenceId, seq: next.seq });
-  await executeNamed(
-    tx,
-    sql`
+  const journal = sql`
     with written as (
       insert into journal (room_id, organisation_id, seq, at, actor_id, command_id, body)
       select ${roomId}::uuid, ${organisationId}::uuid, e.* from jsonb_to_recordset(${JSON.stringify(rows)}::jsonb)
         as e(seq int, at timestamptz, actor_id text, command_id uuid, body jsonb)),
     moved as (update rooms set seq = ${next.seq} where id = ${roomId} returning 1)
-    select pg_notify(${roomChannel}, ${notice}) from moved`,
-  );
-  if (Math.floor(next.seq / checkpointEvery) === Math.floor((next.seq - entries.length) / checkpointEvery)) return;
-  await tx.execute(sql`
+    select pg_notify(${roomChannel}, ${notice}) from moved`;
+  if (Math.floor(next.seq / checkpointEvery) === Math.floor((next.seq - entries.length) / checkpointEvery))
+    return [journal];
+  const checkpoint = sql`
     insert into room_checkpoints (room_id, organisation_id, seq, state)
     values (${roomId}, ${organisationId}, ${next.seq}, ${JSON.stringify(next)}::jsonb)
-    on conflict (room_id) do update set seq = excluded.seq, state = excluded.state`);
+    on conflict (room_id) do update set seq = excluded.seq, state = excluded.state`;
+  return [journal, checkpoint];
 }
 
 /** Whether somebody of the foyer may come in by this row. */
@@ -150,7 +150,7 @@ async function writeDecision(
   if (decision.entries.length === 0) return { hasOutward: false };
   const outward = decision.entries.flatMap((entry) => outwardOf(entry, before));
   await allWritten([
-    writeJournal(tx, place, commandId, decision),
+    writeLast(tx, journalStatements(place, commandId, decision)),
     keepTables(tx, place, before, decision.next, decision.entries),
     intoOutbox(context, tx, place, actorId, outward),
   ]);
