@@ -79,11 +79,14 @@ export class House {
   }
 }
 
-/** A bare broadcaster in a process of its own, with the very same guests as listeners. */
-export async function bareHouse(members: readonly CrowdMember[], firstBytes: number) {
+/**
+ * A bare broadcaster in a process of its own, with the very same guests as listeners.
+ * @param rows what it writes down of each who comes, and of each message; nothing where it is not said
+ */
+export async function bareHouse(members: readonly CrowdMember[], firstBytes: number, rows?: "stay") {
   const port = await freePort(4950);
   const child = spawn("node", ["bench/bare-broadcaster.mjs"], {
-    env: { ...process.env, PORT: String(port), FIRST_BYTES: String(firstBytes) },
+    env: { ...process.env, PORT: String(port), FIRST_BYTES: String(firstBytes), ...(rows && { BARE_ROWS: rows }) },
     stdio: ["ignore", "pipe", "inherit"],
   });
   await new Promise((done) => child.stdout!.once("data", done));
@@ -105,17 +108,19 @@ export async function bareHouse(members: readonly CrowdMember[], firstBytes: num
   return { house, say, close };
 }
 
-/** Acts at both in turn, so that whatever else the machine does meets both alike. */
-export async function actsInTurn(
+/** Acts at several in turn, so that whatever else the machine does meets all alike. */
+export async function actsInTurn<N extends string>(
   rounds: number,
   own: { readonly house: House; readonly act: (round: number) => Promise<unknown> },
-  bare: Awaited<ReturnType<typeof bareHouse>>,
-): Promise<{ readonly own: Acts; readonly bare: Acts }> {
+  bare: Readonly<Record<N, Awaited<ReturnType<typeof bareHouse>>>>,
+): Promise<Readonly<Record<N | "own", Acts>>> {
+  const others = Object.entries(bare) as [N, (typeof bare)[N]][];
   for (let round = -2; round < rounds; round += 1) {
     // the first two go unmeasured: the size of the message is known after them, and the code is warm
-    if (round === 0) for (const { house } of [own, bare]) house.acts();
+    if (round === 0) for (const { house } of [own, ...others.map(([, one]) => one)]) house.acts();
     await own.house.act(() => own.act(round));
-    await bare.house.act(() => bare.say(own.house.bytes));
+    for (const [, { house, say }] of others) await house.act(() => say(own.house.bytes));
   }
-  return { own: own.house.acts(), bare: bare.house.acts() };
+  const came = others.map(([name, { house }]) => [name, house.acts()] as const);
+  return { ...(Object.fromEntries(came) as Record<N, Acts>), own: own.house.acts() } as Record<N | "own", Acts>;
 }

@@ -13,6 +13,9 @@ export const origin = process.env["LIVE_URL"]!;
 export const serverPid = Number(process.env["LIVE_PID"]);
 const [acts, returns] = [20, 5];
 
+/** The same house at the product, at a bare broadcaster, and at one that writes down each who comes. */
+type Openings = Readonly<Record<"own" | "bare" | "keeping", Spent[]>>;
+
 export async function makeDate(attendees: number): Promise<BusyDate> {
   const { context, close } = await makeContext(process.env);
   const date = await makeBusyDate(context, attendees, { areAdmitted: true });
@@ -32,23 +35,27 @@ export async function broadcastBench(listeners: number): Promise<void> {
   const opening = await house.come();
   await pause(4000);
   const bare = await bareHouse(date.attendees, house.firstBytes);
-  const bareOpening = await bare.house.come();
+  const keeping = await bareHouse(date.attendees, house.firstBytes, "stay");
+  const houses = { own: house, bare: bare.house, keeping: keeping.house };
+  const first: Openings = { own: [opening], bare: [await bare.house.come()], keeping: [await keeping.house.come()] };
   await pause(4000);
-  const again: { readonly own: Spent[]; readonly bare: Spent[] } = { own: [], bare: [] };
-  for (let round = 0; round < returns; round += 1) {
-    again.own.push(await house.comeAgain());
-    again.bare.push(await bare.house.comeAgain());
-  }
+  const again: Openings = { own: [], bare: [], keeping: [] };
+  for (let round = 0; round < returns; round += 1)
+    for (const name of ["own", "bare", "keeping"] as const) again[name].push(await houses[name].comeAgain());
   await pause(4000);
   const act = (round: number) => producer.send({ type: round % 2 === 0 ? "hour.raise-curtain" : "hour.drop-curtain" });
-  const done = await actsInTurn(acts, { house, act }, bare);
+  const done = await actsInTurn(acts, { house, act }, { bare, keeping });
   if (done.own.n !== acts * listeners) console.log(`  ! ${done.own.n} of ${acts * listeners} messages arrived`);
-  await bare.close();
-  recordSpent(`opening-${listeners}`, listeners, [opening], [bareOpening]);
-  recordSpent(`returning-${listeners}`, listeners, again.own, again.bare);
+  await Promise.all([bare.close(), keeping.close()]);
+  recordSpent("opening", listeners, first);
+  recordSpent("returning", listeners, again);
   record(
     { name: `desk-act-${listeners}`, ...done.own, bare: done.bare },
     "median and 99th at most the bare broadcaster's",
+  );
+  record(
+    { name: `desk-act-kept-${listeners}`, ...done.own, bare: done.keeping },
+    "beside a bare one that commits a row",
   );
   if (listeners === 2000 && !process.env["ONLY_OPENING"]) {
     await ballotBench(producer, house.guests.slice(0, 500), date.pollId);
@@ -60,12 +67,14 @@ export async function broadcastBench(listeners: number): Promise<void> {
   await pause(2000);
 }
 
-function recordSpent(name: string, n: number, own: readonly Spent[], bare: readonly Spent[]): void {
-  const median = (some: readonly Spent[]) => spread(some.map((one) => one.cpu)).median;
-  const whole = (some: readonly Spent[]) => ({ ...spread(some.map((one) => one.tookMs)), cpu: median(some) });
-  const ratio = (median(own) / median(bare)).toFixed(2);
-  const aim = `processor time at most 2 times the bare server's (here ${ratio})`;
-  record({ name, n, ...whole(own), bare: whole(bare) }, aim);
+function recordSpent(name: string, n: number, { own, bare, keeping }: Openings): void {
+  const cpu = (some: readonly Spent[]) => spread(some.map((one) => one.cpu)).median;
+  const whole = (some: readonly Spent[]) => ({ ...spread(some.map((one) => one.tookMs)), cpu: cpu(some) });
+  const ratio = (some: readonly Spent[]) => `here ${(cpu(own) / cpu(some)).toFixed(2)}`;
+  const aim = `processor time at most 2 times the bare server's (${ratio(bare)})`;
+  record({ name: `${name}-${n}`, n, ...whole(own), bare: whole(bare) }, aim);
+  const beside = `beside a bare one that writes down each who comes (${ratio(keeping)})`;
+  record({ name: `${name}-kept-${n}`, n, ...whole(own), bare: whole(keeping) }, beside);
 }
 
 async function ballotBench(producer: SimulatedGuest, guests: readonly SimulatedGuest[], pollId: string): Promise<void> {

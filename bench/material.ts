@@ -99,7 +99,7 @@ async function pageTurns(date: BusyDate, producer: SimulatedGuest, deckId: strin
     page += 1;
     return producer.send({ type: "slides.show", deckId, page, seen: { deckId, page: page - 1 } });
   };
-  const done = await actsInTurn(turns, { house, act }, bare);
+  const done = await actsInTurn(turns, { house, act }, { bare });
   house.leave();
   await bare.close();
   record({ name: "page-turn-2000", ...done.own, bare: done.bare }, "median and 99th at most the bare broadcaster's");
