@@ -79,14 +79,31 @@ export class House {
   }
 }
 
-/**
- * A bare broadcaster in a process of its own, with the very same guests as listeners.
- * @param rows what it writes down of each who comes, and of each message; nothing where it is not said
- */
-export async function bareHouse(members: readonly CrowdMember[], firstBytes: number, rows?: "stay") {
+interface Broadcasting {
+  /** what somebody begins with */
+  readonly firstBytes: number;
+  /** what it writes down of each who comes, and of each message; nothing where it is not said */
+  readonly rows?: "stay";
+}
+
+/** A bare broadcaster with the very same guests as listeners. */
+export const bareHouse = (members: readonly CrowdMember[], firstBytes: number, rows?: "stay") =>
+  broadcasterHouse(["bench/bare-broadcaster.mjs"], members, { firstBytes, ...(rows && { rows }) });
+
+/** A server in a process of its own that sends a message to all, and a house that listens to it. */
+export async function broadcasterHouse(
+  program: readonly string[],
+  members: readonly CrowdMember[],
+  { firstBytes, rows }: Broadcasting,
+) {
   const port = await freePort(4950);
-  const child = spawn("node", ["bench/bare-broadcaster.mjs"], {
-    env: { ...process.env, PORT: String(port), FIRST_BYTES: String(firstBytes), ...(rows && { BARE_ROWS: rows }) },
+  const child = spawn("node", program, {
+    env: {
+      ...process.env,
+      PORT: String(port),
+      FIRST_BYTES: String(firstBytes),
+      ...(rows && { BARE_ROWS: rows }),
+    },
     stdio: ["ignore", "pipe", "inherit"],
   });
   await new Promise((done) => child.stdout!.once("data", done));
@@ -111,7 +128,7 @@ export async function bareHouse(members: readonly CrowdMember[], firstBytes: num
 /** Acts at several in turn, so that whatever else the machine does meets all alike. */
 export async function actsInTurn<N extends string>(
   rounds: number,
-  own: { readonly house: House; readonly act: (round: number) => Promise<unknown> },
+  own: { readonly house: House; readonly act: (round: number) => Promise<unknown>; readonly bytes?: number },
   bare: Readonly<Record<N, Awaited<ReturnType<typeof bareHouse>>>>,
 ): Promise<Readonly<Record<N | "own", Acts>>> {
   const others = Object.entries(bare) as [N, (typeof bare)[N]][];
@@ -119,7 +136,7 @@ export async function actsInTurn<N extends string>(
     // the first two go unmeasured: the size of the message is known after them, and the code is warm
     if (round === 0) for (const { house } of [own, ...others.map(([, one]) => one)]) house.acts();
     await own.house.act(() => own.act(round));
-    for (const [, { house, say }] of others) await house.act(() => say(own.house.bytes));
+    for (const [, { house, say }] of others) await house.act(() => say(own.bytes ?? own.house.bytes));
   }
   const came = others.map(([name, { house }]) => [name, house.acts()] as const);
   return { ...(Object.fromEntries(came) as Record<N, Acts>), own: own.house.acts() } as Record<N | "own", Acts>;

@@ -8,6 +8,7 @@ import { largeRoomBench } from "./large-room";
 import { broadcastBench } from "./live";
 import { livelyBench } from "./lively";
 import { sideRoomsBench, slidesBench } from "./material";
+import { messageBench } from "./message";
 import { lensBench, suspendedBench, weakLineBench } from "./lens";
 import { onDemandBench, programmeBench } from "./media";
 import { peopleListBench } from "./people-list";
@@ -35,6 +36,10 @@ const benches: Readonly<Record<string, () => Promise<void> | void>> = {
   registrations: registrationsBench,
   ...wayInBenches,
   "large-room": largeRoomBench,
+  message: async () => {
+    await messageBench(2000);
+    await messageBench(5000);
+  },
   "live-2000": () => broadcastBench(2000),
   lively: livelyBench,
   "people-list": peopleListBench,

@@ -32,7 +32,7 @@ function headAt(now: number): Buffer {
  * A socket as the hub writes to it. The head leaves in one write with the first picture: a house of thousands comes
  * at once, and the framework's own way of sending it costs as much as all the rest of letting somebody in.
  */
-class StreamWire implements RoomWire {
+export class StreamWire implements RoomWire {
   hasBegun = false;
   constructor(
     private readonly socket: Socket,
