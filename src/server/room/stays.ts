@@ -1,7 +1,7 @@
 import { sql } from "drizzle-orm";
-import { idArray } from "../db/queries/any-of";
 import type { Place } from "@/core/room";
 import type { Db } from "../db/client";
+import { idArray } from "../db/queries/any-of";
 
 /**
  * People go from one place to another: every stay of theirs in the room that lasts ends now, and one at the new

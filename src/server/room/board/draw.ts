@@ -1,5 +1,4 @@
 import { sql } from "drizzle-orm";
-import { idArray } from "../../db/queries/any-of";
 import type { FactBody } from "@/contracts";
 import { isStageRole } from "@/core/people";
 import {
@@ -14,6 +13,7 @@ import {
 import { Refusal } from "@/core/shared";
 import type { Db } from "../../db/client";
 import { roomOf } from "../../db/queries/journal";
+import { idArray } from "../../db/queries/any-of";
 import type { FactOutcome, FactPlace } from "../room-server";
 import { actAt, mostActs } from "./acts";
 

@@ -1,10 +1,10 @@
 import { sql } from "drizzle-orm";
-import { idArray } from "../../db/queries/any-of";
 import type { FactBody, OwnLine } from "@/contracts";
 import { sideTopics, type LineFacts } from "@/core/room";
 import { groupBy } from "@/core/shared";
 import type { Db } from "../../db/client";
 import { executeNamed } from "../../db/named";
+import { idArray } from "../../db/queries/any-of";
 import type { RoomServer } from "../room-server";
 import { keepLines } from "./keep";
 import { chatLogs } from "./lines";

@@ -1,10 +1,9 @@
 import { and, asc, eq, sql } from "drizzle-orm";
-import { idArray } from "../../db/queries/any-of";
 import { alias } from "drizzle-orm/pg-core";
 import type { OwnParts, RoomState } from "@/core/room";
 import { groupBy, Refusal } from "@/core/shared";
 import type { Db } from "../../db/client";
-import { anyOf } from "../../db/queries/any-of";
+import { anyOf, idArray } from "../../db/queries/any-of";
 import { questions, questionVotes } from "../../db/schema";
 import type { FactOutcome, FactPlace } from "../room-server";
 

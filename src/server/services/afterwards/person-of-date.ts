@@ -1,11 +1,10 @@
 import { and, asc, desc, eq, inArray, sql } from "drizzle-orm";
-import { idArray } from "../../db/queries/any-of";
 import type { EntryOfPerson, PersonPage } from "@/contracts";
 import { keyAfter, spanOf, type Correction } from "@/core/attendance";
 import { isUuid } from "@/core/shared";
 import { floorRecord } from "@/core/room";
 import { rowsOfFloor } from "../../db/queries/floor-rows";
-import { anyOf } from "../../db/queries/any-of";
+import { anyOf, idArray } from "../../db/queries/any-of";
 import type { Db } from "../../db/client";
 import { handOuts, handOutTakings, messages, people, questions, tickets } from "../../db/schema";
 import { dateAccess, type TeamMember } from "../ground/access";

@@ -1,10 +1,10 @@
 import { and, asc, eq, like, sql } from "drizzle-orm";
-import { idArray } from "../../db/queries/any-of";
 import { fileTypeFromBuffer } from "file-type";
 import { handOutChange, handOutName, mostHandOutBytes, mostHandOuts } from "@/contracts";
 import type { FileItem } from "@/core/room";
 import { Refusal } from "@/core/shared";
 import type { Db } from "../../db/client";
+import { idArray } from "../../db/queries/any-of";
 import { handOuts, handOutTakings, occurrences } from "../../db/schema";
 import { loadFiles } from "../../room";
 import { audit } from "../ground/audit";

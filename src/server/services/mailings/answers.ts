@@ -1,7 +1,7 @@
 import { sql } from "drizzle-orm";
-import { idArray } from "../../db/queries/any-of";
 import { groupBy } from "@/core/shared";
 import type { Db } from "../../db/client";
+import { idArray } from "../../db/queries/any-of";
 
 /** A question of somebody's and what it was answered in writing. */
 export interface WrittenAnswer {

@@ -1,7 +1,7 @@
 import { eq, sql } from "drizzle-orm";
-import { idArray } from "../../db/queries/any-of";
 import { maxAttempts, outcomeOf, retryAfterMinutes, senderPauseMinutes } from "@/core/mailings";
 import { minuteMs } from "@/core/time";
+import { idArray } from "../../db/queries/any-of";
 import { messages, people } from "../../db/schema";
 import type { Context } from "../ground/context";
 import type { MessageRow } from "./load";

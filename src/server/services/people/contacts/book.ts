@@ -1,11 +1,11 @@
 import { and, asc, desc, eq, inArray, isNotNull, isNull, ne, sql, type SQL } from "drizzle-orm";
-import { idArray } from "../../../db/queries/any-of";
 import { contactInput, contactQuery, type Contact, type ContactQuery } from "@/contracts";
 import { likelySame } from "@/core/contacts";
 import { Refusal } from "@/core/shared";
 import type { Db } from "../../../db/client";
 import { contactGroups, groupMembers, people } from "../../../db/schema";
 import { holdsWords } from "../../../db/queries/words";
+import { idArray } from "../../../db/queries/any-of";
 import { newLinks, requireOwnStage } from "./foreign-stage";
 import { requireStanding, type TeamMember } from "../../ground/access";
 import { audit } from "../../ground/audit";

@@ -1,8 +1,7 @@
 import { and, eq, inArray, isNull, sql } from "drizzle-orm";
-import { idArray } from "../../../db/queries/any-of";
 import { Refusal } from "@/core/shared";
 import type { Db } from "../../../db/client";
-import { anyOf } from "../../../db/queries/any-of";
+import { anyOf, idArray } from "../../../db/queries/any-of";
 import { busyCalendars, groupMembers, mailings, members, people } from "../../../db/schema";
 import { requireStanding, type TeamMember } from "../../ground/access";
 import { audit } from "../../ground/audit";
