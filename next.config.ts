@@ -19,6 +19,8 @@ const config: NextConfig = {
     "exceljs",
     "yazl",
   ],
+  // what a page is called comes with the page: a title of its own does not leave and return while a seat is taken
+  htmlLimitedBots: /./,
   experimental: { serverActions: { bodySizeLimit: "25mb" } },
 };
 

@@ -5,7 +5,6 @@ import { addToEvent } from "./support/two-desks";
 
 endingItsDates();
 const { devices: words, foyer, stage } = messagesFor("en");
-test.use({ actionTimeout: 20_000 });
 
 /** How much of one's own picture has the house's colour, in percent. */
 const colouredPart = (page: Page) =>

@@ -7,7 +7,6 @@ import { makeContext } from "../src/server/worker";
 import { makeBusyDate } from "../tests/support/busy-date";
 import { sitAtDesk } from "./support/team";
 
-test.use({ actionTimeout: 20_000 });
 let producer: SimulatedGuest | null = null;
 
 // an ended date gives the seat licence of this hour back to the journeys that follow, also when this one fails

@@ -5,8 +5,6 @@ import { uploadedRecording } from "./support/recorded";
 import { expectNoSidewaysScroll } from "./support/scroll";
 import { expect, test, type Page } from "./support/test";
 
-test.use({ actionTimeout: 20_000 });
-
 const lengthOf = (page: Page) =>
   page.locator("video").evaluate((one: HTMLVideoElement) => (Number.isFinite(one.duration) ? one.duration : 0));
 const goTo = async (page: Page, seconds: number) => {

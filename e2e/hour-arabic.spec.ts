@@ -6,7 +6,6 @@ import { addToEvent, readIn } from "./support/two-desks";
 import { expect, test, type Page } from "./support/test";
 
 endingItsDates();
-test.use({ actionTimeout: 20_000 });
 
 /** Presses a button as somebody without a mouse does. */
 async function press(page: Page, name: string | RegExp): Promise<void> {

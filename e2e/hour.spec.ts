@@ -5,7 +5,6 @@ import { signIn } from "./support/team";
 import { addToEvent } from "./support/two-desks";
 
 endingItsDates();
-test.use({ actionTimeout: 20_000 });
 
 /**
  * Somebody's own browser, which gives no camera and no sound: those have a journey of their own (`programme`), and eight

@@ -8,7 +8,6 @@ import { sitAtDesk } from "./support/team";
 import { addToEvent } from "./support/two-desks";
 
 endingItsDates();
-test.use({ actionTimeout: 20_000 });
 
 const things = (page: Page, words: string) => expect(page.getByText(words, { exact: true }).last()).toBeVisible();
 

@@ -6,7 +6,6 @@ import { expect, test } from "./support/test";
 import { sitAtDesk } from "./support/team";
 
 endingItsDates();
-test.use({ actionTimeout: 20_000 });
 
 test("a line that is gone in the middle of a ballot, a chat line and a question: each arrives once or is refused in words, nothing typed is lost", async ({
   page: desk,
@@ -45,7 +44,7 @@ test("a line that is gone in the middle of a ballot, a chat line and a question:
 
   await seat.context().setOffline(false);
   // the list that was open is open still, what was sent has left its field
-  await expect(seat.getByRole("log").getByText("Said while the line was gone")).toBeVisible({ timeout: 40_000 });
+  await expect(seat.getByRole("log").getByText("Said while the line was gone")).toBeVisible();
   await expect(seat.getByRole("textbox", { name: "Write to the chat" })).toHaveValue("");
   await expect(seat.getByLabel("Ask a question")).toHaveValue("");
   await expect(seat.getByText("The poll is not open. Your vote was not counted.")).toBeVisible();

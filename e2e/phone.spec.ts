@@ -6,7 +6,6 @@ import { sitAtDesk } from "./support/team";
 import { expect, test } from "./support/test";
 
 endingItsDates();
-test.use({ actionTimeout: 20_000 });
 
 test("somebody without a computer's sound is called, raises a hand by a key, speaks and hangs up", async ({
   page: desk,

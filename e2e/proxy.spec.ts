@@ -159,7 +159,7 @@ test("two web, two live and one work process behind the shipped proxy serve one 
   // one live process dies: its screens come back through the other, commands are answered meanwhile
   live[0]!.child.kill("SIGKILL");
   expect((await producer.send({ type: "hour.raise-curtain" })).ok).toBe(true);
-  await expect(page.getByText("The stage is empty for a moment.")).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText("The stage is empty for a moment.")).toBeVisible();
   await expect(page.getByText("Connection lost.", { exact: false })).toBeHidden();
   for (const guest of [...guests, producer]) guest.leave();
   await tools.close();

@@ -37,7 +37,7 @@ test("a rehearsal filled with an invented audience: they come by themselves, are
   // a poll is answered by them
   await page.getByRole("tab", { name: "Polls" }).click();
   await page.getByRole("button", { name: "Open the poll" }).click();
-  await expect(page.getByText(/^[1-9]\d* answered/)).toBeVisible({ timeout: 40_000 });
+  await expect(page.getByText(/^[1-9]\d* answered/)).toBeVisible();
   await expectNoSeriousFinding(page, "desk of a rehearsal");
   // captions by recognition are tried with invented words, as far as the audience's screens
   await page.getByRole("tab", { name: "Captions" }).click();

@@ -10,7 +10,6 @@ import { addressOf, addToEvent, readIn } from "./support/two-desks";
 
 endingItsDates();
 const ar = messagesFor("ar");
-test.use({ actionTimeout: 20_000 });
 
 const phone = { viewport: { width: 390, height: 844 } };
 const listed = (page: Page, list: string, words: string | RegExp) =>
@@ -161,7 +160,7 @@ test("side rooms from a file: opened with a countdown, written in, helped, calle
   await test.step("they open after a countdown; each writes in their own room", async () => {
     await marit.getByRole("button", { name: "Open them for 2" }).click();
     await expect(anna.getByText(/The side rooms open in/)).toBeVisible();
-    await expect(anna.getByRole("heading", { name: "Knots" })).toBeVisible({ timeout: 30_000 });
+    await expect(anna.getByRole("heading", { name: "Knots" })).toBeVisible();
     await expect(leila.getByRole("heading", { name: "Curlews" })).toBeVisible();
     await anna.getByRole("textbox").fill("We count on the ebb.");
     await anna.keyboard.press("Enter");

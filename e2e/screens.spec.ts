@@ -8,7 +8,6 @@ import { addToEvent } from "./support/two-desks";
 
 endingItsDates();
 const { screens: words } = messagesFor("en");
-test.use({ actionTimeout: 20_000 });
 
 /** How much of a video is as green as the screen that Chromium's fake device shares, in percent. */
 const greenOf = (video: Locator) =>

@@ -9,7 +9,6 @@ import { signIn } from "./support/team";
 import { addToEvent, readIn } from "./support/two-desks";
 
 endingItsDates();
-test.use({ actionTimeout: 20_000 });
 
 const pdf = (name: string, bytes: Uint8Array) => ({ name, mimeType: "application/pdf", buffer: Buffer.from(bytes) });
 

@@ -9,7 +9,6 @@ import { expect, test, type Page } from "./support/test";
 import { addToEvent, publish } from "./support/two-desks";
 
 endingItsDates();
-test.use({ actionTimeout: 20_000 });
 const phone = { viewport: { width: 390, height: 844 } };
 const { page: read } = messagesFor("en");
 

@@ -4,12 +4,12 @@ import { expect, test, type Page } from "./support/test";
 import { demoLinks } from "../scripts/demo/links";
 import { expectNoSeriousFinding } from "./support/axe";
 import { signIn } from "./support/team";
+import { momentsWithoutTitle } from "./support/titles";
 
 const hrefOf = async (page: Page, link: string): Promise<string> =>
   (await page.getByRole("link", { name: link }).first().getAttribute("href"))!;
 
 test("axe finds nothing serious on the main views", async ({ page }) => {
-  test.setTimeout(600_000);
   await signIn(page);
   await expectNoSeriousFinding(page, "season");
   const plan = await hrefOf(page, "Warden training, part two");
@@ -59,6 +59,7 @@ test("axe finds nothing serious in what guests and stage people see", async ({ b
     { width: 390, height: 844 },
   ]) {
     const page = await (await browser.newContext({ viewport })).newPage();
+    const untitled = await momentsWithoutTitle(page);
     await page.goto(`/ticket/${links.soonAttendee}`);
     await expectNoSeriousFinding(page, "ticket");
     await expectNoSidewaysScroll(page, "ticket");
@@ -85,6 +86,7 @@ test("axe finds nothing serious in what guests and stage people see", async ({ b
     }
     await page.goto(`/on-demand/${links.recordingSlug}`);
     await expectNoSeriousFinding(page, "on demand");
+    expect(untitled).toEqual([]);
     await page.context().close();
   }
 });

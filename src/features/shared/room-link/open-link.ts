@@ -7,6 +7,7 @@ import { browserStore } from "./queue-store";
 import { steadyTimer } from "./signs";
 import { followStream, type StreamPorts } from "./stream";
 import { gate } from "./gate";
+import { pauses } from "./pauses";
 
 export type LinkState = "connecting" | "live" | "lost" | "unwell" | "withdrawn" | "shown-out";
 
@@ -30,12 +31,12 @@ interface LinkSet {
 }
 
 /** The browser knows first that its network went or came. @returns how to listen no more */
-function onNetwork(gone: () => void, back: () => void): () => void {
+function onNetwork(gone: () => void, back: readonly (() => void)[]): () => void {
   window.addEventListener("offline", gone);
-  window.addEventListener("online", back);
+  for (const one of back) window.addEventListener("online", one);
   return () => {
     window.removeEventListener("offline", gone);
-    window.removeEventListener("online", back);
+    for (const one of back) window.removeEventListener("online", one);
   };
 }
 
@@ -71,6 +72,7 @@ export function openLink(base: string, query: string, set: LinkSet) {
   let isLost = false;
   // what outlived a reload is sent once this person is in their place
   const back = gate(false);
+  const beforeNextTry = pauses();
   const take = (run: (before: Feeds) => Feeds) => {
     held = run(held);
     isLost = false;
@@ -88,7 +90,7 @@ export function openLink(base: string, query: string, set: LinkSet) {
     store: browserStore(`${base}?${query}`, Date.now),
     now: Date.now,
     newId: () => crypto.randomUUID(),
-    wait: (ms) => new Promise((done) => setTimeout(done, ms)),
+    wait: beforeNextTry.wait,
     onRefusal: set.refusal,
     onWaiting: set.waiting,
     onSilence: (why) => {
@@ -114,7 +116,7 @@ export function openLink(base: string, query: string, set: LinkSet) {
   const goodbye = () => sayGoodbye(`${base}/commands?${query}`, connectionId);
   const stopSigns = steadyTimer(signEveryMs, sign);
   window.addEventListener("pagehide", goodbye);
-  const leaveNetwork = onNetwork(lose, () => stream.again());
+  const leaveNetwork = onNetwork(lose, [beforeNextTry.cut, stream.again]);
   const close = () => {
     stopSigns();
     window.removeEventListener("pagehide", goodbye);
