@@ -33,7 +33,7 @@ export function ChoiceBar<V extends string>(props: {
             picture && "grid min-w-8 place-items-center px-1",
           )}
         >
-          {picture ?? label}
+          {picture ?? <bdi>{label}</bdi>}
         </RadioGroup.Item>
       ))}
     </RadioGroup.Root>

@@ -138,7 +138,8 @@ export const people: PeopleMessages = {
     everyone: "يمكن للجميع التحدث.",
     speaks: "يتحدث",
     hasFloor: "له الكلمة",
-    moreHands: "و{count} أيدٍ أخرى",
+    moreHands:
+      "{count, plural, zero {ولا أيدٍ أخرى} one {ويد أخرى} two {ويدان أخريان} few {و# أيدٍ أخرى} many {و# يدًا أخرى} other {و# يد أخرى}}",
     level: "مستوى صوت {name}",
     muted: "صوتك مكتوم.",
     openIt: "فتح",

@@ -135,7 +135,7 @@ export const people: PeopleMessages = {
     everyone: "Alle dürfen sprechen.",
     speaks: "spricht",
     hasFloor: "hat das Wort",
-    moreHands: "und {count} weitere Hände",
+    moreHands: "und {count, plural, one {# weitere Hand} other {# weitere Hände}}",
     level: "Pegel von {name}",
     muted: "Sie sind stumm.",
     openIt: "Öffnen",

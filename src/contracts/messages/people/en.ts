@@ -133,7 +133,7 @@ export const people = {
     everyone: "Everyone may speak.",
     speaks: "speaks",
     hasFloor: "has the floor",
-    moreHands: "and {count} more hands",
+    moreHands: "and {count, plural, one {# more hand} other {# more hands}}",
     level: "Level of {name}",
     muted: "You are muted.",
     openIt: "Open it",

@@ -135,7 +135,7 @@ export const people: PeopleMessages = {
     everyone: "Todos pueden hablar.",
     speaks: "habla",
     hasFloor: "tiene la palabra",
-    moreHands: "y {count} manos más",
+    moreHands: "y {count, plural, one {# mano más} other {# manos más}}",
     level: "Nivel de {name}",
     muted: "Tiene el micrófono cerrado.",
     openIt: "Abrir",

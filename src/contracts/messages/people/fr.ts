@@ -135,7 +135,7 @@ export const people: PeopleMessages = {
     everyone: "Tout le monde peut parler.",
     speaks: "parle",
     hasFloor: "a la parole",
-    moreHands: "et {count} mains de plus",
+    moreHands: "et {count, plural, one {# main de plus} other {# mains de plus}}",
     level: "Niveau de {name}",
     muted: "Votre micro est fermé.",
     openIt: "Ouvrir",

@@ -135,7 +135,7 @@ export const people: PeopleMessages = {
     everyone: "Todos podem falar.",
     speaks: "fala",
     hasFloor: "tem a palavra",
-    moreHands: "e mais {count} mãos",
+    moreHands: "e mais {count, plural, one {# mão} other {# mãos}}",
     level: "Nível de {name}",
     muted: "O seu microfone está fechado.",
     openIt: "Abrir",

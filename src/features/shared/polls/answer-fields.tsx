@@ -48,7 +48,7 @@ function SeveralAnswers({ question, choice, isDisabled, words, onChange }: Answe
           className="flex min-h-10 items-center gap-3 rounded-control border border-rule bg-sheet px-3 py-1.5 has-checked:border-action has-checked:bg-raised"
         >
           <Checkbox checked={choice.includes(option.id)} onChange={(e) => toggle(option.id, e.target.checked)} />
-          {labelOf(option, words)}
+          <bdi className="min-w-0 break-words">{labelOf(option, words)}</bdi>
         </label>
       ))}
     </fieldset>
@@ -71,7 +71,7 @@ function Ranking({ question, choice, isDisabled, words, onChange }: AnswerProps)
             className={`flex min-h-10 items-center gap-3 rounded-control border px-3 py-1.5 text-start ${place >= 0 ? "border-action bg-raised" : "border-rule bg-sheet"}`}
           >
             <span className="mono w-6">{place >= 0 ? `${place + 1}.` : "–"}</span>
-            <span className="min-w-0 break-words">{option.label}</span>
+            <bdi className="min-w-0 break-words">{option.label}</bdi>
           </Press>
         );
       })}

@@ -39,6 +39,14 @@ function TimeLeft({ closesAt, ahead }: { closesAt: number; ahead: number }) {
   return <span className="mono">{p("closesIn", { time: spanText(Math.max(0, closesAt - now), locale) })}</span>;
 }
 
+function QuestionHeading({ text }: { text: string }) {
+  return (
+    <h3 className="mb-1 text-base font-semibold" dir="auto">
+      {text}
+    </h3>
+  );
+}
+
 interface OneProps {
   readonly id: string;
   readonly poll: PollItem;
@@ -97,7 +105,7 @@ function OpenPoll({ id, poll, sent, send }: OneProps) {
     >
       {poll.questions.map((question) => (
         <div key={question.id}>
-          {poll.questions.length > 1 && <h3 className="mb-1 text-base font-semibold">{question.text}</h3>}
+          {poll.questions.length > 1 && <QuestionHeading text={question.text} />}
           <AnswerField
             question={question}
             choice={answers[question.id] ?? []}
@@ -141,7 +149,7 @@ function ShownResult({
     <div className="mt-2 flex flex-col gap-3">
       {poll.questions.map((question) => (
         <div key={question.id}>
-          {poll.questions.length > 1 && <h3 className="mb-1 text-base font-semibold">{question.text}</h3>}
+          {poll.questions.length > 1 && <QuestionHeading text={question.text} />}
           <QuestionResult
             question={question}
             tally={tallies.byQuestion[question.id]}
