@@ -27,6 +27,7 @@ test("the attendee's hour on a phone, in Arabic, from right to left, by keyboard
   await press(page, ar.foyer.enter);
   await expect(page.getByText(ar.foyer.doorsClosed)).toBeVisible();
   expect(await page.locator("html").getAttribute("dir")).toBe("rtl");
+  await expectNoSidewaysScroll(page, "foyer in Arabic");
   await desk.send({ type: "hour.open-doors" });
   await expect(page.getByText(ar.house.curtainDown)).toBeVisible();
   await desk.send({ type: "hour.raise-curtain" });

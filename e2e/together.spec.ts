@@ -170,6 +170,13 @@ test("the desk is read in another language, from right to left where it is read 
     const [lists, hall] = await Promise.all([tray.boundingBox(), marit.getByRole("main").boundingBox()]);
     expect(lists!.x).toBeLessThan(hall!.x);
     await expectNoSeriousFinding(marit, "desk, from right to left");
+    for (const list of ["Polls", "Chat", "Switches"]) {
+      await marit
+        .getByRole("tab", { name: says("ar").of(list), exact: true })
+        .first()
+        .click();
+      await expectNoSidewaysScroll(marit, `${list} of the desk, from right to left`);
+    }
     await marit.keyboard.press("Control+k");
     await marit.getByLabel(says("ar").of("Person and act")).fill(says("ar").of("Drop the curtain"));
     await marit.keyboard.press("Enter");

@@ -79,8 +79,12 @@ export default async function PublicPage() {
     <InLanguage locale={locale} label={words.language} choose={chooseLanguageAction}>
       <main className="mx-auto grid max-w-6xl gap-x-10 px-4 py-8 text-lead lg:grid-cols-[minmax(0,1fr)_20rem]">
         <div>
-          <h1 className="text-title font-semibold">{organisation.name}</h1>
-          <p className="mt-1 text-ink-2">{organisation.about}</p>
+          <h1 className="text-title font-semibold">
+            <bdi>{organisation.name}</bdi>
+          </h1>
+          <p className="mt-1 text-ink-2">
+            <bdi>{organisation.about}</bdi>
+          </p>
           <h2 className="mt-6 text-head font-semibold">{words.comingEvents}</h2>
           <EventLines lines={dates.map((date) => lineOf(date, locale, context.clock.now()))} none={words.noneComing} />
         </div>

@@ -87,7 +87,9 @@ export function Foyer(
   if (props.isOver) {
     return (
       <main className="mx-auto max-w-xl px-4 py-24">
-        <h1 className="text-title font-semibold">{props.title}</h1>
+        <h1 className="text-title font-semibold">
+          <bdi>{props.title}</bdi>
+        </h1>
         <p className="mt-2 text-lead">{props.words.house.ended}</p>
       </main>
     );

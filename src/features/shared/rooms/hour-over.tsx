@@ -8,7 +8,9 @@ export function HourOver(props: { title: string | undefined; surveyHref: string 
   const t = useTranslations("house");
   return (
     <main className="mx-auto max-w-xl px-4 py-24 text-center">
-      <h1 className="text-title font-semibold">{props.title}</h1>
+      <h1 className="text-title font-semibold">
+        <bdi>{props.title}</bdi>
+      </h1>
       <p className="mt-2 text-lead">{t("ended")}</p>
       {props.surveyHref && (
         <p className="mt-6">
