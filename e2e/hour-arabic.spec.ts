@@ -47,8 +47,14 @@ test("the attendee's hour on a phone, in Arabic, from right to left, by keyboard
   await page.keyboard.press("Enter");
   await expect(page.getByRole("button", { name: new RegExp(`^${ar.signals.kinds.applause}\\s*1`) })).toBeVisible();
 
-  await page.getByLabel(ar.house.ask).focus();
+  const ask = page.getByLabel(ar.house.ask);
+  await expect(ask).toHaveCSS("direction", "rtl");
+  await ask.fill("Knots?");
+  await expect(ask).toHaveCSS("direction", "ltr");
+  await ask.fill("");
+  await ask.focus();
   await page.keyboard.type("متى يعود المد الليلة؟");
+  await expect(ask).toHaveCSS("direction", "rtl");
   await press(page, ar.house.send);
   await expect(page.getByText(ar.house.sent)).toBeVisible();
 

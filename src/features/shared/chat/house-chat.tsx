@@ -72,7 +72,7 @@ export function HouseChat({
             disabled={size === 0}
             onClick={() => setSize(size - 1)}
           >
-            A−
+            <bdi>A−</bdi>
           </Button>
           <Button
             size="small"
@@ -81,7 +81,7 @@ export function HouseChat({
             disabled={size === sizesPx.length - 1}
             onClick={() => setSize(size + 1)}
           >
-            A+
+            <bdi>A+</bdi>
           </Button>
         </span>
       </div>
