@@ -97,14 +97,49 @@ test("planning on a phone: every place of the work without a sideways scroll", a
     await browser.newContext({ viewport: { width: 390, height: 844 }, storageState: state })
   ).newPage();
   await phone.goto(eventPlan);
-  for (const place of [/^Plan/, /People/, /Run sheet/, /Public page/, /Mailings/, /Report/]) {
+  // of the page that one came to, not of the one that is being left
+  const arrived = async (address: RegExp) => {
+    await expect(phone).toHaveURL(address);
+    await expect(phone.getByRole("main")).toHaveCount(1);
+    await expectNoSidewaysScroll(phone, String(address));
+  };
+  for (const [place, address] of [
+    [/People/, /people/],
+    [/Run sheet/, /run-sheet/],
+    [/Public page/, /front-door/],
+    [/Mailings/, /mailings/],
+    [/Report/, /afterwards/],
+    [/^Plan/, /plan/],
+  ] as const) {
     await workPlace(phone, place);
-    await expect(phone.getByRole("main")).toHaveCount(1);
-    await expectNoSidewaysScroll(phone, String(place));
+    await arrived(address);
   }
-  for (const place of ["Events", "Contacts", "Slots", "Recordings", "Mail", "Organisation", "Help"]) {
+  for (const [place, address] of [
+    ["Events", /season/],
+    ["Contacts", /contacts/],
+    ["Slots", /slots/],
+    ["Recordings", /recordings/],
+    ["The year", /year/],
+    ["Mail", /outbox/],
+    ["Organisation", /organisation/],
+    ["Help", /help/],
+  ] as const) {
     await phone.getByRole("link", { name: place, exact: true }).click();
-    await expect(phone.getByRole("main")).toHaveCount(1);
-    await expectNoSidewaysScroll(phone, place);
+    await arrived(address);
+  }
+});
+
+test("what an hour came to is read on a phone without a sideways scroll", async ({ page }) => {
+  await signIn(page);
+  const past = page.getByRole("link", { name: "Public evening: tides and the saltmarsh" }).first();
+  await page.goto((await past.getAttribute("href"))!);
+  const places = page.getByRole("navigation", { name: "Parts of the report" }).getByRole("link");
+  await expect(places).toHaveCount(7);
+  const addresses = await places.evaluateAll((all) => all.map((one) => (one as HTMLAnchorElement).href));
+  await page.setViewportSize({ width: 390, height: 844 });
+  for (const address of addresses) {
+    await page.goto(address);
+    await expect(page.getByRole("main")).toHaveCount(1);
+    await expectNoSidewaysScroll(page, address);
   }
 });

@@ -87,7 +87,7 @@ export function People(
       ) : shown.length === 0 ? (
         <Empty title="Nobody is like that.">Take a mark away, or search for less.</Empty>
       ) : (
-        <div className="max-lg:overflow-x-auto">
+        <div className="relative max-lg:overflow-x-auto">
           <PeopleTable rows={shown} base={props.base} from={props.from} to={props.to} zone={props.zone} />
         </div>
       )}

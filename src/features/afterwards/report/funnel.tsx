@@ -37,14 +37,14 @@ export function FunnelLines(props: {
         {props.lines.map(({ step, count, all, base, rate }) => (
           <li
             key={step}
-            className="grid grid-cols-[9.5rem_minmax(2.5rem,1fr)_16.5rem] items-center gap-x-3 border-t border-rule py-1"
+            className="grid grid-cols-[9.5rem_minmax(2.5rem,1fr)] items-center gap-x-3 border-t border-rule py-1 sm:grid-cols-[9.5rem_minmax(2.5rem,1fr)_16.5rem]"
           >
             <span>
               {stepWords[step]}
               {step === "stayed" && <span className="text-ink-2"> ≥ {props.stayedPercent} %</span>}
             </span>
             <Bar value={all} most={widest} label={`${stepWords[step]}: ${all}`} />
-            <span className="text-end whitespace-nowrap">
+            <span className="col-span-2 text-end sm:col-span-1 sm:whitespace-nowrap">
               <span className="mono">{all}</span>
               <span className="text-label text-ink-2">
                 {base === null

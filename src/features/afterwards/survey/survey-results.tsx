@@ -52,10 +52,13 @@ function Lines({ result }: { result: SurveyResult }) {
   return (
     <ul className="mt-1">
       {result.lines.map((line) => (
-        <li key={line.label} className="grid grid-cols-[8rem_1fr_11rem] items-center gap-3 py-0.5">
+        <li
+          key={line.label}
+          className="grid grid-cols-[8rem_1fr] items-center gap-3 py-0.5 sm:grid-cols-[8rem_1fr_11rem]"
+        >
           <bdi className="truncate">{line.label}</bdi>
           <Bar value={line.count} most={most} label={`${line.label}: ${line.count}`} />
-          <span className="mono text-end text-ink-2">
+          <span className="mono col-span-2 text-end text-ink-2 sm:col-span-1">
             {line.count} · {percent(line.share)}
             {line.interval && ` (${percent(line.interval.low)}–${percent(line.interval.high)})`}
           </span>

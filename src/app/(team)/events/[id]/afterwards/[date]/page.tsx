@@ -34,7 +34,7 @@ const served = (one: RecordingRow) => ({ id: one.id, durationSeconds: servedSeco
 function FunnelOf({ funnel }: { funnel: DateFunnel }) {
   return (
     <div className="mt-6 grid gap-x-10 gap-y-5 lg:grid-cols-2">
-      <div className="flex flex-col gap-6">
+      <div className="flex min-w-0 flex-col gap-6">
         <FunnelLines
           lines={funnel.lines}
           visits={funnel.visits}
@@ -43,7 +43,7 @@ function FunnelOf({ funnel }: { funnel: DateFunnel }) {
         />
         <LeadBars byDay={funnel.byDay} />
       </div>
-      <div className="flex flex-col gap-4">
+      <div className="flex min-w-0 flex-col gap-4">
         <FunnelCuts head="Came from" nameless="no tag" cuts={funnel.bySource} />
         <FunnelMailings mailings={funnel.byMailing} />
         <FunnelCuts head="Language" nameless="not known" cuts={funnel.byLanguage} nameOf={(tag) => languageName(tag)} />
