@@ -69,6 +69,22 @@ describe("a recording that is to be watched together", () => {
     await applyExtent(world.context, world.owner, hour.event.eventId, { markedIds: [occurrenceId], change }, false);
     expect(await remove()).toBe("done");
   });
+  it("is over however long the database takes: what is due is judged by the instant that is written", async () => {
+    const { id } = await recorded();
+    const startAt = ahead(30);
+    const occurrenceId = await planScreening(world.context, world.owner, id, { startAt });
+    world.clock.set(startAt);
+    await runScreening(world.context, occurrenceId);
+    await runScreening(world.context, occurrenceId);
+    const { showStartedAt } = await dateOf(occurrenceId);
+    // time goes on between one look at the clock and the next
+    const passing = { ...world.context, clock: { now: () => (world.clock.advance(1), world.clock.now()) } };
+    for (const after of [30 * minuteMs - 2, 30 * minuteMs + 1000, 46 * minuteMs]) {
+      world.clock.set(showStartedAt! + after);
+      await runScreening(passing, occurrenceId);
+    }
+    expect((await dateOf(occurrenceId)).phase).toBe("ended");
+  });
   it("goes on by itself: foyer, doors, curtain, end; whoever watches is told where it is", async () => {
     const { id, hour } = await recorded();
     const startAt = ahead(30);

@@ -15,7 +15,8 @@ export async function runScreening(context: Context, occurrenceId: string): Prom
       .where(eq(occurrences.id, occurrenceId));
     const { startAt, recording } = oneOf(found, "date");
     const about = { startAt, lengthMs: (servedSeconds(recording) ?? 0) * 1000 };
-    await appendRows(context, tx, occurrenceId, ({ hour }) => screeningActs(hour, about, context.clock.now()));
+    // by the instant that is written: dropped a millisecond before the end it would never be over
+    await appendRows(context, tx, occurrenceId, ({ hour }, now) => screeningActs(hour, about, now));
   });
 }
 

@@ -210,13 +210,13 @@ export async function appendRows(
   context: Context,
   tx: Db,
   occurrenceId: string,
-  make: (room: RoomState) => readonly EntryBody[],
+  make: (room: RoomState, now: number) => readonly EntryBody[],
   actorId = "system",
 ): Promise<RoomState> {
   const [room, scene] = await lockedScene(tx, occurrenceId);
   const place = placeOf(room, scene, context.clock.now());
   const before = await loadRoom(tx, room.id);
-  const decision = append(before, make(before), { ticketId: actorId, at: place.now });
+  const decision = append(before, make(before, place.now), { ticketId: actorId, at: place.now });
   await writeDecision(context, tx, { place, scene, before, decision, commandId: null, actorId });
   return decision.next;
 }
